@@ -1,0 +1,25 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  // Bytes that are compressed once and kept (the reader's page) set their own encoding; the rest is gzipped here.
+  compress: true,
+  serverExternalPackages: ["mysql2", "pino", "sharp", "nodemailer", "undici", "better-auth"],
+  experimental: { optimizePackageImports: ["lucide-react", "radix-ui", "date-fns"] },
+  async headers() {
+    return [
+      {
+        source: "/((?!c/).*)",
+        headers: [
+          { key: "X-Content-Type-Options", value: "nosniff" },
+          { key: "Referrer-Policy", value: "same-origin" },
+          { key: "X-Frame-Options", value: "SAMEORIGIN" },
+          { key: "Permissions-Policy", value: "camera=(), geolocation=()" },
+        ],
+      },
+    ];
+  },
+};
+
+export default config;

@@ -1,0 +1,1 @@
+export { getAction as GET, postAction as POST } from "@/services/http/action-route";

@@ -1,0 +1,1 @@
+export { getExport as GET } from "@/services/http/export-route";

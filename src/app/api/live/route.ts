@@ -1,0 +1,1 @@
+export { getLive as GET } from "@/services/http/live-route";

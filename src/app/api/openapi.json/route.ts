@@ -1,0 +1,1 @@
+export { getOpenApi as GET } from "@/services/http/openapi";

@@ -1,0 +1,1 @@
+export { getPicture as GET } from "@/services/http/picture-route";

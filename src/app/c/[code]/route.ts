@@ -1,0 +1,1 @@
+export { getReaderPage as GET } from "@/services/http/reader-route";

@@ -1,0 +1,52 @@
+/** What is wrong with an address somebody gave; the words for it are the interface's. */
+export type AddressProblem = "empty" | "not-an-address" | "not-a-web-address" | "has-password";
+export type AddressReading = { ok: true; address: string; host: string } | { ok: false; problem: AddressProblem };
+
+const LONGEST = 2_000;
+const NAME = /^(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}](?::\d+)?(?:[/?#]|$)/u;
+
+/**
+ * Reads what a person pasted as one web address. Parsing follows the WHATWG URL standard; a bare
+ * `site.example/page` is taken as https, and surrounding quotes, brackets and blanks fall away.
+ * The address comes back as it will be fetched, with its fragment.
+ */
+export function readAddress(pasted: string): AddressReading {
+  const text = pasted.trim().replace(/^[<("'“‘]+/, "").replace(/[>)"'”’]+$/, "");
+  if (!text) return { ok: false, problem: "empty" };
+  if (text.length > LONGEST || /\s/.test(text)) return { ok: false, problem: "not-an-address" };
+  const url = parse(text) ?? (NAME.test(text) ? parse(`https://${text}`) : undefined);
+  if (!url) return { ok: false, problem: "not-an-address" };
+  if (url.protocol !== "http:" && url.protocol !== "https:") {
+    // "site.example:8080/page" parses as a scheme of its own.
+    const again = NAME.test(text) ? parse(`https://${text}`) : undefined;
+    if (!again) return { ok: false, problem: "not-a-web-address" };
+    return { ok: true, address: again.href, host: shownHost(again) };
+  }
+  if (url.username || url.password) return { ok: false, problem: "has-password" };
+  if (!url.hostname) return { ok: false, problem: "not-an-address" };
+  return { ok: true, address: url.href, host: shownHost(url) };
+}
+
+/** The host as people write it: without a leading www. */
+export function shownHost(url: URL): string {
+  return url.host.replace(/^www\./, "");
+}
+
+function parse(text: string): URL | undefined {
+  try {
+    return new URL(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** A reference in a page, resolved against that page's address (RFC 3986 §5); undefined unless it is http(s). */
+export function resolveReference(reference: string | undefined | null, base: string): string | undefined {
+  if (!reference?.trim()) return undefined;
+  try {
+    const url = new URL(reference.trim(), base);
+    return url.protocol === "http:" || url.protocol === "https:" ? url.href : undefined;
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,95 @@
+import { Parser } from "htmlparser2";
+import { tagNames } from "../tags/tag-name";
+import type { ImportedFolder, ImportedLink } from "./imported";
+
+/**
+ * Reads a browser bookmark file into its tree of folders. Takes what browsers and other tools write: unclosed
+ * tags, any case, notes after links and folders. Entries that are no web address (scripts, browser pages) stay
+ * out and are counted.
+ */
+export function readBookmarks(file: string): { root: ImportedFolder; passedOver: number } {
+  const root = folder("", null, false);
+  const stack: ImportedFolder[] = [root];
+  let passedOver = 0;
+  let folderToOpen: ImportedFolder | null = null;
+  let last: ImportedFolder | ImportedLink | null = null;
+  let into: { kind: "h1" | "h3" | "a" | "dd"; text: string } | null = null;
+
+  const endText = () => {
+    if (!into) return;
+    const text = into.text.trim();
+    if (into.kind === "h1") root.title ||= text;
+    else if (into.kind === "h3" && last?.type === "folder") last.title = text;
+    else if (into.kind === "a" && last?.type === "link") {
+      if (last.title) last.heading = text;
+      else last.title = text;
+    } else if (into.kind === "dd" && last) {
+      if (last.type === "link") last.context = text;
+      else last.description = text;
+    }
+    into = null;
+  };
+
+  const parser = new Parser({
+    onopentag(name, at) {
+      if (name === "p" || name === "hr") return;
+      endText();
+      const top = stack[stack.length - 1]!;
+      if (name === "h1") into = { kind: "h1", text: "" };
+      else if (name === "h3") {
+        folderToOpen = folder("", time(at.add_date), at["data-part"] === "section");
+        top.children.push(folderToOpen);
+        last = folderToOpen;
+        into = { kind: "h3", text: "" };
+      } else if (name === "dl") {
+        if (folderToOpen) stack.push(folderToOpen);
+        else if (stack.length > 1) stack.push(top);
+        else stack.push(root);
+        folderToOpen = null;
+      } else if (name === "a") {
+        if (/^https?:\/\//i.test(at.href ?? "")) {
+          last = {
+            type: "link",
+            address: at.href!,
+            title: at["data-title"] ?? "",
+            heading: "",
+            context: "",
+            tags: tagNames(at.tags ?? ""),
+            addedAt: time(at.add_date),
+          };
+          top.children.push(last);
+          into = { kind: "a", text: "" };
+        } else {
+          last = null;
+          passedOver++;
+        }
+      } else if (name === "dd") into = { kind: "dd", text: "" };
+    },
+    ontext(text) {
+      if (into) into.text += text;
+    },
+    onclosetag(name, implied) {
+      if (name === "a" || name === "h1" || name === "h3") endText();
+      if (name === "dl" && !implied) {
+        endText();
+        last = null;
+        if (stack.length > 1) stack.pop();
+      }
+    },
+  });
+  parser.end(file);
+  endText();
+  return { root, passedOver };
+}
+
+function folder(title: string, addedAt: Date | null, section: boolean): ImportedFolder {
+  return { type: "folder", title, description: "", section, addedAt, children: [] };
+}
+
+/** Browsers write seconds, some tools milliseconds or microseconds since 1970. */
+function time(value: string | undefined): Date | null {
+  let number = Number(value);
+  if (!value || !Number.isFinite(number) || number <= 0) return null;
+  while (number > 1e11) number /= 1000;
+  return new Date(Math.floor(number) * 1000);
+}

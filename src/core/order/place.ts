@@ -1,0 +1,46 @@
+import { generateKeyBetween, generateNKeysBetween } from "fractional-indexing";
+
+/**
+ * The longest key worth keeping. Keys grow when things are put between the same two again and again; the column
+ * holds 64 characters, and at 48 the section is spread anew.
+ */
+export const LONGEST_KEY = 48;
+
+export type Ordered = { id: string; position: string };
+/** The key of the thing placed, and of those neighbours that had to be spread anew (mostly none). */
+export type Placed = { position: string; respread: Ordered[] };
+
+/**
+ * Finds the order key for a thing that is to stand right after `after` among `others`.
+ * Keys are compared byte by byte; equal keys are ordered by id.
+ * @param others the things already there, in order, without the one that moves
+ * @param after id of the thing to stand behind; null for the first place; an id that is gone means the end, so
+ *   that two people's moves at the same time both succeed
+ */
+export function placeAfter(others: readonly Ordered[], after: string | null): Placed {
+  const found = after === null ? -1 : others.findIndex((other) => other.id === after);
+  const index = after !== null && found === -1 ? others.length : found + 1;
+  const before = others[index - 1]?.position ?? null;
+  const behind = others[index]?.position ?? null;
+  if (before === null || behind === null || before < behind) {
+    const position = generateKeyBetween(before, behind);
+    if (position.length <= LONGEST_KEY) return { position, respread: [] };
+  }
+  const keys = generateNKeysBetween(null, null, others.length + 1);
+  const position = keys.splice(index, 1)[0]!;
+  const respread = others
+    .map((other, i) => ({ id: other.id, position: keys[i]! }))
+    .filter((other, i) => other.position !== others[i]!.position);
+  return { position, respread };
+}
+
+/** Keys for `count` things to stand behind the key `last` (null: from the start), in order. */
+export function keysAfter(last: string | null, count: number): string[] {
+  return generateNKeysBetween(last, null, count);
+}
+
+/** Order of two things of one section. */
+export function compareOrder(a: Ordered, b: Ordered): number {
+  if (a.position !== b.position) return a.position < b.position ? -1 : 1;
+  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}

@@ -1,0 +1,66 @@
+/** The kinds of resource. */
+export const KINDS = ["page", "video", "document", "picture", "sound"] as const;
+export type Kind = (typeof KINDS)[number];
+
+/** How a video or sound is played in place: a media file, or a player page of its own set into a frame. */
+export type Player = { type: "file" | "frame"; address: string; mime: string | null };
+
+/** What could be read from a page or file. Null and empty where the source says nothing. */
+export type PageFacts = {
+  kind: Kind;
+  title: string | null;
+  description: string | null;
+  siteName: string | null;
+  authors: string[];
+  /** 2026, 2026-03 or 2026-03-09: as precise as the source. */
+  published: string | null;
+  /** BCP 47 */
+  language: string | null;
+  /** Addresses of pictures, the best first. */
+  pictures: string[];
+  words: number | null;
+  pages: number | null;
+  seconds: number | null;
+  player: Player | null;
+  /** The address the page names as its own, when on the same host. */
+  canonical: string | null;
+  /** Where an oEmbed description of the page can be fetched. */
+  oembed: string | null;
+};
+
+/** Why nothing could be read. The words for people are in `sayProblem`. */
+export const FETCH_PROBLEMS = [
+  "not-found",
+  "needs-sign-in",
+  "site-error",
+  "refused-status",
+  "timeout",
+  "too-large",
+  "guarded",
+  "no-answer",
+  "not-a-page",
+  "too-many-redirects",
+  "robots",
+  "internal",
+] as const;
+export type FetchProblem = (typeof FETCH_PROBLEMS)[number];
+
+const WORDS: Record<FetchProblem, string> = {
+  "not-found": "The site answers that there is no such page.",
+  "needs-sign-in": "The site shows this page only to people it knows.",
+  "site-error": "The site had an error of its own.",
+  "refused-status": "The site refused to give the page.",
+  timeout: "The site took longer than 10 seconds to answer.",
+  "too-large": "The page is larger than 5 MB, so it was not read.",
+  guarded: "The address leads into a private network, so it was not opened.",
+  "no-answer": "No site answers at this address.",
+  "not-a-page": "The address gives a file that is neither a page nor a document.",
+  "too-many-redirects": "The site sends from address to address without end.",
+  robots: "The site asks programs to stay away.",
+  internal: "Something went wrong on our side.",
+};
+
+/** One plain sentence about what happened; what was saved is safe and can be fetched again. */
+export function sayProblem(problem: FetchProblem): string {
+  return WORDS[problem];
+}

@@ -1,0 +1,26 @@
+/** What a member of a team may be. */
+export const ROLES = ["viewer", "contributor", "editor", "owner"] as const;
+export type Role = (typeof ROLES)[number];
+
+/**
+ * What can be allowed in a team:
+ * - see: look at everything of the team
+ * - bring: capture, place into collections, tag and describe
+ * - arrange: make and change collections, order, delete and restore
+ * - publish: decide who outside the team may see a collection
+ * - manage: name the team, invite, set roles, mend failed work
+ */
+export type Ability = "see" | "bring" | "arrange" | "publish" | "manage";
+
+const LEAST: Record<Ability, Role> = {
+  see: "viewer",
+  bring: "contributor",
+  arrange: "editor",
+  publish: "editor",
+  manage: "owner",
+};
+
+/** Whether somebody of this role may do that; null is somebody who is no member. */
+export function may(role: Role | null, ability: Ability): boolean {
+  return role !== null && ROLES.indexOf(role) >= ROLES.indexOf(LEAST[ability]);
+}

@@ -1,0 +1,55 @@
+import { tokenStyles } from "../look/tokens";
+
+/** The whole style of the reader's page: tokens, one column, rows or cards, paper. */
+export const READER_STYLE =
+  tokenStyles() +
+  `
+*{box-sizing:border-box}
+html{-webkit-text-size-adjust:100%}
+body{margin:0;background:var(--sheet);color:var(--ink);font:400 1rem/1.5 "Atkinson Hyperlegible Next",system-ui,sans-serif;overflow-wrap:break-word}
+main{max-width:46.5rem;margin:0 auto;padding:2.25rem 1rem 4rem}
+.cloth{height:56px;border-radius:6px;overflow:hidden}.cloth svg{display:block;width:100%;height:100%}
+h1,.lead,.say{font-family:Literata,Georgia,"Times New Roman",serif}
+h1{font-size:clamp(1.7rem,5vw,2.25rem);line-height:1.2;margin:1.25rem 0 .5rem;font-weight:650;text-wrap:balance}
+.lead{font-size:1.2rem;color:var(--quiet);margin:0 0 .75rem;white-space:pre-line}
+.facts,.bar{display:flex;flex-wrap:wrap;gap:.25rem 1rem;align-items:center;font-size:.875rem;color:var(--quiet);margin:0}
+.bar{margin-left:auto}
+.bar a,.bar button{font:inherit;color:var(--deed);background:none;border:0;padding:.4rem .1rem;cursor:pointer;text-decoration:underline;text-underline-offset:3px}
+.bar [aria-current]{color:var(--ink);text-decoration:none;font-weight:650}
+h2{font-size:1.1rem;margin:2.25rem 0 0;padding-bottom:.4rem;border-bottom:1px solid var(--line)}
+h2 small{font-weight:400;font-size:.875rem;color:var(--quiet);margin-left:.5rem}
+ol{list-style:none;margin:0;padding:0}
+.item{display:grid;grid-template-columns:2rem minmax(0,1fr) 8rem;gap:0 1rem;padding:1rem 0 1.25rem;border-bottom:1px solid var(--line)}
+.no{font:600 1.25rem/1.35 Literata,Georgia,serif;color:var(--deed)}
+.say{font-size:1.2rem;line-height:1.35;margin:0 0 .35rem;white-space:pre-line}
+.what{margin:0;font-weight:650}
+.what a{color:var(--deed);text-underline-offset:3px;text-decoration-thickness:1px}
+.what.large a{font:600 1.2rem/1.35 Literata,Georgia,serif}
+.sub{margin:.15rem 0 0;font-size:.875rem;color:var(--quiet)}
+.sub b{display:inline-block;width:.6em;height:.6em;border-radius:2px;margin-right:.4em}
+.about{margin:.3rem 0 0;color:var(--quiet)}
+.pic{grid-column:3;grid-row:1;width:8rem;height:4.875rem;object-fit:cover;border-radius:6px;background:var(--sunk)}
+.play{font:600 .9rem/1 inherit;font-family:inherit;color:var(--deed);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
+.play[hidden]{display:none}
+.play:hover{background:var(--deed-wash)}
+.stage{grid-column:1/-1;margin-top:.75rem}
+.stage video,.stage iframe{width:100%;aspect-ratio:16/9;border:0;border-radius:6px;background:#000}.stage audio{width:100%}
+:focus-visible{outline:3px solid var(--deed);outline-offset:2px;border-radius:3px}
+.here{box-shadow:-4px 0 0 var(--deed)}
+.cards ol{display:grid;grid-template-columns:repeat(auto-fill,minmax(15rem,1fr));gap:1.5rem 1.25rem;padding-top:1rem}
+.cards .item{display:flex;flex-direction:column;padding:0 0 .75rem}
+.cards .pic,.cards .none{order:-1;width:100%;height:auto;aspect-ratio:16/9;border-radius:6px;margin-bottom:.6rem}
+.cards .none{background:var(--sunk)}.cards .no{display:none}.rows .none{display:none}
+footer{margin-top:2.5rem;font-size:.875rem;color:var(--quiet)}
+.empty{padding:2rem 0;color:var(--quiet)}
+@media(max-width:34rem){main{padding-top:1rem}.rows .item{grid-template-columns:1.6rem minmax(0,1fr) 5rem;gap:0 .6rem}.rows .pic{width:5rem;height:3.4rem}.say,.what.large a{font-size:1.1rem}.bar{margin-left:0}}
+@media(prefers-reduced-motion:no-preference){.item{transition:background .2s}}
+@media print{body{background:#fff;color:#000}main{max-width:none;padding:0}.bar,.play,.stage{display:none}.item{break-inside:avoid}.what a{color:#000}.what a::after{content:" (" attr(href) ")";font:400 .8rem/1.3 monospace;overflow-wrap:anywhere}.cloth{print-color-adjust:exact;-webkit-print-color-adjust:exact}h2{break-after:avoid}}
+`
+    .replace(/\n/g, "")
+    .trim();
+
+/** The page's own letters, when the application serves them. */
+export function readerFonts(base: string): string {
+  return `@font-face{font-family:"Atkinson Hyperlegible Next";src:url(${base}/atkinson.woff2) format("woff2");font-weight:200 800;font-display:swap}`;
+}

@@ -1,0 +1,41 @@
+import { drizzle, type MySql2Database } from "drizzle-orm/mysql2";
+import mysql, { type Pool } from "mysql2";
+import * as schema from "./schema";
+
+export type Database = MySql2Database<typeof schema>;
+/** What queries take: the database itself or a transaction in it. */
+export type Tx = Pick<Database, "select" | "selectDistinct" | "insert" | "update" | "delete" | "execute">;
+
+type Opened = { url: string; pool: Pool; database: Database };
+// Next bundles routes apart from each other; one pool per process is kept where all of them find it.
+const shared = globalThis as { hobbinDatabase?: Opened };
+
+/**
+ * Opens the pool of connections to `url` once per process and returns it again afterwards.
+ * Sessions run in UTC and READ COMMITTED: after waiting for a lock a reader must see what the one before it
+ * wrote, not the picture from before the wait.
+ */
+export function openDatabase(url: string): Database {
+  if (shared.hobbinDatabase?.url === url) return shared.hobbinDatabase.database;
+  const pool = mysql.createPool({
+    uri: url,
+    connectionLimit: 16,
+    charset: "utf8mb4_unicode_ci",
+    timezone: "Z",
+    supportBigNumbers: true,
+    enableKeepAlive: true,
+  });
+  pool.on("connection", (connection) => {
+    connection.query("SET SESSION time_zone = '+00:00', SESSION tx_isolation = 'READ-COMMITTED'");
+  });
+  const database = drizzle(pool, { schema, mode: "default" }) as unknown as Database;
+  shared.hobbinDatabase = { url, pool, database };
+  return database;
+}
+
+/** Closes the pool, for tools and tests that end. */
+export async function closeDatabase(): Promise<void> {
+  const opened = shared.hobbinDatabase;
+  shared.hobbinDatabase = undefined;
+  if (opened) await opened.pool.promise().end();
+}

@@ -1,0 +1,150 @@
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import type { Tx } from "../database";
+import { collection, placement, resource, resourceTag, section, shareLink, tag, team } from "../schema";
+
+export type CollectionRow = typeof collection.$inferSelect;
+export type SectionRow = { id: string; title: string; position: string };
+
+export async function findCollection(tx: Tx, id: string): Promise<(CollectionRow & { teamName: string }) | null> {
+  const rows = await tx
+    .select({ collection, teamName: team.name })
+    .from(collection)
+    .innerJoin(team, eq(team.id, collection.team))
+    .where(eq(collection.id, id));
+  return rows[0] ? { ...rows[0].collection, teamName: rows[0].teamName } : null;
+}
+
+/** Locks a collection: whoever changes its order waits here for whoever came first. */
+export async function lockCollection(tx: Tx, id: string): Promise<CollectionRow | null> {
+  return (await tx.select().from(collection).where(eq(collection.id, id)).for("update"))[0] ?? null;
+}
+
+/** All collections of a team that are not in the bin, parents and neighbours in order. */
+export async function collectionTree(tx: Tx, teamId: string) {
+  return tx
+    .select({
+      id: collection.id,
+      parent: collection.parent,
+      title: collection.title,
+      audience: collection.audience,
+      position: collection.position,
+      updatedAt: collection.updatedAt,
+    })
+    .from(collection)
+    .where(and(eq(collection.team, teamId), isNull(collection.deletedAt)))
+    .orderBy(asc(collection.position), asc(collection.id));
+}
+
+/** How many items stand in each of these collections. */
+export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<string, number>> {
+  if (!ids.length) return new Map();
+  const rows = await tx
+    .select({ id: placement.collection, n: sql<number>`count(*)` })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(and(inArray(placement.collection, [...ids]), isNull(placement.deletedAt), isNull(resource.deletedAt)))
+    .groupBy(placement.collection);
+  return new Map(rows.map((row) => [row.id, Number(row.n)]));
+}
+
+export async function sectionsOf(tx: Tx, id: string): Promise<SectionRow[]> {
+  return tx
+    .select({ id: section.id, title: section.title, position: section.position })
+    .from(section)
+    .where(and(eq(section.collection, id), isNull(section.deletedAt)))
+    .orderBy(asc(section.position), asc(section.id));
+}
+
+/** Items and minutes of each section; null stands for before the first one. */
+export async function sectionSums(tx: Tx, id: string) {
+  const rows = await tx
+    .select({ section: placement.section, items: sql<number>`count(*)`, minutes: sql<number>`coalesce(sum(${resource.minutes}), 0)` })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt)))
+    .groupBy(placement.section);
+  return rows.map((row) => ({ section: row.section, items: Number(row.items), minutes: Number(row.minutes) }));
+} // prettier-ignore
+
+/** What the cover is woven from: the first 64 items in order, and the four tags used most among all. */
+export async function threadsOf(tx: Tx, id: string) {
+  const threads = await tx
+    .select({ kind: resource.kind, minutes: resource.minutes })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .leftJoin(section, eq(section.id, placement.section))
+    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt)))
+    .orderBy(sql`coalesce(${section.position}, '')`, placement.position, placement.id)
+    .limit(64);
+  const tags = await tx
+    .select({ name: tag.name })
+    .from(placement)
+    .innerJoin(resourceTag, eq(resourceTag.resource, placement.resource))
+    .innerJoin(tag, eq(tag.id, resourceTag.tag))
+    .where(and(eq(placement.collection, id), isNull(placement.deletedAt)))
+    .groupBy(tag.id, tag.name)
+    .orderBy(desc(sql`count(*)`), asc(tag.name))
+    .limit(4);
+  return { threads, tags: tags.map((row) => row.name) };
+}
+
+/** The last order key among the collections of one parent. */
+export async function lastPosition(tx: Tx, teamId: string, parent: string | null): Promise<string | null> {
+  const rows = await tx
+    .select({ position: collection.position })
+    .from(collection)
+    .where(and(eq(collection.team, teamId), parent ? eq(collection.parent, parent) : isNull(collection.parent)))
+    .orderBy(desc(collection.position))
+    .limit(1);
+  return rows[0]?.position ?? null;
+}
+
+/** The live code of a collection, if it has one. */
+export async function shareCodeOf(tx: Tx, id: string): Promise<string | null> {
+  const rows = await tx
+    .select({ code: shareLink.code })
+    .from(shareLink)
+    .where(and(eq(shareLink.collection, id), isNull(shareLink.revokedAt)))
+    .orderBy(desc(shareLink.createdAt))
+    .limit(1);
+  return rows[0]?.code ?? null;
+}
+
+/** The collection behind a code, with the version its kept document is compared with. */
+export async function byShareCode(tx: Tx, code: string) {
+  const rows = await tx
+    .select({ id: collection.id, version: collection.version, audience: collection.audience })
+    .from(shareLink)
+    .innerJoin(collection, eq(collection.id, shareLink.collection))
+    .where(and(eq(shareLink.code, code), isNull(shareLink.revokedAt), isNull(collection.deletedAt)));
+  return rows[0] ?? null;
+}
+
+/** Collections inside this one that are not in the bin, with the code of those that are shared. */
+export async function collectionsInside(tx: Tx, id: string) {
+  return tx
+    .select({ id: collection.id, title: collection.title, audience: collection.audience, code: shareLink.code })
+    .from(collection)
+    .leftJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
+    .where(and(eq(collection.parent, id), isNull(collection.deletedAt)))
+    .orderBy(asc(collection.position), asc(collection.id));
+}
+
+/** What lies in the bin of a team, latest first. */
+export async function binOf(tx: Tx, teamId: string) {
+  const [collections, placements, resources, sections] = await Promise.all([
+    tx.select({ id: collection.id, title: collection.title, deletedAt: collection.deletedAt }).from(collection).where(and(eq(collection.team, teamId), isNotNull(collection.deletedAt))).limit(200),
+    tx.select({ id: placement.id, title: resource.title, where: collection.title, deletedAt: placement.deletedAt }).from(placement)
+      .innerJoin(resource, eq(resource.id, placement.resource)).innerJoin(collection, eq(collection.id, placement.collection))
+      .where(and(eq(placement.team, teamId), isNotNull(placement.deletedAt), isNull(resource.deletedAt), isNull(collection.deletedAt))).orderBy(desc(placement.deletedAt)).limit(200),
+    tx.select({ id: resource.id, title: resource.title, deletedAt: resource.deletedAt }).from(resource).where(and(eq(resource.team, teamId), isNotNull(resource.deletedAt))).limit(200),
+    tx.select({ id: section.id, title: section.title, where: collection.title, deletedAt: section.deletedAt }).from(section)
+      .innerJoin(collection, eq(collection.id, section.collection)).where(and(eq(collection.team, teamId), isNotNull(section.deletedAt), isNull(collection.deletedAt))).limit(200),
+  ]);
+  return [
+    ...collections.map((row) => ({ ...row, what: "collection" as const, where: null })),
+    ...placements.map((row) => ({ ...row, what: "placement" as const })),
+    ...resources.map((row) => ({ ...row, what: "resource" as const, where: null })),
+    ...sections.map((row) => ({ ...row, what: "section" as const })),
+  ].sort((a, b) => b.deletedAt!.getTime() - a.deletedAt!.getTime());
+} // prettier-ignore

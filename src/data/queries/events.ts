@@ -1,0 +1,48 @@
+import { and, desc, eq, gte, inArray, lt, or } from "drizzle-orm";
+import type { Tx } from "../database";
+import { collection, event, person } from "../schema";
+
+export type EventRow = typeof event.$inferSelect;
+
+/** Writes what happened, in the same transaction as the change. */
+export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): Promise<void> {
+  for (let i = 0; i < rows.length; i += 500) await tx.insert(event).values(rows.slice(i, i + 500));
+}
+
+/** Everything of the given teams since a moment, oldest first. */
+export async function eventsSince(tx: Tx, since: Date, teams: readonly string[], most = 1000): Promise<EventRow[]> {
+  if (!teams.length) return [];
+  return tx
+    .select()
+    .from(event)
+    .where(and(inArray(event.team, [...teams]), gte(event.at, since)))
+    .orderBy(event.at, event.id)
+    .limit(most);
+}
+
+/** What happened in a team, newest first, with names; `before` is the last one of the page before. */
+export async function recentEvents(tx: Tx, team: string, before: { at: Date; id: string } | null, most: number) {
+  return tx
+    .select({
+      id: event.id,
+      at: event.at,
+      verb: event.verb,
+      subject: event.subject,
+      data: event.data,
+      collection: event.collection,
+      collectionTitle: collection.title,
+      actor: event.actor,
+      actorName: person.name,
+    })
+    .from(event)
+    .leftJoin(collection, eq(collection.id, event.collection))
+    .leftJoin(person, eq(person.id, event.actor))
+    .where(
+      and(
+        eq(event.team, team),
+        before ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id))) : undefined,
+      ),
+    )
+    .orderBy(desc(event.at), desc(event.id))
+    .limit(most);
+}

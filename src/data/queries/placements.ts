@@ -1,0 +1,105 @@
+import { and, asc, eq, inArray, isNull, ne, or, sql, type SQL } from "drizzle-orm";
+import type { Ordered } from "@/core/order/place";
+import type { Tx } from "../database";
+import { placement, resource, section } from "../schema";
+import { type Card, cardColumns, withTags } from "./resources";
+
+export type Item = {
+  id: string;
+  section: string | null;
+  position: string;
+  heading: string;
+  context: string;
+  addedAt: Date;
+  resource: Card;
+};
+
+const columns = {
+  item: {
+    id: placement.id,
+    section: placement.section,
+    position: placement.position,
+    heading: placement.heading,
+    context: placement.context,
+    addedAt: placement.createdAt,
+  },
+  resource: cardColumns,
+};
+
+/** Where the page before ended: order key of its section (empty before the first), order key, id. */
+export type ItemCursor = { section: string; position: string; id: string };
+
+/** Items of a collection in order, `most` at a time. */
+export async function itemsOf(tx: Tx, collection: string, after: ItemCursor | null, most: number): Promise<{ items: Item[]; next: ItemCursor | null }> {
+  const sectionKey = sql<string>`coalesce(${section.position}, '')`;
+  const past: SQL | undefined = after
+    ? sql`(${sectionKey} > ${after.section} or (${sectionKey} = ${after.section} and (${placement.position} > ${after.position} or (${placement.position} = ${after.position} and ${placement.id} > ${after.id}))))`
+    : undefined;
+  const rows = await tx
+    .select({ ...columns, sectionKey })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .leftJoin(section, eq(section.id, placement.section))
+    .where(and(eq(placement.collection, collection), isNull(placement.deletedAt), isNull(resource.deletedAt), past))
+    .orderBy(sectionKey, asc(placement.position), asc(placement.id))
+    .limit(most + 1);
+  const page = rows.slice(0, most);
+  const last = page.at(-1);
+  return {
+    items: await assemble(tx, page),
+    next: rows.length > most && last ? { section: last.sectionKey, position: last.item.position, id: last.item.id } : null,
+  };
+} // prettier-ignore
+
+/** Items by id or by resource, for those of a collection that changed. */
+export async function itemsById(tx: Tx, collection: string, ids: readonly string[], resources: readonly string[]): Promise<Item[]> {
+  if (!ids.length && !resources.length) return [];
+  const rows = await tx
+    .select(columns)
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(
+      and(
+        eq(placement.collection, collection),
+        isNull(placement.deletedAt),
+        isNull(resource.deletedAt),
+        or(
+          ids.length ? inArray(placement.id, [...ids]) : undefined,
+          resources.length ? inArray(placement.resource, [...resources]) : undefined,
+        ),
+      ),
+    );
+  return assemble(tx, rows);
+}
+
+type Row = { item: Omit<Item, "resource">; resource: Omit<Card, "tags"> };
+
+async function assemble(tx: Tx, rows: Row[]): Promise<Item[]> {
+  const cards = await withTags(tx, rows.map((row) => row.resource));
+  return rows.map((row, i) => ({ ...row.item, resource: cards[i]! }));
+} // prettier-ignore
+
+const inSection = (collection: string, sectionId: string | null) =>
+  and(
+    eq(placement.collection, collection),
+    sectionId ? eq(placement.section, sectionId) : isNull(placement.section),
+    isNull(placement.deletedAt),
+  );
+
+/** Order keys of a section's items, without the one that moves. The collection must be locked. */
+export async function orderOf(tx: Tx, collection: string, sectionId: string | null, without: string | null): Promise<Ordered[]> {
+  return tx
+    .select({ id: placement.id, position: placement.position })
+    .from(placement)
+    .where(and(inSection(collection, sectionId), without ? ne(placement.id, without) : undefined))
+    .orderBy(asc(placement.position), asc(placement.id));
+}
+
+/** Gives things new order keys; happens when a section was spread anew. */
+export async function respread(tx: Tx, table: typeof placement | typeof section, ordered: readonly Ordered[]): Promise<void> {
+  for (const { id, position } of ordered) await tx.update(table).set({ position }).where(eq(table.id, id));
+}
+
+export async function findPlacement(tx: Tx, id: string) {
+  return (await tx.select().from(placement).where(eq(placement.id, id)))[0] ?? null;
+}

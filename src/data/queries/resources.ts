@@ -1,0 +1,120 @@
+import { and, desc, eq, inArray, isNull, lt, or, sql } from "drizzle-orm";
+import type { Tx } from "../database";
+import { collection, placement, resource, resourceTag, tag } from "../schema";
+
+export type ResourceRow = typeof resource.$inferSelect;
+
+/** What lists show of a resource. */
+export const cardColumns = {
+  id: resource.id,
+  kind: resource.kind,
+  address: resource.address,
+  host: resource.host,
+  title: resource.title,
+  description: resource.description,
+  siteName: resource.siteName,
+  authors: resource.authors,
+  published: resource.published,
+  minutes: resource.minutes,
+  pages: resource.pages,
+  picture: resource.pictureHash,
+  player: resource.player,
+  fetchState: resource.fetchState,
+  fetchProblem: resource.fetchProblem,
+  createdAt: resource.createdAt,
+};
+export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "picture">> & { picture: string | null };
+export type Card = CardRow & { tags: string[] };
+
+export async function findResource(tx: Tx, id: string): Promise<ResourceRow | null> {
+  return (await tx.select().from(resource).where(eq(resource.id, id)))[0] ?? null;
+}
+
+/** The same, locked until the transaction ends. */
+export async function lockResource(tx: Tx, id: string): Promise<ResourceRow | null> {
+  return (await tx.select().from(resource).where(eq(resource.id, id)).for("update"))[0] ?? null;
+}
+
+/** The resource of a team that has this address, as given or as the page names itself; deleted ones too. */
+export async function findByAddress(tx: Tx, team: string, hash: string): Promise<ResourceRow | null> {
+  const rows = await tx
+    .select()
+    .from(resource)
+    .where(and(eq(resource.team, team), or(eq(resource.addressHash, hash), eq(resource.canonicalHash, hash))))
+    .orderBy(sql`${resource.addressHash} <> ${hash}`, resource.id)
+    .limit(1);
+  return rows[0] ?? null;
+}
+
+/** Adds the names of their tags to rows that have an id. */
+export async function withTags<T extends { id: string }>(tx: Tx, rows: T[]): Promise<(T & { tags: string[] })[]> {
+  const names = await tagsOf(tx, [...new Set(rows.map((row) => row.id))]);
+  return rows.map((row) => ({ ...row, tags: names.get(row.id) ?? [] }));
+}
+
+/** Names of tags by resource. */
+export async function tagsOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string[]>> {
+  const names = new Map<string, string[]>();
+  for (let i = 0; i < ids.length; i += 1000) {
+    const rows = await tx
+      .select({ resource: resourceTag.resource, name: tag.name })
+      .from(resourceTag)
+      .innerJoin(tag, eq(tag.id, resourceTag.tag))
+      .where(inArray(resourceTag.resource, ids.slice(i, i + 1000)))
+      .orderBy(resourceTag.id);
+    for (const row of rows) {
+      const list = names.get(row.resource);
+      if (list) list.push(row.name);
+      else names.set(row.resource, [row.name]);
+    }
+  }
+  return names;
+}
+
+/** Newest of the catalogue first; `before` is the last id of the page before. */
+export async function newestResources(tx: Tx, team: string, before: string | null, most: number): Promise<CardRow[]> {
+  return tx
+    .select(cardColumns)
+    .from(resource)
+    .where(and(eq(resource.team, team), isNull(resource.deletedAt), before ? lt(resource.id, before) : undefined))
+    .orderBy(desc(resource.id))
+    .limit(most);
+}
+
+export async function cardsById(tx: Tx, team: string, ids: readonly string[]): Promise<CardRow[]> {
+  if (!ids.length) return [];
+  return tx
+    .select(cardColumns)
+    .from(resource)
+    .where(and(eq(resource.team, team), inArray(resource.id, [...ids]), isNull(resource.deletedAt)));
+}
+
+/** Where a resource stands. */
+export async function placesOf(tx: Tx, id: string) {
+  return tx
+    .select({ placement: placement.id, collection: collection.id, title: collection.title, heading: placement.heading, context: placement.context })
+    .from(placement)
+    .innerJoin(collection, eq(collection.id, placement.collection))
+    .where(and(eq(placement.resource, id), isNull(placement.deletedAt), isNull(collection.deletedAt)))
+    .orderBy(placement.id);
+} // prettier-ignore
+
+/** Counts a change in every collection the resource stands in, so that kept documents of them are made anew. */
+export async function touchCollectionsOf(tx: Tx, ids: readonly string[], at: Date): Promise<void> {
+  if (!ids.length) return;
+  const rows = await tx
+    .selectDistinct({ id: placement.collection })
+    .from(placement)
+    .where(and(inArray(placement.resource, [...ids]), isNull(placement.deletedAt)));
+  // In one order everywhere, so that two changes do not wait for each other.
+  await touchCollections(tx, rows.map((row) => row.id).sort(), at);
+}
+
+/** Counts a change in these collections. */
+export async function touchCollections(tx: Tx, ids: readonly string[], at: Date): Promise<void> {
+  if (!ids.length) return;
+  await tx
+    .update(collection)
+    .set({ version: sql`${collection.version} + 1`, updatedAt: at })
+    .where(inArray(collection.id, [...ids]));
+}

@@ -1,0 +1,86 @@
+import { index, int, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
+import type { Audience, ReaderView } from "@/core/publish/model";
+import { resource } from "./catalogue";
+import { bytesText, line, moment, uuid } from "./columns";
+import { team } from "./people";
+
+export const collection = mysqlTable(
+  "collection",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    /** The collection this one stands in; null at the top. */
+    parent: uuid("parent"),
+    position: bytesText("position", { length: 64 }).notNull(),
+    title: line("title", 200).notNull(),
+    description: text("description").notNull(),
+    audience: varchar("audience", { length: 8 }).$type<Audience>().notNull().default("team"),
+    view: varchar("view", { length: 8 }).$type<ReaderView>().notNull().default("rows"),
+    /** Counts every change a reader could see; kept documents are compared with it. */
+    version: int("version").notNull().default(1),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [index("collection_tree").on(t.team, t.deletedAt, t.parent, t.position)],
+);
+
+export const section = mysqlTable(
+  "section",
+  {
+    id: uuid("id").primaryKey(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    title: line("title", 200).notNull(),
+    position: bytesText("position", { length: 64 }).notNull(),
+    createdAt: moment("created_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [index("section_order").on(t.collection, t.position)],
+);
+
+export const placement = mysqlTable(
+  "placement",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    /** Null: before the first section. */
+    section: uuid("section"),
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    /** Order key within the section (core/order); compared byte by byte. */
+    position: bytesText("position", { length: 64 }).notNull(),
+    heading: line("heading", 300).notNull().default(""),
+    context: text("context").notNull(),
+    addedBy: uuid("added_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [
+    index("placement_order").on(t.collection, t.section, t.position, t.id),
+    index("placement_resource").on(t.resource),
+    index("placement_bin").on(t.team, t.deletedAt),
+  ],
+);
+
+/** The code in the address of a shared collection. */
+export const shareLink = mysqlTable(
+  "share_link",
+  {
+    code: bytesText("code", { length: 24 }).primaryKey(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    createdAt: moment("created_at").notNull(),
+    revokedAt: moment("revoked_at"),
+  },
+  (t) => [index("share_link_collection").on(t.collection)],
+);

@@ -1,0 +1,109 @@
+import { index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import type { FetchProblem, Kind, Player } from "@/core/page/facts";
+import { bytesText, exactText, line, moment, uuid } from "./columns";
+import { team } from "./people";
+
+export type FetchState = "waiting" | "done" | "failed";
+
+export const resource = mysqlTable(
+  "resource",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    kind: varchar("kind", { length: 16 }).$type<Kind>().notNull(),
+    /** The address as the person gave it. */
+    address: text("address").notNull(),
+    /** Hash of the address after core/address has made equal what is equal. A resource stands once per team. */
+    addressHash: bytesText("address_hash", { length: 43 }).notNull(),
+    /** Hash of the address the page itself names as its own, when that differs. */
+    canonicalHash: bytesText("canonical_hash", { length: 43 }),
+    host: varchar("host", { length: 255 }).notNull(),
+    title: varchar("title", { length: 500 }).notNull(),
+    description: text("description").notNull(),
+    siteName: line("site_name", 200).notNull().default(""),
+    authors: json("authors").$type<string[]>().notNull(),
+    /** As precise as the source: 2026, 2026-03 or 2026-03-09. */
+    published: bytesText("published", { length: 10 }),
+    language: varchar("language", { length: 35 }),
+    words: int("words"),
+    pages: int("pages"),
+    seconds: int("seconds"),
+    /** Derived from words and seconds by core/text, kept so that sums need no computing. */
+    minutes: int("minutes"),
+    player: json("player").$type<Player | null>(),
+    pictureHash: bytesText("picture_hash", { length: 64 }),
+    /** Names of the fields a person typed; no later fetch overwrites those. */
+    typed: json("typed").$type<string[]>().notNull(),
+    fetchState: varchar("fetch_state", { length: 12 }).$type<FetchState>().notNull(),
+    fetchProblem: varchar("fetch_problem", { length: 32 }).$type<FetchProblem>(),
+    fetchedAt: moment("fetched_at"),
+    addedBy: uuid("added_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [
+    uniqueIndex("resource_once").on(t.team, t.addressHash),
+    index("resource_canonical").on(t.team, t.canonicalHash),
+    index("resource_newest").on(t.team, t.deletedAt, t.id),
+    index("resource_picture").on(t.pictureHash, t.team),
+  ],
+);
+
+/** One's own waiting place. */
+export const trayEntry = mysqlTable(
+  "tray_entry",
+  {
+    id: uuid("id").primaryKey(),
+    person: uuid("person").notNull(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    state: varchar("state", { length: 12 }).$type<"waiting" | "looked" | "away" | "placed">().notNull(),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+  },
+  (t) => [
+    uniqueIndex("tray_once").on(t.person, t.resource),
+    index("tray_waiting").on(t.person, t.team, t.state, t.id),
+  ],
+);
+
+export const tag = mysqlTable(
+  "tag",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    name: line("name", 80).notNull(),
+    /** The name with case, accents and spacing folded (core/tags): two names with one key are one tag. */
+    key: exactText("key", { length: 80 }).notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [uniqueIndex("tag_once").on(t.team, t.key)],
+);
+
+export const resourceTag = mysqlTable(
+  "resource_tag",
+  {
+    id: uuid("id").primaryKey(),
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    tag: uuid("tag")
+      .notNull()
+      .references(() => tag.id, { onDelete: "cascade" }),
+    team: uuid("team").notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [
+    uniqueIndex("resource_tag_once").on(t.resource, t.tag),
+    index("resource_tag_facet").on(t.team, t.tag, t.resource),
+  ],
+);

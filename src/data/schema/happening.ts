@@ -1,0 +1,63 @@
+import { index, int, json, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
+import { bytesText, moment, uuid } from "./columns";
+
+/** What happened. The order of events is (at, id). */
+export const event = mysqlTable(
+  "event",
+  {
+    id: uuid("id").primaryKey(),
+    at: moment("at").notNull(),
+    team: uuid("team").notNull(),
+    collection: uuid("collection"),
+    /** Null when Hobbin itself did it, in a job. */
+    actor: uuid("actor"),
+    /** The name of the action: placements.move, resources.fetched … */
+    verb: varchar("verb", { length: 48 }).notNull(),
+    subject: uuid("subject").notNull(),
+    data: json("data").$type<Record<string, unknown>>().notNull(),
+  },
+  (t) => [index("event_order").on(t.at, t.id), index("event_team").on(t.team, t.at, t.id)],
+);
+
+export type JobState = "ready" | "running" | "dead";
+
+/** Work for later. A job that is done is gone; one that failed too often stays as dead and can be retried. */
+export const job = mysqlTable(
+  "job",
+  {
+    id: uuid("id").primaryKey(),
+    kind: varchar("kind", { length: 48 }).notNull(),
+    /** Two jobs with one key are one job. */
+    uniqueKey: varchar("unique_key", { length: 120 }).unique(),
+    team: uuid("team"),
+    payload: json("payload").$type<Record<string, unknown>>().notNull(),
+    state: varchar("state", { length: 8 }).$type<JobState>().notNull(),
+    runAt: moment("run_at").notNull(),
+    attempts: int("attempts").notNull().default(0),
+    leasedBy: bytesText("leased_by", { length: 36 }),
+    leaseUntil: moment("lease_until"),
+    error: text("error"),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [
+    // In the order of the claim, so that a claim locks the rows it takes and no others.
+    index("job_claim").on(t.state, t.runAt, t.id),
+    index("job_lease").on(t.state, t.leaseUntil),
+    index("job_team").on(t.team, t.state),
+  ],
+);
+
+/** A running worker says that it lives. */
+export const worker = mysqlTable(
+  "worker",
+  { id: uuid("id").primaryKey(), startedAt: moment("started_at").notNull(), seenAt: moment("seen_at").notNull() },
+  (t) => [index("worker_seen").on(t.seenAt)],
+);
+
+/** A file kept by the hash of its content. */
+export const fileBlob = mysqlTable("file_blob", {
+  hash: bytesText("hash", { length: 64 }).primaryKey(),
+  bytes: int("bytes").notNull(),
+  type: varchar("type", { length: 100 }).notNull(),
+  createdAt: moment("created_at").notNull(),
+});

@@ -1,0 +1,4 @@
+export * from "./people";
+export * from "./catalogue";
+export * from "./arranging";
+export * from "./happening";

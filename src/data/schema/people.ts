@@ -1,0 +1,130 @@
+import { boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { bytesText, exactText, line, moment, uuid } from "./columns";
+
+/** The first four tables are shaped as the accounts library (better-auth) expects them. */
+export const person = mysqlTable("person", {
+  id: uuid("id").primaryKey(),
+  name: line("name", 120).notNull(),
+  email: exactText("email", { length: 255 }).notNull().unique(),
+  emailVerified: boolean("email_verified").notNull().default(false),
+  image: text("image"),
+  createdAt: moment("created_at").notNull(),
+  updatedAt: moment("updated_at").notNull(),
+});
+
+export const session = mysqlTable(
+  "session",
+  {
+    id: uuid("id").primaryKey(),
+    expiresAt: moment("expires_at").notNull(),
+    token: bytesText("token", { length: 255 }).notNull().unique(),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+    ipAddress: varchar("ip_address", { length: 64 }),
+    userAgent: text("user_agent"),
+    userId: uuid("person")
+      .notNull()
+      .references(() => person.id, { onDelete: "cascade" }),
+  },
+  (t) => [index("session_person").on(t.userId)],
+);
+
+export const account = mysqlTable(
+  "account",
+  {
+    id: uuid("id").primaryKey(),
+    accountId: varchar("account_id", { length: 255 }).notNull(),
+    providerId: varchar("provider_id", { length: 64 }).notNull(),
+    userId: uuid("person")
+      .notNull()
+      .references(() => person.id, { onDelete: "cascade" }),
+    accessToken: text("access_token"),
+    refreshToken: text("refresh_token"),
+    idToken: text("id_token"),
+    accessTokenExpiresAt: moment("access_token_expires_at"),
+    refreshTokenExpiresAt: moment("refresh_token_expires_at"),
+    scope: text("scope"),
+    password: text("password"),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+  },
+  (t) => [index("account_person").on(t.userId)],
+);
+
+export const verification = mysqlTable(
+  "verification",
+  {
+    id: uuid("id").primaryKey(),
+    identifier: varchar("identifier", { length: 255 }).notNull(),
+    value: text("value").notNull(),
+    expiresAt: moment("expires_at").notNull(),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+  },
+  (t) => [index("verification_identifier").on(t.identifier)],
+);
+
+/** How often an address tried to sign in; shared by all processes. */
+export const rateLimit = mysqlTable("rate_limit", {
+  id: uuid("id").primaryKey(),
+  key: varchar("key", { length: 255 }).notNull().unique(),
+  count: int("count").notNull(),
+  lastRequest: bytesText("last_request", { length: 20 }).notNull(),
+});
+
+export const accessToken = mysqlTable(
+  "access_token",
+  {
+    id: uuid("id").primaryKey(),
+    person: uuid("person")
+      .notNull()
+      .references(() => person.id, { onDelete: "cascade" }),
+    name: line("name", 120).notNull(),
+    hash: bytesText("hash", { length: 64 }).notNull().unique(),
+    createdAt: moment("created_at").notNull(),
+    lastUsedAt: moment("last_used_at"),
+    revokedAt: moment("revoked_at"),
+  },
+  (t) => [index("access_token_person").on(t.person)],
+);
+
+export const team = mysqlTable("team", {
+  id: uuid("id").primaryKey(),
+  name: line("name", 120).notNull(),
+  /** The person whose own team of one this is; null for a team that was made. Unique, so that nobody gets two. */
+  ownOf: uuid("own_of").unique(),
+  createdAt: moment("created_at").notNull(),
+});
+
+export const membership = mysqlTable(
+  "membership",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    person: uuid("person")
+      .notNull()
+      .references(() => person.id, { onDelete: "cascade" }),
+    role: varchar("role", { length: 16 }).$type<"owner" | "editor" | "contributor" | "viewer">().notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [uniqueIndex("membership_once").on(t.person, t.team), index("membership_team").on(t.team)],
+);
+
+export const invitation = mysqlTable(
+  "invitation",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    role: varchar("role", { length: 16 }).$type<"owner" | "editor" | "contributor" | "viewer">().notNull(),
+    code: bytesText("code", { length: 32 }).notNull().unique(),
+    madeBy: uuid("made_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+    expiresAt: moment("expires_at").notNull(),
+    revokedAt: moment("revoked_at"),
+  },
+  (t) => [index("invitation_team").on(t.team)],
+);

@@ -1,0 +1,28 @@
+import { lt } from "drizzle-orm";
+import { database } from "@/services/action";
+import { addJobs } from "@/data/queries/jobs";
+import { collection, placement, resource, section } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { newId } from "@/outside/random";
+import type { JobKind } from "./kinds";
+
+const DAY = 86_400_000;
+const KEPT = 30 * DAY;
+
+/** Clears what has lain in the bin for 30 days, and comes again tomorrow. */
+export const emptyBin: JobKind = {
+  run: async () => {
+    const before = new Date(now().getTime() - KEPT);
+    for (const table of [placement, section, collection, resource]) await database().delete(table).where(lt(table.deletedAt, before));
+    const tomorrow = new Date(now().getTime() + DAY);
+    // One key a day: however many workers come to this, there is one job.
+    await scheduleBin(tomorrow);
+  },
+};
+
+/** Puts the clearing of the bin in the queue for a day, once. */
+export async function scheduleBin(day: Date): Promise<void> {
+  await addJobs(database(), [
+    { id: newId(), kind: "bin.empty", uniqueKey: `bin.empty:${day.toISOString().slice(0, 10)}`, payload: {}, runAt: day, createdAt: now() },
+  ]);
+} // prettier-ignore

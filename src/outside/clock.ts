@@ -1,0 +1,2 @@
+/** The time now. Everything that asks for it asks here. */
+export const now = (): Date => new Date();

@@ -1,0 +1,116 @@
+import type { Readable } from "node:stream";
+import { Agent, request } from "undici";
+import type { FetchProblem } from "@/core/page/facts";
+import { allowedOrigin, Guarded, guardedLookup, isPublicAddress, loopbackLookup } from "./guard";
+import { inflate, TooLarge } from "./inflate";
+import { robotsAllow } from "./robots";
+
+export const AGENT = "Hobbin/0.1 (+https://hobbin.invalid/about-fetching)";
+const REDIRECTS = 8;
+
+export type FetchLimits = { milliseconds: number; bytes: number };
+const LIMITS: FetchLimits = { milliseconds: 10_000, bytes: 5 * 1024 * 1024 };
+
+export type Fetched =
+  | { ok: true; address: string; status: number; headers: Record<string, string>; body: Buffer }
+  | { ok: false; address: string; problem: FetchProblem };
+
+export type FetchOptions = {
+  /** A person asked for this very address; otherwise robots.txt is asked first. */
+  asked: boolean;
+  accept?: string;
+  allow: string;
+  limits?: Partial<FetchLimits>;
+};
+
+const open = new Agent({ connect: { lookup: guardedLookup as never, timeout: 8_000 }, keepAliveTimeout: 2_000 });
+const allowed = new Agent({ connect: { lookup: loopbackLookup as never, timeout: 8_000 }, keepAliveTimeout: 2_000 });
+
+/**
+ * The one way out to the web. Only http and https; every address a name resolves to is checked, literal ones
+ * too, and again at each redirect; time, size after decompression and redirects are limited. Never throws: what
+ * went wrong comes back as a problem.
+ */
+export async function fetchGuarded(address: string, options: FetchOptions): Promise<Fetched> {
+  const limits = { ...LIMITS, ...options.limits };
+  const signal = AbortSignal.timeout(limits.milliseconds);
+  let url: URL;
+  try {
+    url = new URL(address);
+  } catch {
+    return { ok: false, address, problem: "no-answer" };
+  }
+  try {
+    for (let hop = 0; hop <= REDIRECTS; hop++) {
+      const dispatcher = dispatcherFor(url, options.allow);
+      if (!options.asked && !(await robotsAllow(url, (robots) => plainGet(robots, options.allow, signal))))
+        return { ok: false, address: url.href, problem: "robots" };
+      const answer = await request(url, {
+        dispatcher,
+        signal,
+        headers: { "user-agent": AGENT, accept: options.accept ?? "text/html,application/xhtml+xml,*/*;q=0.8", "accept-encoding": "gzip, br, deflate", "accept-language": "en,*;q=0.5" },
+      }); // prettier-ignore
+      const headers = flat(answer.headers);
+      if (answer.statusCode >= 300 && answer.statusCode < 400 && headers.location) {
+        discard(answer.body);
+        url = new URL(headers.location, url);
+        continue;
+      }
+      const problem = statusProblem(answer.statusCode);
+      if (problem) {
+        discard(answer.body);
+        return { ok: false, address: url.href, problem };
+      }
+      const body = await inflate(answer.body, headers["content-encoding"], limits.bytes);
+      return { ok: true, address: url.href, status: answer.statusCode, headers, body };
+    }
+    return { ok: false, address: url.href, problem: "too-many-redirects" };
+  } catch (error) {
+    return { ok: false, address: url.href, problem: problemOf(error, signal) };
+  }
+}
+
+/** Lets go of a body nobody reads; that it was let go is no error. */
+function discard(body: Readable): void {
+  body.on("error", () => undefined).destroy();
+}
+
+function dispatcherFor(url: URL, allow: string): Agent {
+  if (url.protocol !== "http:" && url.protocol !== "https:") throw new Guarded("only http and https");
+  if (allowedOrigin(url, allow)) return allowed;
+  // The socket's lookup is not called for literal addresses. The URL standard has already made odd notations
+  // (0x7f.1, 2130706433, 127.1) into plain ones.
+  const literal = /^\[|^\d+(\.\d+){3}$/.test(url.hostname);
+  if (literal && !isPublicAddress(url.hostname)) throw new Guarded(url.hostname);
+  if (/(^|\.)(localhost|local|internal|home\.arpa)\.?$/i.test(url.hostname)) throw new Guarded(url.hostname);
+  return open;
+}
+
+/** For robots.txt alone: no redirects, small, and guarded in the same way. */
+async function plainGet(url: URL, allow: string, signal: AbortSignal): Promise<{ status: number; text: string }> {
+  const answer = await request(url, { dispatcher: dispatcherFor(url, allow), signal, headers: { "user-agent": AGENT } });
+  const body = await inflate(answer.body, flat(answer.headers)["content-encoding"], 512 * 1024);
+  return { status: answer.statusCode, text: body.toString("utf8") };
+}
+
+function statusProblem(status: number): FetchProblem | null {
+  if (status >= 200 && status < 300) return null;
+  if (status === 404 || status === 410) return "not-found";
+  if (status === 401 || status === 403 || status === 407) return "needs-sign-in";
+  return status >= 500 ? "site-error" : "refused-status";
+}
+
+function problemOf(error: unknown, signal: AbortSignal): FetchProblem {
+  for (let e = error; e instanceof Error; e = e.cause as Error) {
+    if (e instanceof Guarded) return "guarded";
+    if (e instanceof TooLarge) return "too-large";
+    if (/TIMEOUT|Timeout/.test(`${e.name} ${(e as { code?: string }).code ?? ""}`)) return "timeout";
+  }
+  return signal.aborted ? "timeout" : "no-answer";
+}
+
+function flat(headers: Record<string, string | string[] | undefined>): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(headers).map(([name, value]) => [name.toLowerCase(), Array.isArray(value) ? value[0]! : (value ?? "")]),
+  );
+}

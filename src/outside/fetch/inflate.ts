@@ -1,0 +1,33 @@
+import type { Readable } from "node:stream";
+import { createBrotliDecompress, createGunzip, createInflate, constants } from "node:zlib";
+
+/** Thrown when a body is larger than allowed. */
+export class TooLarge extends Error {}
+
+/** Reads a body, decompressing it, and stops as soon as the decompressed bytes pass `most`. */
+export async function inflate(body: Readable, encoding: string | undefined, most: number): Promise<Buffer> {
+  const finish = { finishFlush: constants.Z_SYNC_FLUSH };
+  const decoder =
+    encoding === "gzip" || encoding === "x-gzip"
+      ? createGunzip(finish)
+      : encoding === "br"
+        ? createBrotliDecompress()
+        : encoding === "deflate"
+          ? createInflate(finish)
+          : null;
+  if (decoder) body.on("error", (error) => decoder.destroy(error));
+  const stream = decoder ? body.pipe(decoder) : body;
+  const chunks: Buffer[] = [];
+  let length = 0;
+  try {
+    for await (const chunk of stream) {
+      length += (chunk as Buffer).length;
+      if (length > most) throw new TooLarge(`more than ${most} bytes`);
+      chunks.push(chunk as Buffer);
+    }
+  } finally {
+    body.on("error", () => undefined).destroy();
+    decoder?.destroy();
+  }
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,117 @@
+import { openDatabase, type Tx } from "@/data/database";
+import { writeEvents } from "@/data/queries/events";
+import { addJobs, type NewJob } from "@/data/queries/jobs";
+import { transact } from "@/data/transaction";
+import { now } from "@/outside/clock";
+import { newId } from "@/outside/random";
+import { settings } from "@/outside/settings";
+import { signal } from "@/outside/signals";
+import type { Actor } from "./actor";
+import { checkInput, type InputClass } from "./input";
+import type { Rule, Scope } from "./policy";
+
+/** What happened, as an action tells it; team, actor and time are known already. */
+export type Happening = { subject: string; collection?: string | null; verb?: string; data?: Record<string, unknown> };
+
+export type Running<I> = {
+  input: I;
+  actor: Actor;
+  scope: Scope;
+  tx: Tx;
+  /** Notes what happened; written with the change itself. */
+  tell: (happening: Happening) => void;
+  /** Puts work for later in the queue; it is there only if the change is. */
+  later: (job: NewJob) => void;
+};
+
+export type Definition<I extends object, O> = {
+  name: string;
+  /** One sentence for the description of the interface. */
+  about: string;
+  input: InputClass<I>;
+  allow: Rule<I>;
+  run: (running: Running<I>) => Promise<O>;
+};
+
+export type Action<I extends object = object, O = unknown> = Omit<Definition<I, O>, "run"> & {
+  kind: "change" | "read";
+  /** Input and permission only, as `call` checks them first. */
+  decide: (actor: Actor, raw: unknown) => Promise<Scope>;
+  call: (actor: Actor, raw: unknown) => Promise<O>;
+};
+
+export const database = () => openDatabase(settings().databaseUrl);
+
+/**
+ * Defines something people can do. Whatever calls it, the steps are the same: input checked, allowed?, one
+ * transaction in which `run` changes things, the events and jobs written with it, and whoever waits told.
+ *
+ * @example
+ * export const renameTeam = action({
+ *   name: "teams.rename",
+ *   about: "Gives a team another name.",
+ *   input: RenameTeam,
+ *   allow: can.manage("team"),
+ *   run: async ({ input, tx }) => { … },
+ * });
+ */
+export function action<I extends object, O>(definition: Definition<I, O>): Action<I, O> {
+  const decide = async (actor: Actor, raw: unknown, tx: Tx = database()) => {
+    const input = checkInput(definition.input, raw);
+    return { input, scope: await definition.allow({ actor, input, tx }) };
+  };
+  return {
+    ...definition,
+    kind: "change",
+    decide: async (actor, raw) => (await decide(actor, raw)).scope,
+    call: async (actor, raw) => {
+      checkInput(definition.input, raw); // before a connection is taken
+      let told = 0;
+      let queued = 0;
+      const answer = await transact(database(), async (tx) => {
+        const { input, scope } = await decide(actor, raw, tx);
+        const happenings: Happening[] = [];
+        const jobs: NewJob[] = [];
+        const answer = await definition.run({ input, actor, scope, tx, tell: (h) => happenings.push(h), later: (j) => jobs.push(j) });
+        await addJobs(tx, jobs);
+        if (scope.team) await writeEvents(tx, happenings.map((h) => asEvent(h, scope.team!, actor, definition.name)));
+        told = happenings.length;
+        queued = jobs.length;
+        return answer;
+      }); // prettier-ignore
+      if (told) signal("events");
+      if (queued) signal("jobs");
+      return answer;
+    },
+  };
+}
+
+/** Defines something people can look at: the same input and policy, and no transaction. */
+export function reading<I extends object, O>(
+  definition: Omit<Definition<I, O>, "run"> & { run: (running: Omit<Running<I>, "tell" | "later">) => Promise<O> },
+): Action<I, O> {
+  const decide = async (actor: Actor, raw: unknown) => {
+    const input = checkInput(definition.input, raw);
+    return { input, scope: await definition.allow({ actor, input, tx: database() }) };
+  };
+  return {
+    ...definition,
+    kind: "read",
+    decide: async (actor, raw) => (await decide(actor, raw)).scope,
+    call: async (actor, raw) => definition.run({ ...(await decide(actor, raw)), actor, tx: database() }),
+  };
+}
+
+/** A happening with everything an event needs. */
+export function asEvent(happening: Happening, team: string, actor: Actor | null, verb: string) {
+  return {
+    id: newId(),
+    at: now(),
+    team,
+    collection: happening.collection ?? null,
+    actor: actor?.person?.id ?? null,
+    verb: happening.verb ?? verb,
+    subject: happening.subject,
+    data: happening.data ?? {},
+  };
+}

@@ -1,0 +1,32 @@
+import { eq } from "drizzle-orm";
+import { findPlacement } from "@/data/queries/placements";
+import { touchCollections } from "@/data/queries/resources";
+import { placement } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { action } from "../action";
+import { Id, MaybeText } from "../input";
+import { can } from "../policy";
+
+class EditPlacement {
+  @Id() placement: string;
+  @MaybeText(300) heading?: string;
+  @MaybeText(4000) context?: string;
+}
+
+export const editPlacement = action({
+  name: "placements.edit",
+  about: "Gives an item a heading of its own or a context line, in the place where it stands.",
+  input: EditPlacement,
+  allow: can.arrange("placement"),
+  run: async ({ input, tx, tell }) => {
+    const before = (await findPlacement(tx, input.placement))!;
+    const change = {
+      ...(input.heading !== undefined && { heading: input.heading }),
+      ...(input.context !== undefined && { context: input.context }),
+    };
+    await tx.update(placement).set({ ...change, updatedAt: now() }).where(eq(placement.id, input.placement));
+    await touchCollections(tx, [before.collection], now());
+    tell({ subject: input.placement, collection: before.collection, data: { before: { heading: before.heading, context: before.context }, after: change } });
+    return { placement: { id: input.placement, heading: before.heading, context: before.context, ...change } };
+  },
+}); // prettier-ignore

@@ -1,0 +1,28 @@
+import { and, eq, isNull } from "drizzle-orm";
+import { touchCollections } from "@/data/queries/resources";
+import { placement, section } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { action } from "../action";
+import { Id } from "../input";
+import { can } from "../policy";
+
+class RemoveSection {
+  @Id() section: string;
+}
+
+export const removeSection = action({
+  name: "sections.remove",
+  about: "Puts a section and the items in it into the bin.",
+  input: RemoveSection,
+  allow: can.arrange("section"),
+  run: async ({ input, tx, tell }) => {
+    const at = now();
+    const [{ collection } = { collection: "" }] = await tx.select().from(section).where(eq(section.id, input.section));
+    await tx.update(section).set({ deletedAt: at }).where(eq(section.id, input.section));
+    // The same moment marks the items that went with it and come back with it.
+    await tx.update(placement).set({ deletedAt: at }).where(and(eq(placement.section, input.section), isNull(placement.deletedAt)));
+    await touchCollections(tx, [collection], at);
+    tell({ subject: input.section, collection });
+    return { removed: input.section };
+  },
+}); // prettier-ignore

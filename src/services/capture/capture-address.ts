@@ -1,0 +1,102 @@
+import { eq } from "drizzle-orm";
+import { type AddressProblem, readAddress } from "@/core/address/read-address";
+import type { Tx } from "@/data/database";
+import { cardsById, findByAddress, placesOf, touchCollectionsOf, withTags } from "@/data/queries/resources";
+import { itemsById } from "@/data/queries/placements";
+import { resource, trayEntry } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { addressHash } from "@/outside/hash";
+import { newId } from "@/outside/random";
+import { IsBoolean, IsOptional } from "class-validator";
+import { action } from "../action";
+import { putPlacement } from "../arrange/add-placement";
+import { Id, MaybeId, Name } from "../input";
+import { can } from "../policy";
+import { fieldProblem } from "../problem";
+import { mustBeOfTeam } from "../same-team";
+
+class CaptureAddress {
+  @Id() team: string;
+  @Name("an address", 4000) address: string;
+  /** The collection it goes to; without one it waits in the Tray. */
+  @MaybeId() collection?: string;
+  @MaybeId() section?: string | null;
+  @MaybeId() after?: string | null;
+  /** Id for the placement, so that a request sent twice places once. */
+  @MaybeId() placement?: string;
+  /** Place it even when it is in the catalogue already. */
+  @IsOptional() @IsBoolean() again?: boolean;
+}
+
+const SAY: Record<AddressProblem, string> = {
+  empty: "Give an address.",
+  "not-an-address": "This is not a web address. One looks like https://site.example/page.",
+  "not-a-web-address": "Only addresses that begin with http or https can be brought in.",
+  "has-password": "This address carries a name or password. Take that out first, so that it is not shared.",
+};
+
+export const captureAddress = action({
+  name: "capture.address",
+  about: "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
+  input: CaptureAddress,
+  allow: can.bring("team"),
+  run: async ({ input, scope, tx, tell, later }) => {
+    const read = readAddress(input.address);
+    if (!read.ok) throw fieldProblem("address", SAY[read.problem]);
+    if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
+
+    const hash = addressHash(read.address);
+    const known = await findByAddress(tx, input.team, hash);
+    const id = known?.id ?? newId();
+    const at = now();
+    if (!known) {
+      await tx.insert(resource).values({ ...blank(id, read.address, read.host), team: input.team, addressHash: hash, addedBy: scope.person!, createdAt: at, updatedAt: at });
+      later(fetchJob(id, input.team, at));
+    } else if (known.deletedAt) {
+      await tx.update(resource).set({ deletedAt: null, updatedAt: at }).where(eq(resource.id, id));
+      await touchCollectionsOf(tx, [id], at);
+    }
+    const places = known && !known.deletedAt ? await placesOf(tx, id) : [];
+    const already = Boolean(known && !known.deletedAt);
+    if (!already) tell({ subject: id, collection: input.collection, verb: "resources.captured", data: { title: known?.title ?? read.host } });
+
+    let item;
+    if (input.collection && (!already || input.again)) {
+      const placement = await putPlacement(tx, { ...input, collection: input.collection, resource: id, person: scope.person! });
+      item = (await itemsById(tx, input.collection, [placement], []))[0];
+      tell({ subject: placement, collection: input.collection, verb: "placements.add", data: { resource: id } });
+    } else if (!input.collection && !already) await intoTray(tx, input.team, scope.person!, id);
+    const [card] = await withTags(tx, await cardsById(tx, input.team, [id]));
+    return { resource: card!, already, places: places.map(({ collection, title }) => ({ collection, title })), item };
+  },
+}); // prettier-ignore
+
+export type CaptureAnswer = Awaited<ReturnType<typeof captureAddress.call>>;
+
+/** A resource of which nothing is known yet but its address. */
+export function blank(id: string, address: string, host: string) {
+  const url = new URL(address);
+  const title = host + (url.pathname === "/" ? "" : url.pathname);
+  return {
+    id, address, host, kind: "page" as const, title: title.slice(0, 500), description: "", authors: [], typed: [], player: null,
+    fetchState: "waiting" as const,
+  };
+} // prettier-ignore
+
+/** The job that reads the page. One at a time for a resource. */
+export const fetchJob = (id: string, team: string, at: Date) => ({
+  id: newId(),
+  kind: "resource.fetch",
+  uniqueKey: `resource.fetch:${id}`,
+  team,
+  payload: { resource: id },
+  createdAt: at,
+});
+
+async function intoTray(tx: Tx, team: string, person: string, id: string): Promise<void> {
+  const at = now();
+  await tx
+    .insert(trayEntry)
+    .values({ id: newId(), team, person, resource: id, state: "waiting", createdAt: at, updatedAt: at })
+    .onDuplicateKeyUpdate({ set: { state: "waiting", updatedAt: at } });
+}

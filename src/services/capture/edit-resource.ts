@@ -1,0 +1,51 @@
+import { eq } from "drizzle-orm";
+import { partialDate } from "@/core/page/dates";
+import { KINDS } from "@/core/page/facts";
+import { minutesOf } from "@/core/text/minutes";
+import { cardsById, lockResource, touchCollectionsOf, withTags } from "@/data/queries/resources";
+import { resource } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { action } from "../action";
+import { Id, MaybeOneOf, MaybeText, MaybeTexts } from "../input";
+import { can } from "../policy";
+import { fieldProblem } from "../problem";
+
+class EditResource {
+  @Id() resource: string;
+  @MaybeText(500) title?: string;
+  @MaybeText(4000) description?: string;
+  @MaybeText(200) siteName?: string;
+  @MaybeText(10) published?: string;
+  @MaybeTexts(30, 200) authors?: string[];
+  @MaybeOneOf(KINDS) kind?: (typeof KINDS)[number];
+}
+
+export const editResource = action({
+  name: "resources.edit",
+  about: "Changes fields of a resource. What a person typed is never overwritten by a later fetch.",
+  input: EditResource,
+  allow: can.bring("resource"),
+  run: async ({ input, tx, tell }) => {
+    const { resource: id, ...wanted } = input;
+    if (wanted.title === "") throw fieldProblem("title", "Give a title.");
+    if (wanted.published && partialDate(wanted.published) !== wanted.published)
+      throw fieldProblem("published", "Write a date as 2026, 2026-03 or 2026-03-09.");
+    const row = (await lockResource(tx, id))!;
+    const change = Object.fromEntries(Object.entries(wanted).filter(([, value]) => value !== undefined));
+    const before = Object.fromEntries(Object.keys(change).map((key) => [key, row[key as keyof typeof row]]));
+    const kind = wanted.kind ?? row.kind;
+    await tx
+      .update(resource)
+      .set({
+        ...change,
+        ...(wanted.published === "" && { published: null }),
+        minutes: kind === "picture" ? null : minutesOf(row),
+        typed: [...new Set([...row.typed, ...Object.keys(change)])],
+        updatedAt: now(),
+      })
+      .where(eq(resource.id, id));
+    await touchCollectionsOf(tx, [id], now());
+    tell({ subject: id, data: { title: wanted.title ?? row.title, before, after: change } });
+    return { resource: (await withTags(tx, await cardsById(tx, row.team, [id])))[0]! };
+  },
+});

@@ -1,0 +1,19 @@
+import { traySum, trayOf } from "@/data/queries/tray";
+import { reading } from "../action";
+import { Id } from "../input";
+import { can } from "../policy";
+
+class ReadTray {
+  @Id() team: string;
+}
+
+export const readTray = reading({
+  name: "tray.read",
+  about: "What waits in one's own Tray, newest first, with how much it is.",
+  input: ReadTray,
+  allow: can.see("team"),
+  run: async ({ input, scope, tx }) => {
+    const [entries, sum] = await Promise.all([trayOf(tx, scope.person!, input.team, 200), traySum(tx, scope.person!, input.team)]);
+    return { entries, ...sum };
+  },
+});

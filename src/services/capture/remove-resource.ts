@@ -1,0 +1,25 @@
+import { eq } from "drizzle-orm";
+import { findResource, touchCollectionsOf } from "@/data/queries/resources";
+import { resource } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { action } from "../action";
+import { Id } from "../input";
+import { can } from "../policy";
+
+class RemoveResource {
+  @Id() resource: string;
+}
+
+export const removeResource = action({
+  name: "resources.remove",
+  about: "Puts a resource into the bin, out of every collection it stands in.",
+  input: RemoveResource,
+  allow: can.arrange("resource"),
+  run: async ({ input, tx, tell }) => {
+    const row = (await findResource(tx, input.resource))!;
+    await tx.update(resource).set({ deletedAt: now() }).where(eq(resource.id, input.resource));
+    await touchCollectionsOf(tx, [input.resource], now());
+    tell({ subject: input.resource, data: { title: row.title } });
+    return { removed: input.resource };
+  },
+});

@@ -1,0 +1,40 @@
+import { getMetadataStorage } from "class-validator";
+import type { InputClass } from "../input";
+import { actorOf } from "../people/actor-of-request";
+import { Problem } from "../problem";
+import { findAction } from "../registry";
+import { answering, json, mustBeOwnSite, readJson } from "./answer";
+
+type Context = { params: Promise<{ name: string }> };
+
+/** POST /api/actions/<name> with the input as JSON: for changes, and for readings whose input is long. */
+export const postAction = (request: Request, { params }: Context): Promise<Response> =>
+  answering(async () => {
+    const action = found((await params).name);
+    mustBeOwnSite(request);
+    return json(await action.call(await actorOf(request.headers), await readJson(request)));
+  });
+
+/** GET /api/actions/<name>?field=value: for readings. A list is given by commas. */
+export const getAction = (request: Request, { params }: Context): Promise<Response> =>
+  answering(async () => {
+    const action = found((await params).name);
+    if (action.kind !== "read") throw new Problem("not-allowed", "This changes something; send it by POST.");
+    return json(await action.call(await actorOf(request.headers), fromQuery(action.input, new URL(request.url).searchParams)));
+  });
+
+function found(name: string) {
+  const action = findAction(name);
+  if (!action) throw new Problem("not-found", "There is no action of this name.");
+  return action;
+}
+
+/** Query text as input: fields that hold lists are split at commas. */
+function fromQuery(Input: InputClass<object>, query: URLSearchParams): Record<string, unknown> {
+  const rules = getMetadataStorage().getTargetValidationMetadatas(Input, "", false, false);
+  const lists = new Set(rules.filter((rule) => rule.name === "isArray").map((rule) => rule.propertyName));
+  const input: Record<string, unknown> = {};
+  for (const list of lists) input[list] = [];
+  for (const [key, value] of query) input[key] = lists.has(key) ? value.split(",").filter(Boolean) : value;
+  return input;
+}

@@ -1,0 +1,53 @@
+import { log } from "@/outside/log";
+import { settings } from "@/outside/settings";
+import { Problem } from "../problem";
+
+/** An answer in JSON that no one in between may keep. */
+export const json = (body: unknown, status = 200) =>
+  Response.json(body, { status, headers: { "cache-control": "no-store" } });
+
+/** Runs a handler; what it throws becomes problem details (RFC 9457), and what nobody foresaw is logged. */
+export async function answering(work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof Problem) return problemAnswer(error.toJSON(), error.status);
+    log.error({ err: error }, "a request failed");
+    const detail = "Something went wrong on our side. What you sent was not saved; try it again.";
+    return problemAnswer({ type: "about:blank", title: "Something went wrong", status: 500, detail }, 500);
+  }
+}
+
+const problemAnswer = (body: unknown, status: number) =>
+  new Response(JSON.stringify(body), { status, headers: { "content-type": "application/problem+json", "cache-control": "no-store" } });
+
+/**
+ * Refuses a change that another site makes a browser send along with the person's cookie. Requests with a token
+ * of their own, and programs that send no Origin, carry no cookie by accident.
+ */
+export function mustBeOwnSite(request: Request): void {
+  const origin = request.headers.get("origin");
+  if (origin && origin !== settings().address && origin !== ownOrigin(request) && !request.headers.get("authorization"))
+    throw new Problem("not-allowed", "This came from another site, so it was not done.");
+}
+
+/** Behind the names people reach it by, the application also answers at the host it was asked at. */
+function ownOrigin(request: Request): string {
+  const host = request.headers.get("host");
+  return host ? `${new URL(request.url).protocol}//${host}` : new URL(request.url).origin;
+}
+
+const MOST_BYTES = 9_000_000;
+
+/** The body as JSON. */
+export async function readJson(request: Request): Promise<unknown> {
+  if (!/^application\/json\b/.test(request.headers.get("content-type") ?? "")) throw new Problem("not-valid", "Send JSON (application/json).");
+  if (Number(request.headers.get("content-length") ?? 0) > MOST_BYTES) throw new Problem("too-large", "At most 9 MB at once, please.");
+  const text = await request.text();
+  if (text.length > MOST_BYTES) throw new Problem("too-large", "At most 9 MB at once, please.");
+  try {
+    return JSON.parse(text || "{}");
+  } catch {
+    throw new Problem("not-valid", "This is not JSON.");
+  }
+} // prettier-ignore

@@ -1,0 +1,23 @@
+import { personOfToken } from "@/data/queries/teams";
+import { now } from "@/outside/clock";
+import { sha256 } from "@/outside/hash";
+import { database } from "../action";
+import { type Actor, STRANGER } from "../actor";
+import { Problem } from "../problem";
+import { auth } from "./auth";
+
+/**
+ * Who sends this request: the holder of a personal access token, or of a session's cookie, or a stranger.
+ * @throws {Problem} not-signed-in when a token is given that does not hold (a wrong token is no stranger)
+ */
+export async function actorOf(headers: Headers): Promise<Actor> {
+  const token = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
+  if (token) {
+    const person = await personOfToken(database(), sha256(token), now());
+    if (!person) throw new Problem("not-signed-in", "This access token does not hold, or no longer.");
+    return { person, share: null };
+  }
+  if (!headers.get("cookie")?.includes("hobbin.")) return STRANGER;
+  const session = await auth().api.getSession({ headers });
+  return session ? { person: { id: session.user.id, name: session.user.name, email: session.user.email }, share: null } : STRANGER;
+}

@@ -1,0 +1,52 @@
+import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
+import type { Tx } from "@/data/database";
+import { collectionsInside, findCollection, itemCounts, sectionsOf } from "@/data/queries/collections";
+import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
+
+/** Reads a collection as it leaves the team. For readers, those inside it count only when they are shared too. */
+export async function publishedCollection(tx: Tx, id: string, forReaders: boolean): Promise<PublishedCollection> {
+  const found = (await findCollection(tx, id))!;
+  const [sections, items, inside] = await Promise.all([sectionsOf(tx, id), allItems(tx, id), collectionsInside(tx, id)]);
+  const shown = inside.filter((one) => !forReaders || one.audience !== "team");
+  const counts = await itemCounts(tx, shown.map((one) => one.id));
+  const bySection = Map.groupBy(items, (item) => item.section);
+  return {
+    id,
+    title: found.title,
+    description: found.description,
+    teamName: found.teamName,
+    audience: found.audience,
+    view: found.view,
+    createdAt: found.createdAt,
+    updatedAt: found.updatedAt,
+    sections: [
+      { id: null, title: "", items: (bySection.get(null) ?? []).map(published) },
+      ...sections.map((one) => ({ id: one.id, title: one.title, items: (bySection.get(one.id) ?? []).map(published) })),
+    ],
+    inside: shown.map((one) => ({ title: one.title, code: one.audience === "team" ? null : one.code, count: counts.get(one.id) ?? 0 })),
+  };
+} // prettier-ignore
+
+/** A collection with everything inside it, for the members' own export. */
+export async function publishedTree(tx: Tx, id: string, depth = 0): Promise<PublishedTree> {
+  const collection = await publishedCollection(tx, id, false);
+  const inside: PublishedTree[] = [];
+  if (depth < 20) for (const one of await collectionsInside(tx, id)) inside.push(await publishedTree(tx, one.id, depth + 1));
+  return { collection, inside };
+}
+
+async function allItems(tx: Tx, id: string): Promise<Item[]> {
+  const items: Item[] = [];
+  let cursor: ItemCursor | null = null;
+  do {
+    const page: { items: Item[]; next: ItemCursor | null } = await itemsOf(tx, id, cursor, 2000);
+    items.push(...page.items);
+    cursor = page.next;
+  } while (cursor);
+  return items;
+}
+
+function published({ id, heading, context, addedAt, resource }: Item): PublishedItem {
+  const { kind, title, description, address, host, siteName, authors, published, minutes, pages, tags, picture, player } = resource;
+  return { id, heading, context, addedAt, kind, title, description, address, host, siteName, authors, published, minutes, pages, tags, picture, player };
+} // prettier-ignore

@@ -1,0 +1,74 @@
+import { brotliCompressSync, constants, gzipSync } from "node:zlib";
+import { readerDocument } from "@/core/publish/reader-document";
+import type { ReaderView } from "@/core/publish/model";
+import { byShareCode } from "@/data/queries/collections";
+import { sha256 } from "@/outside/hash";
+import { database } from "../action";
+import { readPublished } from "./read-published";
+
+export type ReaderPage = {
+  etag: string;
+  plain: Buffer;
+  gzip: Buffer;
+  brotli: Buffer;
+  noindex: boolean;
+  /** Pictures the page shows; nobody else's are given out under its code. */
+  pictures: Set<string>;
+};
+type Kept = { version: number; audience: string; page: ReaderPage; madeAt: number; checkedAt: number };
+
+const kept = new Map<string, Kept>();
+const making = new Map<string, Promise<ReaderPage | null>>();
+const MOST = 400;
+/** A kept page is compared with the collection's version this often, so a change shows within it in every process. */
+const CHECK = 500;
+/** What a page says about collections inside it is not counted in its version; it is made anew this often. */
+const ANEW = 60_000;
+
+/** The reader's page behind a share code, as bytes ready to send; null when nothing is shared under it. */
+export function readerPage(code: string, view: ReaderView | null): Promise<ReaderPage | null> {
+  const key = `${code} ${view ?? ""}`;
+  const known = kept.get(key);
+  if (known && Date.now() - known.checkedAt < CHECK) return Promise.resolve(known.page);
+  let work = making.get(key);
+  if (!work) {
+    work = check(key, code, view, known).finally(() => making.delete(key));
+    making.set(key, work);
+  }
+  return work;
+}
+
+async function check(key: string, code: string, view: ReaderView | null, known: Kept | undefined): Promise<ReaderPage | null> {
+  const asked = Date.now();
+  const found = await byShareCode(database(), code);
+  if (!found || found.audience === "team") {
+    kept.delete(key);
+    return null;
+  }
+  if (known && known.version === found.version && known.audience === found.audience && asked - known.madeAt < ANEW) {
+    known.checkedAt = asked;
+    return known.page;
+  }
+  const { collection } = await readPublished.call({ person: null, share: code }, { collection: found.id });
+  const self = `/c/${code}`;
+  const plain = Buffer.from(
+    readerDocument(collection, view ?? collection.view, {
+      self,
+      picture: (hash) => `${self}/p/${hash}`,
+      fonts: "/fonts",
+      collection: (other) => `/c/${other}`,
+    }),
+  );
+  const page: ReaderPage = {
+    etag: `"${sha256(plain).slice(0, 20)}"`,
+    plain,
+    gzip: gzipSync(plain),
+    brotli: brotliCompressSync(plain, { params: { [constants.BROTLI_PARAM_QUALITY]: 6 } }),
+    noindex: collection.audience !== "public",
+    pictures: new Set(collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? []))),
+  };
+  if (kept.size >= MOST) kept.delete(kept.keys().next().value!);
+  kept.delete(key);
+  kept.set(key, { version: found.version, audience: found.audience, page, madeAt: asked, checkedAt: asked });
+  return page;
+} // prettier-ignore

@@ -1,0 +1,134 @@
+import type { Action } from "./action";
+import { addPlacement } from "./arrange/add-placement";
+import { editCollection } from "./arrange/edit-collection";
+import { editPlacement } from "./arrange/edit-placement";
+import { makeCollection } from "./arrange/make-collection";
+import { makeSection } from "./arrange/make-section";
+import { movePlacement } from "./arrange/move-placement";
+import { moveSection } from "./arrange/move-section";
+import { readCollection } from "./arrange/read-collection";
+import { readCovers } from "./arrange/read-covers";
+import { readItems } from "./arrange/read-items";
+import { readSomeItems } from "./arrange/read-some-items";
+import { readTree } from "./arrange/read-tree";
+import { removeCollection } from "./arrange/remove-collection";
+import { removePlacement } from "./arrange/remove-placement";
+import { removeSection } from "./arrange/remove-section";
+import { renameSection } from "./arrange/rename-section";
+import { readBin } from "./bin/read-bin";
+import { restoreCollection } from "./bin/restore-collection";
+import { restorePlacement } from "./bin/restore-placement";
+import { restoreResource } from "./bin/restore-resource";
+import { restoreSection } from "./bin/restore-section";
+import { captureAddress } from "./capture/capture-address";
+import { editResource } from "./capture/edit-resource";
+import { fetchAgain } from "./capture/fetch-again";
+import { readCatalogue } from "./capture/read-catalogue";
+import { readPicture } from "./capture/read-picture";
+import { readResource } from "./capture/read-resource";
+import { readTray } from "./capture/read-tray";
+import { removeResource } from "./capture/remove-resource";
+import { setTrayState } from "./capture/set-tray-state";
+import { readJobs } from "./care/read-jobs";
+import { retryJob } from "./care/retry-job";
+import { listen } from "./live/live-stream";
+import { readRecent } from "./live/read-recent";
+import { acceptInvitation } from "./people/accept-invitation";
+import { makeInvitation } from "./people/make-invitation";
+import { makeTeam } from "./people/make-team";
+import { makeToken } from "./people/make-token";
+import { readInvitation } from "./people/read-invitation";
+import { readMembers } from "./people/read-members";
+import { readTeams } from "./people/read-teams";
+import { readTokens } from "./people/read-tokens";
+import { removeMember } from "./people/remove-member";
+import { renameTeam } from "./people/rename-team";
+import { revokeInvitation } from "./people/revoke-invitation";
+import { revokeToken } from "./people/revoke-token";
+import { setRole } from "./people/set-role";
+import { exportCollection } from "./publish/export-collection";
+import { importBookmarks } from "./publish/import-bookmarks";
+import { readPublished } from "./publish/read-published";
+import { renewLink } from "./publish/renew-link";
+import { setAudience } from "./publish/set-audience";
+import { addTags } from "./tags/add-tags";
+import { readTags } from "./tags/read-tags";
+import { removeTag } from "./tags/remove-tag";
+
+/** Everything that can be done, by name. An action that is not listed here does not exist. */
+export const ACTIONS = {
+  "bin.read": readBin,
+  "bin.restore-collection": restoreCollection,
+  "bin.restore-placement": restorePlacement,
+  "bin.restore-resource": restoreResource,
+  "bin.restore-section": restoreSection,
+  "capture.address": captureAddress,
+  "collections.covers": readCovers,
+  "collections.edit": editCollection,
+  "collections.items": readItems,
+  "collections.make": makeCollection,
+  "collections.read": readCollection,
+  "collections.remove": removeCollection,
+  "collections.some-items": readSomeItems,
+  "collections.tree": readTree,
+  "events.listen": listen,
+  "events.recent": readRecent,
+  "export.collection": exportCollection,
+  "import.bookmarks": importBookmarks,
+  "invitations.accept": acceptInvitation,
+  "invitations.make": makeInvitation,
+  "invitations.read": readInvitation,
+  "invitations.revoke": revokeInvitation,
+  "jobs.dead": readJobs,
+  "jobs.retry": retryJob,
+  "members.read": readMembers,
+  "members.remove": removeMember,
+  "members.set-role": setRole,
+  "pictures.read": readPicture,
+  "placements.add": addPlacement,
+  "placements.edit": editPlacement,
+  "placements.move": movePlacement,
+  "placements.remove": removePlacement,
+  "reader.read": readPublished,
+  "resources.edit": editResource,
+  "resources.fetch-again": fetchAgain,
+  "resources.newest": readCatalogue,
+  "resources.read": readResource,
+  "resources.remove": removeResource,
+  "sections.make": makeSection,
+  "sections.move": moveSection,
+  "sections.remove": removeSection,
+  "sections.rename": renameSection,
+  "share.renew": renewLink,
+  "share.set": setAudience,
+  "tags.add": addTags,
+  "tags.read": readTags,
+  "tags.remove": removeTag,
+  "teams.make": makeTeam,
+  "teams.read": readTeams,
+  "teams.rename": renameTeam,
+  "tokens.make": makeToken,
+  "tokens.read": readTokens,
+  "tokens.revoke": revokeToken,
+  "tray.read": readTray,
+  "tray.set": setTrayState,
+};
+
+export type ActionName = keyof typeof ACTIONS;
+
+/** The action of this name, or null. */
+export function findAction(name: string): Action | null {
+  return Object.hasOwn(ACTIONS, name) ? (ACTIONS[name as ActionName] as unknown as Action) : null;
+}
+
+/** What an action answers, as it arrives after JSON: times are text there. */
+export type Answer<N extends ActionName> = Arrived<Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>>;
+export type InputOf<N extends ActionName> = InstanceType<(typeof ACTIONS)[N]["input"]>;
+
+export type Arrived<T> = T extends Date
+  ? string
+  : T extends (infer U)[]
+    ? Arrived<U>[]
+    : T extends object
+      ? { [K in keyof T]: Arrived<T[K]> }
+      : T;

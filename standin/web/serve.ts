@@ -1,0 +1,155 @@
+import http from "node:http";
+import { call, clip, docx, pdf, picture } from "./assets";
+import { type Page, type Site, SITES } from "./pages";
+import { oembed, writePage } from "./write-page";
+
+type Answer = { status?: number; type?: string; headers?: Record<string, string>; body?: string | Buffer };
+
+/** The stand-in web: all sites on one port, told apart by their names under .localhost. */
+export function serveWeb(port: number, mailbox: http.RequestListener): Promise<http.Server> {
+  const server = http.createServer((request, response) => {
+    const name = (request.headers.host ?? "").split(":")[0]!.replace(/\.localhost$/, "");
+    if (name === "mail") return mailbox(request, response);
+    const site = SITES.find((one) => one.host === name);
+    const origin = `http://${request.headers.host}`;
+    const url = new URL(request.url ?? "/", origin);
+    answer(site, url, origin, response)
+      .then((told) => told && send(request, response, told))
+      .catch(() => response.destroy());
+  });
+  return new Promise((resolve) => server.listen(port, "127.0.0.1", () => resolve(server)));
+}
+
+async function answer(site: Site | undefined, url: URL, origin: string, response: http.ServerResponse): Promise<Answer | null> {
+  if (!site) return frontOfAll(url.port);
+  const page = site.pages.find((one) => one.path === url.pathname);
+  if (page) return asPage(site, page, origin);
+  if (url.pathname === "/") return html(frontOf(site));
+  return (await files(site, url, origin)) ?? oddities(site, url, origin, response);
+}
+
+function asPage(site: Site, page: Page, origin: string): Answer {
+  const text = writePage(site, page, origin);
+  if (page.charset === "windows-1252") return { type: "text/html", body: windows1252(text) };
+  if (page.charset === "shift_jis") return { type: "text/html", body: shiftJis(text) };
+  return html(text);
+}
+
+async function files(site: Site, url: URL, origin: string): Promise<Answer | null> {
+  const [, seed, ending] = /^\/picture(\/.+)\.(jpg|png)$/.exec(url.pathname) ?? [];
+  if (seed) return { type: ending === "jpg" ? "image/jpeg" : "image/png", body: await picture(site.host + seed, ending as "jpg" | "png") };
+  switch (url.pathname) {
+    case "/files/clip.webm":
+      return { type: "video/webm", body: clip() };
+    case "/files/call.wav":
+      return { type: "audio/wav", body: call() };
+    case "/files/dipwell-sheet.pdf":
+      return { type: "application/pdf", body: pdf("Dipwell sheet, Year 10"), headers: { "content-disposition": `inline; filename="Dipwell sheet, Year 10.pdf"` } };
+    case "/files/field-book.docx":
+      return { type: "application/vnd.openxmlformats-officedocument.wordprocessingml.document", body: docx("Field book, blank pages") };
+    case "/files/core-sample.png":
+      return { type: "image/png", body: await picture("core", "png") };
+    case "/files/logger.bin":
+      return { type: "application/octet-stream", body: Buffer.alloc(2_000, 7) };
+    case "/feed.xml":
+      return { type: "application/atom+xml", body: feed(site, origin) };
+    case "/oembed": {
+      const page = site.pages.find((one) => url.searchParams.get("url")?.endsWith(one.path));
+      return page ? { type: "application/json", body: JSON.stringify(oembed(site, page, origin)) } : null;
+    }
+    case "/robots.txt":
+      return { type: "text/plain", body: site.host === "heath-library" ? "User-agent: *\nDisallow: /private/\n" : "User-agent: *\nAllow: /\n" };
+  }
+  if (url.pathname.startsWith("/player/")) return html(`<!doctype html><title>Player</title><style>body{margin:0;background:#000}video{width:100%;height:100vh}</style><video controls autoplay src="/files/clip.webm"></video>`);
+  return null;
+} // prettier-ignore
+
+/** What real sites do to those who fetch them. */
+async function oddities(site: Site, url: URL, origin: string, response: http.ServerResponse): Promise<Answer | null> {
+  switch (url.pathname) {
+    case "/short":
+      return { status: 301, headers: { location: `${site.pages[0]!.path}?utm_source=short` } };
+    case "/round":
+      return { status: 302, headers: { location: "/round" } };
+    case "/inside":
+      return { status: 302, headers: { location: "http://127.0.0.1:22/" } };
+    case "/canonical": {
+      const first = site.pages[0]!;
+      return html(`<!doctype html><title>${first.title}, for printing</title><link rel="canonical" href="${origin}${first.path}"><h1>${first.title}</h1><p>The same, for printing.</p>`);
+    }
+    case "/gone":
+      return { status: 410, type: "text/html", body: "<h1>Gone</h1>" };
+    case "/error":
+      return { status: 500, type: "text/html", body: "<h1>Our error</h1>" };
+    case "/members":
+      return { status: 403, type: "text/html", body: "<h1>Members only</h1>" };
+    case "/slow":
+      await new Promise((resolve) => setTimeout(resolve, 15_000));
+      return html("<title>At last</title>");
+    case "/endless":
+      return endless(response);
+    case "/long":
+      return html(`<!doctype html><html lang="en"><title>The long minutes of every meeting</title><body><p>${"The bog was discussed. ".repeat(140_000)}</p>`);
+    case "/archive":
+      return html(`<!doctype html><title>Results – ${site.name}</title><h1>Results</h1><ol>${site.pages.map((page) => `<li><a href="${page.path}?utm_source=results">${page.title}</a></li>`).join("")}</ol>`);
+  }
+  return { status: 404, type: "text/html; charset=utf-8", body: "<!doctype html><title>Not here</title><h1>Not here</h1>" };
+} // prettier-ignore
+
+function endless(response: http.ServerResponse): null {
+  response.writeHead(200, { "content-type": "text/html" });
+  const more = () => {
+    while (!response.destroyed && response.write("<p>and so on, ".repeat(1_000)));
+    if (!response.destroyed) response.once("drain", more);
+  };
+  more();
+  return null;
+}
+
+function send(request: http.IncomingMessage, response: http.ServerResponse, { status = 200, type = "text/html; charset=utf-8", headers = {}, body = "" }: Answer): void {
+  const bytes = Buffer.from(body as string);
+  const range = /^bytes=(\d+)-(\d*)$/.exec(request.headers.range ?? "");
+  if (range && status === 200) {
+    const from = Number(range[1]);
+    const to = range[2] ? Math.min(Number(range[2]), bytes.length - 1) : bytes.length - 1;
+    response.writeHead(206, { ...headers, "content-type": type, "content-range": `bytes ${from}-${to}/${bytes.length}`, "accept-ranges": "bytes", "content-length": to - from + 1 });
+    return void response.end(bytes.subarray(from, to + 1));
+  }
+  response.writeHead(status, { ...headers, "content-type": type, "accept-ranges": "bytes", "content-length": bytes.length });
+  response.end(bytes);
+} // prettier-ignore
+
+const html = (body: string): Answer => ({ body });
+
+function frontOfAll(port: string): Answer {
+  const links = SITES.map((site) => `<li><a href="http://${site.host}.localhost:${port}/">${site.name}</a> (${site.pages.length} pages)</li>`).join("");
+  return html(`<!doctype html><title>The stand-in web</title><h1>The stand-in web</h1><ul>${links}<li><a href="http://mail.localhost:${port}/">Mailbox</a></li></ul>`);
+}
+
+const frontOf = (site: Site) =>
+  `<!doctype html><html lang="en"><title>${site.name}</title><meta property="og:title" content="${site.name}"><h1>${site.name}</h1><ul>${site.pages.map((page) => `<li><a href="${page.path}">${page.title}</a></li>`).join("")}</ul>`;
+
+function feed(site: Site, origin: string): string {
+  const entries = site.pages.map((page) => `<entry><id>${origin}${page.path}</id><title>${page.title}</title><link href="${origin}${page.path}"/><updated>${(page.on ?? "2025-01-01").replace(/\//g, "-").padEnd(10, "-01").slice(0, 10)}T08:00:00Z</updated></entry>`);
+  return `<?xml version="1.0" encoding="utf-8"?><feed xmlns="http://www.w3.org/2005/Atom"><id>${origin}/</id><title>${site.name}</title><updated>2026-03-01T08:00:00Z</updated>${entries.join("")}</feed>`;
+} // prettier-ignore
+
+/** Western European bytes: the characters of Latin-1 as they are, those of the upper table by hand. */
+function windows1252(text: string): Buffer {
+  const upper: Record<string, number> = { "–": 0x96, "—": 0x97, "’": 0x92, "‘": 0x91, "“": 0x93, "”": 0x94, "…": 0x85, "€": 0x80 };
+  return Buffer.from([...text].map((char) => upper[char] ?? char.charCodeAt(0) & 0xff));
+}
+
+/** Shift_JIS bytes, found by asking the platform's decoder for every two-byte code once. */
+function shiftJis(text: string): Buffer {
+  const decoder = new TextDecoder("shift_jis");
+  const table = new Map<string, [number, number]>();
+  for (const lead of [...range(0x81, 0x9f), ...range(0xe0, 0xef)])
+    for (const trail of range(0x40, 0xfc)) {
+      const char = decoder.decode(Uint8Array.of(lead, trail));
+      if (char.length === 1 && !table.has(char)) table.set(char, [lead, trail]);
+    }
+  return Buffer.from([...text].flatMap((char) => (char.charCodeAt(0) < 0x80 ? [char.charCodeAt(0)] : (table.get(char) ?? [0x3f]))));
+}
+
+const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);

@@ -1,0 +1,37 @@
+import path from "node:path";
+import { bin, ROOT } from "./project.mjs";
+import { start, untilAnswers } from "./processes.mjs";
+
+const next = path.join(ROOT, "node_modules/next/dist/bin/next");
+
+/** Starts the built application and waits until it answers. */
+export async function startApplication({ env, port, host = "127.0.0.1", output = "inherit" }) {
+  const entry = start("The application", process.execPath, [next, "start", "-p", String(port), "-H", host], {
+    cwd: ROOT,
+    output,
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...env, NODE_ENV: "production" },
+  });
+  await untilAnswers(`http://127.0.0.1:${port}/api/openapi.json`, entry);
+  return entry;
+}
+
+/** Starts the stand-in web and mail and waits until they answer. */
+export async function startStandIn({ web, smtp, output = "inherit" }) {
+  const entry = start("The stand-in", bin("tsx"), ["standin/serve.ts", String(web), String(smtp)], { cwd: ROOT, output });
+  await untilAnswers(`http://127.0.0.1:${web}/`, entry);
+  return entry;
+}
+
+/** The settings with which application, database and stand-in find each other. */
+export function settingsFor({ database, port, web, smtp, files, secret }) {
+  return {
+    HOBBIN_DATABASE_URL: database,
+    HOBBIN_ADDRESS: `http://localhost:${port}`,
+    HOBBIN_PORT: String(port),
+    HOBBIN_SECRET: secret,
+    HOBBIN_FILES: files,
+    HOBBIN_SMTP: `smtp://127.0.0.1:${smtp}`,
+    HOBBIN_FETCH_ALLOW: `http://*.localhost:${web}`,
+    HOBBIN_LOG: process.env.HOBBIN_LOG ?? "warn",
+  };
+}
