@@ -22,7 +22,7 @@ module.exports = {
     only("services", ["core", "data", "outside"]),
     only("jobs", ["services", "core", "data", "outside"]),
     only("workers", ["core"]),
-    only("app", ["ui", "services"]),
+    only("app", ["ui", "services", "core"]),
     {
       name: "ui-imports-only-core",
       comment: "Types of services are welcome; their code is not.",

@@ -8,9 +8,19 @@ const config = [
   {
     rules: {
       "@typescript-eslint/consistent-type-imports": "error",
-      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_" }],
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
       eqeqeq: ["error", "smart"],
       "no-console": "off",
+    },
+  },
+  {
+    rules: {
+      // Pages that change who is signed in, or in which team, are loaded anew on purpose.
+      "@next/next/no-location-assign-relative-destination": "off",
+      "@next/next/no-head-element": "off",
+      // The React compiler is not used; what is memoised by hand stays so.
+      "react-hooks/preserve-manual-memoization": "off",
+      "react-hooks/incompatible-library": "off",
     },
   },
   {

@@ -8,7 +8,10 @@ export default defineConfig({
   resolve: { alias },
   test: {
     projects: [
-      { resolve: { alias }, test: { name: "unit", include: ["{src,tools,standin,demo}/**/*.test.{ts,tsx}"] } },
+      {
+        resolve: { alias },
+        test: { name: "unit", include: ["{src,tools,standin,demo}/**/*.test.{ts,tsx}"] },
+      },
       { resolve: { alias }, test: { name: "reference", include: ["tests/reference/**/*.test.ts"] } },
       {
         resolve: { alias },

@@ -20,9 +20,21 @@ export const COLLECTIONS: DemoCollection[] = [
       {
         title: null,
         items: [
-          ["lantern-moss/learn/year-10", "The plan of the whole field morning. Read it once before week 1, and again the evening before.", "planning"],
-          ["heath-library/guides/levels", "Which text suits whom: use it when a group finishes early.", "planning, reading level"],
-          ["bog-journal/2020/school-visits", "What last year’s pupils still knew. The smell, mostly.", "planning, school visits"],
+          [
+            "lantern-moss/learn/year-10",
+            "The plan of the whole field morning. Read it once before week 1, and again the evening before.",
+            "planning",
+          ],
+          [
+            "heath-library/guides/levels",
+            "Which text suits whom: use it when a group finishes early.",
+            "planning, reading level",
+          ],
+          [
+            "bog-journal/2020/school-visits",
+            "What last year’s pupils still knew. The smell, mostly.",
+            "planning, school visits",
+          ],
         ],
       },
     ],
@@ -37,8 +49,17 @@ export const COLLECTIONS: DemoCollection[] = [
       {
         title: "To begin",
         items: [
-          ["peat-notebook/ten-myths", "Let them guess first: which three of the ten are true?", "first lesson, peat"],
-          ["standing-water/watch/squeeze-test", "Stop before the cup is full and ask how much more will come.", "first lesson, sphagnum moss", "The squeeze test: how much water?"],
+          [
+            "peat-notebook/ten-myths",
+            "Let them guess first: which three of the ten are true?",
+            "first lesson, peat",
+          ],
+          [
+            "standing-water/watch/squeeze-test",
+            "Stop before the cup is full and ask how much more will come.",
+            "first lesson, sphagnum moss",
+            "The squeeze test: how much water?",
+          ],
           ["mosskey/four-by-colour", "", "sphagnum moss, identification"],
         ],
       },
@@ -47,7 +68,11 @@ export const COLLECTIONS: DemoCollection[] = [
         items: [
           ["peat-notebook/acrotelm", "The two layers. We need both words in week 3.", "peat, carbon store"],
           ["peat-notebook/hummock-hollow", "", "peat, plants"],
-          ["heath-library/fr/tourbiere", "Pour Élodie et Malo, qui lisent plus vite en français.", "first lesson, other languages"],
+          [
+            "heath-library/fr/tourbiere",
+            "Pour Élodie et Malo, qui lisent plus vite en français.",
+            "first lesson, other languages",
+          ],
         ],
       },
     ],
@@ -62,28 +87,62 @@ export const COLLECTIONS: DemoCollection[] = [
       {
         title: "Before you go",
         items: [
-          ["standing-water/watch/east-dam-year", "Watch this first, with the sound off: where does the water slow down?", "water table, dams"],
-          ["peat-notebook/what-a-dipwell-tells-you", "Read only the second half. The graph is the one we redraw on Thursday.", "water table, dipwell"],
-          ["lantern-moss/files/dipwell-sheet.pdf", "Print one for each pair and bring a pencil, not a pen.", "dipwell, field sheet", "Dipwell sheet, Year 10"],
-          ["lantern-moss/files/core-sample.png", "Shown again in week 6: keep your labels.", "peat core", "Core sample, 0 to 50 cm"],
+          [
+            "standing-water/watch/east-dam-year",
+            "Watch this first, with the sound off: where does the water slow down?",
+            "water table, dams",
+          ],
+          [
+            "peat-notebook/what-a-dipwell-tells-you",
+            "Read only the second half. The graph is the one we redraw on Thursday.",
+            "water table, dipwell",
+          ],
+          [
+            "lantern-moss/files/dipwell-sheet.pdf",
+            "Print one for each pair and bring a pencil, not a pen.",
+            "dipwell, field sheet",
+            "Dipwell sheet, Year 10",
+          ],
+          [
+            "lantern-moss/files/core-sample.png",
+            "Shown again in week 6: keep your labels.",
+            "peat core",
+            "Core sample, 0 to 50 cm",
+          ],
         ],
       },
       {
         title: "At the bog",
         items: [
           ["moor-sounds/dawn-east-basin", "Listen while you wait at post 7.", "birds, listening"],
-          ["lantern-moss/learn/dipwell-sheet", "Step 3 is the one everybody gets wrong: from the rim, not from the ground.", "dipwell, field sheet"],
+          [
+            "lantern-moss/learn/dipwell-sheet",
+            "Step 3 is the one everybody gets wrong: from the rim, not from the ground.",
+            "dipwell, field sheet",
+          ],
           ["lantern-moss/visit/safety", "Read aloud at the gate.", "safety"],
           ["lantern-moss/learn/pencil-not-pen", "", "field sheet"],
-          ["mosskey/sphagnum/cuspidatum", "You will stand beside it at post 4.", "sphagnum moss, identification"],
+          [
+            "mosskey/sphagnum/cuspidatum",
+            "You will stand beside it at post 4.",
+            "sphagnum moss, identification",
+          ],
         ],
       },
       {
         title: "Back in class",
         items: [
-          ["lantern-moss/data/water-table", "Find last Thursday. Is your number on the line?", "water table, data"],
+          [
+            "lantern-moss/data/water-table",
+            "Find last Thursday. Is your number on the line?",
+            "water table, data",
+          ],
           ["lantern-moss/data/weather", "Did it rain the night before? Say how you know.", "data, weather"],
-          ["bog-journal/2025/citizen-dipwells", "For the sceptics: people like you were 11 mm out.", "dipwell, measuring, study"],
+          [
+            "bog-journal/2025/citizen-dipwells",
+            "For the sceptics: people like you were 11 mm out.",
+            "dipwell, measuring, study",
+          ],
           ["standing-water/watch/first-flood", "The same dam, the first time it held.", "dams, water table"],
           ["heath-library/guides/citing", "Your record is a source. This is how it is cited.", "citing"],
         ],
@@ -138,7 +197,11 @@ export const COLLECTIONS: DemoCollection[] = [
         items: [
           ["mosskey/cotton-grass", "", "plants, identification"],
           ["mosskey/sundew", "Kneel on the board, not beside it.", "plants"],
-          ["heath-library/catalogue/drains-1911", "The names are the old ones; the drawings are still the best.", "identification, history"],
+          [
+            "heath-library/catalogue/drains-1911",
+            "The names are the old ones; the drawings are still the best.",
+            "identification, history",
+          ],
         ],
       },
     ],
@@ -168,19 +231,39 @@ export const COLLECTIONS: DemoCollection[] = [
       {
         title: "Gases",
         items: [
-          ["bog-journal/2024/methane-review", "Start here; check whether their 61 include our own two.", "methane, review article"],
-          ["bog-journal/2023/water-table-carbon", "The regression everybody cites. Nine sites, none of ours.", "carbon store, water table, study"],
-          ["peat-notebook/methane-question", "Not a study, but the plainest account for the preface.", "methane"],
+          [
+            "bog-journal/2024/methane-review",
+            "Start here; check whether their 61 include our own two.",
+            "methane, review article",
+          ],
+          [
+            "bog-journal/2023/water-table-carbon",
+            "The regression everybody cites. Nine sites, none of ours.",
+            "carbon store, water table, study",
+          ],
+          [
+            "peat-notebook/methane-question",
+            "Not a study, but the plainest account for the preface.",
+            "methane",
+          ],
           ["peat-notebook/wet-bog-carbon", "", "carbon store"],
         ],
       },
       {
         title: "Ground and plants",
         items: [
-          ["bog-journal/2022/sphagnum-transplant", "Survival after five winters: turves, plugs, pellets.", "sphagnum moss, study"],
+          [
+            "bog-journal/2022/sphagnum-transplant",
+            "Survival after five winters: turves, plugs, pellets.",
+            "sphagnum moss, study",
+          ],
           ["bog-journal/2024/cost-of-dams", "For the money chapter.", "dams, costs, study"],
           ["bog-journal/2021/peat-fire-depth", "", "fire, study"],
-          ["bog-journal/2019/birds-after-rewetting", "Ten years at one site: interesting, not general.", "birds, study"],
+          [
+            "bog-journal/2019/birds-after-rewetting",
+            "Ten years at one site: interesting, not general.",
+            "birds, study",
+          ],
           ["standing-water/watch/drain-blocking", "Method 2 in the table.", "drainage, dams"],
           ["standing-water/watch/core-from-above", "", "peat core, measuring"],
         ],
@@ -189,7 +272,11 @@ export const COLLECTIONS: DemoCollection[] = [
         title: "Before our time",
         items: [
           ["peat-notebook/drainage-history", "", "drainage, history"],
-          ["heath-library/catalogue/peat-diary", "1887: the water stood “to the second bar”. Which bar?", "history, water table"],
+          [
+            "heath-library/catalogue/peat-diary",
+            "1887: the water stood “to the second bar”. Which bar?",
+            "history, water table",
+          ],
           ["heath-library/buch/moorkunde", "Bettany reads German; chapter 7.", "other languages, history"],
           ["heath-library/ja/deitan", "", "other languages, dipwell"],
           ["bog-journal/2018/old-mapping", "", "drainage, measuring"],

@@ -44,7 +44,7 @@ export async function seed(webPort: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   await worker.stop();
-} // prettier-ignore
+}
 
 async function signUpAll(): Promise<Record<Who, Actor>> {
   const actors = {} as Record<Who, Actor>;
@@ -73,7 +73,7 @@ async function place(actor: Actor, team: string, collection: string, section: st
   const { resource, item } = await call(actor, "capture.address", { team, address, collection, section, again: true });
   if (context || heading) await call(actor, "placements.edit", { placement: item!.id, context, ...(heading && { heading }) });
   await call(actor, "tags.add", { resource: resource.id, tags: tags.split(", ") });
-} // prettier-ignore
+}
 
 type Answered<N extends ActionName> = Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>;
 const call = <N extends ActionName>(actor: Actor, name: N, input: object): Promise<Answered<N>> =>

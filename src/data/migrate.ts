@@ -11,7 +11,9 @@ export async function migrate(url: string, folder: string): Promise<number> {
   try {
     const [rows] = await connection.query("SELECT GET_LOCK('hobbin-migrate', 120) AS got");
     if ((rows as { got: number }[])[0]?.got !== 1)
-      throw new Error("Another process has been migrating the database for two minutes. Start again when it is done.");
+      throw new Error(
+        "Another process has been migrating the database for two minutes. Start again when it is done.",
+      );
     await connection.query("ALTER DATABASE CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci");
     await connection.query(
       "CREATE TABLE IF NOT EXISTS schema_migration (hash CHAR(64) PRIMARY KEY, applied_at DATETIME(3) NOT NULL) ENGINE=InnoDB",

@@ -9,7 +9,7 @@ const LOST = new Set([1213, 1020, 1205, 1180]);
 const TRIES = 5;
 
 /** The driver's error number under Drizzle's wrapping, or undefined. */
-export function errorNumber(error: unknown): number | undefined {
+function errorNumber(error: unknown): number | undefined {
   for (let e = error; e instanceof Error; e = e.cause) {
     const number = (e as { errno?: unknown }).errno;
     if (typeof number === "number") return number;

@@ -13,7 +13,8 @@ const KEPT = 30 * DAY;
 export const emptyBin: JobKind = {
   run: async () => {
     const before = new Date(now().getTime() - KEPT);
-    for (const table of [placement, section, collection, resource]) await database().delete(table).where(lt(table.deletedAt, before));
+    for (const table of [placement, section, collection, resource])
+      await database().delete(table).where(lt(table.deletedAt, before));
     const tomorrow = new Date(now().getTime() + DAY);
     // One key a day: however many workers come to this, there is one job.
     await scheduleBin(tomorrow);
@@ -23,6 +24,13 @@ export const emptyBin: JobKind = {
 /** Puts the clearing of the bin in the queue for a day, once. */
 export async function scheduleBin(day: Date): Promise<void> {
   await addJobs(database(), [
-    { id: newId(), kind: "bin.empty", uniqueKey: `bin.empty:${day.toISOString().slice(0, 10)}`, payload: {}, runAt: day, createdAt: now() },
+    {
+      id: newId(),
+      kind: "bin.empty",
+      uniqueKey: `bin.empty:${day.toISOString().slice(0, 10)}`,
+      payload: {},
+      runAt: day,
+      createdAt: now(),
+    },
   ]);
-} // prettier-ignore
+}

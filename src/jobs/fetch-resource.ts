@@ -33,7 +33,12 @@ async function read(address: string): Promise<Filling> {
   if (/^(text\/html|application\/xhtml\+xml)$/.test(mime) || (!mime && looksLikeHtml(fetched.body))) {
     const page = readPage(decodePage(fetched.body, fetched.headers["content-type"]), fetched.address);
     const facts = page.oembed ? await addOembed(page, page.oembed, allow) : page;
-    return { ok: true, facts, finalAddress: fetched.address, picture: await firstPicture(facts.pictures, allow) };
+    return {
+      ok: true,
+      facts,
+      finalAddress: fetched.address,
+      picture: await firstPicture(facts.pictures, allow),
+    };
   }
   const kind = kindOfFile(mime);
   if (!kind) return { ok: false, problem: "not-a-page" };
@@ -44,14 +49,26 @@ async function read(address: string): Promise<Filling> {
 
 /** What the name of a file tells that is too large to fetch. */
 function byEnding(address: string): PageFacts | null {
-  const ending = /\.(mp4|m4v|webm|ogv|mp3|m4a|ogg|oga|opus|wav|flac|pdf)$/i.exec(new URL(address).pathname)?.[1]?.toLowerCase();
+  const ending = /\.(mp4|m4v|webm|ogv|mp3|m4a|ogg|oga|opus|wav|flac|pdf)$/i
+    .exec(new URL(address).pathname)?.[1]
+    ?.toLowerCase();
   if (!ending) return null;
-  const mime = ending === "pdf" ? "application/pdf" : /^(mp3|m4a|ogg|oga|opus|wav|flac)$/.test(ending) ? `audio/${ending}` : `video/${ending}`;
+  const mime =
+    ending === "pdf"
+      ? "application/pdf"
+      : /^(mp3|m4a|ogg|oga|opus|wav|flac)$/.test(ending)
+        ? `audio/${ending}`
+        : `video/${ending}`;
   return readFile(kindOfFile(mime)!, address, mime, null);
 }
 
 async function addOembed(facts: PageFacts, address: string, allow: string): Promise<PageFacts> {
-  const answer = await fetchGuarded(address, { asked: false, allow, accept: "application/json", limits: { bytes: 200_000 } });
+  const answer = await fetchGuarded(address, {
+    asked: false,
+    allow,
+    accept: "application/json",
+    limits: { bytes: 200_000 },
+  });
   if (!answer.ok) return facts;
   try {
     return withOembed(facts, JSON.parse(answer.body.toString("utf8")), answer.address);
@@ -75,5 +92,7 @@ async function keepPicture(body: Buffer): Promise<{ hash: string; bytes: number 
   return thumbnail ? { hash: await keepFile(thumbnail), bytes: thumbnail.length } : null;
 }
 
-const mimeOf = (fetched: Fetched & { ok: true }) => (fetched.headers["content-type"] ?? "").split(";")[0]!.trim().toLowerCase();
-const looksLikeHtml = (body: Buffer) => /<(!doctype html|html|head|title)\b/i.test(body.subarray(0, 1024).toString("latin1"));
+const mimeOf = (fetched: Fetched & { ok: true }) =>
+  (fetched.headers["content-type"] ?? "").split(";")[0]!.trim().toLowerCase();
+const looksLikeHtml = (body: Buffer) =>
+  /<(!doctype html|html|head|title)\b/i.test(body.subarray(0, 1024).toString("latin1"));

@@ -25,6 +25,7 @@ export function sayWhyNot(error: unknown): string {
   if (error instanceof SettingsError) return `Hobbin cannot start: ${error.message}`;
   const code = (error as { code?: string })?.code;
   if (code === "ECONNREFUSED") return "Hobbin cannot start: no database answers at HOBBIN_DATABASE_URL.";
-  if (code === "ER_ACCESS_DENIED_ERROR") return "Hobbin cannot start: the database refuses the name or password in HOBBIN_DATABASE_URL.";
+  if (code === "ER_ACCESS_DENIED_ERROR")
+    return "Hobbin cannot start: the database refuses the name or password in HOBBIN_DATABASE_URL.";
   return `Hobbin cannot start: ${error instanceof Error ? error.message : String(error)}`;
 }

@@ -1,5 +1,14 @@
 import { database } from "@/services/action";
-import { claimJobs, failJob, finishJob, forgetWorker, type JobRow, renewLeases, seeWorker, takeUpLost } from "@/data/queries/jobs";
+import {
+  claimJobs,
+  failJob,
+  finishJob,
+  forgetWorker,
+  type JobRow,
+  renewLeases,
+  seeWorker,
+  takeUpLost,
+} from "@/data/queries/jobs";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
@@ -103,7 +112,10 @@ export class Worker {
       await finishJob(database(), job.id, this.id);
     } catch (error) {
       const last = job.attempts >= TRIES;
-      log.warn({ err: error, job: job.id, kind: job.kind, attempts: job.attempts }, last ? "a job was given up" : "a job failed");
+      log.warn(
+        { err: error, job: job.id, kind: job.kind, attempts: job.attempts },
+        last ? "a job was given up" : "a job failed",
+      );
       const message = error instanceof Error ? error.message : String(error);
       // 2 s, 8 s, 32 s, 128 s
       const again = last ? null : later(FIRST_PAUSE * 4 ** (job.attempts - 1));

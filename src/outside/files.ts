@@ -24,7 +24,9 @@ export async function keepFile(content: Uint8Array): Promise<string> {
 }
 
 /** The kept file as a stream with its length, or null when there is none. */
-export async function openFile(hash: string): Promise<{ stream: NodeJS.ReadableStream; bytes: number } | null> {
+export async function openFile(
+  hash: string,
+): Promise<{ stream: NodeJS.ReadableStream; bytes: number } | null> {
   if (!/^[0-9a-f]{64}$/.test(hash)) return null;
   const found = await stat(place(hash)).catch(() => null);
   return found ? { stream: createReadStream(place(hash)), bytes: found.size } : null;

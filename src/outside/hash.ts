@@ -2,7 +2,8 @@ import { createHash } from "node:crypto";
 import { sameAddress } from "@/core/address/same-address";
 
 /** SHA-256 as 64 hexadecimal digits: names of files, tokens at rest. */
-export const sha256 = (content: string | Uint8Array): string => createHash("sha256").update(content).digest("hex");
+export const sha256 = (content: string | Uint8Array): string =>
+  createHash("sha256").update(content).digest("hex");
 
 /** The key under which an address is found again: SHA-256 of its equal form, 43 letters. */
 export const addressHash = (address: string): string =>

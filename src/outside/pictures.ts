@@ -11,9 +11,18 @@ export async function makeThumbnail(content: Buffer): Promise<Buffer | null> {
   try {
     const picture = sharp(content, { limitInputPixels: MOST_PIXELS, animated: false });
     const { format, width = 0, height = 0 } = await picture.metadata();
-    if (!["jpeg", "png", "webp", "gif", "avif", "heif", "tiff"].includes(format ?? "") || width < 60 || height < 40) return null;
-    return await picture.autoOrient().resize({ width: WIDEST, height: 1200, fit: "inside", withoutEnlargement: true }).webp({ quality: 78 }).toBuffer();
+    if (
+      !["jpeg", "png", "webp", "gif", "avif", "heif", "tiff"].includes(format ?? "") ||
+      width < 60 ||
+      height < 40
+    )
+      return null;
+    return await picture
+      .autoOrient()
+      .resize({ width: WIDEST, height: 1200, fit: "inside", withoutEnlargement: true })
+      .webp({ quality: 78 })
+      .toBuffer();
   } catch {
     return null;
   }
-} // prettier-ignore
+}

@@ -11,7 +11,12 @@ import { checkInput, type InputClass } from "./input";
 import type { Rule, Scope } from "./policy";
 
 /** What happened, as an action tells it; team, actor and time are known already. */
-export type Happening = { subject: string; collection?: string | null; verb?: string; data?: Record<string, unknown> };
+export type Happening = {
+  subject: string;
+  collection?: string | null;
+  verb?: string;
+  data?: Record<string, unknown>;
+};
 
 export type Running<I> = {
   input: I;
@@ -72,13 +77,24 @@ export function action<I extends object, O>(definition: Definition<I, O>): Actio
         const { input, scope } = await decide(actor, raw, tx);
         const happenings: Happening[] = [];
         const jobs: NewJob[] = [];
-        const answer = await definition.run({ input, actor, scope, tx, tell: (h) => happenings.push(h), later: (j) => jobs.push(j) });
+        const answer = await definition.run({
+          input,
+          actor,
+          scope,
+          tx,
+          tell: (h) => happenings.push(h),
+          later: (j) => jobs.push(j),
+        });
         await addJobs(tx, jobs);
-        if (scope.team) await writeEvents(tx, happenings.map((h) => asEvent(h, scope.team!, actor, definition.name)));
+        if (scope.team)
+          await writeEvents(
+            tx,
+            happenings.map((h) => asEvent(h, scope.team!, actor, definition.name)),
+          );
         told = happenings.length;
         queued = jobs.length;
         return answer;
-      }); // prettier-ignore
+      });
       if (told) signal("events");
       if (queued) signal("jobs");
       return answer;
@@ -88,7 +104,9 @@ export function action<I extends object, O>(definition: Definition<I, O>): Actio
 
 /** Defines something people can look at: the same input and policy, and no transaction. */
 export function reading<I extends object, O>(
-  definition: Omit<Definition<I, O>, "run"> & { run: (running: Omit<Running<I>, "tell" | "later">) => Promise<O> },
+  definition: Omit<Definition<I, O>, "run"> & {
+    run: (running: Omit<Running<I>, "tell" | "later">) => Promise<O>;
+  },
 ): Action<I, O> {
   const decide = async (actor: Actor, raw: unknown) => {
     const input = checkInput(definition.input, raw);

@@ -3,7 +3,6 @@ import {
   ArrayMaxSize,
   IsArray,
   IsIn,
-  IsInt,
   IsNotEmpty,
   IsOptional,
   IsString,
@@ -19,7 +18,10 @@ import { Problem } from "./problem";
 export type InputClass<I> = new () => I;
 
 type Decorate = (target: object, key: string) => void;
-const all = (...decorators: PropertyDecorator[]): Decorate => (target, key) => decorators.forEach((decorate) => decorate(target, key));
+const all =
+  (...decorators: PropertyDecorator[]): Decorate =>
+  (target, key) =>
+    decorators.forEach((decorate) => decorate(target, key));
 
 /** The id of something. */
 export const Id = () => all(IsUUID(undefined, { message: "This is no id." }));
@@ -35,9 +37,6 @@ export const Name = (what: string, most: number) =>
     IsNotEmpty({ message: `Give ${what}.` }),
     MaxLength(most, { message: `At most ${most} characters, please.` }),
   );
-/** Text that may be empty. */
-export const Text = (most: number) =>
-  all(IsString({ message: "This must be text." }), MaxLength(most, { message: `At most ${most} characters, please.` }));
 /** Text that may be left out. */
 export const MaybeText = (most: number) =>
   all(
@@ -46,18 +45,22 @@ export const MaybeText = (most: number) =>
     MaxLength(most, { message: `At most ${most} characters, please.` }),
   );
 /** One of a few words. */
-export const OneOf = (values: readonly string[]) => all(IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }));
+export const OneOf = (values: readonly string[]) =>
+  all(IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }));
 /** One of a few words, or nothing. */
 export const MaybeOneOf = (values: readonly string[]) =>
   all(IsOptional(), IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }));
 /** Several short texts. */
 export const Texts = (most: number, longest: number) =>
-  all(IsArray(), ArrayMaxSize(most), IsString({ each: true }), MaxLength(longest, { each: true, message: `At most ${longest} characters each, please.` }));
+  all(
+    IsArray(),
+    ArrayMaxSize(most),
+    IsString({ each: true }),
+    MaxLength(longest, { each: true, message: `At most ${longest} characters each, please.` }),
+  );
 /** Several short texts, or nothing. */
-export const MaybeTexts = (most: number, longest: number) => all(IsOptional(), Texts(most, longest) as PropertyDecorator);
-/** A whole number, or nothing. */
-export const MaybeWhole = () => all(IsOptional(), IsInt({ message: "This must be a whole number." }));
-
+export const MaybeTexts = (most: number, longest: number) =>
+  all(IsOptional(), Texts(most, longest) as PropertyDecorator);
 /** An action that takes nothing. */
 export class Nothing {}
 
@@ -66,10 +69,16 @@ export class Nothing {}
  * @throws {Problem} not-valid, with every field that is wrong; fields the class does not know are wrong too
  */
 export function checkInput<I extends object>(Input: InputClass<I>, raw: unknown): I {
-  if (raw === null || typeof raw !== "object" || Array.isArray(raw)) throw new Problem("not-valid", "The input must be an object.");
+  if (raw === null || typeof raw !== "object" || Array.isArray(raw))
+    throw new Problem("not-valid", "The input must be an object.");
   const input = new Input();
-  for (const [key, value] of Object.entries(raw)) if (key !== "__proto__") (input as Record<string, unknown>)[key] = trimmed(value);
-  const errors = validateSync(input, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: false });
+  for (const [key, value] of Object.entries(raw))
+    if (key !== "__proto__") (input as Record<string, unknown>)[key] = trimmed(value);
+  const errors = validateSync(input, {
+    whitelist: true,
+    forbidNonWhitelisted: true,
+    forbidUnknownValues: false,
+  });
   if (errors.length) throw new Problem("not-valid", undefined, errors.map(toProblem));
   return input;
 }
@@ -77,5 +86,8 @@ export function checkInput<I extends object>(Input: InputClass<I>, raw: unknown)
 const trimmed = (value: unknown) => (typeof value === "string" ? value.trim() : value);
 
 function toProblem(error: ValidationError) {
-  return { field: error.property, detail: Object.values(error.constraints ?? { unknown: "This is not right." })[0]! };
+  return {
+    field: error.property,
+    detail: Object.values(error.constraints ?? { unknown: "This is not right." })[0]!,
+  };
 }

@@ -25,7 +25,8 @@ function judge(found: Belonging | null, ability: Ability, person: string, evenDe
   // To somebody who is no member, a thing of another team is not there.
   if (!found || found.role === null) throw new Problem("not-found");
   if (!may(found.role, ability)) throw new Problem("not-allowed");
-  if (found.deleted && !evenDeleted) throw new Problem("not-found", "This is in the bin. Restore it there first.");
+  if (found.deleted && !evenDeleted)
+    throw new Problem("not-found", "This is in the bin. Restore it there first.");
   return { person, team: found.team, role: found.role };
 }
 
@@ -44,14 +45,16 @@ export const can = {
   restore: inTeam("arrange", { evenDeleted: true }),
 
   /** Anybody who is signed in, for what is their own. */
-  beSignedIn: (): Rule<object> =>
+  beSignedIn:
+    (): Rule<object> =>
     async ({ actor }) => {
       if (!actor.person) throw new Problem("not-signed-in");
       return { person: actor.person.id, team: null, role: null };
     },
 
   /** Members of a team in which some resource has this picture. */
-  seePicture: (): Rule<{ hash: string }> =>
+  seePicture:
+    (): Rule<{ hash: string }> =>
     async ({ actor, input, tx }) => {
       if (!actor.person) throw new Problem("not-signed-in");
       const found = await findTeamOfPicture(tx, input.hash, actor.person.id);
@@ -60,14 +63,16 @@ export const can = {
     },
 
   /** Members, and whoever the collection is shared with. */
-  read: (): Rule<{ collection: string }> =>
+  read:
+    (): Rule<{ collection: string }> =>
     async ({ actor, input, tx }) => {
       if (actor.person) {
         const found = await findBelonging(tx, "collection", input.collection, actor.person.id);
-        if (found && !found.deleted && may(found.role, "see")) return { person: actor.person.id, team: found.team, role: found.role };
+        if (found && !found.deleted && may(found.role, "see"))
+          return { person: actor.person.id, team: found.team, role: found.role };
       }
       const shared = await findShared(tx, input.collection, actor.share);
       if (!shared) throw new Problem("not-found");
       return { person: actor.person?.id ?? null, team: shared.team, role: null };
     },
-}; // prettier-ignore
+};

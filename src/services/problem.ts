@@ -39,10 +39,13 @@ export class Problem extends Error {
       title: TITLES[this.kind],
       status: this.status,
       detail: this.detail,
-      ...(this.errors.length && { errors: this.errors.map(({ field, detail }) => ({ detail, pointer: `#/${field}` })) }),
+      ...(this.errors.length && {
+        errors: this.errors.map(({ field, detail }) => ({ detail, pointer: `#/${field}` })),
+      }),
     };
   }
 }
 
 /** A problem with a single field. */
-export const fieldProblem = (field: string, detail: string) => new Problem("not-valid", detail, [{ field, detail }]);
+export const fieldProblem = (field: string, detail: string) =>
+  new Problem("not-valid", detail, [{ field, detail }]);

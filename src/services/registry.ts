@@ -125,7 +125,7 @@ export function findAction(name: string): Action | null {
 export type Answer<N extends ActionName> = Arrived<Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>>;
 export type InputOf<N extends ActionName> = InstanceType<(typeof ACTIONS)[N]["input"]>;
 
-export type Arrived<T> = T extends Date
+type Arrived<T> = T extends Date
   ? string
   : T extends (infer U)[]
     ? Arrived<U>[]

@@ -54,13 +54,19 @@ export class Mailbox {
         letters.map((l) => `<article><h2>${esc(l.subject)}</h2><p>To ${esc(l.to.join(", "))}, ${l.at.slice(0, 16).replace("T", " ")}</p><pre>${linked(l.text)}</pre></article>`).join("") || "<p>No letters yet.</p>"
       }`,
     );
-  }; // prettier-ignore
+  };
 
   async #send(request: http.IncomingMessage, response: http.ServerResponse): Promise<void> {
     let body = "";
     for await (const chunk of request) body += chunk;
     try {
-      const { port, ...letter } = JSON.parse(body) as { port: number; from: string; to: string; subject: string; text: string };
+      const { port, ...letter } = JSON.parse(body) as {
+        port: number;
+        from: string;
+        to: string;
+        subject: string;
+        text: string;
+      };
       await nodemailer.createTransport({ host: "127.0.0.1", port, ignoreTLS: true }).sendMail(letter);
       response.writeHead(204).end();
     } catch (error) {
@@ -69,4 +75,5 @@ export class Mailbox {
   }
 }
 
-const linked = (text: string) => esc(text).replace(/https?:\/\/[^\s<]+/g, (url) => `<a href="${url}">${url}</a>`);
+const linked = (text: string) =>
+  esc(text).replace(/https?:\/\/[^\s<]+/g, (url) => `<a href="${url}">${url}</a>`);

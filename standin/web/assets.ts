@@ -65,7 +65,9 @@ export function pdf(title: string): Buffer {
   });
   const xref = text.length;
   text += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${offsets.map((o) => `${String(o).padStart(10, "0")} 00000 n \n`).join("")}`;
-  return Buffer.from(`${text}trailer << /Size ${objects.length + 1} /Root 1 0 R /Info 6 0 R >>\nstartxref\n${xref}\n%%EOF\n`);
+  return Buffer.from(
+    `${text}trailer << /Size ${objects.length + 1} /Root 1 0 R /Info 6 0 R >>\nstartxref\n${xref}\n%%EOF\n`,
+  );
 }
 
 /** A word-processor document of two paragraphs (Office Open XML), the smallest that opens. */
@@ -84,4 +86,4 @@ export function docx(title: string): Buffer {
       { mtime: date },
     ),
   );
-} // prettier-ignore
+}

@@ -30,7 +30,7 @@ export type Site = { name: string; host: string; pages: Page[] };
 
 const p = (path: string, title: string, about: string, manner: Manner, minutes: number, by = "", on = "", more: Partial<Page> = {}): Page => ({
   path, title, about, manner, minutes, by: by ? by.split(" & ") : undefined, on: on || undefined, ...more,
-}); // prettier-ignore
+});
 
 /** A small made-up web around a made-up peatland. Hosts end in .localhost. */
 export const SITES: Site[] = [
@@ -136,4 +136,4 @@ export const SITES: Site[] = [
       p("/guides/levels", "Which text for which age", "Reading levels of forty texts on peatlands, from six to sixteen.", "card", 6, "Heath Library", "2024-02-19"),
     ],
   },
-]; // prettier-ignore
+];

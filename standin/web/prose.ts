@@ -27,8 +27,11 @@ export function prose(seed: string, minutes: number): string[] {
   let state = [...seed].reduce((sum, char) => (sum * 31 + char.codePointAt(0)!) >>> 0, 7);
   const next = () => (state = (state * 1_664_525 + 1_013_904_223) >>> 0) / 2 ** 32;
   const paragraphs: string[] = [];
-  for (let words = 0; words < minutes * 238; ) {
-    const sentences = Array.from({ length: 4 + Math.floor(next() * 3) }, () => SENTENCES[Math.floor(next() * SENTENCES.length)]!);
+  for (let words = 0; words < minutes * 238;) {
+    const sentences = Array.from(
+      { length: 4 + Math.floor(next() * 3) },
+      () => SENTENCES[Math.floor(next() * SENTENCES.length)]!,
+    );
     const paragraph = sentences.join(" ");
     words += paragraph.split(" ").length;
     paragraphs.push(paragraph);

@@ -20,7 +20,12 @@ export function serveWeb(port: number, mailbox: http.RequestListener): Promise<h
   return new Promise((resolve) => server.listen(port, "127.0.0.1", () => resolve(server)));
 }
 
-async function answer(site: Site | undefined, url: URL, origin: string, response: http.ServerResponse): Promise<Answer | null> {
+async function answer(
+  site: Site | undefined,
+  url: URL,
+  origin: string,
+  response: http.ServerResponse,
+): Promise<Answer | null> {
   if (!site) return frontOfAll(url.port);
   const page = site.pages.find((one) => one.path === url.pathname);
   if (page) return asPage(site, page, origin);
@@ -62,7 +67,7 @@ async function files(site: Site, url: URL, origin: string): Promise<Answer | nul
   }
   if (url.pathname.startsWith("/player/")) return html(`<!doctype html><title>Player</title><style>body{margin:0;background:#000}video{width:100%;height:100vh}</style><video controls autoplay src="/files/clip.webm"></video>`);
   return null;
-} // prettier-ignore
+}
 
 /** What real sites do to those who fetch them. */
 async function oddities(site: Site, url: URL, origin: string, response: http.ServerResponse): Promise<Answer | null> {
@@ -94,7 +99,7 @@ async function oddities(site: Site, url: URL, origin: string, response: http.Ser
       return html(`<!doctype html><title>Results – ${site.name}</title><h1>Results</h1><ol>${site.pages.map((page) => `<li><a href="${page.path}?utm_source=results">${page.title}</a></li>`).join("")}</ol>`);
   }
   return { status: 404, type: "text/html; charset=utf-8", body: "<!doctype html><title>Not here</title><h1>Not here</h1>" };
-} // prettier-ignore
+}
 
 function endless(response: http.ServerResponse): null {
   response.writeHead(200, { "content-type": "text/html" });
@@ -117,13 +122,18 @@ function send(request: http.IncomingMessage, response: http.ServerResponse, { st
   }
   response.writeHead(status, { ...headers, "content-type": type, "accept-ranges": "bytes", "content-length": bytes.length });
   response.end(bytes);
-} // prettier-ignore
+}
 
 const html = (body: string): Answer => ({ body });
 
 function frontOfAll(port: string): Answer {
-  const links = SITES.map((site) => `<li><a href="http://${site.host}.localhost:${port}/">${site.name}</a> (${site.pages.length} pages)</li>`).join("");
-  return html(`<!doctype html><title>The stand-in web</title><h1>The stand-in web</h1><ul>${links}<li><a href="http://mail.localhost:${port}/">Mailbox</a></li></ul>`);
+  const links = SITES.map(
+    (site) =>
+      `<li><a href="http://${site.host}.localhost:${port}/">${site.name}</a> (${site.pages.length} pages)</li>`,
+  ).join("");
+  return html(
+    `<!doctype html><title>The stand-in web</title><h1>The stand-in web</h1><ul>${links}<li><a href="http://mail.localhost:${port}/">Mailbox</a></li></ul>`,
+  );
 }
 
 const frontOf = (site: Site) =>
@@ -132,11 +142,20 @@ const frontOf = (site: Site) =>
 function feed(site: Site, origin: string): string {
   const entries = site.pages.map((page) => `<entry><id>${origin}${page.path}</id><title>${page.title}</title><link href="${origin}${page.path}"/><updated>${(page.on ?? "2025-01-01").replace(/\//g, "-").padEnd(10, "-01").slice(0, 10)}T08:00:00Z</updated></entry>`);
   return `<?xml version="1.0" encoding="utf-8"?><feed xmlns="http://www.w3.org/2005/Atom"><id>${origin}/</id><title>${site.name}</title><updated>2026-03-01T08:00:00Z</updated>${entries.join("")}</feed>`;
-} // prettier-ignore
+}
 
 /** Western European bytes: the characters of Latin-1 as they are, those of the upper table by hand. */
 function windows1252(text: string): Buffer {
-  const upper: Record<string, number> = { "–": 0x96, "—": 0x97, "’": 0x92, "‘": 0x91, "“": 0x93, "”": 0x94, "…": 0x85, "€": 0x80 };
+  const upper: Record<string, number> = {
+    "–": 0x96,
+    "—": 0x97,
+    "’": 0x92,
+    "‘": 0x91,
+    "“": 0x93,
+    "”": 0x94,
+    "…": 0x85,
+    "€": 0x80,
+  };
   return Buffer.from([...text].map((char) => upper[char] ?? char.charCodeAt(0) & 0xff));
 }
 
@@ -149,7 +168,11 @@ function shiftJis(text: string): Buffer {
       const char = decoder.decode(Uint8Array.of(lead, trail));
       if (char.length === 1 && !table.has(char)) table.set(char, [lead, trail]);
     }
-  return Buffer.from([...text].flatMap((char) => (char.charCodeAt(0) < 0x80 ? [char.charCodeAt(0)] : (table.get(char) ?? [0x3f]))));
+  return Buffer.from(
+    [...text].flatMap((char) =>
+      char.charCodeAt(0) < 0x80 ? [char.charCodeAt(0)] : (table.get(char) ?? [0x3f]),
+    ),
+  );
 }
 
 const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);

@@ -2,16 +2,20 @@ import type { Manner, Page, Site } from "./pages";
 import { prose } from "./prose";
 
 const esc = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/"/g, "&quot;");
-const meta = (name: string, content: string | undefined) => (content ? `<meta name="${name}" content="${esc(content)}">` : "");
-const og = (property: string, content: string | undefined) => (content ? `<meta property="${property}" content="${esc(content)}">` : "");
-const ld = (data: object) => `<script type="application/ld+json">${JSON.stringify({ "@context": "https://schema.org", ...data })}</script>`;
+const meta = (name: string, content: string | undefined) =>
+  content ? `<meta name="${name}" content="${esc(content)}">` : "";
+const og = (property: string, content: string | undefined) =>
+  content ? `<meta property="${property}" content="${esc(content)}">` : "";
+const ld = (data: object) =>
+  `<script type="application/ld+json">${JSON.stringify({ "@context": "https://schema.org", ...data })}</script>`;
 
 /** A page as its site would write it: menu, adverts, text, footer, and metadata in the site's manner. */
 export function writePage(site: Site, page: Page, origin: string): string {
   const url = origin + page.path;
   const head = HEADS[page.manner]({ site, page, origin, url, picture: `${origin}/picture${page.path}.jpg` });
   const paragraphs = page.body ?? (isMedia(page.manner) ? [page.about] : prose(page.path, page.minutes));
-  const title = page.manner === "poor" ? "" : page.manner === "linked" ? site.name : `${page.title} – ${site.name}`;
+  const title =
+    page.manner === "poor" ? "" : page.manner === "linked" ? site.name : `${page.title} – ${site.name}`;
   return `<!DOCTYPE html>
 <html lang="${page.lang ?? "en"}">
 <head>
@@ -40,7 +44,7 @@ const card = ({ site, page, url, picture }: Told, type = "article") =>
   [
     og("og:type", type), og("og:title", page.title), og("og:description", page.about), og("og:site_name", site.name), og("og:url", url),
     og("og:image", picture), og("article:published_time", page.on && `${page.on}T08:00:00Z`), meta("author", page.by?.[0]), meta("description", page.about),
-  ].join("\n"); // prettier-ignore
+  ].join("\n");
 
 const HEADS: Record<Manner, (told: Told) => string> = {
   card: (told) => card(told),
@@ -61,14 +65,17 @@ const HEADS: Record<Manner, (told: Told) => string> = {
   film: ({ page, origin, picture }) => ld({ "@type": "VideoObject", name: page.title, description: page.about, uploadDate: page.on, duration: `PT${page.minutes}M5S`, thumbnailUrl: [picture], contentUrl: `${origin}/files/clip.webm`, encodingFormat: "video/webm", author: page.by?.[0] }),
   listen: (told) => `${card(told, "music.song")}\n${og("og:audio", `${told.origin}/files/call.wav`)}\n${og("og:audio:type", "audio/wav")}\n${og("music:duration", String(told.page.minutes * 60))}`,
   episode: ({ site, page, origin, picture }) => ld({ "@type": "PodcastEpisode", name: page.title, description: page.about, datePublished: page.on, duration: `PT${page.minutes}M`, image: picture, associatedMedia: { "@type": "MediaObject", contentUrl: `${origin}/files/call.wav` }, author: (page.by ?? []).map((name) => ({ "@type": "Person", name })), publisher: { "@type": "Organization", name: site.name } }),
-}; // prettier-ignore
+};
 
 const isMedia = (manner: Manner) => ["watch", "clip", "film", "listen", "episode"].includes(manner);
 
 function media(page: Page, origin: string): string {
-  if (page.manner === "watch") return `<iframe src="${origin}/player${page.path}" title="${esc(page.title)}"></iframe>`;
-  if (page.manner === "clip" || page.manner === "film") return `<video controls src="/files/clip.webm"></video>`;
-  if (page.manner === "listen" || page.manner === "episode") return `<audio controls src="/files/call.wav"></audio>`;
+  if (page.manner === "watch")
+    return `<iframe src="${origin}/player${page.path}" title="${esc(page.title)}"></iframe>`;
+  if (page.manner === "clip" || page.manner === "film")
+    return `<video controls src="/files/clip.webm"></video>`;
+  if (page.manner === "listen" || page.manner === "episode")
+    return `<audio controls src="/files/call.wav"></audio>`;
   return page.manner === "card" ? `<img src="/picture${page.path}.jpg" alt="" width="800" height="450">` : "";
 }
 
@@ -78,5 +85,5 @@ export function oembed(site: Site, page: Page, origin: string) {
     version: "1.0", type: "video", title: page.title, author_name: page.by?.[0], provider_name: site.name, provider_url: origin,
     thumbnail_url: `${origin}/picture${page.path}.jpg`, thumbnail_width: 800, thumbnail_height: 450, width: 640, height: 360, duration: page.minutes * 60,
     html: `<iframe width="640" height="360" src="${origin}/player${page.path}" allowfullscreen></iframe>`,
-  }; // prettier-ignore
+  };
 }

@@ -17,7 +17,10 @@ export async function startApplication({ env, port, host = "127.0.0.1", output =
 
 /** Starts the stand-in web and mail and waits until they answer. */
 export async function startStandIn({ web, smtp, output = "inherit" }) {
-  const entry = start("The stand-in", bin("tsx"), ["standin/serve.ts", String(web), String(smtp)], { cwd: ROOT, output });
+  const entry = start("The stand-in", bin("tsx"), ["standin/serve.ts", String(web), String(smtp)], {
+    cwd: ROOT,
+    output,
+  });
   await untilAnswers(`http://127.0.0.1:${web}/`, entry);
   return entry;
 }

@@ -11,18 +11,29 @@ export async function ensureDebian(wanted) {
   if (!missing.length) return;
   const names = missing.map(([, name]) => name);
   const by = `apt-get install ${names.join(" ")}`;
-  if (!existsSync("/usr/bin/apt-get")) throw new Stop(`${names.join(" and ")} must be installed first; this is no Debian, so it cannot be done from here.`);
+  if (!existsSync("/usr/bin/apt-get"))
+    throw new Stop(
+      `${names.join(" and ")} must be installed first; this is no Debian, so it cannot be done from here.`,
+    );
   const root = process.getuid?.() === 0;
-  if (!root && !existsSync("/usr/bin/sudo")) throw new Stop(`Installing ${names.join(" and ")} needs rights you do not have here. Ask an administrator for: ${by}`);
+  if (!root && !existsSync("/usr/bin/sudo"))
+    throw new Stop(
+      `Installing ${names.join(" and ")} needs rights you do not have here. Ask an administrator for: ${by}`,
+    );
   say(`Installing ${names.join(", ")} …`);
   const apt = async (...args) => {
     const command = ["apt-get", "-q", "-y", ...args];
     const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
-    return root ? run(command[0], command.slice(1), { env, output: "ignore" }) : run("sudo", ["-n", "DEBIAN_FRONTEND=noninteractive", ...command], { env, output: "ignore" });
+    return root
+      ? run(command[0], command.slice(1), { env, output: "ignore" })
+      : run("sudo", ["-n", "DEBIAN_FRONTEND=noninteractive", ...command], { env, output: "ignore" });
   };
   if ((await apt("install", "--no-install-recommends", ...names)) !== 0) {
     await apt("update");
-    if ((await apt("install", "--no-install-recommends", ...names)) !== 0) throw new Stop(`Could not install ${names.join(" and ")}. Run this by hand and see what it says: ${root ? "" : "sudo "}${by}`);
+    if ((await apt("install", "--no-install-recommends", ...names)) !== 0)
+      throw new Stop(
+        `Could not install ${names.join(" and ")}. Run this by hand and see what it says: ${root ? "" : "sudo "}${by}`,
+      );
   }
   const still = missing.filter(([program]) => !existsSync(program)).map(([program]) => program);
   if (still.length) throw new Stop(`${still.join(" and ")} is still missing after the installation.`);

@@ -59,7 +59,7 @@ function signal(entry, name) {
 export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Whether something listens on a port of this machine. */
-export function isTaken(port) {
+function isTaken(port) {
   return new Promise((resolve) => {
     const socket = net.connect({ port, host: "127.0.0.1" });
     socket.once("connect", () => (socket.destroy(), resolve(true)));
@@ -70,7 +70,8 @@ export function isTaken(port) {
 /** Stops with a sentence when one of the ports is taken. */
 export async function mustBeFree(ports, hint) {
   for (const [what, port] of Object.entries(ports))
-    if (await isTaken(port)) throw new Stop(`Port ${port}, for ${what}, is taken by another program. Stop that one, or ${hint}.`);
+    if (await isTaken(port))
+      throw new Stop(`Port ${port}, for ${what}, is taken by another program. Stop that one, or ${hint}.`);
 }
 
 /** Waits until an address answers with a status below 500. */

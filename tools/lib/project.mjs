@@ -13,13 +13,18 @@ export const bin = (name) => path.join(ROOT, "node_modules/.bin", name);
 export async function ensurePackages() {
   const [major] = process.versions.node.split(".").map(Number);
   if (major < 20) throw new Stop(`Hobbin needs Node 20 or newer; this is ${process.versions.node}.`);
-  const lock = createHash("sha256").update(readFileSync(path.join(ROOT, "package-lock.json"))).digest("hex");
+  const lock = createHash("sha256")
+    .update(readFileSync(path.join(ROOT, "package-lock.json")))
+    .digest("hex");
   const stamp = path.join(ROOT, "node_modules/.hobbin-lock");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === lock) return;
   say("Installing packages …");
   const quiet = ["--no-audit", "--no-fund", "--loglevel=error"];
   // A lock may lack optional packages of other systems, which `npm ci` takes amiss.
-  if ((await run("npm", ["ci", ...quiet], { cwd: ROOT })) !== 0 && (await run("npm", ["install", "--no-save", ...quiet], { cwd: ROOT })) !== 0)
+  if (
+    (await run("npm", ["ci", ...quiet], { cwd: ROOT })) !== 0 &&
+    (await run("npm", ["install", "--no-save", ...quiet], { cwd: ROOT })) !== 0
+  )
     throw new Stop("The packages could not be installed; npm's own words above say why.");
   writeFileSync(stamp, lock);
 }
@@ -27,7 +32,14 @@ export async function ensurePackages() {
 /** Builds the application when its sources are not those of the last build. */
 export async function ensureBuild() {
   const hash = createHash("sha256");
-  for (const file of ["package-lock.json", "next.config.ts", "tsconfig.json", "postcss.config.mjs", ...files("src"), ...files("public")])
+  for (const file of [
+    "package-lock.json",
+    "next.config.ts",
+    "tsconfig.json",
+    "postcss.config.mjs",
+    ...files("src"),
+    ...files("public"),
+  ])
     hash.update(file).update(readFileSync(path.join(ROOT, file)));
   const stamp = path.join(ROOT, ".next/hobbin-build");
   const now = hash.digest("hex");
@@ -35,7 +47,13 @@ export async function ensureBuild() {
   say("Building …");
   mkdirSync(STATE, { recursive: true });
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" };
-  if ((await run(process.execPath, [path.join(ROOT, "node_modules/next/dist/bin/next"), "build"], { cwd: ROOT, env, output: process.env.HOBBIN_VERBOSE ? "inherit" : "ignore" })) !== 0)
+  if (
+    (await run(process.execPath, [path.join(ROOT, "node_modules/next/dist/bin/next"), "build"], {
+      cwd: ROOT,
+      env,
+      output: process.env.HOBBIN_VERBOSE ? "inherit" : "ignore",
+    })) !== 0
+  )
     throw new Stop("The build failed. Run `npm run build` to see why.");
   writeFileSync(stamp, now);
 }

@@ -1,9 +1,11 @@
 /** What is wrong with an address somebody gave; the words for it are the interface's. */
 export type AddressProblem = "empty" | "not-an-address" | "not-a-web-address" | "has-password";
-export type AddressReading = { ok: true; address: string; host: string } | { ok: false; problem: AddressProblem };
+export type AddressReading =
+  { ok: true; address: string; host: string } | { ok: false; problem: AddressProblem };
 
 const LONGEST = 2_000;
-const NAME = /^(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}](?::\d+)?(?:[/?#]|$)/u;
+const NAME =
+  /^(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p{N}-]*[\p{L}\p{N}](?::\d+)?(?:[/?#]|$)/u;
 
 /**
  * Reads what a person pasted as one web address. Parsing follows the WHATWG URL standard; a bare
@@ -11,7 +13,10 @@ const NAME = /^(?:[\p{L}\p{N}](?:[\p{L}\p{N}-]*[\p{L}\p{N}])?\.)+[\p{L}][\p{L}\p
  * The address comes back as it will be fetched, with its fragment.
  */
 export function readAddress(pasted: string): AddressReading {
-  const text = pasted.trim().replace(/^[<("'“‘]+/, "").replace(/[>)"'”’]+$/, "");
+  const text = pasted
+    .trim()
+    .replace(/^[<("'“‘]+/, "")
+    .replace(/[>)"'”’]+$/, "");
   if (!text) return { ok: false, problem: "empty" };
   if (text.length > LONGEST || /\s/.test(text)) return { ok: false, problem: "not-an-address" };
   const url = parse(text) ?? (NAME.test(text) ? parse(`https://${text}`) : undefined);
@@ -28,7 +33,7 @@ export function readAddress(pasted: string): AddressReading {
 }
 
 /** The host as people write it: without a leading www. */
-export function shownHost(url: URL): string {
+function shownHost(url: URL): string {
   return url.host.replace(/^www\./, "");
 }
 

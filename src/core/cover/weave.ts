@@ -2,7 +2,7 @@ import { KINDS, type Kind } from "../page/facts";
 
 export type Thread = { kind: Kind; minutes: number | null };
 /** A rectangle of the cloth. `kind` null is the undyed weft. */
-export type Patch = { x: number; y: number; width: number; height: number; kind: Kind };
+type Patch = { x: number; y: number; width: number; height: number; kind: Kind };
 export type Cloth = { width: number; height: number; patches: Patch[] };
 
 const MOST_THREADS = 64;
@@ -10,24 +10,31 @@ const WEFT = 6;
 
 /**
  * Weaves the cover of a collection from what it holds: one warp thread an item, in order, coloured by kind and as
- * wide as the root of its minutes; the tags are the wefts that cross it. A tag's weft runs over every thread in a
- * rhythm of its own, computed from its name, so that collections on other subjects look different.
+ * wide as the root of its minutes; the tags are the wefts that cross it. A tag's weft has a rhythm of its
+ * own, computed from its name, so that collections on other subjects look different.
  *
  * The cloth is the same for the same contents. Beyond 64 items a thread stands for several.
  * @param tags names, the most used first; the first four weave
  */
-export function weave(threads: readonly Thread[], tags: readonly string[], width: number, height: number): Cloth {
+export function weave(
+  threads: readonly Thread[],
+  tags: readonly string[],
+  width: number,
+  height: number,
+): Cloth {
   const warp = sample(threads);
   const widths = warp.map((thread) => Math.sqrt(Math.max(1, thread.minutes ?? 3)));
   const scale = width / (widths.reduce((sum, w) => sum + w, 0) || 1);
   const rhythms = (tags.length ? tags.slice(0, 4) : [""]).map(rhythm);
+  const plain = rhythms[0]!;
   const patches: Patch[] = [];
   let x = 0;
   warp.forEach((thread, i) => {
     const thick = widths[i]! * scale;
     const beat = rhythms[i % rhythms.length]!;
-    // A plain thread now and then holds the cloth together.
-    if ((i + beat.offset) % beat.every === 0) patches.push({ x, y: 0, width: thick, height, kind: thread.kind });
+    // Every fourth thread or so is plain and holds the cloth together.
+    if ((i + plain.offset) % plain.every === 0)
+      patches.push({ x, y: 0, width: thick, height, kind: thread.kind });
     else
       for (let y = (i % 2) * beat.gap - beat.gap; y < height; y += beat.gap + beat.over) {
         const top = Math.max(0, y);
@@ -41,14 +48,22 @@ export function weave(threads: readonly Thread[], tags: readonly string[], width
 
 function sample(threads: readonly Thread[]): Thread[] {
   if (threads.length <= MOST_THREADS) return [...threads];
-  return Array.from({ length: MOST_THREADS }, (_, i) => threads[Math.floor((i * threads.length) / MOST_THREADS)]!);
+  return Array.from(
+    { length: MOST_THREADS },
+    (_, i) => threads[Math.floor((i * threads.length) / MOST_THREADS)]!,
+  );
 }
 
 /** How a tag's weft goes: over so many units of the thread, under so many, a plain thread every so often. */
 function rhythm(tag: string): { over: number; gap: number; every: number; offset: number } {
   let hash = 2166136261; // FNV-1a, 32 bits
   for (const char of tag) hash = Math.imul(hash ^ char.codePointAt(0)!, 16777619) >>> 0;
-  return { over: WEFT + (hash % 4) * 4, gap: WEFT + ((hash >>> 4) % 3) * 2, every: 2 + ((hash >>> 8) % 3), offset: (hash >>> 12) % 3 };
+  return {
+    over: WEFT + (hash % 4) * 4,
+    gap: WEFT + ((hash >>> 4) % 3) * 2,
+    every: 3 + ((hash >>> 8) % 3),
+    offset: 1 + ((hash >>> 12) % 2),
+  };
 }
 
 /**
@@ -59,7 +74,10 @@ export function clothSvg(cloth: Cloth): string {
   const paths = KINDS.map((kind) => {
     const d = cloth.patches
       .filter((patch) => patch.kind === kind)
-      .map((p) => `M${n(p.x)} ${n(p.y)}h${n(Math.max(0.5, p.width - 0.6))}v${n(p.height)}h-${n(Math.max(0.5, p.width - 0.6))}z`)
+      .map(
+        (p) =>
+          `M${n(p.x)} ${n(p.y)}h${n(Math.max(0.5, p.width - 0.6))}v${n(p.height)}h-${n(Math.max(0.5, p.width - 0.6))}z`,
+      )
       .join("");
     return d && `<path fill="var(--${kind})" d="${d}"/>`;
   }).join("");

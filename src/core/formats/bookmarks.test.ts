@@ -6,24 +6,60 @@ import { readBookmarks } from "./bookmarks-read";
 import { writeBookmarks } from "./bookmarks-write";
 import type { ImportedFolder, ImportedLink } from "./imported";
 
-const line = fc.string({ unit: "grapheme", minLength: 1, maxLength: 40 }).map((s) => s.replace(/\s+/g, " ").trim() || "x");
+const line = fc
+  .string({ unit: "grapheme", minLength: 1, maxLength: 40 })
+  .map((s) => s.replace(/\s+/g, " ").trim() || "x");
 const tagWords = line.map((s) => tagName(s.replace(/;/g, " ")) ?? "tag");
 const time = fc.integer({ min: 1, max: 2_000_000_000 }).map((s) => new Date(s * 1000));
 
-const item = fc.record({ title: line, heading: fc.option(line, { nil: "" }), context: fc.option(line, { nil: "" }), path: fc.webPath(), tag: tagWords, addedAt: time }).map(
-  ({ path, tag, ...rest }): PublishedItem => ({
+const item = fc
+  .record({
+    title: line,
+    heading: fc.option(line, { nil: "" }),
+    context: fc.option(line, { nil: "" }),
+    path: fc.webPath(),
+    tag: tagWords,
+    addedAt: time,
+  })
+  .map(({ path, tag, ...rest }): PublishedItem => ({
     ...rest,
-    id: "1", kind: "page", description: "", address: `https://bog.example${path}`, host: "bog.example", siteName: "", authors: [],
-    published: null, minutes: 3, pages: null, tags: [tag], picture: null, player: null,
-  }),
-); // prettier-ignore
-const collection = (title: string, description: string, items: PublishedItem[], sections: PublishedItem[][]): PublishedTree => ({
+    id: "1",
+    kind: "page",
+    description: "",
+    address: `https://bog.example${path}`,
+    host: "bog.example",
+    siteName: "",
+    authors: [],
+    published: null,
+    minutes: 3,
+    pages: null,
+    tags: [tag],
+    picture: null,
+    player: null,
+  }));
+const collection = (
+  title: string,
+  description: string,
+  items: PublishedItem[],
+  sections: PublishedItem[][],
+): PublishedTree => ({
   collection: {
-    id: "c", title, description, teamName: "T", audience: "team", view: "rows", createdAt: new Date(5000), updatedAt: new Date(9000), inside: [],
-    sections: [{ id: null, title: "", items }, ...sections.map((list, i) => ({ id: `s${i}`, title: `Section ${i}`, items: list }))],
+    id: "c",
+    title,
+    description,
+    teamName: "T",
+    audience: "team",
+    view: "rows",
+    createdAt: new Date(5000),
+    updatedAt: new Date(9000),
+    inside: [],
+    sections: [
+      { id: null, title: "", items },
+      ...sections.map((list, i) => ({ id: `s${i}`, title: `Section ${i}`, items: list })),
+    ],
   },
   inside: [],
-}); // prettier-ignore
+});
 
 const asImported = (one: PublishedItem): ImportedLink => ({
   type: "link",
@@ -37,21 +73,41 @@ const asImported = (one: PublishedItem): ImportedLink => ({
 
 test("whatever is written comes back: folders, sections, order, tags, times, headings, context lines", () => {
   fc.assert(
-    fc.property(line, fc.option(line, { nil: "" }), fc.array(item, { maxLength: 5 }), fc.array(fc.array(item, { maxLength: 4 }), { maxLength: 3 }), (title, about, items, sections) => {
-      const inner = collection("Inner", "", items, []);
-      const tree = { ...collection(title, about, items, sections), inside: [inner] };
-      const { root, passedOver } = readBookmarks(writeBookmarks(tree));
-      expect(passedOver).toBe(0);
-      expect(root.children).toHaveLength(1);
-      const folder = root.children[0] as ImportedFolder;
-      expect(folder).toMatchObject({ title, description: about, section: false, addedAt: new Date(5000) });
-      expect(folder.children).toEqual([
-        ...items.map(asImported),
-        ...sections.map((list, i) => ({ type: "folder", title: `Section ${i}`, description: "", section: true, addedAt: null, children: list.map(asImported) })),
-        { type: "folder", title: "Inner", description: "", section: false, addedAt: new Date(5000), children: items.map(asImported) },
-      ]);
-    }),
-  ); // prettier-ignore
+    fc.property(
+      line,
+      fc.option(line, { nil: "" }),
+      fc.array(item, { maxLength: 5 }),
+      fc.array(fc.array(item, { maxLength: 4 }), { maxLength: 3 }),
+      (title, about, items, sections) => {
+        const inner = collection("Inner", "", items, []);
+        const tree = { ...collection(title, about, items, sections), inside: [inner] };
+        const { root, passedOver } = readBookmarks(writeBookmarks(tree));
+        expect(passedOver).toBe(0);
+        expect(root.children).toHaveLength(1);
+        const folder = root.children[0] as ImportedFolder;
+        expect(folder).toMatchObject({ title, description: about, section: false, addedAt: new Date(5000) });
+        expect(folder.children).toEqual([
+          ...items.map(asImported),
+          ...sections.map((list, i) => ({
+            type: "folder",
+            title: `Section ${i}`,
+            description: "",
+            section: true,
+            addedAt: null,
+            children: list.map(asImported),
+          })),
+          {
+            type: "folder",
+            title: "Inner",
+            description: "",
+            section: false,
+            addedAt: new Date(5000),
+            children: items.map(asImported),
+          },
+        ]);
+      },
+    ),
+  );
 });
 
 test("a file as old browsers write it: upper case, unclosed tags, folders in folders, scripts among the links", () => {
@@ -77,9 +133,18 @@ second line
   expect(passedOver).toBe(1);
   expect(root.title).toBe("Bookmarks");
   const [toolbar, d] = root.children as [ImportedFolder, ImportedLink];
-  expect(toolbar).toMatchObject({ title: "Toolbar", description: "What I use daily", addedAt: new Date(1_700_000_000_000) });
+  expect(toolbar).toMatchObject({
+    title: "Toolbar",
+    description: "What I use daily",
+    addedAt: new Date(1_700_000_000_000),
+  });
   expect(toolbar.children).toMatchObject([
-    { address: "https://a.example/?x=1&y=2", title: "A & B", tags: ["water table", "moss"], context: "first line\nsecond line" },
+    {
+      address: "https://a.example/?x=1&y=2",
+      title: "A & B",
+      tags: ["water table", "moss"],
+      context: "first line\nsecond line",
+    },
     { title: "Inner", children: [{ address: "http://b.example/", context: "" }] },
     { title: "C" },
   ]);

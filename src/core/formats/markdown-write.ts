@@ -3,7 +3,10 @@ import { sayMinutes } from "../text/minutes";
 
 /** The collection as Markdown (CommonMark 0.31): headings, numbered links, the context line beneath each. */
 export function writeMarkdown(tree: PublishedTree): string {
-  return `${part(tree, 1).join("\n").replace(/\n{3,}/g, "\n\n").trim()}\n`;
+  return `${part(tree, 1)
+    .join("\n")
+    .replace(/\n{3,}/g, "\n\n")
+    .trim()}\n`;
 }
 
 function part({ collection, inside }: PublishedTree, level: number): string[] {
@@ -11,10 +14,14 @@ function part({ collection, inside }: PublishedTree, level: number): string[] {
   const hashes = "#".repeat(Math.min(level, 6));
   const lines = [`${hashes} ${plain(collection.title)}`, ""];
   if (collection.description) lines.push(paragraph(collection.description), "");
-  lines.push(`${plain(collection.teamName)} · ${items} ${items === 1 ? "item" : "items"}${minutes ? ` · ${sayMinutes(minutes)}` : ""}`, "");
+  lines.push(
+    `${plain(collection.teamName)} · ${items} ${items === 1 ? "item" : "items"}${minutes ? ` · ${sayMinutes(minutes)}` : ""}`,
+    "",
+  );
   let number = 0;
   for (const section of collection.sections) {
-    if (section.id !== null) lines.push(`${hashes === "######" ? "" : "#"}${hashes} ${plain(section.title)}`, "");
+    if (section.id !== null)
+      lines.push(`${hashes === "######" ? "" : "#"}${hashes} ${plain(section.title)}`, "");
     for (const item of section.items) lines.push(...entry(item, ++number));
     lines.push("");
   }
@@ -23,8 +30,15 @@ function part({ collection, inside }: PublishedTree, level: number): string[] {
 
 function entry(item: PublishedItem, number: number): string[] {
   const indent = " ".repeat(String(number).length + 2);
-  const facts = [item.kind, item.siteName || item.host, item.minutes ? sayMinutes(item.minutes) : "", item.tags.map((tag) => `#${tag.replace(/ /g, "-")}`).join(" ")];
-  const lines = [`${number}. [${plain(item.heading || item.title)}](<${item.address.replace(/[<>]/g, encodeURIComponent)}>)`];
+  const facts = [
+    item.kind,
+    item.siteName || item.host,
+    item.minutes ? sayMinutes(item.minutes) : "",
+    item.tags.map((tag) => `#${tag.replace(/ /g, "-")}`).join(" "),
+  ];
+  const lines = [
+    `${number}. [${plain(item.heading || item.title)}](<${item.address.replace(/[<>]/g, encodeURIComponent)}>)`,
+  ];
   if (item.context) lines.push("", indentAll(paragraph(item.context), indent), "");
   lines.push(`${indent}*${facts.filter(Boolean).map(plain).join(" · ")}*`);
   return lines;
@@ -32,7 +46,10 @@ function entry(item: PublishedItem, number: number): string[] {
 
 /** Text on one line in which no character is taken for markup. */
 function plain(text: string): string {
-  return text.replace(/\s+/g, " ").trim().replace(/[\\`*_{}[\]<>#|~&]/g, "\\$&");
+  return text
+    .replace(/\s+/g, " ")
+    .trim()
+    .replace(/[\\`*_{}[\]<>#|~&]/g, "\\$&");
 }
 
 /** Text that keeps its lines, with what would start a block at a line's head made plain as well. */
@@ -40,7 +57,9 @@ function paragraph(text: string): string {
   return text
     .trim()
     .split(/\n+/)
-    .map((line) => plain(line).replace(/^([+\-=]|\d+(?=[.)]))/, (mark) => (/\d/.test(mark) ? `${mark}\\` : `\\${mark}`)))
+    .map((line) =>
+      plain(line).replace(/^([+\-=]|\d+(?=[.)]))/, (mark) => (/\d/.test(mark) ? `${mark}\\` : `\\${mark}`)),
+    )
     .join("\\\n");
 }
 

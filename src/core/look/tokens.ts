@@ -53,7 +53,9 @@ const GROUNDS: TokenName[] = ["ground", "sheet", "sunk"];
 /** Every pair of text and ground that is used, for WCAG 2.2 criterion 1.4.3 (4.5:1). */
 export const TEXT_PAIRS: [text: TokenName, ground: TokenName][] = [
   ...GROUNDS.flatMap((ground) =>
-    (["ink", "quiet", "deed", "warn", "stop", ...KINDS] as TokenName[]).map((text): [TokenName, TokenName] => [text, ground]),
+    (["ink", "quiet", "deed", "warn", "stop", ...KINDS] as TokenName[]).map(
+      (text): [TokenName, TokenName] => [text, ground],
+    ),
   ),
   ["ink", "deedWash"],
   ["quiet", "deedWash"],

@@ -18,7 +18,10 @@ function moveByKeys(items: Ordered[], id: string, after: string | null): Ordered
 
 test("any sequence of moves leaves the same order as the same moves in a plain list", () => {
   const ids = Array.from({ length: 12 }, (_, i) => `item-${String(i).padStart(2, "0")}`);
-  const move = fc.record({ id: fc.constantFrom(...ids), after: fc.constantFrom<string | null>(...ids, null, "gone") });
+  const move = fc.record({
+    id: fc.constantFrom(...ids),
+    after: fc.constantFrom<string | null>(...ids, null, "gone"),
+  });
   fc.assert(
     fc.property(fc.array(move, { maxLength: 120 }), (moves) => {
       let list = ids;

@@ -17,7 +17,21 @@ export type Collected = {
   text: string;
 };
 
-const NOT_TEXT = new Set(["script", "style", "noscript", "template", "nav", "header", "footer", "aside", "form", "dialog", "svg", "button", "select"]); // prettier-ignore
+const NOT_TEXT = new Set([
+  "script",
+  "style",
+  "noscript",
+  "template",
+  "nav",
+  "header",
+  "footer",
+  "aside",
+  "form",
+  "dialog",
+  "svg",
+  "button",
+  "select",
+]);
 const MOST_TEXT = 400_000;
 
 /**
@@ -65,7 +79,8 @@ export function collect(html: string): Collected {
         else if (name === "html") found.language = at.lang ?? at["xml:lang"] ?? "";
         else if (name === "base" && !found.base) found.base = at.href ?? "";
         else if (name === "time" && !found.time) found.time = at.datetime ?? "";
-        else if (name === "img" && at.src && found.images.length < 12 && !isSmall(at)) found.images.push(at.src);
+        else if (name === "img" && at.src && found.images.length < 12 && !isSmall(at))
+          found.images.push(at.src);
         else if ((name === "video" || name === "audio") && at.src)
           found.media.push({ tag: name, src: at.src, mime: at.type ?? "", poster: at.poster ?? "" });
         else if (name === "source" && at.src) {
@@ -102,5 +117,8 @@ export function collect(html: string): Collected {
 
 /** Pictures of a stated size below 100 pixels are signs and counters, not pictures of the matter. */
 function isSmall(at: Record<string, string>): boolean {
-  return [at.width, at.height].some((size) => size !== undefined && parseInt(size, 10) < 100) || at.src!.startsWith("data:");
+  return (
+    [at.width, at.height].some((size) => size !== undefined && parseInt(size, 10) < 100) ||
+    at.src!.startsWith("data:")
+  );
 }

@@ -5,12 +5,16 @@
 export function partialDate(value: string | undefined | null): string | null {
   const text = value?.trim();
   if (!text) return null;
-  const iso = /^(\d{4})(?:[-/.](\d{1,2})(?:[-/.](\d{1,2}))?)?(?:[T\s].*)?$/.exec(text) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(text);
+  const iso =
+    /^(\d{4})(?:[-/.](\d{1,2})(?:[-/.](\d{1,2}))?)?(?:[T\s].*)?$/.exec(text) ??
+    /^(\d{4})(\d{2})(\d{2})$/.exec(text);
   if (iso) {
     const [, year, month, day] = iso;
     if (!month) return plausible(year!, 1, 1) ? year! : null;
     if (!day) return plausible(year!, +month, 1) ? `${year}-${month.padStart(2, "0")}` : null;
-    return plausible(year!, +month, +day) ? `${year}-${month.padStart(2, "0")}-${day.padStart(2, "0")}` : null;
+    return plausible(year!, +month, +day)
+      ? `${year}-${month.padStart(2, "0")}-${day.padStart(2, "0")}`
+      : null;
   }
   if (!/\d{4}/.test(text)) return null;
   const time = Date.parse(/[A-Za-z]{3}/.test(text) && !/\d:\d/.test(text) ? `${text} UTC` : text);

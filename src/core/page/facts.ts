@@ -29,21 +29,19 @@ export type PageFacts = {
 };
 
 /** Why nothing could be read. The words for people are in `sayProblem`. */
-export const FETCH_PROBLEMS = [
-  "not-found",
-  "needs-sign-in",
-  "site-error",
-  "refused-status",
-  "timeout",
-  "too-large",
-  "guarded",
-  "no-answer",
-  "not-a-page",
-  "too-many-redirects",
-  "robots",
-  "internal",
-] as const;
-export type FetchProblem = (typeof FETCH_PROBLEMS)[number];
+export type FetchProblem =
+  | "not-found"
+  | "needs-sign-in"
+  | "site-error"
+  | "refused-status"
+  | "timeout"
+  | "too-large"
+  | "guarded"
+  | "no-answer"
+  | "not-a-page"
+  | "too-many-redirects"
+  | "robots"
+  | "internal";
 
 const WORDS: Record<FetchProblem, string> = {
   "not-found": "The site answers that there is no such page.",

@@ -16,10 +16,30 @@ export type LinkedData = {
 
 /** Types that say what a page is about, the most telling first. Others (menus, sites, organisations) are passed over. */
 const TELLING = [
-  "VideoObject", "AudioObject", "PodcastEpisode", "RadioEpisode", "MusicRecording", "ImageObject", "Photograph",
-  "ScholarlyArticle", "MedicalScholarlyArticle", "Report", "NewsArticle", "BlogPosting", "TechArticle", "Article",
-  "LearningResource", "Course", "Book", "Chapter", "Thesis", "Dataset", "DigitalDocument", "CreativeWork", "WebPage",
-]; // prettier-ignore
+  "VideoObject",
+  "AudioObject",
+  "PodcastEpisode",
+  "RadioEpisode",
+  "MusicRecording",
+  "ImageObject",
+  "Photograph",
+  "ScholarlyArticle",
+  "MedicalScholarlyArticle",
+  "Report",
+  "NewsArticle",
+  "BlogPosting",
+  "TechArticle",
+  "Article",
+  "LearningResource",
+  "Course",
+  "Book",
+  "Chapter",
+  "Thesis",
+  "Dataset",
+  "DigitalDocument",
+  "CreativeWork",
+  "WebPage",
+];
 
 /**
  * Finds the description of the page's own matter among its JSON-LD blocks. A broken block is passed over; the
@@ -65,7 +85,12 @@ function flatten(value: unknown, depth: number): Node[] {
   if (depth > 4 || value === null || typeof value !== "object") return [];
   if (Array.isArray(value)) return value.flatMap((item) => flatten(item, depth + 1));
   const node = value as Node;
-  return [node, ...flatten(node["@graph"], depth + 1), ...flatten(node.mainEntity, depth + 1), ...flatten(node.video, depth + 1)];
+  return [
+    node,
+    ...flatten(node["@graph"], depth + 1),
+    ...flatten(node.mainEntity, depth + 1),
+    ...flatten(node.video, depth + 1),
+  ];
 }
 
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : value == null ? [] : [value]);
@@ -85,13 +110,16 @@ function names(value: unknown): string[] {
 }
 
 function personName(node: Node): string | undefined {
-  return text(node.name) ?? ([text(node.givenName), text(node.familyName)].filter(Boolean).join(" ") || undefined);
+  return (
+    text(node.name) ?? ([text(node.givenName), text(node.familyName)].filter(Boolean).join(" ") || undefined)
+  );
 }
 
 function addresses(value: unknown): string[] {
   return list(value).flatMap((item) => {
     if (typeof item === "string") return [item];
-    if (item && typeof item === "object") return strings((item as Node).url ?? (item as Node).contentUrl ?? (item as Node)["@id"]);
+    if (item && typeof item === "object")
+      return strings((item as Node).url ?? (item as Node).contentUrl ?? (item as Node)["@id"]);
     return [];
   });
 }

@@ -9,18 +9,32 @@ import type { PageFacts } from "./facts";
 export function withOembed(facts: PageFacts, answer: unknown, address: string): PageFacts {
   if (!answer || typeof answer !== "object") return facts;
   const said = answer as Record<string, unknown>;
-  const text = (key: string) => (typeof said[key] === "string" ? (said[key] as string).trim().slice(0, 500) || null : null);
+  const text = (key: string) =>
+    typeof said[key] === "string" ? (said[key] as string).trim().slice(0, 500) || null : null;
   const frame = frameAddress(longText(said.html));
   const frameSrc = resolveReference(frame, address);
-  const thumbnail = resolveReference(text("thumbnail_url") ?? (said.type === "photo" ? text("url") : null), address);
+  const thumbnail = resolveReference(
+    text("thumbnail_url") ?? (said.type === "photo" ? text("url") : null),
+    address,
+  );
   return {
     ...facts,
-    kind: facts.kind === "page" && said.type === "video" ? "video" : facts.kind === "page" && said.type === "photo" ? "picture" : facts.kind,
+    kind:
+      facts.kind === "page" && said.type === "video"
+        ? "video"
+        : facts.kind === "page" && said.type === "photo"
+          ? "picture"
+          : facts.kind,
     title: facts.title ?? text("title"),
     siteName: facts.siteName ?? text("provider_name"),
-    authors: facts.authors.length ? facts.authors : [text("author_name")].filter((name): name is string => !!name),
-    pictures: thumbnail && !facts.pictures.includes(thumbnail) ? [...facts.pictures, thumbnail] : facts.pictures,
-    seconds: facts.seconds ?? (typeof said.duration === "number" && said.duration > 0 ? Math.round(said.duration) : null),
+    authors: facts.authors.length
+      ? facts.authors
+      : [text("author_name")].filter((name): name is string => !!name),
+    pictures:
+      thumbnail && !facts.pictures.includes(thumbnail) ? [...facts.pictures, thumbnail] : facts.pictures,
+    seconds:
+      facts.seconds ??
+      (typeof said.duration === "number" && said.duration > 0 ? Math.round(said.duration) : null),
     player: facts.player ?? (frameSrc ? { type: "frame", address: frameSrc, mime: "text/html" } : null),
   };
 }

@@ -1,6 +1,7 @@
 import type { Kind, PageFacts } from "./facts";
 
-const DOCUMENTS = /^(application\/(pdf|msword|rtf|epub\+zip|vnd\.(openxmlformats|oasis|ms-)[\w.+-]*)|text\/(csv|rtf))$/;
+const DOCUMENTS =
+  /^(application\/(pdf|msword|rtf|epub\+zip|vnd\.(openxmlformats|oasis|ms-)[\w.+-]*)|text\/(csv|rtf))$/;
 
 /** The kind of a file by its media type, or null when Hobbin does not know what to do with it. */
 export function kindOfFile(mime: string): Kind | null {
@@ -17,7 +18,12 @@ export function readFile(kind: Kind, address: string, mime: string, disposition:
   const name = fileName(disposition) ?? lastStep(address);
   return {
     kind,
-    title: name ? name.replace(/\.[a-z0-9]{1,5}$/i, "").replace(/[_+]+/g, " ").trim() || name : null,
+    title: name
+      ? name
+          .replace(/\.[a-z0-9]{1,5}$/i, "")
+          .replace(/[_+]+/g, " ")
+          .trim() || name
+      : null,
     description: null,
     siteName: null,
     authors: [],

@@ -26,60 +26,120 @@ export function readPage(html: string, address: string): PageFacts {
   const data = readJsonLd(found.jsonLd);
   const base = resolveReference(found.base, address) ?? address;
   const one = (...names: string[]) => names.flatMap((name) => found.meta.get(name) ?? [])[0];
-  const all = (...names: string[]) => names.map((name) => found.meta.get(name) ?? []).find((values) => values.length) ?? [];
+  const all = (...names: string[]) =>
+    names.map((name) => found.meta.get(name) ?? []).find((values) => values.length) ?? [];
 
   const player = readPlayer(found, data, base, one);
   const kind = readKind(data, one("og:type"), player, found);
   return {
     kind,
     title: line(
-      one("citation_title") ?? data?.name ?? one("og:title") ?? one("dc.title", "dcterms.title") ?? one("twitter:title") ??
+      one("citation_title") ??
+        data?.name ??
+        one("og:title") ??
+        one("dc.title", "dcterms.title") ??
+        one("twitter:title") ??
         plainTitle(found),
       500,
     ),
     description: line(
-      one("citation_abstract") ?? data?.description ?? one("og:description") ??
-        one("dc.description", "dcterms.abstract", "dcterms.description") ?? one("twitter:description") ?? one("description"),
+      one("citation_abstract") ??
+        data?.description ??
+        one("og:description") ??
+        one("dc.description", "dcterms.abstract", "dcterms.description") ??
+        one("twitter:description") ??
+        one("description"),
       2_000,
     ),
     siteName: line(
-      one("citation_journal_title", "citation_conference_title") ?? one("og:site_name") ?? data?.publisher ??
-        one("dc.publisher", "dcterms.publisher") ?? one("application-name"),
+      one("citation_journal_title", "citation_conference_title") ??
+        one("og:site_name") ??
+        data?.publisher ??
+        one("dc.publisher", "dcterms.publisher") ??
+        one("application-name"),
       200,
     ),
     authors: readAuthors(all("citation_author"), data, all, one),
     published: partialDate(
-      one("citation_publication_date", "citation_date", "citation_online_date") ?? data?.published ??
-        one("article:published_time", "og:article:published_time", "video:release_date", "book:release_date") ??
-        one("dcterms.issued", "dc.date.issued", "dc.date", "dcterms.date", "dcterms.created") ?? one("date", "datepublished") ?? found.time,
+      one("citation_publication_date", "citation_date", "citation_online_date") ??
+        data?.published ??
+        one(
+          "article:published_time",
+          "og:article:published_time",
+          "video:release_date",
+          "book:release_date",
+        ) ??
+        one("dcterms.issued", "dc.date.issued", "dc.date", "dcterms.date", "dcterms.created") ??
+        one("date", "datepublished") ??
+        found.time,
     ),
-    language: language(found.language || one("content-language", "og:locale", "dc.language", "citation_language") || data?.language),
+    language: language(
+      found.language ||
+        one("content-language", "og:locale", "dc.language", "citation_language") ||
+        data?.language,
+    ),
     pictures: unique(
-      [...all("og:image:secure_url", "og:image", "og:image:url"), ...(data?.images ?? []), ...all("twitter:image", "twitter:image:src"),
-        ...found.links.filter((link) => link.rel === "image_src").map((link) => link.href), ...found.media.map((m) => m.poster), ...found.images]
-        .map((src) => resolveReference(src, base)),
+      [
+        ...all("og:image:secure_url", "og:image", "og:image:url"),
+        ...(data?.images ?? []),
+        ...all("twitter:image", "twitter:image:src"),
+        ...found.links.filter((link) => link.rel === "image_src").map((link) => link.href),
+        ...found.media.map((m) => m.poster),
+        ...found.images,
+      ].map((src) => resolveReference(src, base)),
     ).slice(0, 8),
     words: kind === "page" || kind === "document" ? countWords(found.text) || null : null,
     pages: null,
-    seconds: durationSeconds(data?.duration) ?? durationSeconds(one("og:video:duration", "video:duration", "og:audio:duration", "music:duration")),
+    seconds:
+      durationSeconds(data?.duration) ??
+      durationSeconds(one("og:video:duration", "video:duration", "og:audio:duration", "music:duration")),
     player,
     canonical: readCanonical(found, one("og:url"), base, address),
-    oembed: resolveReference(found.links.find((l) => l.type === "application/json+oembed" && l.rel.includes("alternate"))?.href, base) ?? null,
-  }; // prettier-ignore
+    oembed:
+      resolveReference(
+        found.links.find((l) => l.type === "application/json+oembed" && l.rel.includes("alternate"))?.href,
+        base,
+      ) ?? null,
+  };
 }
 
 /** Where the title only repeats the first heading and adds the site's name, the heading is the better title. */
 function plainTitle({ title, firstHeading }: Collected): string {
-  const [whole, heading] = [title, firstHeading].map((text) => text.replace(/\s+/g, " ").trim()) as [string, string];
-  return heading && (!whole || (whole !== heading && whole.startsWith(heading) && /^\s*[^\p{L}\p{N}\s]/u.test(whole.slice(heading.length)))) ? heading : whole;
+  const [whole, heading] = [title, firstHeading].map((text) => text.replace(/\s+/g, " ").trim()) as [
+    string,
+    string,
+  ];
+  return heading &&
+    (!whole ||
+      (whole !== heading &&
+        whole.startsWith(heading) &&
+        /^\s*[^\p{L}\p{N}\s]/u.test(whole.slice(heading.length))))
+    ? heading
+    : whole;
 }
 
 type One = (...names: string[]) => string | undefined;
 
-function readAuthors(citation: string[], data: LinkedData | null, all: (...n: string[]) => string[], one: One): string[] {
-  const written = all("author", "article:author", "og:article:author", "parsely-author", "sailthru.author").filter((name) => !/^(https?:|@)/.test(name));
+function readAuthors(
+  citation: string[],
+  data: LinkedData | null,
+  all: (...n: string[]) => string[],
+  one: One,
+): string[] {
+  const written = all(
+    "author",
+    "article:author",
+    "og:article:author",
+    "parsely-author",
+    "sailthru.author",
+  ).filter((name) => !/^(https?:|@)/.test(name));
   const names =
-    [citation.map(turned), data?.authors ?? [], all("dc.creator", "dcterms.creator").map(turned), written].find((list) => list.length) ??
+    [
+      citation.map(turned),
+      data?.authors ?? [],
+      all("dc.creator", "dcterms.creator").map(turned),
+      written,
+    ].find((list) => list.length) ??
     [one("twitter:creator")].filter((name): name is string => !!name && !name.startsWith("@"));
   return unique(names.flatMap((name) => line(name, 200) ?? [])).slice(0, 30);
 }
@@ -90,7 +150,12 @@ function turned(name: string): string {
   return parts.length === 2 && parts[0] && parts[1] ? `${parts[1]} ${parts[0]}` : name;
 }
 
-function readKind(data: LinkedData | null, ogType: string | undefined, player: Player | null, found: Collected): Kind {
+function readKind(
+  data: LinkedData | null,
+  ogType: string | undefined,
+  player: Player | null,
+  found: Collected,
+): Kind {
   const type = data?.type ?? "";
   if (type === "VideoObject") return "video";
   if (/^(AudioObject|PodcastEpisode|RadioEpisode|MusicRecording)$/.test(type)) return "sound";
@@ -112,10 +177,22 @@ function readPlayer(found: Collected, data: LinkedData | null, base: string, one
   const videoType = one("og:video:type");
   const audio = one("og:audio:secure_url", "og:audio", "og:audio:url");
   return (
-    make("file", data?.contentUrl && isMedia(data.contentUrl, data.encodingFormat) ? data.contentUrl : undefined, data?.encodingFormat) ??
+    make(
+      "file",
+      data?.contentUrl && isMedia(data.contentUrl, data.encodingFormat) ? data.contentUrl : undefined,
+      data?.encodingFormat,
+    ) ??
     make("file", video && isMedia(video, videoType) ? video : undefined, videoType) ??
-    make("file", audio && isMedia(audio, one("og:audio:type")) ? audio : undefined, one("og:audio:type") ?? "audio/*") ??
-    make("file", found.media[0]?.src, found.media[0]?.mime || (found.media[0] ? `${found.media[0].tag}/*` : undefined)) ??
+    make(
+      "file",
+      audio && isMedia(audio, one("og:audio:type")) ? audio : undefined,
+      one("og:audio:type") ?? "audio/*",
+    ) ??
+    make(
+      "file",
+      found.media[0]?.src,
+      found.media[0]?.mime || (found.media[0] ? `${found.media[0].tag}/*` : undefined),
+    ) ??
     make("frame", data?.embedUrl, "text/html") ??
     make("frame", video && videoType?.includes("html") ? video : undefined, "text/html") ??
     make("frame", one("twitter:player"), "text/html")
@@ -123,11 +200,19 @@ function readPlayer(found: Collected, data: LinkedData | null, base: string, one
 }
 
 function isMedia(address: string, mime: string | undefined): boolean {
-  return /^(video|audio)\//.test(mime ?? "") || /\.(mp4|m4v|webm|ogv|mp3|m4a|ogg|oga|opus|wav|flac)([?#]|$)/i.test(address);
+  return (
+    /^(video|audio)\//.test(mime ?? "") ||
+    /\.(mp4|m4v|webm|ogv|mp3|m4a|ogg|oga|opus|wav|flac)([?#]|$)/i.test(address)
+  );
 }
 
 /** A page may name its own address; one on another host, or the front page for all pages, is a mistake or a trick. */
-function readCanonical(found: Collected, ogUrl: string | undefined, base: string, address: string): string | null {
+function readCanonical(
+  found: Collected,
+  ogUrl: string | undefined,
+  base: string,
+  address: string,
+): string | null {
   const named = found.links.find((link) => link.rel.split(/\s+/).includes("canonical"))?.href ?? ogUrl;
   const canonical = resolveReference(named, base);
   if (!canonical) return null;

@@ -2,7 +2,11 @@ import { expect, test } from "vitest";
 import { completeTag, tagKey, tagName, tagNames } from "./tag-name";
 
 test("names of several words stay one tag, and commas separate", () => {
-  expect(tagNames("water table, Field  sheet ;peat core\nwater Table")).toEqual(["water table", "Field sheet", "peat core"]);
+  expect(tagNames("water table, Field  sheet ;peat core\nwater Table")).toEqual([
+    "water table",
+    "Field sheet",
+    "peat core",
+  ]);
   expect(tagName("  ,  ")).toBeNull();
 });
 

@@ -3,13 +3,25 @@ export const LONGEST_TAG = 80;
 
 /** The name as it is kept: composed (NFC), no blanks at the ends, single blanks inside; null when nothing is left. */
 export function tagName(typed: string): string | null {
-  const name = typed.normalize("NFC").replace(/[\s,]+/g, " ").trim().slice(0, LONGEST_TAG).trim();
+  const name = typed
+    .normalize("NFC")
+    .replace(/[\s,]+/g, " ")
+    .trim()
+    .slice(0, LONGEST_TAG)
+    .trim();
   return name || null;
 }
 
 /** Names with one key are one tag: case, accents and spacing do not tell tags apart; signs do (C and C++). */
 export function tagKey(name: string): string {
-  return name.normalize("NFKD").replace(/\p{M}/gu, "").toLowerCase().replace(/\s+/g, " ").trim().normalize("NFC").slice(0, LONGEST_TAG);
+  return name
+    .normalize("NFKD")
+    .replace(/\p{M}/gu, "")
+    .toLowerCase()
+    .replace(/\s+/g, " ")
+    .trim()
+    .normalize("NFC")
+    .slice(0, LONGEST_TAG);
 }
 
 /** Several names typed at once. Commas, semicolons and new lines separate; blanks belong to the name. */

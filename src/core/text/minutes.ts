@@ -23,7 +23,8 @@ export function sayMinutes(minutes: number): string {
 
 /** Running words of a text in any script; each ideograph and kana counts half a word (common practice). */
 export function countWords(text: string): number {
-  const dense = text.match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/gu)?.length ?? 0;
+  const dense =
+    text.match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/gu)?.length ?? 0;
   const spaced = text
     .replace(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/gu, " ")
     .match(/[\p{L}\p{N}][\p{L}\p{N}\p{M}'’-]*/gu);

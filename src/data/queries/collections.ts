@@ -5,7 +5,10 @@ import { collection, placement, resource, resourceTag, section, shareLink, tag, 
 export type CollectionRow = typeof collection.$inferSelect;
 export type SectionRow = { id: string; title: string; position: string };
 
-export async function findCollection(tx: Tx, id: string): Promise<(CollectionRow & { teamName: string }) | null> {
+export async function findCollection(
+  tx: Tx,
+  id: string,
+): Promise<(CollectionRow & { teamName: string }) | null> {
   const rows = await tx
     .select({ collection, teamName: team.name })
     .from(collection)
@@ -42,7 +45,9 @@ export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<st
     .select({ id: placement.collection, n: sql<number>`count(*)` })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
-    .where(and(inArray(placement.collection, [...ids]), isNull(placement.deletedAt), isNull(resource.deletedAt)))
+    .where(
+      and(inArray(placement.collection, [...ids]), isNull(placement.deletedAt), isNull(resource.deletedAt)),
+    )
     .groupBy(placement.collection);
   return new Map(rows.map((row) => [row.id, Number(row.n)]));
 }
@@ -58,13 +63,21 @@ export async function sectionsOf(tx: Tx, id: string): Promise<SectionRow[]> {
 /** Items and minutes of each section; null stands for before the first one. */
 export async function sectionSums(tx: Tx, id: string) {
   const rows = await tx
-    .select({ section: placement.section, items: sql<number>`count(*)`, minutes: sql<number>`coalesce(sum(${resource.minutes}), 0)` })
+    .select({
+      section: placement.section,
+      items: sql<number>`count(*)`,
+      minutes: sql<number>`coalesce(sum(${resource.minutes}), 0)`,
+    })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt)))
     .groupBy(placement.section);
-  return rows.map((row) => ({ section: row.section, items: Number(row.items), minutes: Number(row.minutes) }));
-} // prettier-ignore
+  return rows.map((row) => ({
+    section: row.section,
+    items: Number(row.items),
+    minutes: Number(row.minutes),
+  }));
+}
 
 /** What the cover is woven from: the first 64 items in order, and the four tags used most among all. */
 export async function threadsOf(tx: Tx, id: string) {
@@ -93,7 +106,9 @@ export async function lastPosition(tx: Tx, teamId: string, parent: string | null
   const rows = await tx
     .select({ position: collection.position })
     .from(collection)
-    .where(and(eq(collection.team, teamId), parent ? eq(collection.parent, parent) : isNull(collection.parent)))
+    .where(
+      and(eq(collection.team, teamId), parent ? eq(collection.parent, parent) : isNull(collection.parent)),
+    )
     .orderBy(desc(collection.position))
     .limit(1);
   return rows[0]?.position ?? null;
@@ -123,7 +138,12 @@ export async function byShareCode(tx: Tx, code: string) {
 /** Collections inside this one that are not in the bin, with the code of those that are shared. */
 export async function collectionsInside(tx: Tx, id: string) {
   return tx
-    .select({ id: collection.id, title: collection.title, audience: collection.audience, code: shareLink.code })
+    .select({
+      id: collection.id,
+      title: collection.title,
+      audience: collection.audience,
+      code: shareLink.code,
+    })
     .from(collection)
     .leftJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
     .where(and(eq(collection.parent, id), isNull(collection.deletedAt)))
@@ -133,13 +153,42 @@ export async function collectionsInside(tx: Tx, id: string) {
 /** What lies in the bin of a team, latest first. */
 export async function binOf(tx: Tx, teamId: string) {
   const [collections, placements, resources, sections] = await Promise.all([
-    tx.select({ id: collection.id, title: collection.title, deletedAt: collection.deletedAt }).from(collection).where(and(eq(collection.team, teamId), isNotNull(collection.deletedAt))).limit(200),
-    tx.select({ id: placement.id, title: resource.title, where: collection.title, deletedAt: placement.deletedAt }).from(placement)
-      .innerJoin(resource, eq(resource.id, placement.resource)).innerJoin(collection, eq(collection.id, placement.collection))
-      .where(and(eq(placement.team, teamId), isNotNull(placement.deletedAt), isNull(resource.deletedAt), isNull(collection.deletedAt))).orderBy(desc(placement.deletedAt)).limit(200),
-    tx.select({ id: resource.id, title: resource.title, deletedAt: resource.deletedAt }).from(resource).where(and(eq(resource.team, teamId), isNotNull(resource.deletedAt))).limit(200),
-    tx.select({ id: section.id, title: section.title, where: collection.title, deletedAt: section.deletedAt }).from(section)
-      .innerJoin(collection, eq(collection.id, section.collection)).where(and(eq(collection.team, teamId), isNotNull(section.deletedAt), isNull(collection.deletedAt))).limit(200),
+    tx
+      .select({ id: collection.id, title: collection.title, deletedAt: collection.deletedAt })
+      .from(collection)
+      .where(and(eq(collection.team, teamId), isNotNull(collection.deletedAt)))
+      .limit(200),
+    tx
+      .select({
+        id: placement.id,
+        title: resource.title,
+        where: collection.title,
+        deletedAt: placement.deletedAt,
+      })
+      .from(placement)
+      .innerJoin(resource, eq(resource.id, placement.resource))
+      .innerJoin(collection, eq(collection.id, placement.collection))
+      .where(
+        and(
+          eq(placement.team, teamId),
+          isNotNull(placement.deletedAt),
+          isNull(resource.deletedAt),
+          isNull(collection.deletedAt),
+        ),
+      )
+      .orderBy(desc(placement.deletedAt))
+      .limit(200),
+    tx
+      .select({ id: resource.id, title: resource.title, deletedAt: resource.deletedAt })
+      .from(resource)
+      .where(and(eq(resource.team, teamId), isNotNull(resource.deletedAt)))
+      .limit(200),
+    tx
+      .select({ id: section.id, title: section.title, where: collection.title, deletedAt: section.deletedAt })
+      .from(section)
+      .innerJoin(collection, eq(collection.id, section.collection))
+      .where(and(eq(collection.team, teamId), isNotNull(section.deletedAt), isNull(collection.deletedAt)))
+      .limit(200),
   ]);
   return [
     ...collections.map((row) => ({ ...row, what: "collection" as const, where: null })),
@@ -147,4 +196,4 @@ export async function binOf(tx: Tx, teamId: string) {
     ...resources.map((row) => ({ ...row, what: "resource" as const, where: null })),
     ...sections.map((row) => ({ ...row, what: "section" as const })),
   ].sort((a, b) => b.deletedAt!.getTime() - a.deletedAt!.getTime());
-} // prettier-ignore
+}

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray, lt, or } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, isNotNull, lt, or } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, event, person } from "../schema";
 
@@ -10,7 +10,12 @@ export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): 
 }
 
 /** Everything of the given teams since a moment, oldest first. */
-export async function eventsSince(tx: Tx, since: Date, teams: readonly string[], most = 1000): Promise<EventRow[]> {
+export async function eventsSince(
+  tx: Tx,
+  since: Date,
+  teams: readonly string[],
+  most = 1000,
+): Promise<EventRow[]> {
   if (!teams.length) return [];
   return tx
     .select()
@@ -21,7 +26,12 @@ export async function eventsSince(tx: Tx, since: Date, teams: readonly string[],
 }
 
 /** What happened in a team, newest first, with names; `before` is the last one of the page before. */
-export async function recentEvents(tx: Tx, team: string, before: { at: Date; id: string } | null, most: number) {
+export async function recentEvents(
+  tx: Tx,
+  team: string,
+  before: { at: Date; id: string } | null,
+  most: number,
+) {
   return tx
     .select({
       id: event.id,
@@ -40,7 +50,11 @@ export async function recentEvents(tx: Tx, team: string, before: { at: Date; id:
     .where(
       and(
         eq(event.team, team),
-        before ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id))) : undefined,
+        // What people did; what Hobbin did for them is for the event stream.
+        isNotNull(event.actor),
+        before
+          ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id)))
+          : undefined,
       ),
     )
     .orderBy(desc(event.at), desc(event.id))

@@ -19,9 +19,15 @@ export async function addJobs(tx: Tx, jobs: readonly NewJob[]): Promise<void> {
   for (let i = 0; i < jobs.length; i += 500)
     await tx
       .insert(job)
-      .values(jobs.slice(i, i + 500).map((j) => ({ ...j, state: "ready" as const, runAt: j.runAt ?? j.createdAt })))
+      .values(
+        jobs.slice(i, i + 500).map((j) => ({ ...j, state: "ready" as const, runAt: j.runAt ?? j.createdAt })),
+      )
       .onDuplicateKeyUpdate({
-        set: { attempts: sql`if(state = 'dead', 0, attempts)`, runAt: sql`if(state = 'dead', values(run_at), run_at)`, state: sql`if(state = 'dead', 'ready', state)` },
+        set: {
+          attempts: sql`if(state = 'dead', 0, attempts)`,
+          runAt: sql`if(state = 'dead', values(run_at), run_at)`,
+          state: sql`if(state = 'dead', 'ready', state)`,
+        },
       });
 }
 
@@ -29,7 +35,13 @@ export async function addJobs(tx: Tx, jobs: readonly NewJob[]): Promise<void> {
  * Claims up to `most` jobs whose time has come. Rows another worker is claiming are passed over, so no two workers
  * get the same one.
  */
-export async function claimJobs(database: Database, by: string, most: number, at: Date, leaseUntil: Date): Promise<JobRow[]> {
+export async function claimJobs(
+  database: Database,
+  by: string,
+  most: number,
+  at: Date,
+  leaseUntil: Date,
+): Promise<JobRow[]> {
   return transact(database, async (tx) => {
     const rows = await tx
       .select()
@@ -42,10 +54,15 @@ export async function claimJobs(database: Database, by: string, most: number, at
       await tx
         .update(job)
         .set({ state: "running", leasedBy: by, leaseUntil, attempts: sql`${job.attempts} + 1` })
-        .where(inArray(job.id, rows.map((row) => row.id)));
+        .where(
+          inArray(
+            job.id,
+            rows.map((row) => row.id),
+          ),
+        );
     return rows.map((row) => ({ ...row, attempts: row.attempts + 1 }));
   });
-} // prettier-ignore
+}
 
 /** Gives back to the queue what workers held that are no more. @returns how many */
 export async function takeUpLost(tx: Tx, at: Date): Promise<number> {
@@ -58,7 +75,10 @@ export async function takeUpLost(tx: Tx, at: Date): Promise<number> {
 
 /** Holds on to running jobs a while longer. */
 export async function renewLeases(tx: Tx, by: string, until: Date): Promise<void> {
-  await tx.update(job).set({ leaseUntil: until }).where(and(eq(job.state, "running"), eq(job.leasedBy, by)));
+  await tx
+    .update(job)
+    .set({ leaseUntil: until })
+    .where(and(eq(job.state, "running"), eq(job.leasedBy, by)));
 }
 
 /** A job is done: it leaves the queue, if this worker still holds it. */
@@ -67,17 +87,35 @@ export async function finishJob(tx: Tx, id: string, by: string): Promise<void> {
 }
 
 /** A job failed: it waits until `runAt`, or is dead when that is null. */
-export async function failJob(tx: Tx, id: string, by: string, error: string, runAt: Date | null): Promise<void> {
+export async function failJob(
+  tx: Tx,
+  id: string,
+  by: string,
+  error: string,
+  runAt: Date | null,
+): Promise<void> {
   await tx
     .update(job)
-    .set({ state: runAt ? "ready" : "dead", error: error.slice(0, 2000), leasedBy: null, leaseUntil: null, ...(runAt && { runAt }) })
+    .set({
+      state: runAt ? "ready" : "dead",
+      error: error.slice(0, 2000),
+      leasedBy: null,
+      leaseUntil: null,
+      ...(runAt && { runAt }),
+    })
     .where(and(eq(job.id, id), eq(job.leasedBy, by)));
-} // prettier-ignore
+}
 
 /** Dead jobs of a team. */
 export async function deadJobs(tx: Tx, team: string) {
   return tx
-    .select({ id: job.id, kind: job.kind, error: job.error, attempts: job.attempts, createdAt: job.createdAt })
+    .select({
+      id: job.id,
+      kind: job.kind,
+      error: job.error,
+      attempts: job.attempts,
+      createdAt: job.createdAt,
+    })
     .from(job)
     .where(and(eq(job.team, team), eq(job.state, "dead")))
     .limit(100);
@@ -85,12 +123,18 @@ export async function deadJobs(tx: Tx, team: string) {
 
 /** Puts a dead job back in the queue with all its tries. */
 export async function reviveJob(tx: Tx, id: string, at: Date): Promise<void> {
-  await tx.update(job).set({ state: "ready", attempts: 0, runAt: at, error: null }).where(and(eq(job.id, id), eq(job.state, "dead")));
-} // prettier-ignore
+  await tx
+    .update(job)
+    .set({ state: "ready", attempts: 0, runAt: at, error: null })
+    .where(and(eq(job.id, id), eq(job.state, "dead")));
+}
 
 /** Says that a worker lives. */
 export async function seeWorker(tx: Tx, id: string, at: Date): Promise<void> {
-  await tx.insert(worker).values({ id, startedAt: at, seenAt: at }).onDuplicateKeyUpdate({ set: { seenAt: at } });
+  await tx
+    .insert(worker)
+    .values({ id, startedAt: at, seenAt: at })
+    .onDuplicateKeyUpdate({ set: { seenAt: at } });
 }
 
 export async function forgetWorker(tx: Tx, id: string): Promise<void> {
@@ -99,8 +143,14 @@ export async function forgetWorker(tx: Tx, id: string): Promise<void> {
 
 /** Workers seen since a moment, and what waits or is dead. */
 export async function queueState(tx: Tx, since: Date) {
-  const [live] = await tx.select({ n: sql<number>`count(*)` }).from(worker).where(gte(worker.seenAt, since));
-  const counts = await tx.select({ state: job.state, n: sql<number>`count(*)` }).from(job).groupBy(job.state);
+  const [live] = await tx
+    .select({ n: sql<number>`count(*)` })
+    .from(worker)
+    .where(gte(worker.seenAt, since));
+  const counts = await tx
+    .select({ state: job.state, n: sql<number>`count(*)` })
+    .from(job)
+    .groupBy(job.state);
   const of = (state: string) => Number(counts.find((row) => row.state === state)?.n ?? 0);
   return { workers: Number(live?.n ?? 0), waiting: of("ready"), running: of("running"), dead: of("dead") };
 }

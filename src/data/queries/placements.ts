@@ -30,7 +30,12 @@ const columns = {
 export type ItemCursor = { section: string; position: string; id: string };
 
 /** Items of a collection in order, `most` at a time. */
-export async function itemsOf(tx: Tx, collection: string, after: ItemCursor | null, most: number): Promise<{ items: Item[]; next: ItemCursor | null }> {
+export async function itemsOf(
+  tx: Tx,
+  collection: string,
+  after: ItemCursor | null,
+  most: number,
+): Promise<{ items: Item[]; next: ItemCursor | null }> {
   const sectionKey = sql<string>`coalesce(${section.position}, '')`;
   const past: SQL | undefined = after
     ? sql`(${sectionKey} > ${after.section} or (${sectionKey} = ${after.section} and (${placement.position} > ${after.position} or (${placement.position} = ${after.position} and ${placement.id} > ${after.id}))))`
@@ -40,19 +45,34 @@ export async function itemsOf(tx: Tx, collection: string, after: ItemCursor | nu
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .leftJoin(section, eq(section.id, placement.section))
-    .where(and(eq(placement.collection, collection), isNull(placement.deletedAt), isNull(resource.deletedAt), past))
+    .where(
+      and(
+        eq(placement.collection, collection),
+        isNull(placement.deletedAt),
+        isNull(resource.deletedAt),
+        past,
+      ),
+    )
     .orderBy(sectionKey, asc(placement.position), asc(placement.id))
     .limit(most + 1);
   const page = rows.slice(0, most);
   const last = page.at(-1);
   return {
     items: await assemble(tx, page),
-    next: rows.length > most && last ? { section: last.sectionKey, position: last.item.position, id: last.item.id } : null,
+    next:
+      rows.length > most && last
+        ? { section: last.sectionKey, position: last.item.position, id: last.item.id }
+        : null,
   };
-} // prettier-ignore
+}
 
 /** Items by id or by resource, for those of a collection that changed. */
-export async function itemsById(tx: Tx, collection: string, ids: readonly string[], resources: readonly string[]): Promise<Item[]> {
+export async function itemsById(
+  tx: Tx,
+  collection: string,
+  ids: readonly string[],
+  resources: readonly string[],
+): Promise<Item[]> {
   if (!ids.length && !resources.length) return [];
   const rows = await tx
     .select(columns)
@@ -75,9 +95,12 @@ export async function itemsById(tx: Tx, collection: string, ids: readonly string
 type Row = { item: Omit<Item, "resource">; resource: Omit<Card, "tags"> };
 
 async function assemble(tx: Tx, rows: Row[]): Promise<Item[]> {
-  const cards = await withTags(tx, rows.map((row) => row.resource));
+  const cards = await withTags(
+    tx,
+    rows.map((row) => row.resource),
+  );
   return rows.map((row, i) => ({ ...row.item, resource: cards[i]! }));
-} // prettier-ignore
+}
 
 const inSection = (collection: string, sectionId: string | null) =>
   and(
@@ -87,7 +110,12 @@ const inSection = (collection: string, sectionId: string | null) =>
   );
 
 /** Order keys of a section's items, without the one that moves. The collection must be locked. */
-export async function orderOf(tx: Tx, collection: string, sectionId: string | null, without: string | null): Promise<Ordered[]> {
+export async function orderOf(
+  tx: Tx,
+  collection: string,
+  sectionId: string | null,
+  without: string | null,
+): Promise<Ordered[]> {
   return tx
     .select({ id: placement.id, position: placement.position })
     .from(placement)
@@ -96,7 +124,11 @@ export async function orderOf(tx: Tx, collection: string, sectionId: string | nu
 }
 
 /** Gives things new order keys; happens when a section was spread anew. */
-export async function respread(tx: Tx, table: typeof placement | typeof section, ordered: readonly Ordered[]): Promise<void> {
+export async function respread(
+  tx: Tx,
+  table: typeof placement | typeof section,
+  ordered: readonly Ordered[],
+): Promise<void> {
   for (const { id, position } of ordered) await tx.update(table).set({ position }).where(eq(table.id, id));
 }
 

@@ -23,7 +23,9 @@ export const cardColumns = {
   fetchProblem: resource.fetchProblem,
   createdAt: resource.createdAt,
 };
-export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "picture">> & { picture: string | null };
+export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "picture">> & {
+  picture: string | null;
+};
 export type Card = CardRow & { tags: string[] };
 
 export async function findResource(tx: Tx, id: string): Promise<ResourceRow | null> {
@@ -47,7 +49,10 @@ export async function findByAddress(tx: Tx, team: string, hash: string): Promise
 }
 
 /** Adds the names of their tags to rows that have an id. */
-export async function withTags<T extends { id: string }>(tx: Tx, rows: T[]): Promise<(T & { tags: string[] })[]> {
+export async function withTags<T extends { id: string }>(
+  tx: Tx,
+  rows: T[],
+): Promise<(T & { tags: string[] })[]> {
   const names = await tagsOf(tx, [...new Set(rows.map((row) => row.id))]);
   return rows.map((row) => ({ ...row, tags: names.get(row.id) ?? [] }));
 }
@@ -72,11 +77,18 @@ export async function tagsOf(tx: Tx, ids: readonly string[]): Promise<Map<string
 }
 
 /** Newest of the catalogue first; `before` is the last id of the page before. */
-export async function newestResources(tx: Tx, team: string, before: string | null, most: number): Promise<CardRow[]> {
+export async function newestResources(
+  tx: Tx,
+  team: string,
+  before: string | null,
+  most: number,
+): Promise<CardRow[]> {
   return tx
     .select(cardColumns)
     .from(resource)
-    .where(and(eq(resource.team, team), isNull(resource.deletedAt), before ? lt(resource.id, before) : undefined))
+    .where(
+      and(eq(resource.team, team), isNull(resource.deletedAt), before ? lt(resource.id, before) : undefined),
+    )
     .orderBy(desc(resource.id))
     .limit(most);
 }
@@ -92,12 +104,18 @@ export async function cardsById(tx: Tx, team: string, ids: readonly string[]): P
 /** Where a resource stands. */
 export async function placesOf(tx: Tx, id: string) {
   return tx
-    .select({ placement: placement.id, collection: collection.id, title: collection.title, heading: placement.heading, context: placement.context })
+    .select({
+      placement: placement.id,
+      collection: collection.id,
+      title: collection.title,
+      heading: placement.heading,
+      context: placement.context,
+    })
     .from(placement)
     .innerJoin(collection, eq(collection.id, placement.collection))
     .where(and(eq(placement.resource, id), isNull(placement.deletedAt), isNull(collection.deletedAt)))
     .orderBy(placement.id);
-} // prettier-ignore
+}
 
 /** Counts a change in every collection the resource stands in, so that kept documents of them are made anew. */
 export async function touchCollectionsOf(tx: Tx, ids: readonly string[], at: Date): Promise<void> {

@@ -16,7 +16,11 @@ export async function tagUses(tx: Tx, teamId: string, most = 2000) {
 }
 
 /** Ids of tags by key, for those that exist. */
-export async function tagsByKey(tx: Tx, teamId: string, keys: readonly string[]): Promise<Map<string, string>> {
+export async function tagsByKey(
+  tx: Tx,
+  teamId: string,
+  keys: readonly string[],
+): Promise<Map<string, string>> {
   if (!keys.length) return new Map();
   const rows = await tx
     .select({ id: tag.id, key: tag.key })
@@ -26,7 +30,12 @@ export async function tagsByKey(tx: Tx, teamId: string, keys: readonly string[])
 }
 
 /** The newest resources of a team that carry a tag. */
-export async function resourcesTagged(tx: Tx, teamId: string, tagId: string, most: number): Promise<string[]> {
+export async function resourcesTagged(
+  tx: Tx,
+  teamId: string,
+  tagId: string,
+  most: number,
+): Promise<string[]> {
   const rows = await tx
     .select({ id: resourceTag.resource })
     .from(resourceTag)

@@ -6,7 +6,12 @@ import { accessToken, invitation, membership, person, team } from "../schema";
 /** The teams a person is in: the own one first, then by name. */
 export async function teamsOf(tx: Tx, personId: string) {
   return tx
-    .select({ id: team.id, name: team.name, own: sql<number>`${team.ownOf} is not null`, role: membership.role })
+    .select({
+      id: team.id,
+      name: team.name,
+      own: sql<number>`${team.ownOf} is not null`,
+      role: membership.role,
+    })
     .from(membership)
     .innerJoin(team, eq(team.id, membership.team))
     .where(eq(membership.person, personId))
@@ -24,7 +29,13 @@ export async function roleIn(tx: Tx, teamId: string, personId: string): Promise<
 
 export async function membersOf(tx: Tx, teamId: string) {
   return tx
-    .select({ id: person.id, name: person.name, email: person.email, role: membership.role, since: membership.createdAt })
+    .select({
+      id: person.id,
+      name: person.name,
+      email: person.email,
+      role: membership.role,
+      since: membership.createdAt,
+    })
     .from(membership)
     .innerJoin(person, eq(person.id, membership.person))
     .where(eq(membership.team, teamId))
@@ -44,7 +55,12 @@ export async function lockOwners(tx: Tx, teamId: string): Promise<string[]> {
 /** Invitations that can still be taken up. */
 export async function openInvitations(tx: Tx, teamId: string, at: Date) {
   return tx
-    .select({ id: invitation.id, code: invitation.code, role: invitation.role, expiresAt: invitation.expiresAt })
+    .select({
+      id: invitation.id,
+      code: invitation.code,
+      role: invitation.role,
+      expiresAt: invitation.expiresAt,
+    })
     .from(invitation)
     .where(and(eq(invitation.team, teamId), isNull(invitation.revokedAt), gt(invitation.expiresAt, at)))
     .orderBy(invitation.id);
@@ -53,7 +69,13 @@ export async function openInvitations(tx: Tx, teamId: string, at: Date) {
 /** The invitation with this code, if it still holds, with the team's name. */
 export async function findInvitation(tx: Tx, code: string, at: Date) {
   const rows = await tx
-    .select({ id: invitation.id, team: invitation.team, role: invitation.role, teamName: team.name, byName: person.name })
+    .select({
+      id: invitation.id,
+      team: invitation.team,
+      role: invitation.role,
+      teamName: team.name,
+      byName: person.name,
+    })
     .from(invitation)
     .innerJoin(team, eq(team.id, invitation.team))
     .leftJoin(person, eq(person.id, invitation.madeBy))
@@ -64,7 +86,13 @@ export async function findInvitation(tx: Tx, code: string, at: Date) {
 /** Whose token this is, and notes that it was used; null when there is none or it was revoked. */
 export async function personOfToken(tx: Tx, hash: string, at: Date) {
   const rows = await tx
-    .select({ token: accessToken.id, id: person.id, name: person.name, email: person.email, lastUsedAt: accessToken.lastUsedAt })
+    .select({
+      token: accessToken.id,
+      id: person.id,
+      name: person.name,
+      email: person.email,
+      lastUsedAt: accessToken.lastUsedAt,
+    })
     .from(accessToken)
     .innerJoin(person, eq(person.id, accessToken.person))
     .where(and(eq(accessToken.hash, hash), isNull(accessToken.revokedAt)));

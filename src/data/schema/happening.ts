@@ -50,7 +50,11 @@ export const job = mysqlTable(
 /** A running worker says that it lives. */
 export const worker = mysqlTable(
   "worker",
-  { id: uuid("id").primaryKey(), startedAt: moment("started_at").notNull(), seenAt: moment("seen_at").notNull() },
+  {
+    id: uuid("id").primaryKey(),
+    startedAt: moment("started_at").notNull(),
+    seenAt: moment("seen_at").notNull(),
+  },
   (t) => [index("worker_seen").on(t.seenAt)],
 );
 

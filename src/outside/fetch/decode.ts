@@ -10,6 +10,9 @@ export function decodePage(body: Buffer, contentType: string | undefined): strin
     return new TextDecoder("utf-8", { fatal: true }).decode(body);
   } catch {
     const transport = /charset\s*=\s*"?([\w-]+)/i.exec(contentType ?? "")?.[1];
-    return decode(body, sniff(body, { transportLayerEncodingLabel: transport, defaultEncoding: "windows-1252" }));
+    return decode(
+      body,
+      sniff(body, { transportLayerEncodingLabel: transport, defaultEncoding: "windows-1252" }),
+    );
   }
 }

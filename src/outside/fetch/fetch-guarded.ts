@@ -5,10 +5,10 @@ import { allowedOrigin, Guarded, guardedLookup, isPublicAddress, loopbackLookup 
 import { inflate, TooLarge } from "./inflate";
 import { robotsAllow } from "./robots";
 
-export const AGENT = "Hobbin/0.1 (+https://hobbin.invalid/about-fetching)";
+const AGENT = "Hobbin/0.1 (+https://hobbin.invalid/about-fetching)";
 const REDIRECTS = 8;
 
-export type FetchLimits = { milliseconds: number; bytes: number };
+type FetchLimits = { milliseconds: number; bytes: number };
 const LIMITS: FetchLimits = { milliseconds: 10_000, bytes: 5 * 1024 * 1024 };
 
 export type Fetched =
@@ -23,8 +23,14 @@ export type FetchOptions = {
   limits?: Partial<FetchLimits>;
 };
 
-const open = new Agent({ connect: { lookup: guardedLookup as never, timeout: 8_000 }, keepAliveTimeout: 2_000 });
-const allowed = new Agent({ connect: { lookup: loopbackLookup as never, timeout: 8_000 }, keepAliveTimeout: 2_000 });
+const open = new Agent({
+  connect: { lookup: guardedLookup as never, timeout: 8_000 },
+  keepAliveTimeout: 2_000,
+});
+const allowed = new Agent({
+  connect: { lookup: loopbackLookup as never, timeout: 8_000 },
+  keepAliveTimeout: 2_000,
+});
 
 /**
  * The one way out to the web. Only http and https; every address a name resolves to is checked, literal ones
@@ -48,8 +54,13 @@ export async function fetchGuarded(address: string, options: FetchOptions): Prom
       const answer = await request(url, {
         dispatcher,
         signal,
-        headers: { "user-agent": AGENT, accept: options.accept ?? "text/html,application/xhtml+xml,*/*;q=0.8", "accept-encoding": "gzip, br, deflate", "accept-language": "en,*;q=0.5" },
-      }); // prettier-ignore
+        headers: {
+          "user-agent": AGENT,
+          accept: options.accept ?? "text/html,application/xhtml+xml,*/*;q=0.8",
+          "accept-encoding": "gzip, br, deflate",
+          "accept-language": "en,*;q=0.5",
+        },
+      });
       const headers = flat(answer.headers);
       if (answer.statusCode >= 300 && answer.statusCode < 400 && headers.location) {
         discard(answer.body);
@@ -87,8 +98,16 @@ function dispatcherFor(url: URL, allow: string): Agent {
 }
 
 /** For robots.txt alone: no redirects, small, and guarded in the same way. */
-async function plainGet(url: URL, allow: string, signal: AbortSignal): Promise<{ status: number; text: string }> {
-  const answer = await request(url, { dispatcher: dispatcherFor(url, allow), signal, headers: { "user-agent": AGENT } });
+async function plainGet(
+  url: URL,
+  allow: string,
+  signal: AbortSignal,
+): Promise<{ status: number; text: string }> {
+  const answer = await request(url, {
+    dispatcher: dispatcherFor(url, allow),
+    signal,
+    headers: { "user-agent": AGENT },
+  });
   const body = await inflate(answer.body, flat(answer.headers)["content-encoding"], 512 * 1024);
   return { status: answer.statusCode, text: body.toString("utf8") };
 }
@@ -111,6 +130,9 @@ function problemOf(error: unknown, signal: AbortSignal): FetchProblem {
 
 function flat(headers: Record<string, string | string[] | undefined>): Record<string, string> {
   return Object.fromEntries(
-    Object.entries(headers).map(([name, value]) => [name.toLowerCase(), Array.isArray(value) ? value[0]! : (value ?? "")]),
+    Object.entries(headers).map(([name, value]) => [
+      name.toLowerCase(),
+      Array.isArray(value) ? value[0]! : (value ?? ""),
+    ]),
   );
 }

@@ -34,7 +34,8 @@ export function allowedOrigin(url: URL, allowed: string): boolean {
     .split(/\s+/)
     .filter(Boolean)
     .some((pattern) => {
-      const [, scheme, wild, host, port = ""] = /^(https?):\/\/(\*\.)?([^:/]+)(?::(\d+))?$/.exec(pattern) ?? [];
+      const [, scheme, wild, host, port = ""] =
+        /^(https?):\/\/(\*\.)?([^:/]+)(?::(\d+))?$/.exec(pattern) ?? [];
       if (!host || url.protocol !== `${scheme}:` || url.port !== port) return false;
       return wild ? url.hostname.endsWith(`.${host}`) : url.hostname === host;
     });

@@ -9,7 +9,10 @@ const MOST = 500;
  * Whether the site lets programs fetch this address (RFC 9309). No robots.txt, or one that answers 4xx, allows
  * everything (§2.3.1.3); one that cannot be reached or answers 5xx forbids (§2.3.1.4).
  */
-export async function robotsAllow(url: URL, get: (robots: URL) => Promise<{ status: number; text: string }>): Promise<boolean> {
+export async function robotsAllow(
+  url: URL,
+  get: (robots: URL) => Promise<{ status: number; text: string }>,
+): Promise<boolean> {
   const known = kept.get(url.origin);
   if (known && known.until > Date.now()) return known.allows(url.href);
   const address = new URL("/robots.txt", url);

@@ -34,6 +34,8 @@ export const editCollection = action({
       collection: input.collection,
       data: { before: { title: before.title, description: before.description }, after: change },
     });
-    return { collection: { id: input.collection, title: before.title, description: before.description, ...change } };
+    return {
+      collection: { id: input.collection, title: before.title, description: before.description, ...change },
+    };
   },
 });

@@ -24,9 +24,18 @@ export const editPlacement = action({
       ...(input.heading !== undefined && { heading: input.heading }),
       ...(input.context !== undefined && { context: input.context }),
     };
-    await tx.update(placement).set({ ...change, updatedAt: now() }).where(eq(placement.id, input.placement));
+    await tx
+      .update(placement)
+      .set({ ...change, updatedAt: now() })
+      .where(eq(placement.id, input.placement));
     await touchCollections(tx, [before.collection], now());
-    tell({ subject: input.placement, collection: before.collection, data: { before: { heading: before.heading, context: before.context }, after: change } });
-    return { placement: { id: input.placement, heading: before.heading, context: before.context, ...change } };
+    tell({
+      subject: input.placement,
+      collection: before.collection,
+      data: { before: { heading: before.heading, context: before.context }, after: change },
+    });
+    return {
+      placement: { id: input.placement, heading: before.heading, context: before.context, ...change },
+    };
   },
-}); // prettier-ignore
+});

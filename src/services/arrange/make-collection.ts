@@ -32,7 +32,14 @@ export const makeCollection = action({
   },
 });
 
-type NewCollection = { team: string; title: string; description?: string; parent?: string | null; collection?: string; createdAt?: Date };
+type NewCollection = {
+  team: string;
+  title: string;
+  description?: string;
+  parent?: string | null;
+  collection?: string;
+  createdAt?: Date;
+};
 
 /** Puts a collection behind its neighbours. The team is locked for it, so that two get different places. */
 export async function putCollection(tx: Tx, wish: NewCollection): Promise<string> {

@@ -31,10 +31,11 @@ export const makeSection = action({
     const after = input.after === undefined ? (sections.at(-1)?.id ?? null) : input.after;
     const { position, respread: moved } = placeAfter(sections, after);
     await respread(tx, section, moved);
-    await tx.insert(section).values({ id, collection: input.collection, title: input.title, position, createdAt: now() });
+    await tx
+      .insert(section)
+      .values({ id, collection: input.collection, title: input.title, position, createdAt: now() });
     await touchCollections(tx, [input.collection], now());
     tell({ subject: id, collection: input.collection, data: { title: input.title } });
     return { section: { id, title: input.title, position } };
   },
 });
-

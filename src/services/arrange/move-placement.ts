@@ -24,7 +24,10 @@ export const movePlacement = action({
     const before = (await findPlacement(tx, input.placement))!;
     const after = input.after === input.placement ? undefined : input.after;
     const spot = await takeSpot(tx, before.collection, { section: input.section, after }, input.placement);
-    await tx.update(placement).set({ ...spot, updatedAt: now() }).where(eq(placement.id, input.placement));
+    await tx
+      .update(placement)
+      .set({ ...spot, updatedAt: now() })
+      .where(eq(placement.id, input.placement));
     tell({
       subject: input.placement,
       collection: before.collection,
@@ -32,4 +35,4 @@ export const movePlacement = action({
     });
     return { placement: { id: input.placement, ...spot } };
   },
-}); // prettier-ignore
+});

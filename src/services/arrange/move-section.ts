@@ -21,7 +21,10 @@ export const moveSection = action({
   input: MoveSection,
   allow: can.arrange("section"),
   run: async ({ input, tx, tell }) => {
-    const [{ collection } = { collection: "" }] = await tx.select().from(section).where(eq(section.id, input.section));
+    const [{ collection } = { collection: "" }] = await tx
+      .select()
+      .from(section)
+      .where(eq(section.id, input.section));
     await lockCollection(tx, collection);
     const others = (await sectionsOf(tx, collection)).filter((one) => one.id !== input.section);
     const { position, respread: moved } = placeAfter(others, input.after ?? null);

@@ -44,7 +44,13 @@ async function sectionOf(tx: Tx, collectionId: string, spot: Spot): Promise<stri
     const [row] = await tx
       .select({ section: placement.section })
       .from(placement)
-      .where(and(eq(placement.id, spot.after), eq(placement.collection, collectionId), isNull(placement.deletedAt)));
+      .where(
+        and(
+          eq(placement.id, spot.after),
+          eq(placement.collection, collectionId),
+          isNull(placement.deletedAt),
+        ),
+      );
     if (row) return row.section;
   }
   const [last] = await tx

@@ -1,4 +1,12 @@
-import { collectionsInside, findCollection, itemCounts, sectionsOf, sectionSums, shareCodeOf, threadsOf } from "@/data/queries/collections";
+import {
+  collectionsInside,
+  findCollection,
+  itemCounts,
+  sectionsOf,
+  sectionSums,
+  shareCodeOf,
+  threadsOf,
+} from "@/data/queries/collections";
 import { itemsOf } from "@/data/queries/placements";
 import { reading } from "../action";
 import { Id } from "../input";
@@ -26,7 +34,10 @@ export const readCollection = reading({
       collectionsInside(tx, found.id),
       threadsOf(tx, found.id),
     ]);
-    const counts = await itemCounts(tx, inside.map((one) => one.id));
+    const counts = await itemCounts(
+      tx,
+      inside.map((one) => one.id),
+    );
     return {
       collection: {
         id: found.id,
@@ -47,6 +58,4 @@ export const readCollection = reading({
       ...first,
     };
   },
-}); // prettier-ignore
-
-export type CollectionAnswer = Awaited<ReturnType<typeof readCollection.call>>;
+});

@@ -17,13 +17,23 @@ export const readCovers = reading({
   run: async ({ input, tx }) => {
     const all = await collectionTree(tx, input.team);
     const shown = all.toSorted((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).slice(0, SHOWN);
-    const counts = await itemCounts(tx, shown.map((one) => one.id));
+    const counts = await itemCounts(
+      tx,
+      shown.map((one) => one.id),
+    );
     const covers = await Promise.all(shown.map((one) => threadsOf(tx, one.id)));
     return {
       total: all.length,
       collections: shown.map(({ id, parent, title, audience, updatedAt }, i) => ({
-        id, parent, title, audience, updatedAt, count: counts.get(id) ?? 0, inside: all.filter((one) => one.parent === id).length, cover: covers[i]!,
+        id,
+        parent,
+        title,
+        audience,
+        updatedAt,
+        count: counts.get(id) ?? 0,
+        inside: all.filter((one) => one.parent === id).length,
+        cover: covers[i]!,
       })),
     };
   },
-}); // prettier-ignore
+});

@@ -19,7 +19,13 @@ export const readItems = reading({
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
     const [section, position, id, more] = (input.after ?? "").split("~");
-    if (input.after && (!position || !id || more !== undefined)) throw fieldProblem("after", "This is no place in the list.");
-    return itemsOf(tx, input.collection, input.after ? { section: section!, position: position!, id: id! } : null, PAGE);
+    if (input.after && (!position || !id || more !== undefined))
+      throw fieldProblem("after", "This is no place in the list.");
+    return itemsOf(
+      tx,
+      input.collection,
+      input.after ? { section: section!, position: position!, id: id! } : null,
+      PAGE,
+    );
   },
 });

@@ -14,5 +14,7 @@ export const readSomeItems = reading({
   about: "Those items of a collection that have these ids or hold these resources.",
   input: ReadSomeItems,
   allow: can.see("collection"),
-  run: async ({ input, tx }) => ({ items: await itemsById(tx, input.collection, input.placements, input.resources) }),
+  run: async ({ input, tx }) => ({
+    items: await itemsById(tx, input.collection, input.placements, input.resources),
+  }),
 });

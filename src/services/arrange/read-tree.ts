@@ -13,6 +13,11 @@ export const readTree = reading({
   input: OfTeam,
   allow: can.see("team"),
   run: async ({ input, tx }) => ({
-    collections: (await collectionTree(tx, input.team)).map(({ id, parent, title, audience }) => ({ id, parent, title, audience })),
+    collections: (await collectionTree(tx, input.team)).map(({ id, parent, title, audience }) => ({
+      id,
+      parent,
+      title,
+      audience,
+    })),
   }),
 });

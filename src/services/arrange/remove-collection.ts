@@ -12,16 +12,18 @@ class RemoveCollection {
 
 export const removeCollection = action({
   name: "collections.remove",
-  about: "Puts a collection and those inside it into the bin. Shared links stop working until it is restored.",
+  about:
+    "Puts a collection and those inside it into the bin. Shared links stop working until it is restored.",
   input: RemoveCollection,
   allow: can.arrange("collection"),
   run: async ({ input, scope, tx, tell }) => {
     const tree = await collectionTree(tx, scope.team!);
     const all = [input.collection];
-    for (const id of all) all.push(...tree.filter((one) => one.parent === id && !all.includes(one.id)).map((one) => one.id));
+    for (const id of all)
+      all.push(...tree.filter((one) => one.parent === id && !all.includes(one.id)).map((one) => one.id));
     // One moment for all of them: restoring brings back what went together.
     await tx.update(collection).set({ deletedAt: now() }).where(inArray(collection.id, all));
     tell({ subject: input.collection, collection: input.collection, data: { count: all.length } });
     return { removed: input.collection, inside: all.length - 1 };
   },
-}); // prettier-ignore
+});

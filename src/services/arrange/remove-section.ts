@@ -17,12 +17,18 @@ export const removeSection = action({
   allow: can.arrange("section"),
   run: async ({ input, tx, tell }) => {
     const at = now();
-    const [{ collection } = { collection: "" }] = await tx.select().from(section).where(eq(section.id, input.section));
+    const [{ collection } = { collection: "" }] = await tx
+      .select()
+      .from(section)
+      .where(eq(section.id, input.section));
     await tx.update(section).set({ deletedAt: at }).where(eq(section.id, input.section));
     // The same moment marks the items that went with it and come back with it.
-    await tx.update(placement).set({ deletedAt: at }).where(and(eq(placement.section, input.section), isNull(placement.deletedAt)));
+    await tx
+      .update(placement)
+      .set({ deletedAt: at })
+      .where(and(eq(placement.section, input.section), isNull(placement.deletedAt)));
     await touchCollections(tx, [collection], at);
     tell({ subject: input.section, collection });
     return { removed: input.section };
   },
-}); // prettier-ignore
+});

@@ -20,7 +20,11 @@ export const renameSection = action({
     const [before] = await tx.select().from(section).where(eq(section.id, input.section));
     await tx.update(section).set({ title: input.title }).where(eq(section.id, input.section));
     await touchCollections(tx, [before!.collection], now());
-    tell({ subject: input.section, collection: before!.collection, data: { before: before!.title, after: input.title } });
+    tell({
+      subject: input.section,
+      collection: before!.collection,
+      data: { before: before!.title, after: input.title },
+    });
     return { section: { id: input.section, title: input.title } };
   },
 });

@@ -20,7 +20,9 @@ export const restoreCollection = action({
     if (!row?.deletedAt) return { restored: input.collection };
     const all = await withTheSame(tx, row.team, row.id, row.deletedAt);
     await tx.update(collection).set({ deletedAt: null, updatedAt: now() }).where(inArray(collection.id, all));
-    const [around] = row.parent ? await tx.select().from(collection).where(eq(collection.id, row.parent)) : [];
+    const [around] = row.parent
+      ? await tx.select().from(collection).where(eq(collection.id, row.parent))
+      : [];
     if (around?.deletedAt) await tx.update(collection).set({ parent: null }).where(eq(collection.id, row.id));
     tell({ subject: row.id, collection: row.id });
     return { restored: row.id };
@@ -34,6 +36,7 @@ async function withTheSame(tx: Tx, team: string, id: string, deletedAt: Date): P
     .from(collection)
     .where(and(eq(collection.team, team), eq(collection.deletedAt, deletedAt)));
   const all = [id];
-  for (const one of all) all.push(...gone.filter((row) => row.parent === one && !all.includes(row.id)).map((row) => row.id));
+  for (const one of all)
+    all.push(...gone.filter((row) => row.parent === one && !all.includes(row.id)).map((row) => row.id));
   return all;
 }

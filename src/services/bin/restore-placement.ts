@@ -22,8 +22,13 @@ export const restorePlacement = action({
     const [home] = row.section ? await tx.select().from(section).where(eq(section.id, row.section)) : [];
     const stays = row.section === null || (home && !home.deletedAt);
     // Its old order key still says where it stood among the others.
-    const spot = stays ? { section: row.section, position: row.position } : await takeSpot(tx, row.collection, {}, row.id);
-    await tx.update(placement).set({ ...spot, deletedAt: null, updatedAt: now() }).where(eq(placement.id, row.id));
+    const spot = stays
+      ? { section: row.section, position: row.position }
+      : await takeSpot(tx, row.collection, {}, row.id);
+    await tx
+      .update(placement)
+      .set({ ...spot, deletedAt: null, updatedAt: now() })
+      .where(eq(placement.id, row.id));
     await touchCollections(tx, [row.collection], now());
     tell({ subject: row.id, collection: row.collection });
     return { restored: row.id };

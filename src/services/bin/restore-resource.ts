@@ -16,7 +16,10 @@ export const restoreResource = action({
   input: RestoreResource,
   allow: can.restore("resource"),
   run: async ({ input, tx, tell }) => {
-    await tx.update(resource).set({ deletedAt: null, updatedAt: now() }).where(eq(resource.id, input.resource));
+    await tx
+      .update(resource)
+      .set({ deletedAt: null, updatedAt: now() })
+      .where(eq(resource.id, input.resource));
     await touchCollectionsOf(tx, [input.resource], now());
     tell({ subject: input.resource });
     return { restored: input.resource };

@@ -19,7 +19,10 @@ export const restoreSection = action({
     const [row] = await tx.select().from(section).where(eq(section.id, input.section));
     if (!row?.deletedAt) return { restored: input.section };
     await tx.update(section).set({ deletedAt: null }).where(eq(section.id, row.id));
-    await tx.update(placement).set({ deletedAt: null }).where(and(eq(placement.section, row.id), eq(placement.deletedAt, row.deletedAt)));
+    await tx
+      .update(placement)
+      .set({ deletedAt: null })
+      .where(and(eq(placement.section, row.id), eq(placement.deletedAt, row.deletedAt)));
     await touchCollections(tx, [row.collection], now());
     tell({ subject: row.id, collection: row.collection });
     return { restored: row.id };

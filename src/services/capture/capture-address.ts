@@ -37,7 +37,8 @@ const SAY: Record<AddressProblem, string> = {
 
 export const captureAddress = action({
   name: "capture.address",
-  about: "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
+  about:
+    "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
   input: CaptureAddress,
   allow: can.bring("team"),
   run: async ({ input, scope, tx, tell, later }) => {
@@ -50,7 +51,14 @@ export const captureAddress = action({
     const id = known?.id ?? newId();
     const at = now();
     if (!known) {
-      await tx.insert(resource).values({ ...blank(id, read.address, read.host), team: input.team, addressHash: hash, addedBy: scope.person!, createdAt: at, updatedAt: at });
+      await tx.insert(resource).values({
+        ...blank(id, read.address, read.host),
+        team: input.team,
+        addressHash: hash,
+        addedBy: scope.person!,
+        createdAt: at,
+        updatedAt: at,
+      });
       later(fetchJob(id, input.team, at));
     } else if (known.deletedAt) {
       await tx.update(resource).set({ deletedAt: null, updatedAt: at }).where(eq(resource.id, id));
@@ -58,30 +66,57 @@ export const captureAddress = action({
     }
     const places = known && !known.deletedAt ? await placesOf(tx, id) : [];
     const already = Boolean(known && !known.deletedAt);
-    if (!already) tell({ subject: id, collection: input.collection, verb: "resources.captured", data: { title: known?.title ?? read.host } });
+    if (!already)
+      tell({
+        subject: id,
+        collection: input.collection,
+        verb: "resources.captured",
+        data: { title: known?.title ?? read.host },
+      });
 
     let item;
     if (input.collection && (!already || input.again)) {
-      const placement = await putPlacement(tx, { ...input, collection: input.collection, resource: id, person: scope.person! });
+      const placement = await putPlacement(tx, {
+        ...input,
+        collection: input.collection,
+        resource: id,
+        person: scope.person!,
+      });
       item = (await itemsById(tx, input.collection, [placement], []))[0];
-      tell({ subject: placement, collection: input.collection, verb: "placements.add", data: { resource: id } });
+      tell({
+        subject: placement,
+        collection: input.collection,
+        verb: "placements.add",
+        data: { resource: id },
+      });
     } else if (!input.collection && !already) await intoTray(tx, input.team, scope.person!, id);
     const [card] = await withTags(tx, await cardsById(tx, input.team, [id]));
-    return { resource: card!, already, places: places.map(({ collection, title }) => ({ collection, title })), item };
+    return {
+      resource: card!,
+      already,
+      places: places.map(({ collection, title }) => ({ collection, title })),
+      item,
+    };
   },
-}); // prettier-ignore
-
-export type CaptureAnswer = Awaited<ReturnType<typeof captureAddress.call>>;
+});
 
 /** A resource of which nothing is known yet but its address. */
 export function blank(id: string, address: string, host: string) {
   const url = new URL(address);
   const title = host + (url.pathname === "/" ? "" : url.pathname);
   return {
-    id, address, host, kind: "page" as const, title: title.slice(0, 500), description: "", authors: [], typed: [], player: null,
+    id,
+    address,
+    host,
+    kind: "page" as const,
+    title: title.slice(0, 500),
+    description: "",
+    authors: [],
+    typed: [],
+    player: null,
     fetchState: "waiting" as const,
   };
-} // prettier-ignore
+}
 
 /** The job that reads the page. One at a time for a resource. */
 export const fetchJob = (id: string, team: string, at: Date) => ({

@@ -17,10 +17,13 @@ export const fetchAgain = action({
   input: FetchAgain,
   allow: can.bring("resource"),
   run: async ({ input, scope, tx, tell, later }) => {
-    await tx.update(resource).set({ fetchState: "waiting", fetchProblem: null, updatedAt: now() }).where(eq(resource.id, input.resource));
+    await tx
+      .update(resource)
+      .set({ fetchState: "waiting", fetchProblem: null, updatedAt: now() })
+      .where(eq(resource.id, input.resource));
     await touchCollectionsOf(tx, [input.resource], now());
     later(fetchJob(input.resource, scope.team!, now()));
     tell({ subject: input.resource });
     return { resource: input.resource };
   },
-}); // prettier-ignore
+});

@@ -28,15 +28,30 @@ export async function fillResource(id: string, filling: Filling): Promise<void> 
     if (filling.ok) {
       const { facts } = filling;
       const canonical = addressHash(facts.canonical ?? filling.finalAddress);
-      Object.assign(change, { fetchState: "done", fetchProblem: null, canonicalHash: canonical === row.addressHash ? null : canonical });
+      Object.assign(change, {
+        fetchState: "done",
+        fetchProblem: null,
+        canonicalHash: canonical === row.addressHash ? null : canonical,
+      });
       const fields = {
-        kind: facts.kind, title: facts.title, description: facts.description, siteName: facts.siteName, language: facts.language,
-        published: facts.published, authors: facts.authors.length ? facts.authors : null, words: facts.words, pages: facts.pages,
-        seconds: facts.seconds, player: facts.player, pictureHash: filling.picture?.hash ?? null,
-      }; // prettier-ignore
-      for (const [field, value] of Object.entries(fields)) if (value !== null && !typed.has(field)) Object.assign(change, { [field]: value });
+        kind: facts.kind,
+        title: facts.title,
+        description: facts.description,
+        siteName: facts.siteName,
+        language: facts.language,
+        published: facts.published,
+        authors: facts.authors.length ? facts.authors : null,
+        words: facts.words,
+        pages: facts.pages,
+        seconds: facts.seconds,
+        player: facts.player,
+        pictureHash: filling.picture?.hash ?? null,
+      };
+      for (const [field, value] of Object.entries(fields))
+        if (value !== null && !typed.has(field)) Object.assign(change, { [field]: value });
       const merged = { ...row, ...change };
-      change.minutes = merged.kind === "picture" ? null : minutesOf({ words: merged.words, seconds: merged.seconds });
+      change.minutes =
+        merged.kind === "picture" ? null : minutesOf({ words: merged.words, seconds: merged.seconds });
       if (filling.picture)
         await tx
           .insert(fileBlob)
@@ -45,7 +60,14 @@ export async function fillResource(id: string, filling: Filling): Promise<void> 
     } else Object.assign(change, { fetchState: "failed", fetchProblem: filling.problem });
     await tx.update(resource).set(change).where(eq(resource.id, id));
     await touchCollectionsOf(tx, [id], at);
-    await writeEvents(tx, [asEvent({ subject: id, data: { title: change.title ?? row.title, ok: filling.ok } }, row.team, null, "resources.filled")]);
+    await writeEvents(tx, [
+      asEvent(
+        { subject: id, data: { title: change.title ?? row.title, ok: filling.ok } },
+        row.team,
+        null,
+        "resources.filled",
+      ),
+    ]);
   });
   signal("events");
-} // prettier-ignore
+}

@@ -21,10 +21,16 @@ export const readCatalogue = reading({
   run: async ({ input, tx }) => {
     if (input.tag) {
       const rows = await cardsById(tx, input.team, await resourcesTagged(tx, input.team, input.tag, 200));
-      return { resources: await withTags(tx, rows.sort((a, b) => (a.id < b.id ? 1 : -1))), next: null };
+      return {
+        resources: await withTags(
+          tx,
+          rows.sort((a, b) => (a.id < b.id ? 1 : -1)),
+        ),
+        next: null,
+      };
     }
     const rows = await newestResources(tx, input.team, input.before ?? null, PAGE + 1);
     const page = rows.slice(0, PAGE);
     return { resources: await withTags(tx, page), next: rows.length > PAGE ? page.at(-1)!.id : null };
   },
-}); // prettier-ignore
+});

@@ -13,7 +13,10 @@ export const readTray = reading({
   input: ReadTray,
   allow: can.see("team"),
   run: async ({ input, scope, tx }) => {
-    const [entries, sum] = await Promise.all([trayOf(tx, scope.person!, input.team, 200), traySum(tx, scope.person!, input.team)]);
+    const [entries, sum] = await Promise.all([
+      trayOf(tx, scope.person!, input.team, 200),
+      traySum(tx, scope.person!, input.team),
+    ]);
     return { entries, ...sum };
   },
 });

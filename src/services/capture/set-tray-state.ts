@@ -26,9 +26,17 @@ export const setTrayState = action({
       .where(and(eq(trayEntry.person, scope.person!), eq(trayEntry.resource, input.resource)));
     await tx
       .insert(trayEntry)
-      .values({ id: newId(), person: scope.person!, team: scope.team!, resource: input.resource, state: input.state, createdAt: at, updatedAt: at })
+      .values({
+        id: newId(),
+        person: scope.person!,
+        team: scope.team!,
+        resource: input.resource,
+        state: input.state,
+        createdAt: at,
+        updatedAt: at,
+      })
       .onDuplicateKeyUpdate({ set: { state: input.state, updatedAt: at } });
     tell({ subject: input.resource, data: { before: before?.state ?? null, after: input.state } });
     return { resource: input.resource, state: input.state };
   },
-}); // prettier-ignore
+});

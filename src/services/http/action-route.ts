@@ -20,7 +20,12 @@ export const getAction = (request: Request, { params }: Context): Promise<Respon
   answering(async () => {
     const action = found((await params).name);
     if (action.kind !== "read") throw new Problem("not-allowed", "This changes something; send it by POST.");
-    return json(await action.call(await actorOf(request.headers), fromQuery(action.input, new URL(request.url).searchParams)));
+    return json(
+      await action.call(
+        await actorOf(request.headers),
+        fromQuery(action.input, new URL(request.url).searchParams),
+      ),
+    );
   });
 
 function found(name: string) {

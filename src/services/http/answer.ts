@@ -19,7 +19,10 @@ export async function answering(work: () => Promise<Response>): Promise<Response
 }
 
 const problemAnswer = (body: unknown, status: number) =>
-  new Response(JSON.stringify(body), { status, headers: { "content-type": "application/problem+json", "cache-control": "no-store" } });
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { "content-type": "application/problem+json", "cache-control": "no-store" },
+  });
 
 /**
  * Refuses a change that another site makes a browser send along with the person's cookie. Requests with a token
@@ -27,7 +30,12 @@ const problemAnswer = (body: unknown, status: number) =>
  */
 export function mustBeOwnSite(request: Request): void {
   const origin = request.headers.get("origin");
-  if (origin && origin !== settings().address && origin !== ownOrigin(request) && !request.headers.get("authorization"))
+  if (
+    origin &&
+    origin !== settings().address &&
+    origin !== ownOrigin(request) &&
+    !request.headers.get("authorization")
+  )
     throw new Problem("not-allowed", "This came from another site, so it was not done.");
 }
 
@@ -41,8 +49,10 @@ const MOST_BYTES = 9_000_000;
 
 /** The body as JSON. */
 export async function readJson(request: Request): Promise<unknown> {
-  if (!/^application\/json\b/.test(request.headers.get("content-type") ?? "")) throw new Problem("not-valid", "Send JSON (application/json).");
-  if (Number(request.headers.get("content-length") ?? 0) > MOST_BYTES) throw new Problem("too-large", "At most 9 MB at once, please.");
+  if (!/^application\/json\b/.test(request.headers.get("content-type") ?? ""))
+    throw new Problem("not-valid", "Send JSON (application/json).");
+  if (Number(request.headers.get("content-length") ?? 0) > MOST_BYTES)
+    throw new Problem("too-large", "At most 9 MB at once, please.");
   const text = await request.text();
   if (text.length > MOST_BYTES) throw new Problem("too-large", "At most 9 MB at once, please.");
   try {
@@ -50,4 +60,4 @@ export async function readJson(request: Request): Promise<unknown> {
   } catch {
     throw new Problem("not-valid", "This is not JSON.");
   }
-} // prettier-ignore
+}

@@ -3,7 +3,10 @@ import { exportCollection } from "../publish/export-collection";
 import { answering } from "./answer";
 
 /** GET /api/export/<collection>?format=…: the file itself, to be saved. */
-export const getExport = (request: Request, { params }: { params: Promise<{ collection: string }> }): Promise<Response> =>
+export const getExport = (
+  request: Request,
+  { params }: { params: Promise<{ collection: string }> },
+): Promise<Response> =>
   answering(async () => {
     const { collection } = await params;
     const format = new URL(request.url).searchParams.get("format");

@@ -12,7 +12,10 @@ export async function getHealth(): Promise<Response> {
     await database().execute(sql`select 1`);
     const queue = await queueState(database(), new Date(now().getTime() - ALIVE));
     const up = queue.workers > 0;
-    return json({ status: up ? "up" : "down", database: "up", workers: up ? "up" : "down", queue }, up ? 200 : 503);
+    return json(
+      { status: up ? "up" : "down", database: "up", workers: up ? "up" : "down", queue },
+      up ? 200 : 503,
+    );
   } catch {
     return json({ status: "down", database: "down", workers: "unknown" }, 503);
   }

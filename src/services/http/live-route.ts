@@ -10,6 +10,10 @@ export const getLive = (request: Request): Promise<Response> =>
     const { team } = await listen.call(actor, { team: query.get("team") });
     const last = request.headers.get("last-event-id") ?? query.get("last");
     return new Response(liveStream(actor, team, last, request.signal), {
-      headers: { "content-type": "text/event-stream", "cache-control": "no-cache, no-transform", "x-accel-buffering": "no" },
+      headers: {
+        "content-type": "text/event-stream",
+        "cache-control": "no-cache, no-transform",
+        "x-accel-buffering": "no",
+      },
     });
   });

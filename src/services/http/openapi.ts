@@ -38,7 +38,10 @@ export function openApi(address: string): Schema {
             detail: { type: "string" },
             errors: {
               type: "array",
-              items: { type: "object", properties: { detail: { type: "string" }, pointer: { type: "string" } } },
+              items: {
+                type: "object",
+                properties: { detail: { type: "string" }, pointer: { type: "string" } },
+              },
             },
           },
         },
@@ -51,17 +54,29 @@ function path(action: Action): Schema {
   const schema = inputSchema(action);
   const responses = {
     200: { description: "Done", content: { "application/json": { schema: { type: "object" } } } },
-    default: { description: "Not done", content: { "application/problem+json": { schema: { $ref: "#/components/schemas/Problem" } } } },
+    default: {
+      description: "Not done",
+      content: { "application/problem+json": { schema: { $ref: "#/components/schemas/Problem" } } },
+    },
   };
-  const common = { operationId: action.name, summary: action.about, tags: [action.name.split(".")[0]], responses };
+  const common = {
+    operationId: action.name,
+    summary: action.about,
+    tags: [action.name.split(".")[0]],
+    responses,
+  };
   const post = { ...common, requestBody: { required: true, content: { "application/json": { schema } } } };
   if (action.kind === "change") return { post };
   const required = (schema.required ?? []) as string[];
   const parameters = Object.entries(schema.properties as Record<string, Schema>).map(([name, one]) => ({
-    name, in: "query", required: required.includes(name), schema: one, ...(one.type === "array" && { style: "form", explode: false }),
+    name,
+    in: "query",
+    required: required.includes(name),
+    schema: one,
+    ...(one.type === "array" && { style: "form", explode: false }),
   }));
   return { get: { ...common, parameters }, post: { ...post, operationId: `${action.name}.post` } };
-} // prettier-ignore
+}
 
 /** JSON Schema of an input class, from its validators. */
 function inputSchema({ input }: Action): Schema {

@@ -9,38 +9,50 @@ import { readerPage } from "../publish/reader-page";
 
 const script = createHash("sha256").update(READER_SCRIPT).digest("base64");
 /** Only the page's own script runs; pictures and letters are its own; a player may come from anywhere, after a press. */
-const POLICY = [
-  "default-src 'none'", `script-src 'sha256-${script}'`, "style-src 'unsafe-inline'", "img-src 'self' data:", "font-src 'self'",
-  "media-src http: https:", "frame-src http: https:", "base-uri 'none'", "form-action 'none'",
-].join("; "); // prettier-ignore
+export const READER_POLICY = [
+  "default-src 'none'",
+  `script-src 'sha256-${script}'`,
+  "style-src 'unsafe-inline'",
+  "img-src 'self' data:",
+  "font-src 'self'",
+  "media-src http: https:",
+  "frame-src http: https:",
+  "base-uri 'none'",
+  "form-action 'none'",
+].join("; ");
 
 /** GET /c/<code>: the reader's page. No cookie is read or set; an unchanged page is 304. */
-export async function getReaderPage(request: Request, { params }: { params: Promise<{ code: string }> }): Promise<Response> {
+export async function getReaderPage(
+  request: Request,
+  { params }: { params: Promise<{ code: string }> },
+): Promise<Response> {
   const { code } = await params;
   const at = request.url.indexOf("?");
   const wish = at < 0 ? null : new URLSearchParams(request.url.slice(at)).get("view");
-  const page = await readerPage(code, READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null);
+  const page = await readerPage(
+    code,
+    READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null,
+  );
   if (!page) return notShared();
   const headers: Record<string, string> = {
     "content-type": "text/html; charset=utf-8",
     "cache-control": "public, no-cache",
-    "content-security-policy": POLICY,
+    "content-security-policy": READER_POLICY,
     "x-content-type-options": "nosniff",
     "referrer-policy": "no-referrer",
-    vary: "accept-encoding",
     etag: page.etag,
     ...(page.noindex && { "x-robots-tag": "noindex" }),
   };
-  if (request.headers.get("if-none-match")?.includes(page.etag)) return new Response(null, { status: 304, headers });
-  const accepts = request.headers.get("accept-encoding") ?? "";
-  const [bytes, encoding] = /\bbr\b/.test(accepts) ? [page.brotli, "br"] : /\bgzip\b/.test(accepts) ? [page.gzip, "gzip"] : [page.plain, null];
-  if (encoding) headers["content-encoding"] = encoding;
-  headers["content-length"] = String(bytes.length);
-  return new Response(new Uint8Array(bytes.buffer as ArrayBuffer, bytes.byteOffset, bytes.length), { headers });
-} // prettier-ignore
+  if (request.headers.get("if-none-match")?.includes(page.etag))
+    return new Response(null, { status: 304, headers });
+  return new Response(page.bytes, { headers });
+}
 
 /** GET /c/<code>/p/<hash>: a picture of that page, and of no other. */
-export async function getReaderPicture(_: Request, { params }: { params: Promise<{ code: string; hash: string }> }): Promise<Response> {
+export async function getReaderPicture(
+  _: Request,
+  { params }: { params: Promise<{ code: string; hash: string }> },
+): Promise<Response> {
   const { code, hash } = await params;
   const page = await readerPage(code, null);
   const file = page?.pictures.has(hash) ? await openFile(hash) : null;
@@ -61,6 +73,23 @@ export function pictureAnswer({ stream, bytes }: { stream: NodeJS.ReadableStream
 }
 
 function notShared(): Response {
-  const page = html`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>Not shared</title><style>${new Markup(READER_STYLE)}</style><main><h1>Nothing is shared at this address</h1><p class="lead">The collection may be private again, or the address may have a slip in it. Whoever gave it to you can send you the new one.</p></main></html>`;
-  return new Response(page.text, { status: 404, headers: { "content-type": "text/html; charset=utf-8", "content-security-policy": POLICY } });
-} // prettier-ignore
+  const page = html`<!doctype html>
+    <html lang="en">
+      <meta charset="utf-8" /><meta name="viewport" content="width=device-width,initial-scale=1" /><title>
+        Not shared</title
+      ><style>
+        ${new Markup(READER_STYLE)}
+      </style>
+      <main>
+        <h1>Nothing is shared at this address</h1>
+        <p class="lead">
+          The collection may be private again, or the address may have a slip in it. Whoever gave it to you
+          can send you the new one.
+        </p>
+      </main>
+    </html>`;
+  return new Response(page.text, {
+    status: 404,
+    headers: { "content-type": "text/html; charset=utf-8", "content-security-policy": READER_POLICY },
+  });
+}

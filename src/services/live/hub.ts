@@ -5,7 +5,9 @@ import { onSignal } from "@/outside/signals";
 import { database } from "../action";
 
 /** What a listener gets of an event. */
-export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" | "actor" | "data"> & { at: string };
+export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" | "actor" | "data"> & {
+  at: string;
+};
 type Listener = { team: string; send: (event: LiveEvent) => void };
 
 const EVERY = 1_000;
@@ -66,8 +68,14 @@ class Hub {
 }
 
 export const toLive = ({ id, at, verb, collection, subject, actor, data }: EventRow): LiveEvent => ({
-  id, verb, collection, subject, actor, data, at: at.toISOString(),
-}); // prettier-ignore
+  id,
+  verb,
+  collection,
+  subject,
+  actor,
+  data,
+  at: at.toISOString(),
+});
 
 const shared = globalThis as { hobbinHub?: Hub };
 export const hub = (): Hub => (shared.hobbinHub ??= new Hub());

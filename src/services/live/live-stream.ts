@@ -12,7 +12,8 @@ class Listen {
 
 export const listen = reading({
   name: "events.listen",
-  about: "A stream of what happens in a team, as server-sent events. A client that comes back names the last one it saw.",
+  about:
+    "A stream of what happens in a team, as server-sent events. A client that comes back names the last one it saw.",
   input: Listen,
   allow: can.see("team"),
   run: async ({ input }) => ({ team: input.team }),
@@ -25,7 +26,12 @@ const BEAT = 15_000;
  * The stream itself. Each event's id is its time and id; after a break the client sends the last one back and
  * gets what it missed, or the word to read everything anew when that is too much.
  */
-export function liveStream(actor: Actor, team: string, last: string | null, signal: AbortSignal): ReadableStream<Uint8Array> {
+export function liveStream(
+  actor: Actor,
+  team: string,
+  last: string | null,
+  signal: AbortSignal,
+): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   let stop = () => {};
   return new ReadableStream({

@@ -27,7 +27,9 @@ export const acceptInvitation = action({
       .insert(membership)
       .values({ id: newId(), team: found.team, person: scope.person!, role, createdAt: now() })
       .onDuplicateKeyUpdate({ set: { role } });
-    await writeEvents(tx, [asEvent({ subject: scope.person!, data: { role } }, found.team, actor, "members.joined")]);
+    await writeEvents(tx, [
+      asEvent({ subject: scope.person!, data: { role } }, found.team, actor, "members.joined"),
+    ]);
     return { team: found.team, role };
   },
 });

@@ -19,5 +19,7 @@ export async function actorOf(headers: Headers): Promise<Actor> {
   }
   if (!headers.get("cookie")?.includes("hobbin.")) return STRANGER;
   const session = await auth().api.getSession({ headers });
-  return session ? { person: { id: session.user.id, name: session.user.name, email: session.user.email }, share: null } : STRANGER;
+  return session
+    ? { person: { id: session.user.id, name: session.user.name, email: session.user.email }, share: null }
+    : STRANGER;
 }

@@ -19,16 +19,29 @@ function make() {
     telemetry: { enabled: false },
     database: drizzleAdapter(database() as never, {
       provider: "mysql",
-      schema: { user: schema.person, session: schema.session, account: schema.account, verification: schema.verification, rateLimit: schema.rateLimit },
+      schema: {
+        user: schema.person,
+        session: schema.session,
+        account: schema.account,
+        verification: schema.verification,
+        rateLimit: schema.rateLimit,
+      },
     }),
-    advanced: { database: { generateId: () => newId() }, cookiePrefix: "hobbin", ipAddress: { ipAddressHeaders: ["x-forwarded-for"] } },
+    advanced: {
+      database: { generateId: () => newId() },
+      cookiePrefix: "hobbin",
+      ipAddress: { ipAddressHeaders: ["x-forwarded-for"] },
+    },
     session: { expiresIn: 60 * 60 * 24 * 60, updateAge: 60 * 60 * 24 },
     rateLimit: {
       enabled: true,
       storage: "database",
       window: 60,
       max: 600,
-      customRules: { "/sign-in/email": { window: 60, max: +signInLimit }, "/request-password-reset": { window: 60, max: +signInLimit } },
+      customRules: {
+        "/sign-in/email": { window: 60, max: +signInLimit },
+        "/request-password-reset": { window: 60, max: +signInLimit },
+      },
     },
     emailAndPassword: {
       enabled: true,
@@ -36,18 +49,26 @@ function make() {
       minPasswordLength: 10,
       revokeSessionsOnPasswordReset: true,
       sendResetPassword: async ({ user, url }) =>
-        post(user.email, "Choose a new password", `Somebody, probably you, asked for a new password for Hobbin.\n\nChoose one here, within an hour:\n${url}\n\nIf it was not you, do nothing: the old one stays.`),
+        post(
+          user.email,
+          "Choose a new password",
+          `Somebody, probably you, asked for a new password for Hobbin.\n\nChoose one here, within an hour:\n${url}\n\nIf it was not you, do nothing: the old one stays.`,
+        ),
     },
     emailVerification: {
       sendOnSignUp: true,
       sendOnSignIn: true,
       autoSignInAfterVerification: true,
       sendVerificationEmail: async ({ user, url }) =>
-        post(user.email, "Confirm your address", `Welcome to Hobbin, ${user.name}.\n\nConfirm that this address is yours:\n${url}\n\nIf you did not sign up, do nothing.`),
+        post(
+          user.email,
+          "Confirm your address",
+          `Welcome to Hobbin, ${user.name}.\n\nConfirm that this address is yours:\n${url}\n\nIf you did not sign up, do nothing.`,
+        ),
     },
     databaseHooks: { user: { create: { after: async (user) => makeTeamOfOne(user.id, user.name) } } },
   });
-} // prettier-ignore
+}
 
 type Auth = ReturnType<typeof make>;
 const shared = globalThis as { hobbinAuth?: Auth };
@@ -57,6 +78,8 @@ export const auth = (): Auth => (shared.hobbinAuth ??= make());
 
 /** Letters go through the queue: they arrive even when the mail server is down just now. */
 async function post(to: string, subject: string, text: string): Promise<void> {
-  await addJobs(database(), [{ id: newId(), kind: "mail.send", payload: { to, subject, text }, createdAt: now() }]);
+  await addJobs(database(), [
+    { id: newId(), kind: "mail.send", payload: { to, subject, text }, createdAt: now() },
+  ]);
   signal("jobs");
 }

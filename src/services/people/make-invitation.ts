@@ -20,8 +20,16 @@ export const makeInvitation = action({
   allow: can.manage("team"),
   run: async ({ input, scope, tx }) => {
     const at = now();
-    const row = { id: newId(), team: input.team, role: input.role, code: newSecret(), madeBy: scope.person!, createdAt: at, expiresAt: new Date(at.getTime() + DAYS * 86_400_000) };
+    const row = {
+      id: newId(),
+      team: input.team,
+      role: input.role,
+      code: newSecret(),
+      madeBy: scope.person!,
+      createdAt: at,
+      expiresAt: new Date(at.getTime() + DAYS * 86_400_000),
+    };
     await tx.insert(invitation).values(row);
     return { invitation: { id: row.id, code: row.code, role: row.role, expiresAt: row.expiresAt } };
   },
-}); // prettier-ignore
+});

@@ -17,7 +17,9 @@ export const makeTeam = action({
   run: async ({ input, scope, tx }) => {
     const id = newId();
     await tx.insert(team).values({ id, name: input.name, createdAt: now() });
-    await tx.insert(membership).values({ id: newId(), team: id, person: scope.person!, role: "owner", createdAt: now() });
+    await tx
+      .insert(membership)
+      .values({ id: newId(), team: id, person: scope.person!, role: "owner", createdAt: now() });
     return { team: { id, name: input.name } };
   },
 });

@@ -18,7 +18,9 @@ export const makeToken = action({
   run: async ({ input, scope, tx }) => {
     const token = `hob_${newSecret()}`;
     const id = newId();
-    await tx.insert(accessToken).values({ id, person: scope.person!, name: input.name, hash: sha256(token), createdAt: now() });
+    await tx
+      .insert(accessToken)
+      .values({ id, person: scope.person!, name: input.name, hash: sha256(token), createdAt: now() });
     return { id, token };
   },
 });

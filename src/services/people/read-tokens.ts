@@ -11,7 +11,12 @@ export const readTokens = reading({
   allow: can.beSignedIn(),
   run: async ({ scope, tx }) => ({
     tokens: await tx
-      .select({ id: accessToken.id, name: accessToken.name, createdAt: accessToken.createdAt, lastUsedAt: accessToken.lastUsedAt })
+      .select({
+        id: accessToken.id,
+        name: accessToken.name,
+        createdAt: accessToken.createdAt,
+        lastUsedAt: accessToken.lastUsedAt,
+      })
       .from(accessToken)
       .where(and(eq(accessToken.person, scope.person!), isNull(accessToken.revokedAt)))
       .orderBy(accessToken.id),

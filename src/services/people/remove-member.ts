@@ -20,10 +20,14 @@ export const removeMember = action({
   run: async ({ input, scope, tx, tell }) => {
     if (input.person !== scope.person && !may(scope.role, "manage")) throw new Problem("not-allowed");
     const owners = await lockOwners(tx, input.team);
-    if (!(await roleIn(tx, input.team, input.person))) throw new Problem("not-found", "That person is not in this team.");
-    if (owners.length === 1 && owners[0] === input.person) throw new Problem("conflict", "A team needs an owner. Make somebody else owner first.");
-    await tx.delete(membership).where(and(eq(membership.team, input.team), eq(membership.person, input.person)));
+    if (!(await roleIn(tx, input.team, input.person)))
+      throw new Problem("not-found", "That person is not in this team.");
+    if (owners.length === 1 && owners[0] === input.person)
+      throw new Problem("conflict", "A team needs an owner. Make somebody else owner first.");
+    await tx
+      .delete(membership)
+      .where(and(eq(membership.team, input.team), eq(membership.person, input.person)));
     tell({ subject: input.person });
     return { removed: input.person };
   },
-}); // prettier-ignore
+});

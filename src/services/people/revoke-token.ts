@@ -15,7 +15,10 @@ export const revokeToken = action({
   input: RevokeToken,
   allow: can.beSignedIn(),
   run: async ({ input, scope, tx }) => {
-    await tx.update(accessToken).set({ revokedAt: now() }).where(and(eq(accessToken.id, input.token), eq(accessToken.person, scope.person!)));
+    await tx
+      .update(accessToken)
+      .set({ revokedAt: now() })
+      .where(and(eq(accessToken.id, input.token), eq(accessToken.person, scope.person!)));
     return { revoked: input.token };
   },
-}); // prettier-ignore
+});

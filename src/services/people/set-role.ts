@@ -24,8 +24,11 @@ export const setRole = action({
     if (!before) throw new Problem("not-found", "That person is not in this team.");
     if (input.role !== "owner" && owners.length === 1 && owners[0] === input.person)
       throw fieldProblem("role", "A team needs an owner. Make somebody else owner first.");
-    await tx.update(membership).set({ role: input.role }).where(and(eq(membership.team, input.team), eq(membership.person, input.person)));
+    await tx
+      .update(membership)
+      .set({ role: input.role })
+      .where(and(eq(membership.team, input.team), eq(membership.person, input.person)));
     tell({ subject: input.person, data: { before, after: input.role } });
     return { person: input.person, role: input.role };
   },
-}); // prettier-ignore
+});

@@ -31,5 +31,11 @@ export const exportCollection = reading({
 
 /** A title as the name of a file on any system. */
 function fileName(title: string): string {
-  return title.replace(/[\\/:*?"<>|\p{Cc}]+/gu, " ").replace(/\s+/g, " ").trim().slice(0, 80) || "collection";
+  return (
+    title
+      .replace(/[\\/:*?"<>|\p{Cc}]+/gu, " ")
+      .replace(/\s+/g, " ")
+      .trim()
+      .slice(0, 80) || "collection"
+  );
 }

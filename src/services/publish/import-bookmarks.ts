@@ -35,7 +35,11 @@ export const importBookmarks = action({
   run: async ({ input, scope, tx, tell, later }) => {
     if (input.parent) await mustBeOfTeam(tx, "collection", input.parent, input.team);
     const { root, passedOver } = readBookmarks(input.file);
-    if (!root.children.length) throw fieldProblem("file", "There are no links in this file. A bookmark file is what a browser writes when it exports its bookmarks.");
+    if (!root.children.length)
+      throw fieldProblem(
+        "file",
+        "There are no links in this file. A bookmark file is what a browser writes when it exports its bookmarks.",
+      );
     const run = new Import(tx, input.team, scope.person!);
     const loose = root.children.filter((child) => child.type === "link");
     const tops = root.children.filter((child) => child.type === "folder");
@@ -43,10 +47,16 @@ export const importBookmarks = action({
     for (const folder of tops) await run.folder(folder, input.parent ?? null);
     await run.finish();
     run.jobs.forEach(later);
-    for (const id of run.collections.slice(0, tops.length)) tell({ subject: id, collection: id, data: { links: run.links } });
-    return { collections: run.collections, links: run.links, fresh: run.jobs.length, passedOver: passedOver + run.malformed };
+    for (const id of run.collections.slice(0, tops.length))
+      tell({ subject: id, collection: id, data: { links: run.links } });
+    return {
+      collections: run.collections,
+      links: run.links,
+      fresh: run.jobs.length,
+      passedOver: passedOver + run.malformed,
+    };
   },
-}); // prettier-ignore
+});
 
 /** One import: walks the folders and gathers rows, which are written 500 at a time. */
 class Import {
@@ -56,7 +66,13 @@ class Import {
   malformed = 0;
   readonly #at = now();
   readonly #placements: (typeof placement.$inferInsert)[] = [];
-  readonly #wanted: { link: ImportedLink; address: string; host: string; hash: string; place: Omit<typeof placement.$inferInsert, "resource"> }[] = [];
+  readonly #wanted: {
+    link: ImportedLink;
+    address: string;
+    host: string;
+    hash: string;
+    place: Omit<typeof placement.$inferInsert, "resource">;
+  }[] = [];
 
   constructor(
     readonly tx: Tx,
@@ -81,10 +97,17 @@ class Import {
     this.#items(folder.children, id, null);
     for (const [i, one] of sections.entries()) {
       const sectionId = newId();
-      await this.tx.insert(section).values({ id: sectionId, collection: id, title: one.title.slice(0, 200) || "Without a name", position: keys[i]!, createdAt: this.#at });
+      await this.tx.insert(section).values({
+        id: sectionId,
+        collection: id,
+        title: one.title.slice(0, 200) || "Without a name",
+        position: keys[i]!,
+        createdAt: this.#at,
+      });
       this.#items(one.children, id, sectionId);
     }
-    for (const child of folder.children) if (child.type === "folder" && !isSection(child)) await this.folder(child, id);
+    for (const child of folder.children)
+      if (child.type === "folder" && !isSection(child)) await this.folder(child, id);
   }
 
   #items(children: ImportedFolder["children"], collection: string, sectionId: string | null): void {
@@ -99,8 +122,16 @@ class Import {
         ...read,
         hash: addressHash(read.address),
         place: {
-          id: newId(), team: this.team, collection, section: sectionId, position: keys[i]!, heading: link.heading.slice(0, 300),
-          context: link.context.slice(0, 4000), addedBy: this.person, createdAt: link.addedAt ?? this.#at, updatedAt: this.#at,
+          id: newId(),
+          team: this.team,
+          collection,
+          section: sectionId,
+          position: keys[i]!,
+          heading: link.heading.slice(0, 300),
+          context: link.context.slice(0, 4000),
+          addedBy: this.person,
+          createdAt: link.addedAt ?? this.#at,
+          updatedAt: this.#at,
         },
       });
     });
@@ -116,14 +147,24 @@ class Import {
       ids.set(hash, id);
       this.jobs.push(fetchJob(id, this.team, this.#at));
       const named = link.title ? { title: link.title.slice(0, 500), typed: ["title"] } : {};
-      return { ...blank(id, address, host), ...named, team: this.team, addressHash: hash, addedBy: this.person, createdAt: link.addedAt ?? this.#at, updatedAt: this.#at };
+      return {
+        ...blank(id, address, host),
+        ...named,
+        team: this.team,
+        addressHash: hash,
+        addedBy: this.person,
+        createdAt: link.addedAt ?? this.#at,
+        updatedAt: this.#at,
+      };
     });
     for (let i = 0; i < rows.length; i += 500) await this.tx.insert(resource).values(rows.slice(i, i + 500));
     const tags = new Map<string, string[]>();
-    for (const { link, hash } of this.#wanted) if (link.tags.length) tags.set(ids.get(hash)!, [...(tags.get(ids.get(hash)!) ?? []), ...link.tags]);
+    for (const { link, hash } of this.#wanted)
+      if (link.tags.length) tags.set(ids.get(hash)!, [...(tags.get(ids.get(hash)!) ?? []), ...link.tags]);
     await putTags(this.tx, this.team, tags);
     for (const { place, hash } of this.#wanted) this.#placements.push({ ...place, resource: ids.get(hash)! });
-    for (let i = 0; i < this.#placements.length; i += 500) await this.tx.insert(placement).values(this.#placements.slice(i, i + 500));
+    for (let i = 0; i < this.#placements.length; i += 500)
+      await this.tx.insert(placement).values(this.#placements.slice(i, i + 500));
     await touchCollectionsOf(this.tx, [...ids.values()].slice(0, 1000), this.#at);
   }
 
@@ -133,9 +174,16 @@ class Import {
     for (let i = 0; i < hashes.length; i += 500) {
       const part = hashes.slice(i, i + 500);
       const here = and(eq(resource.team, this.team), inArray(resource.addressHash, part));
-      for (const row of await this.tx.select({ id: resource.id, hash: resource.addressHash }).from(resource).where(here)) ids.set(row.hash, row.id);
-      await this.tx.update(resource).set({ deletedAt: null }).where(and(here, isNotNull(resource.deletedAt)));
+      for (const row of await this.tx
+        .select({ id: resource.id, hash: resource.addressHash })
+        .from(resource)
+        .where(here))
+        ids.set(row.hash, row.id);
+      await this.tx
+        .update(resource)
+        .set({ deletedAt: null })
+        .where(and(here, isNotNull(resource.deletedAt)));
     }
     return ids;
   }
-} // prettier-ignore
+}

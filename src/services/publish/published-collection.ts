@@ -1,15 +1,27 @@
+import { groupBy } from "@/core/list/group-by";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { collectionsInside, findCollection, itemCounts, sectionsOf } from "@/data/queries/collections";
 import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
 
 /** Reads a collection as it leaves the team. For readers, those inside it count only when they are shared too. */
-export async function publishedCollection(tx: Tx, id: string, forReaders: boolean): Promise<PublishedCollection> {
+export async function publishedCollection(
+  tx: Tx,
+  id: string,
+  forReaders: boolean,
+): Promise<PublishedCollection> {
   const found = (await findCollection(tx, id))!;
-  const [sections, items, inside] = await Promise.all([sectionsOf(tx, id), allItems(tx, id), collectionsInside(tx, id)]);
+  const [sections, items, inside] = await Promise.all([
+    sectionsOf(tx, id),
+    allItems(tx, id),
+    collectionsInside(tx, id),
+  ]);
   const shown = inside.filter((one) => !forReaders || one.audience !== "team");
-  const counts = await itemCounts(tx, shown.map((one) => one.id));
-  const bySection = Map.groupBy(items, (item) => item.section);
+  const counts = await itemCounts(
+    tx,
+    shown.map((one) => one.id),
+  );
+  const bySection = groupBy(items, (item) => item.section);
   return {
     id,
     title: found.title,
@@ -21,17 +33,27 @@ export async function publishedCollection(tx: Tx, id: string, forReaders: boolea
     updatedAt: found.updatedAt,
     sections: [
       { id: null, title: "", items: (bySection.get(null) ?? []).map(published) },
-      ...sections.map((one) => ({ id: one.id, title: one.title, items: (bySection.get(one.id) ?? []).map(published) })),
+      ...sections.map((one) => ({
+        id: one.id,
+        title: one.title,
+        items: (bySection.get(one.id) ?? []).map(published),
+      })),
     ],
-    inside: shown.map((one) => ({ title: one.title, code: one.audience === "team" ? null : one.code, count: counts.get(one.id) ?? 0 })),
+    inside: shown.map((one) => ({
+      title: one.title,
+      code: one.audience === "team" ? null : one.code,
+      count: counts.get(one.id) ?? 0,
+    })),
   };
-} // prettier-ignore
+}
 
 /** A collection with everything inside it, for the members' own export. */
 export async function publishedTree(tx: Tx, id: string, depth = 0): Promise<PublishedTree> {
   const collection = await publishedCollection(tx, id, false);
   const inside: PublishedTree[] = [];
-  if (depth < 20) for (const one of await collectionsInside(tx, id)) inside.push(await publishedTree(tx, one.id, depth + 1));
+  if (depth < 20)
+    for (const one of await collectionsInside(tx, id))
+      inside.push(await publishedTree(tx, one.id, depth + 1));
   return { collection, inside };
 }
 
@@ -47,6 +69,38 @@ async function allItems(tx: Tx, id: string): Promise<Item[]> {
 }
 
 function published({ id, heading, context, addedAt, resource }: Item): PublishedItem {
-  const { kind, title, description, address, host, siteName, authors, published, minutes, pages, tags, picture, player } = resource;
-  return { id, heading, context, addedAt, kind, title, description, address, host, siteName, authors, published, minutes, pages, tags, picture, player };
-} // prettier-ignore
+  const {
+    kind,
+    title,
+    description,
+    address,
+    host,
+    siteName,
+    authors,
+    published,
+    minutes,
+    pages,
+    tags,
+    picture,
+    player,
+  } = resource;
+  return {
+    id,
+    heading,
+    context,
+    addedAt,
+    kind,
+    title,
+    description,
+    address,
+    host,
+    siteName,
+    authors,
+    published,
+    minutes,
+    pages,
+    tags,
+    picture,
+    player,
+  };
+}

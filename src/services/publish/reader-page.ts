@@ -1,4 +1,3 @@
-import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import { readerDocument } from "@/core/publish/reader-document";
 import type { ReaderView } from "@/core/publish/model";
 import { byShareCode } from "@/data/queries/collections";
@@ -8,9 +7,8 @@ import { readPublished } from "./read-published";
 
 export type ReaderPage = {
   etag: string;
-  plain: Buffer;
-  gzip: Buffer;
-  brotli: Buffer;
+  /** Not compressed: the server in front does that, and lets nobody else say so. */
+  bytes: Uint8Array<ArrayBuffer>;
   noindex: boolean;
   /** Pictures the page shows; nobody else's are given out under its code. */
   pictures: Set<string>;
@@ -38,37 +36,45 @@ export function readerPage(code: string, view: ReaderView | null): Promise<Reade
   return work;
 }
 
-async function check(key: string, code: string, view: ReaderView | null, known: Kept | undefined): Promise<ReaderPage | null> {
+async function check(
+  key: string,
+  code: string,
+  view: ReaderView | null,
+  known: Kept | undefined,
+): Promise<ReaderPage | null> {
   const asked = Date.now();
   const found = await byShareCode(database(), code);
   if (!found || found.audience === "team") {
     kept.delete(key);
     return null;
   }
-  if (known && known.version === found.version && known.audience === found.audience && asked - known.madeAt < ANEW) {
+  if (
+    known &&
+    known.version === found.version &&
+    known.audience === found.audience &&
+    asked - known.madeAt < ANEW
+  ) {
     known.checkedAt = asked;
     return known.page;
   }
   const { collection } = await readPublished.call({ person: null, share: code }, { collection: found.id });
   const self = `/c/${code}`;
-  const plain = Buffer.from(
-    readerDocument(collection, view ?? collection.view, {
-      self,
-      picture: (hash) => `${self}/p/${hash}`,
-      fonts: "/fonts",
-      collection: (other) => `/c/${other}`,
-    }),
-  );
+  const text = readerDocument(collection, view ?? collection.view, {
+    self,
+    picture: (hash) => `${self}/p/${hash}`,
+    fonts: "/fonts",
+    collection: (other) => `/c/${other}`,
+  });
   const page: ReaderPage = {
-    etag: `"${sha256(plain).slice(0, 20)}"`,
-    plain,
-    gzip: gzipSync(plain),
-    brotli: brotliCompressSync(plain, { params: { [constants.BROTLI_PARAM_QUALITY]: 6 } }),
+    etag: `"${sha256(text).slice(0, 20)}"`,
+    bytes: new TextEncoder().encode(text),
     noindex: collection.audience !== "public",
-    pictures: new Set(collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? []))),
+    pictures: new Set(
+      collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? [])),
+    ),
   };
   if (kept.size >= MOST) kept.delete(kept.keys().next().value!);
   kept.delete(key);
   kept.set(key, { version: found.version, audience: found.audience, page, madeAt: asked, checkedAt: asked });
   return page;
-} // prettier-ignore
+}

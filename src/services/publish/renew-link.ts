@@ -19,13 +19,17 @@ export const renewLink = action({
   allow: can.publish("collection"),
   run: async ({ input, tx, tell }) => {
     const found = (await findCollection(tx, input.collection))!;
-    if (found.audience === "team") throw new Problem("conflict", "Share the collection first; it has no link now.");
+    if (found.audience === "team")
+      throw new Problem("conflict", "Share the collection first; it has no link now.");
     const at = now();
     await tx.update(shareLink).set({ revokedAt: at }).where(eq(shareLink.collection, found.id));
     const code = newShareCode();
     await tx.insert(shareLink).values({ code, collection: found.id, createdAt: at });
-    await tx.update(collection).set({ version: sql`${collection.version} + 1` }).where(eq(collection.id, found.id));
+    await tx
+      .update(collection)
+      .set({ version: sql`${collection.version} + 1` })
+      .where(eq(collection.id, found.id));
     tell({ subject: found.id, collection: found.id });
     return { code };
   },
-}); // prettier-ignore
+});

@@ -23,7 +23,10 @@ export const setAudience = action({
     const before = (await lockCollection(tx, input.collection))!;
     const audience = input.audience ?? before.audience;
     const view = input.view ?? before.view;
-    await tx.update(collection).set({ audience, view, version: sql`${collection.version} + 1`, updatedAt: now() }).where(eq(collection.id, before.id));
+    await tx
+      .update(collection)
+      .set({ audience, view, version: sql`${collection.version} + 1`, updatedAt: now() })
+      .where(eq(collection.id, before.id));
     let code = await shareCodeOf(tx, before.id);
     // The same link comes back when sharing was only paused; a new one has to be asked for.
     if (audience !== "team" && !code) {
@@ -33,4 +36,4 @@ export const setAudience = action({
     tell({ subject: before.id, collection: before.id, data: { before: before.audience, after: audience } });
     return { audience, view, code: audience === "team" ? null : code };
   },
-}); // prettier-ignore
+});

@@ -18,7 +18,8 @@ class AddTags {
 
 export const addTags = action({
   name: "tags.add",
-  about: "Tags a resource. Names may have several words; one that exists in another spelling of case or accents is taken.",
+  about:
+    "Tags a resource. Names may have several words; one that exists in another spelling of case or accents is taken.",
   input: AddTags,
   allow: can.bring("resource"),
   run: async ({ input, scope, tx, tell }) => {
@@ -32,23 +33,47 @@ export const addTags = action({
 });
 
 /** Gives many resources their tags at once, making the tags that do not exist; what is there already stays. */
-export async function putTags(tx: Tx, team: string, wanted: ReadonlyMap<string, readonly string[]>): Promise<void> {
+export async function putTags(
+  tx: Tx,
+  team: string,
+  wanted: ReadonlyMap<string, readonly string[]>,
+): Promise<void> {
   const byKey = new Map([...wanted.values()].flat().map((name) => [tagKey(name), name]));
   if (!byKey.size) return;
   const at = now();
   const keys = [...byKey.keys()].sort();
   const known = await tagsByKey(tx, team, keys);
-  const missing = keys.filter((key) => !known.has(key)).map((key) => ({ id: newId(), team, key, name: byKey.get(key)!, createdAt: at }));
+  const missing = keys
+    .filter((key) => !known.has(key))
+    .map((key) => ({ id: newId(), team, key, name: byKey.get(key)!, createdAt: at }));
   if (missing.length) {
     await tx.insert(tag).values(missing).onDuplicateKeyUpdate({ set: { team } });
     // Somebody else may have made one of them a moment ago, under another id.
-    const made = await tx.select({ id: tag.id, key: tag.key }).from(tag).where(inArray(tag.id, missing.map((row) => row.id)));
+    const made = await tx
+      .select({ id: tag.id, key: tag.key })
+      .from(tag)
+      .where(
+        inArray(
+          tag.id,
+          missing.map((row) => row.id),
+        ),
+      );
     for (const row of made) known.set(row.key, row.id);
-    if (made.length < missing.length) for (const [key, id] of await tagsByKey(tx, team, keys)) known.set(key, id);
+    if (made.length < missing.length)
+      for (const [key, id] of await tagsByKey(tx, team, keys)) known.set(key, id);
   }
   const rows = [...wanted].flatMap(([resource, names]) =>
-    [...new Set(names.map(tagKey))].map((key) => ({ id: newId(), resource, tag: known.get(key)!, team, createdAt: at })),
+    [...new Set(names.map(tagKey))].map((key) => ({
+      id: newId(),
+      resource,
+      tag: known.get(key)!,
+      team,
+      createdAt: at,
+    })),
   );
   for (let i = 0; i < rows.length; i += 500)
-    await tx.insert(resourceTag).values(rows.slice(i, i + 500)).onDuplicateKeyUpdate({ set: { team } });
-} // prettier-ignore
+    await tx
+      .insert(resourceTag)
+      .values(rows.slice(i, i + 500))
+      .onDuplicateKeyUpdate({ set: { team } });
+}

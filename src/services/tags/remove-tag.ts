@@ -21,7 +21,9 @@ export const removeTag = action({
   run: async ({ input, scope, tx, tell }) => {
     const id = [...(await tagsByKey(tx, scope.team!, [tagKey(input.tag)])).values()][0];
     if (id) {
-      await tx.delete(resourceTag).where(and(eq(resourceTag.resource, input.resource), eq(resourceTag.tag, id)));
+      await tx
+        .delete(resourceTag)
+        .where(and(eq(resourceTag.resource, input.resource), eq(resourceTag.tag, id)));
       await touchCollectionsOf(tx, [input.resource], now());
       tell({ subject: input.resource, data: { tag: input.tag } });
     }

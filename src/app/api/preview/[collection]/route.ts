@@ -1,0 +1,1 @@
+export { getPreview as GET } from "@/services/http/preview-route";

@@ -1,0 +1,3 @@
+"use client";
+
+export { WentWrong as default } from "@/ui/shell/not-here";

@@ -1,0 +1,4 @@
+import { Forgotten } from "@/ui/account/forgotten";
+
+export const metadata = { title: "Forgotten password" };
+export default Forgotten;

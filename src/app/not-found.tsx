@@ -1,0 +1,1 @@
+export { NotHere as default } from "@/ui/shell/not-here";

@@ -1,0 +1,24 @@
+import { headers } from "next/headers";
+import { notFound, redirect } from "next/navigation";
+import type { Actor } from "@/services/actor";
+import { actorOf } from "@/services/people/actor-of-request";
+import { Problem } from "@/services/problem";
+import { type ActionName, ACTIONS, type Answer } from "@/services/registry";
+
+/** Who opens this page; a stranger is sent to sign in and comes back afterwards. */
+export async function personHere(back: string): Promise<NonNullable<Actor["person"]>> {
+  const { person } = await actorOf(await headers());
+  return person ?? redirect(`/sign-in?next=${encodeURIComponent(back)}`);
+}
+
+/** Reads for a page by the same actions, actor and policy as everybody, in the shape JSON gives it. */
+export async function read<N extends ActionName>(name: N, input: object): Promise<Answer<N>> {
+  try {
+    const answer = await ACTIONS[name].call(await actorOf(await headers()), input);
+    return JSON.parse(JSON.stringify(answer)) as Answer<N>;
+  } catch (error) {
+    if (error instanceof Problem && error.kind === "not-signed-in") redirect("/sign-in");
+    if (error instanceof Problem) notFound();
+    throw error;
+  }
+}

@@ -1,0 +1,29 @@
+import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
+import { readerDocument } from "@/core/publish/reader-document";
+import { actorOf } from "../people/actor-of-request";
+import { readPublished } from "../publish/read-published";
+import { answering } from "./answer";
+import { READER_POLICY } from "./reader-route";
+
+/** GET /api/preview/<collection>?view=…: the reader's page as it would be, for whoever may see the collection. */
+export const getPreview = (
+  request: Request,
+  { params }: { params: Promise<{ collection: string }> },
+): Promise<Response> =>
+  answering(async () => {
+    const { collection } = await readPublished.call(await actorOf(request.headers), await params);
+    const wish = new URL(request.url).searchParams.get("view") as ReaderView;
+    const page = readerDocument(collection, READER_VIEWS.includes(wish) ? wish : collection.view, {
+      self: `/api/preview/${collection.id}`,
+      picture: (hash) => `/api/pictures/${hash}`,
+      fonts: "/fonts",
+      collection: (code) => `/c/${code}`,
+    });
+    return new Response(page, {
+      headers: {
+        "content-type": "text/html; charset=utf-8",
+        "cache-control": "no-store",
+        "content-security-policy": READER_POLICY,
+      },
+    });
+  });

@@ -1,0 +1,252 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Answer } from "@/services/registry";
+import { Button } from "../parts/button";
+import { Choice, Field } from "../parts/field";
+import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { call, Refusal } from "../talk/call";
+import { sayFailure } from "../talk/say-failure";
+import { toast } from "sonner";
+import { ROLE_WORDS } from "../team/role-words";
+import { useAccountForm } from "./use-account-form";
+
+type Props = { me: Me; teams: TeamRow[]; tokens: Answer<"tokens.read">["tokens"] };
+
+/** One's own account: teams, password, look, access tokens. */
+export function Account({ me, teams, tokens }: Props) {
+  return (
+    <Frame me={me} teams={teams} team={null}>
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
+        <div className="mx-auto flex max-w-2xl flex-col gap-10 pt-6">
+          <header>
+            <h1 className="font-serif text-3xl font-semibold">{me.name}</h1>
+            <p className="text-quiet">{me.email}</p>
+          </header>
+          <Teams teams={teams} />
+          <Look />
+          <Password />
+          <Tokens tokens={tokens} />
+        </div>
+      </main>
+    </Frame>
+  );
+}
+
+function Part({
+  id,
+  title,
+  about,
+  children,
+}: {
+  id?: string;
+  title: string;
+  about?: string;
+  children: React.ReactNode;
+}) {
+  return (
+    <section id={id} className="flex flex-col gap-4 border-t border-line pt-5">
+      <div>
+        <h2 className="font-serif text-xl font-semibold">{title}</h2>
+        {about && <p className="text-[15px] text-quiet">{about}</p>}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+function Teams({ teams }: { teams: TeamRow[] }) {
+  const [name, setName] = useState("");
+  const [error, setError] = useState("");
+  const make = async () => {
+    try {
+      const { team } = await call("teams.make", { name });
+      window.location.assign(`/team/${team.id}/people`);
+    } catch (failure) {
+      if (failure instanceof Refusal && failure.fields.name) setError(failure.fields.name);
+      else sayFailure(failure);
+    }
+  };
+  return (
+    <Part
+      id="teams"
+      title="Teams"
+      about="Everybody has a place of their own. A team shares its catalogue and collections."
+    >
+      <ul className="flex flex-col">
+        {teams.map((team) => (
+          <li key={team.id} className="flex items-baseline gap-3 border-b border-line py-2">
+            <a href={`/team/${team.id}`} className="font-semibold hover:underline">
+              {team.name}
+            </a>
+            <span className="ml-auto text-sm text-quiet">
+              {team.own ? "yours alone" : ROLE_WORDS[team.role].name}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="flex items-end gap-3"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <Field
+          label="New team"
+          value={name}
+          error={error}
+          onChange={(event) => (setName(event.target.value), setError(""))}
+          className="flex-1"
+        />
+        <Button type="submit">Make it</Button>
+      </form>
+    </Part>
+  );
+}
+
+const LOOKS = [
+  ["system", "As the system has it"],
+  ["light", "Light"],
+  ["dark", "Dark"],
+] as const;
+
+function Look() {
+  const set = (look: string) => {
+    if (look === "system") {
+      localStorage.removeItem("hobbin-look");
+      delete document.documentElement.dataset.look;
+    } else {
+      localStorage.setItem("hobbin-look", look);
+      document.documentElement.dataset.look = look;
+    }
+  };
+  return (
+    <Part title="Look">
+      <Choice
+        label="Light or dark, on this device"
+        options={LOOKS}
+        defaultValue={
+          typeof window === "undefined" ? "system" : (localStorage.getItem("hobbin-look") ?? "system")
+        }
+        suppressHydrationWarning
+        onChange={(event) => set(event.target.value)}
+        className="max-w-72"
+      />
+    </Part>
+  );
+}
+
+function Password() {
+  const form = useAccountForm<{ currentPassword: string; newPassword: string }>("/api/auth/change-password", {
+    revokeOtherSessions: true,
+  });
+  const { register, submit, failure, errorOf, busy, reset } = form;
+  return (
+    <Part title="Password" about="Changing it signs you out everywhere else.">
+      <form
+        noValidate
+        className="flex max-w-72 flex-col gap-4"
+        onSubmit={submit(() => {
+          reset();
+          toast("The new password holds.");
+        })}
+      >
+        <Field
+          label="Password now"
+          type="password"
+          autoComplete="current-password"
+          error={errorOf("currentPassword")}
+          {...register("currentPassword", { required: "Give the password you have now." })}
+        />
+        <Field
+          label="New password"
+          type="password"
+          autoComplete="new-password"
+          hint="At least 10 characters."
+          error={errorOf("newPassword")}
+          {...register("newPassword", {
+            required: "Choose a password.",
+            minLength: { value: 10, message: "At least 10 characters, please." },
+          })}
+        />
+        {failure && (
+          <p role="alert" className="text-stop">
+            {failure}
+          </p>
+        )}
+        <Button type="submit" disabled={busy} className="self-start">
+          Change it
+        </Button>
+      </form>
+    </Part>
+  );
+}
+
+function Tokens({ tokens }: { tokens: Props["tokens"] }) {
+  const router = useRouter();
+  const [name, setName] = useState("");
+  const [error, setError] = useState("");
+  const [fresh, setFresh] = useState("");
+  const make = async () => {
+    try {
+      const { token } = await call("tokens.make", { name });
+      setFresh(token);
+      setName("");
+      router.refresh();
+    } catch (failure) {
+      if (failure instanceof Refusal && failure.fields.name) setError(failure.fields.name);
+      else sayFailure(failure);
+    }
+  };
+  const revoke = (token: string) =>
+    call("tokens.revoke", { token })
+      .then(() => router.refresh())
+      .catch(sayFailure);
+  return (
+    <Part
+      title="Access tokens"
+      about="For programs that act on your behalf. They may do what you may do; the description is at /api/openapi.json."
+    >
+      {fresh && (
+        <div className="rounded-md bg-warn-wash p-3">
+          <p className="font-semibold">Copy it now; it is shown this once.</p>
+          <code className="mt-1 block text-[15px] break-all select-all">{fresh}</code>
+        </div>
+      )}
+      <ul className="flex flex-col">
+        {tokens.map((token) => (
+          <li key={token.id} className="flex items-center gap-3 border-b border-line py-1">
+            <span className="font-semibold">{token.name}</span>
+            <span className="text-sm text-quiet">
+              made {token.createdAt.slice(0, 10)},{" "}
+              {token.lastUsedAt ? `last used ${token.lastUsedAt.slice(0, 10)}` : "never used"}
+            </span>
+            <Button small look="stop" className="ml-auto" onClick={() => revoke(token.id)}>
+              Revoke
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <form
+        noValidate
+        className="flex items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <Field
+          label="What the new token is for"
+          value={name}
+          error={error}
+          onChange={(event) => (setName(event.target.value), setError(""))}
+          className="flex-1"
+        />
+        <Button type="submit">Make it</Button>
+      </form>
+    </Part>
+  );
+}

@@ -1,0 +1,62 @@
+"use client";
+
+import Link from "next/link";
+import { Button } from "../parts/button";
+import { Field } from "../parts/field";
+import { Gate } from "./gate";
+import { useAccountForm } from "./use-account-form";
+
+/** Only paths of this application are gone to after signing in. */
+const safe = (next: string | undefined) => (next && /^\/(?![/\\])/.test(next) ? next : "/");
+
+export function SignIn({ next }: { next?: string }) {
+  const { register, submit, failure, errorOf, busy } = useAccountForm<{ email: string; password: string }>(
+    "/api/auth/sign-in/email",
+    {
+      rememberMe: true,
+    },
+  );
+  return (
+    <Gate title="Sign in">
+      <form
+        noValidate
+        className="flex flex-col gap-4"
+        onSubmit={submit(() => window.location.assign(safe(next)))}
+      >
+        <Field
+          label="Mail address"
+          type="email"
+          autoComplete="username"
+          error={errorOf("email")}
+          {...register("email", { required: "Give your mail address." })}
+        />
+        <Field
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          error={errorOf("password")}
+          {...register("password", { required: "Give your password." })}
+        />
+        {failure && (
+          <p role="alert" className="text-stop">
+            {failure}
+          </p>
+        )}
+        <Button look="deed" type="submit" disabled={busy}>
+          Sign in
+        </Button>
+      </form>
+      <p className="flex flex-wrap justify-between gap-2 text-[15px]">
+        <Link
+          href={next ? `/sign-up?next=${encodeURIComponent(next)}` : "/sign-up"}
+          className="text-deed underline"
+        >
+          Sign up
+        </Link>
+        <Link href="/forgotten" className="text-deed underline">
+          Forgotten the password?
+        </Link>
+      </p>
+    </Gate>
+  );
+}

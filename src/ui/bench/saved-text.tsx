@@ -1,0 +1,69 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import { Area, Field } from "../parts/field";
+import { Refusal } from "../talk/call";
+
+type Props = {
+  label: string;
+  value: string;
+  /** Saves what was typed; what it refuses is shown beside the field, and the words stay. */
+  onSave: (value: string) => Promise<unknown>;
+  lines?: boolean;
+  hideLabel?: boolean;
+  hint?: string;
+  placeholder?: string;
+  autoFocus?: boolean;
+  maxLength?: number;
+  readOnly?: boolean;
+  className?: string;
+};
+
+const PAUSE = 700;
+
+/** Text that is saved as it is typed: after a pause, on leaving the field, and before it goes away. */
+export function SavedText({ value, onSave, lines, ...rest }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [error, setError] = useState("");
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const unsaved = useRef<string | null>(null);
+  const save = useRef(onSave);
+  useEffect(() => {
+    save.current = onSave;
+  });
+  const flush = () => {
+    clearTimeout(timer.current);
+    const text = unsaved.current;
+    if (text === null) return;
+    unsaved.current = null;
+    save.current(text).then(
+      () => setError(""),
+      (failure: unknown) => {
+        unsaved.current ??= text;
+        setError(
+          failure instanceof Refusal
+            ? (Object.values(failure.fields)[0] ?? failure.detail)
+            : "This could not be saved yet.",
+        );
+      },
+    );
+  };
+  useEffect(() => flush, []);
+  const shared = {
+    ...rest,
+    error,
+    value: typed ?? value,
+    onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      setTyped(event.target.value);
+      unsaved.current = event.target.value;
+      clearTimeout(timer.current);
+      timer.current = setTimeout(flush, PAUSE);
+    },
+    onBlur: () => {
+      flush();
+      // From now on what others write shows again.
+      if (unsaved.current === null) setTyped(null);
+    },
+  };
+  return lines ? <Area rows={2} {...shared} /> : <Field {...shared} />;
+}

@@ -1,0 +1,105 @@
+"use client";
+
+import { useDraggable } from "@dnd-kit/core";
+import { memo } from "react";
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { KindMark } from "../parts/kind";
+import { Key } from "../parts/key";
+
+export type Supplied = Answer<"resources.newest">["resources"][number];
+type Props = {
+  resource: Supplied;
+  chosen: boolean;
+  here: boolean;
+  onChoose: (id: string) => void;
+  onPlace?: (resource: Supplied) => void;
+  onAway?: (resource: Supplied) => void;
+};
+
+/** Something on the supply side: dragged over, or placed by a key. */
+export const SupplyRow = memo(function SupplyRow({
+  resource,
+  chosen,
+  here,
+  onChoose,
+  onPlace,
+  onAway,
+}: Props) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({
+    id: `supply:${resource.id}`,
+    data: { resource },
+    disabled: !onPlace,
+  });
+  const about = [
+    resource.siteName || resource.host,
+    resource.minutes && sayMinutes(resource.minutes),
+    here && "stands here",
+  ]
+    .filter(Boolean)
+    .join(" · ");
+  return (
+    <li
+      ref={setNodeRef}
+      {...listeners}
+      data-supply={resource.id}
+      className={`border-b border-line ${chosen ? "bg-wash shadow-[inset_4px_0_0_var(--deed)]" : "hover:bg-sheet"} ${isDragging ? "opacity-40" : ""}`}
+    >
+      <button
+        type="button"
+        tabIndex={chosen ? 0 : -1}
+        aria-pressed={chosen}
+        onClick={() => onChoose(resource.id)}
+        onFocus={() => onChoose(resource.id)}
+        onDoubleClick={() => onPlace?.(resource)}
+        className="flex w-full gap-3 px-4 py-2.5 text-left outline-offset-[-3px]"
+      >
+        <KindMark kind={resource.kind} />
+        <span className="min-w-0 flex-1">
+          <span className="clamp-2 leading-snug font-semibold">{resource.title}</span>
+          <span className="block truncate text-sm text-quiet">{about}</span>
+          {resource.fetchState === "waiting" && (
+            <span className="block text-sm text-deed">Reading the page …</span>
+          )}
+          {resource.fetchProblem && (
+            <span className="block text-sm text-warn">Could not be read; the address is kept.</span>
+          )}
+        </span>
+      </button>
+      {chosen && (onPlace || onAway) && (
+        <div className="flex flex-wrap gap-x-1 pb-2 pl-[46px]">
+          {onPlace && (
+            <Deed keys="→" onClick={() => onPlace(resource)}>
+              place
+            </Deed>
+          )}
+          <a
+            href={resource.address}
+            target="_blank"
+            rel="noreferrer"
+            className="flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
+          >
+            <Key>O</Key> open
+          </a>
+          {onAway && (
+            <Deed keys="E" onClick={() => onAway(resource)}>
+              put away
+            </Deed>
+          )}
+        </div>
+      )}
+    </li>
+  );
+});
+
+function Deed({ keys, onClick, children }: { keys: string; onClick: () => void; children: React.ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
+    >
+      <Key>{keys}</Key> {children}
+    </button>
+  );
+}

@@ -1,0 +1,217 @@
+"use client";
+
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { may } from "@/core/policy/abilities";
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { Button, buttonLook } from "../parts/button";
+import { Cover } from "../parts/cover";
+import { Empty } from "../parts/empty";
+import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { call } from "../talk/call";
+import { sayAgo, saySince } from "../talk/say-time";
+import { useLive } from "../talk/use-live";
+import { BringIn } from "../bench/bring-in";
+import { NewCollection } from "./new-collection";
+import { sayEvent } from "./say-event";
+
+// Reads files: not in the first load.
+const ImportDialog = dynamic(() => import("./import-dialog").then((m) => m.ImportDialog), { ssr: false });
+
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  covers: Answer<"collections.covers">;
+  tray: Answer<"tray.read">;
+  recent: Answer<"events.recent">;
+};
+
+/** What waits, what happened, and the team's collections. */
+export function Desk({ me, teams, team, ...initial }: Props) {
+  const client = useQueryClient();
+  const router = useRouter();
+  const [open, setOpen] = useState<"new" | "import" | "bring" | null>(null);
+  const covers = useQuery({
+    queryKey: ["covers", team.id],
+    queryFn: () => call("collections.covers", { team: team.id }),
+    initialData: initial.covers,
+  });
+  const tray = useQuery({
+    queryKey: ["tray", team.id],
+    queryFn: () => call("tray.read", { team: team.id }),
+    initialData: initial.tray,
+  });
+  const recent = useQuery({
+    queryKey: ["recent", team.id],
+    queryFn: () => call("events.recent", { team: team.id }),
+    initialData: initial.recent,
+  });
+  const refresh = () => {
+    for (const key of ["covers", "tray", "recent", "tree"])
+      void client.invalidateQueries({ queryKey: [key, team.id] });
+  };
+  useLive(team.id, { onEvents: refresh, onAnew: refresh });
+  const arranges = may(team.role, "arrange");
+  const waiting = tray.data;
+  const newest = covers.data.collections[0];
+  const commands = arranges
+    ? [
+        { words: "Make a collection", run: () => setOpen("new") },
+        { words: "Bring in a bookmark file", run: () => setOpen("import") },
+      ]
+    : [];
+  return (
+    <Frame
+      me={me}
+      teams={teams}
+      team={team}
+      commands={commands}
+      onBring={may(team.role, "bring") ? () => setOpen("bring") : undefined}
+    >
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16 sm:px-10">
+        <h1 className="sr-only">Desk of {team.name}</h1>
+        <div className="mx-auto grid max-w-[1200px] gap-x-16 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_320px]">
+          <div className="flex min-w-0 flex-col gap-8">
+            {waiting.count > 0 ? (
+              <section
+                aria-label="Tray"
+                className="flex flex-wrap items-center gap-x-5 gap-y-3 rounded-md border border-line bg-sheet px-5 py-5"
+              >
+                <span className="font-serif text-4xl font-semibold text-deed">{waiting.count}</span>
+                <p className="min-w-52 flex-1">
+                  <span className="block font-semibold">
+                    {waiting.count === 1 ? "thing waits in your Tray" : "things wait in your Tray"}
+                  </span>
+                  <span className="block text-[15px] text-quiet">
+                    {waiting.minutes > 0 && `${sayMinutes(waiting.minutes)} altogether. `}
+                    {waiting.oldest &&
+                      saySince(waiting.oldest) &&
+                      `The oldest has waited ${saySince(waiting.oldest)}.`}
+                  </span>
+                </p>
+                {newest && (
+                  <Link href={`/bench/${newest.id}`} className={buttonLook()}>
+                    Open on the Bench
+                  </Link>
+                )}
+              </section>
+            ) : (
+              <p className="text-quiet">Your Tray is empty: nothing waits.</p>
+            )}
+            <section>
+              <div className="mb-3 flex flex-wrap items-center gap-3">
+                <h2 className="mr-auto font-serif text-2xl font-semibold">Collections</h2>
+                {arranges && (
+                  <>
+                    <Button look="quiet" onClick={() => setOpen("import")}>
+                      Bring in a bookmark file
+                    </Button>
+                    <Button onClick={() => setOpen("new")}>New collection</Button>
+                  </>
+                )}
+              </div>
+              {covers.data.collections.length === 0 ? (
+                <Empty title="No collections yet">
+                  <p>
+                    A collection holds links, videos and documents in an order that makes a point. Name the
+                    first one; names are cheap and can change.
+                  </p>
+                  {arranges && (
+                    <Button look="deed" onClick={() => setOpen("new")}>
+                      Make a collection
+                    </Button>
+                  )}
+                </Empty>
+              ) : (
+                <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,220px),1fr))] gap-x-5 gap-y-7">
+                  {covers.data.collections.map((one) => (
+                    <li key={one.id}>
+                      <Link href={`/bench/${one.id}`} className="group block">
+                        <Cover
+                          threads={one.cover.threads}
+                          tags={one.cover.tags}
+                          width={240}
+                          height={92}
+                          className="aspect-[240/92] w-full border border-line group-hover:border-deed"
+                        />
+                        <span className="mt-2 block font-semibold group-hover:underline">{one.title}</span>
+                        <span className="block text-sm text-quiet">{about(one)}</span>
+                      </Link>
+                    </li>
+                  ))}
+                </ul>
+              )}
+              {covers.data.total > covers.data.collections.length && (
+                <p className="mt-6 text-quiet">
+                  And {covers.data.total - covers.data.collections.length} more: press / and type a few
+                  letters.
+                </p>
+              )}
+            </section>
+          </div>
+          <section aria-label="What happened">
+            <h2 className="border-b border-line pb-3 font-serif text-2xl font-semibold">Lately</h2>
+            <ol>
+              {mergeRuns(recent.data.events).map(({ event, times }) => (
+                <li key={event.id} className="border-b border-line py-3 text-[15px]">
+                  {sayEvent(event, me.id, times)}
+                  <span className="block text-sm text-quiet">{sayAgo(event.at)}</span>
+                </li>
+              ))}
+            </ol>
+            {recent.data.events.length === 0 && <p className="py-4 text-quiet">Nothing has happened yet.</p>}
+          </section>
+        </div>
+      </main>
+      <NewCollection
+        open={open === "new"}
+        onOpenChange={(on) => setOpen(on ? "new" : null)}
+        team={team.id}
+        onMade={(id) => router.push(`/bench/${id}`)}
+      />
+      {open === "import" && (
+        <ImportDialog open onOpenChange={(on: boolean) => setOpen(on ? "import" : null)} team={team.id} />
+      )}
+      <BringIn open={open === "bring"} onOpenChange={(on) => setOpen(on ? "bring" : null)} team={team.id} />
+    </Frame>
+  );
+}
+
+type CoverRow = Answer<"collections.covers">["collections"][number];
+
+function about(one: CoverRow): string {
+  const parts = [`${one.count} ${one.count === 1 ? "item" : "items"}`];
+  if (one.inside) parts.unshift(`${one.inside} inside`);
+  parts.push(
+    one.audience === "public"
+      ? "public"
+      : one.audience === "link"
+        ? "shared by link"
+        : `changed ${sayAgo(one.updatedAt)}`,
+  );
+  return parts.join(", ");
+}
+
+type EventRow = Answer<"events.recent">["events"][number];
+
+/** The same deed several times in a row by the same person in the same place is told once. */
+function mergeRuns(events: EventRow[]): { event: EventRow; times: number }[] {
+  const runs: { event: EventRow; times: number }[] = [];
+  for (const event of events) {
+    const last = runs.at(-1);
+    if (
+      last &&
+      last.event.verb === event.verb &&
+      last.event.actor === event.actor &&
+      last.event.collection === event.collection
+    )
+      last.times++;
+    else runs.push({ event, times: 1 });
+  }
+  return runs.slice(0, 14);
+}

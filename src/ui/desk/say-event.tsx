@@ -1,0 +1,58 @@
+import Link from "next/link";
+import type { Answer } from "@/services/registry";
+
+type EventRow = Answer<"events.recent">["events"][number];
+
+const DEEDS: Record<string, (n: number) => string> = {
+  "bin.restore-collection": () => "put back",
+  "bin.restore-placement": (n) => `put back ${items(n)} in`,
+  "bin.restore-resource": () => "put something back in the catalogue",
+  "bin.restore-section": () => "put back a section in",
+  "collections.edit": () => "renamed or described",
+  "collections.make": () => "made",
+  "collections.remove": () => "deleted",
+  "import.bookmarks": () => "brought in a bookmark file as",
+  "members.joined": () => "joined the team",
+  "members.remove": () => "took somebody out of the team",
+  "members.set-role": () => "changed a role",
+  "placements.add": (n) => `placed ${items(n)} in`,
+  "placements.edit": (n) => (n === 1 ? "wrote on an item in" : `wrote on ${n} items in`),
+  "placements.move": () => "changed the order of",
+  "placements.remove": (n) => `took ${items(n)} out of`,
+  "resources.captured": (n) => (n === 1 ? "brought in" : `brought in ${n} things`),
+  "resources.edit": () => "mended",
+  "resources.fetch-again": () => "had a page read again",
+  "resources.filled": (n) => (n === 1 ? "read" : `read ${n} pages`),
+  "resources.remove": () => "deleted from the catalogue",
+  "sections.make": () => "made a section in",
+  "sections.move": () => "moved a section in",
+  "sections.remove": () => "deleted a section in",
+  "sections.rename": () => "renamed a section in",
+  "share.renew": () => "gave a new link to",
+  "share.set": () => "changed who can see",
+  "tags.add": (n) => (n === 1 ? "tagged something" : `tagged ${n} things`),
+  "tags.remove": () => "took off a tag",
+  "teams.rename": () => "renamed the team",
+  "tray.set": () => "tidied the Tray",
+};
+
+const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
+
+/** One thing that happened, as a sentence. */
+export function sayEvent(event: EventRow, me: string, times: number): React.ReactNode {
+  const who = event.actor === null ? "Hobbin" : event.actor === me ? "You" : (event.actorName ?? "Somebody");
+  const deed = DEEDS[event.verb]?.(times) ?? "did something";
+  const title = typeof event.data.title === "string" && times === 1 ? event.data.title : null;
+  return (
+    <>
+      {who} {deed}{" "}
+      {event.collection && event.collectionTitle ? (
+        <Link href={`/bench/${event.collection}`} className="font-semibold hover:underline">
+          {event.collectionTitle}
+        </Link>
+      ) : (
+        title && <b className="font-semibold">{title}</b>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+import { clsx } from "clsx";
+
+type Props = React.ButtonHTMLAttributes<HTMLButtonElement> & {
+  look?: "deed" | "line" | "quiet" | "stop";
+  small?: boolean;
+};
+
+const LOOKS = {
+  deed: "bg-deed text-on-deed border-deed hover:brightness-110",
+  line: "bg-sheet text-deed border-deed hover:bg-wash",
+  quiet: "bg-transparent text-ink border-transparent hover:bg-wash",
+  stop: "bg-sheet text-stop border-stop hover:bg-sunk",
+};
+
+/** The look of a button, for links that act like one. */
+export const buttonLook = (look: keyof typeof LOOKS = "line", small = false) =>
+  clsx(
+    "inline-flex items-center justify-center gap-2 rounded-md border font-semibold whitespace-nowrap select-none disabled:opacity-60 disabled:cursor-not-allowed",
+    small ? "h-8 px-3 text-sm" : "h-10 px-4 text-[15px]",
+    LOOKS[look],
+  );
+
+export function Button({ look = "line", small, className, type = "button", ...rest }: Props) {
+  return <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
+}
+
+/** A button that shows only an icon; its name is for those who cannot see it, and in a tooltip. */
+export function IconButton({ label, className, ...rest }: Props & { label: string }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      className={clsx(
+        "inline-flex size-9 items-center justify-center rounded-md text-quiet hover:bg-wash hover:text-ink",
+        className,
+      )}
+      {...rest}
+    />
+  );
+}

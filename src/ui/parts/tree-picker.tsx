@@ -1,0 +1,80 @@
+"use client";
+
+import { groupBy } from "@/core/list/group-by";
+import { useMemo, useState } from "react";
+import { Field } from "./field";
+
+export type TreeNode = { id: string; parent: string | null; title: string };
+
+/** The collections of a tree in order, each with its depth; narrowed to those whose title holds the words. */
+export function flattenTree(nodes: readonly TreeNode[], words = ""): (TreeNode & { depth: number })[] {
+  const wanted = words.trim().toLocaleLowerCase();
+  const byParent = groupBy(nodes, (node) => node.parent);
+  const known = new Set(nodes.map((node) => node.id));
+  const walk = (parent: string | null, depth: number): (TreeNode & { depth: number })[] =>
+    (byParent.get(parent) ?? []).flatMap((node) => [{ ...node, depth }, ...walk(node.id, depth + 1)]);
+  const orphans = nodes
+    .filter((node) => node.parent && !known.has(node.parent))
+    .map((node) => ({ ...node, depth: 0 }));
+  const all = [...walk(null, 0), ...orphans];
+  return wanted
+    ? all
+        .filter((node) => node.title.toLocaleLowerCase().includes(wanted))
+        .map((node) => ({ ...node, depth: 0 }))
+    : all;
+}
+
+/** Picks one collection of a tree: type a few letters, go with the arrows, take with Enter. */
+export function TreePicker({
+  nodes,
+  onPick,
+  label,
+}: {
+  nodes: readonly TreeNode[];
+  onPick: (id: string) => void;
+  label: string;
+}) {
+  const [words, setWords] = useState("");
+  const [at, setAt] = useState(0);
+  const shown = useMemo(() => flattenTree(nodes, words), [nodes, words]);
+  const current = Math.min(at, shown.length - 1);
+  return (
+    <div>
+      <Field
+        label={label}
+        value={words}
+        placeholder="Type a few letters"
+        autoFocus
+        role="combobox"
+        aria-expanded
+        aria-controls="tree-picker-list"
+        aria-activedescendant={shown[current] ? `tree-${shown[current].id}` : undefined}
+        onChange={(event) => (setWords(event.target.value), setAt(0))}
+        onKeyDown={(event) => {
+          if (event.key === "ArrowDown") setAt(Math.min(current + 1, shown.length - 1));
+          else if (event.key === "ArrowUp") setAt(Math.max(current - 1, 0));
+          else if (event.key === "Enter" && shown[current]) onPick(shown[current].id);
+          else return;
+          event.preventDefault();
+        }}
+      />
+      <ul id="tree-picker-list" role="listbox" aria-label={label} className="mt-2 max-h-64 overflow-y-auto">
+        {shown.map((node, i) => (
+          <li
+            key={node.id}
+            id={`tree-${node.id}`}
+            role="option"
+            aria-selected={i === current}
+            style={{ paddingLeft: 12 + node.depth * 16 }}
+            className={`cursor-pointer truncate rounded-sm py-1.5 pr-3 ${i === current ? "bg-wash" : ""}`}
+            onMouseEnter={() => setAt(i)}
+            onClick={() => onPick(node.id)}
+          >
+            {node.title}
+          </li>
+        ))}
+        {!shown.length && <li className="px-3 py-2 text-quiet">No collection has these letters.</li>}
+      </ul>
+    </div>
+  );
+}

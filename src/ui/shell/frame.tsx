@@ -1,0 +1,173 @@
+"use client";
+
+import { ChevronDown, Plus, Search } from "lucide-react";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import type { Role } from "@/core/policy/abilities";
+import { may } from "@/core/policy/abilities";
+import { Button } from "../parts/button";
+import { Key } from "../parts/key";
+import { Logo } from "../parts/logo";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
+import { send } from "../talk/call";
+import { isTyping } from "./commands";
+import type { PaletteCommand } from "./palette";
+
+// Opened by a key now and then: not in the first load.
+const Palette = dynamic(() => import("./palette").then((m) => m.Palette), { ssr: false });
+const ShortcutSheet = dynamic(() => import("./shortcut-sheet").then((m) => m.ShortcutSheet), { ssr: false });
+
+export type Me = { id: string; name: string; email: string };
+export type TeamRow = { id: string; name: string; own: boolean; role: Role };
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow | null;
+  /** What stands after the team's name: the path of the open collection. */
+  path?: React.ReactNode;
+  onBring?: () => void;
+  commands?: PaletteCommand[];
+  children: React.ReactNode;
+};
+
+/** The bar at the top of every signed-in screen, the palette and the keys that work everywhere. */
+export function Frame({ me, teams, team, path, onBring, commands = [], children }: Props) {
+  const router = useRouter();
+  const [palette, setPalette] = useState(false);
+  const [sheet, setSheet] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") setPalette((open) => !open);
+      else if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      else if (event.key === "/") setPalette(true);
+      else if (event.key === "?") setSheet(true);
+      else if (event.key.toLowerCase() === "b" && onBring && !document.querySelector("[role=dialog]"))
+        onBring();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [onBring]);
+  const places = team ? teamPlaces(team) : [];
+  const all: PaletteCommand[] = [
+    ...commands,
+    ...(onBring ? [{ words: "Bring in an address", run: onBring }] : []),
+    ...places.map(({ words, href }) => ({ words, run: () => router.push(href) })),
+    ...teams
+      .filter((one) => one.id !== team?.id)
+      .map((one) => ({ words: `Go to ${one.name}`, run: () => router.push(`/team/${one.id}`) })),
+    { words: "Account", run: () => router.push("/account") },
+    { words: "Show all keys", run: () => setSheet(true) },
+    { words: "Sign out", run: signOut },
+  ];
+  return (
+    <div className="flex h-dvh flex-col">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-2"
+      >
+        Skip to the contents
+      </a>
+      <header className="flex h-[52px] shrink-0 items-center gap-3 px-4">
+        <Link
+          href={team ? `/team/${team.id}` : "/"}
+          className="flex items-center gap-2 text-lg font-semibold"
+          aria-label="Hobbin, to the Desk"
+        >
+          <Logo />
+          <span className="max-sm:hidden">Hobbin</span>
+        </Link>
+        <nav aria-label="Where you are" className="flex min-w-0 items-center text-[15px]">
+          <Menu
+            button={
+              <button
+                type="button"
+                className="flex h-9 min-w-0 items-center gap-1 rounded-md px-2 text-quiet hover:bg-wash hover:text-ink"
+              >
+                <span className="max-w-40 truncate max-sm:max-w-20">{team?.name ?? "Teams"}</span>
+                <ChevronDown size={14} aria-hidden className="shrink-0" />
+              </button>
+            }
+          >
+            {places.map(({ words, href }) => (
+              <MenuItem key={href} href={href}>
+                {words}
+              </MenuItem>
+            ))}
+            {team && <MenuLine />}
+            <MenuLabel>Teams</MenuLabel>
+            {teams.map((one) => (
+              <MenuItem key={one.id} href={`/team/${one.id}`} current={one.id === team?.id}>
+                {one.name}
+              </MenuItem>
+            ))}
+            <MenuItem href="/account#teams">New team …</MenuItem>
+          </Menu>
+          {path}
+        </nav>
+        <button
+          type="button"
+          onClick={() => setPalette(true)}
+          className="ml-auto flex h-9 items-center gap-2 rounded-md border border-edge bg-sheet px-3 text-[15px] text-quiet hover:text-ink lg:w-64 max-sm:border-0 max-sm:bg-transparent"
+        >
+          <Search size={16} aria-hidden />
+          <span className="max-lg:sr-only">Go to or do</span>
+          <span className="ml-auto max-lg:hidden">
+            <Key>/</Key>
+          </span>
+        </button>
+        {onBring && (
+          <Button look="deed" onClick={onBring} className="h-9! max-sm:px-2.5!">
+            <Plus size={16} aria-hidden />
+            <span className="max-sm:sr-only">Bring in</span>
+          </Button>
+        )}
+        <Menu
+          align="end"
+          button={
+            <button
+              type="button"
+              aria-label={`${me.name}, account`}
+              className="flex size-8 shrink-0 items-center justify-center rounded-full bg-picture text-xs font-bold text-sheet"
+            >
+              {initials(me.name)}
+            </button>
+          }
+        >
+          <MenuLabel>{me.name}</MenuLabel>
+          <MenuItem href="/account">Account</MenuItem>
+          <MenuItem onSelect={() => setSheet(true)} keys="?">
+            Keys
+          </MenuItem>
+          <MenuLine />
+          <MenuItem onSelect={signOut}>Sign out</MenuItem>
+        </Menu>
+      </header>
+      {children}
+      {palette && <Palette open onOpenChange={setPalette} team={team?.id ?? null} commands={all} />}
+      {sheet && <ShortcutSheet open onOpenChange={setSheet} />}
+    </div>
+  );
+}
+
+function teamPlaces(team: TeamRow): { words: string; href: string }[] {
+  return [
+    { words: "Desk", href: `/team/${team.id}` },
+    { words: "People", href: `/team/${team.id}/people` },
+    ...(may(team.role, "arrange") ? [{ words: "Bin", href: `/team/${team.id}/bin` }] : []),
+  ];
+}
+
+async function signOut(): Promise<void> {
+  await send("/api/auth/sign-out", {}).catch(() => undefined);
+  window.location.assign("/sign-in");
+}
+
+/** Two letters for a person. */
+export function initials(name: string): string {
+  const parts = name.trim().split(/\s+/);
+  return ((parts[0]?.[0] ?? "") + (parts.length > 1 ? parts.at(-1)![0] : "")).toUpperCase();
+}

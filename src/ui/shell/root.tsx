@@ -1,0 +1,20 @@
+import { tokenStyles } from "@/core/look/tokens";
+import { Providers } from "./providers";
+
+/** Chosen look, before anything is painted. */
+const LOOK = `try{var l=localStorage.getItem("hobbin-look");if(l)document.documentElement.dataset.look=l}catch(e){}`;
+
+/** The document around every page of the application. */
+export function Root({ fonts, children }: { fonts: string; children: React.ReactNode }) {
+  return (
+    <html lang="en-GB" className={fonts} suppressHydrationWarning>
+      <head>
+        <style dangerouslySetInnerHTML={{ __html: tokenStyles() }} />
+        <script dangerouslySetInnerHTML={{ __html: LOOK }} />
+      </head>
+      <body>
+        <Providers>{children}</Providers>
+      </body>
+    </html>
+  );
+}

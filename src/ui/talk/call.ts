@@ -1,0 +1,38 @@
+import type { ActionName, Answer, InputOf } from "@/services/registry";
+
+/** A refusal of the server, with what is wrong by field. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly detail: string,
+    readonly fields: Record<string, string>,
+  ) {
+    super(detail);
+  }
+}
+
+type Input<N extends ActionName> = { [K in keyof InputOf<N>]: InputOf<N>[K] };
+
+/**
+ * Calls an action of the server.
+ * @throws {Refusal} with words for the person; `status` 0 when the server could not be reached
+ */
+export async function call<N extends ActionName>(name: N, input: Input<N>): Promise<Answer<N>> {
+  return send(`/api/actions/${name}`, input) as Promise<Answer<N>>;
+}
+
+/** Sends JSON and reads JSON; problem details become a `Refusal`. */
+export async function send(path: string, body: unknown): Promise<unknown> {
+  const answer = await fetch(path, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  }).catch(() => {
+    throw new Refusal(0, "Hobbin cannot be reached just now. Nothing is lost; try again in a moment.", {});
+  });
+  const said = (await answer.json().catch(() => null)) as Record<string, unknown> | null;
+  if (answer.ok) return said;
+  const errors = (said?.errors ?? []) as { detail: string; pointer: string }[];
+  const fields = Object.fromEntries(errors.map((error) => [error.pointer.replace(/^#\//, ""), error.detail]));
+  throw new Refusal(answer.status, String(said?.detail ?? said?.message ?? "Something went wrong."), fields);
+}

@@ -1,0 +1,214 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import { may, type Role, ROLES } from "@/core/policy/abilities";
+import type { Answer } from "@/services/registry";
+import { Button } from "../parts/button";
+import { Choice, Field } from "../parts/field";
+import { Frame, initials, type Me, type TeamRow } from "../shell/frame";
+import { call } from "../talk/call";
+import { copyText } from "../talk/copy-text";
+import { sayFailure } from "../talk/say-failure";
+import { ROLE_WORDS } from "./role-words";
+
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  people: Answer<"members.read">;
+  dead: Answer<"jobs.dead">["jobs"];
+};
+
+const ROLE_OPTIONS = ROLES.toReversed().map((role) => [role, ROLE_WORDS[role].name] as const);
+
+/** Who is in the team, as what, and how others join. */
+export function People({ me, teams, team, people, dead }: Props) {
+  const router = useRouter();
+  const owner = may(people.role, "manage");
+  const after = (work: Promise<unknown>) =>
+    work.then(() => router.refresh()).catch((error) => (sayFailure(error), router.refresh()));
+  return (
+    <Frame me={me} teams={teams} team={team}>
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
+        <div className="mx-auto flex max-w-3xl flex-col gap-8 pt-6">
+          <header className="flex flex-col gap-3">
+            {owner ? (
+              <TeamName team={team} />
+            ) : (
+              <h1 className="font-serif text-3xl font-semibold">{team.name}</h1>
+            )}
+          </header>
+          <section>
+            <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">People</h2>
+            <ul>
+              {people.members.map((member) => (
+                <li
+                  key={member.id}
+                  className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-2.5"
+                >
+                  <span
+                    className="flex size-9 items-center justify-center rounded-full bg-picture text-xs font-bold text-sheet"
+                    aria-hidden
+                  >
+                    {initials(member.name)}
+                  </span>
+                  <span className="min-w-0 flex-1">
+                    <span className="block truncate font-semibold">
+                      {member.name}
+                      {member.id === me.id && <span className="font-normal text-quiet"> (you)</span>}
+                    </span>
+                    <span className="block truncate text-sm text-quiet">{member.email}</span>
+                  </span>
+                  {owner ? (
+                    <Choice
+                      hideLabel
+                      label={`Role of ${member.name}`}
+                      options={ROLE_OPTIONS}
+                      value={member.role}
+                      onChange={(event) =>
+                        after(
+                          call("members.set-role", {
+                            team: team.id,
+                            person: member.id,
+                            role: event.target.value as Role,
+                          }),
+                        )
+                      }
+                      className="w-36"
+                    />
+                  ) : (
+                    <span className="text-[15px] text-quiet">{ROLE_WORDS[member.role].name}</span>
+                  )}
+                  {(owner || member.id === me.id) && !team.own && (
+                    <Button
+                      small
+                      look="stop"
+                      onClick={() =>
+                        call("members.remove", { team: team.id, person: member.id })
+                          .then(() => (member.id === me.id ? window.location.assign("/") : router.refresh()))
+                          .catch(sayFailure)
+                      }
+                    >
+                      {member.id === me.id ? "Leave" : "Take out"}
+                    </Button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+          {owner && <Invitations team={team} invitations={people.invitations} after={after} />}
+          {dead.length > 0 && (
+            <section>
+              <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">
+                Work that was given up
+              </h2>
+              <ul>
+                {dead.map((job) => (
+                  <li key={job.id} className="flex items-center gap-3 border-b border-line py-2">
+                    <span className="min-w-0 flex-1">
+                      <span className="block font-semibold">
+                        {job.kind === "resource.fetch" ? "Reading a page" : job.kind}
+                      </span>
+                      <span className="block truncate text-sm text-quiet">
+                        {job.attempts} tries. {job.error}
+                      </span>
+                    </span>
+                    <Button small onClick={() => after(call("jobs.retry", { job: job.id }))}>
+                      Try again
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+        </div>
+      </main>
+    </Frame>
+  );
+}
+
+function TeamName({ team }: { team: TeamRow }) {
+  const router = useRouter();
+  const [name, setName] = useState(team.name);
+  const save = () => {
+    if (name.trim() && name !== team.name)
+      call("teams.rename", { team: team.id, name })
+        .then(() => router.refresh())
+        .catch(sayFailure);
+    else setName(team.name);
+  };
+  return (
+    <>
+      <h1 className="sr-only">{team.name}</h1>
+      <input
+        aria-label="Name of the team"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={save}
+        className="-mx-2 rounded-md border border-transparent bg-transparent px-2 font-serif text-3xl font-semibold hover:border-edge"
+      />
+    </>
+  );
+}
+
+type InvitationsProps = {
+  team: TeamRow;
+  invitations: Answer<"members.read">["invitations"];
+  after: (work: Promise<unknown>) => void;
+};
+
+function Invitations({ team, invitations, after }: InvitationsProps) {
+  const [role, setRole] = useState<Role>("editor");
+  const linkOf = (code: string) => `${window.location.origin}/join/${code}`;
+  const make = () =>
+    after(
+      call("invitations.make", { team: team.id, role }).then(async ({ invitation }) => {
+        await copyText(linkOf(invitation.code));
+        toast("The link is copied. Send it to whom you invite.");
+      }),
+    );
+  return (
+    <section className="flex flex-col gap-4">
+      <div className="border-b border-line pb-2">
+        <h2 className="font-serif text-xl font-semibold">Invite</h2>
+        <p className="text-[15px] text-quiet">
+          Whoever opens the link joins in that role. It holds for 14 days.
+        </p>
+      </div>
+      <div className="flex flex-wrap items-end gap-3">
+        <Choice
+          label="As"
+          options={ROLE_OPTIONS}
+          value={role}
+          onChange={(event) => setRole(event.target.value as Role)}
+          className="w-40"
+        />
+        <Button look="deed" onClick={make}>
+          Make a link
+        </Button>
+        <p className="basis-full text-sm text-quiet">
+          {ROLE_WORDS[role].name}: {ROLE_WORDS[role].can}
+        </p>
+      </div>
+      <ul>
+        {invitations.map((one) => (
+          <li key={one.id} className="flex flex-wrap items-end gap-3 border-b border-line py-2">
+            <Field
+              label={`${ROLE_WORDS[one.role].name}, until ${one.expiresAt.slice(0, 10)}`}
+              readOnly
+              value={`/join/${one.code}`}
+              className="min-w-60 flex-1"
+              onFocus={(event) => event.target.select()}
+            />
+            <Button onClick={() => void copyText(linkOf(one.code)).then(() => toast("Copied."))}>Copy</Button>
+            <Button look="stop" onClick={() => after(call("invitations.revoke", { invitation: one.id }))}>
+              End it
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
