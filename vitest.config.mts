@@ -18,6 +18,7 @@ export default defineConfig({
         test: {
           name: "integration",
           include: ["tests/integration/**/*.test.ts"],
+          globalSetup: "tests/integration/setup.ts",
           fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,

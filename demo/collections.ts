@@ -152,7 +152,7 @@ export const COLLECTIONS: DemoCollection[] = [
   {
     team: "Lantern Moss",
     title: "Sounds for the walk",
-    about: "Nine stops, nine sounds. Headphones off between the posts, please.",
+    about: "Six stops, six sounds. Headphones off between the posts, please.",
     audience: "public",
     view: "cards",
     sections: [

@@ -34,7 +34,10 @@ export async function transact<T>(
       return await database.transaction((tx) => work(tx as unknown as Tx));
     } catch (error) {
       const number = errorNumber(error);
-      if (number === undefined || !LOST.has(number) || attempt === TRIES) throw error;
+      // Somebody else made the same thing a moment ago: at the second look it is there.
+      const again =
+        number === 1062 ? attempt === 1 : number !== undefined && LOST.has(number) && attempt < TRIES;
+      if (!again) throw error;
       await pause(attempt);
     }
   }

@@ -53,12 +53,27 @@ export async function startDatabase({ folder, port, fast = false }) {
     `hobbin-${createHash("sha256").update(data).digest("hex").slice(0, 12)}.sock`,
   );
   const log = path.join(folder, "log");
-  const entry = start("The database", SERVER, [
-    "--no-defaults", `--user=${user}`, `--datadir=${data}`, `--socket=${socket}`, `--pid-file=${pidFile}`, `--log-error=${log}`,
-    `--port=${port}`, "--bind-address=127.0.0.1", "--skip-name-resolve", "--character-set-server=utf8mb4",
-    "--collation-server=utf8mb4_uca1400_ai_ci", "--innodb-buffer-pool-size=512M", "--max-allowed-packet=64M",
-    ...(fast ? ["--innodb-flush-log-at-trx-commit=0", "--innodb-doublewrite=0"] : []),
-  ], { output: "ignore" });
+  const entry = start(
+    "The database",
+    SERVER,
+    [
+      "--no-defaults",
+      `--user=${user}`,
+      `--datadir=${data}`,
+      `--socket=${socket}`,
+      `--pid-file=${pidFile}`,
+      `--log-error=${log}`,
+      `--port=${port}`,
+      "--bind-address=127.0.0.1",
+      "--skip-name-resolve",
+      "--character-set-server=utf8mb4",
+      "--collation-server=utf8mb4_uca1400_ai_ci",
+      "--innodb-buffer-pool-size=512M",
+      "--max-allowed-packet=64M",
+      ...(fast ? ["--innodb-flush-log-at-trx-commit=0", "--innodb-doublewrite=0"] : []),
+    ],
+    { output: "ignore" },
+  );
   const sql = (text) => exec("mariadb", ["--no-defaults", `--socket=${socket}`, "-u", "root", "-e", text]);
   for (let i = 0; ; i++) {
     if (entry.ended)

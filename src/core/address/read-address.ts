@@ -16,7 +16,7 @@ export function readAddress(pasted: string): AddressReading {
   const text = pasted
     .trim()
     .replace(/^[<("'“‘]+/, "")
-    .replace(/[>)"'”’]+$/, "");
+    .replace(/[>"'”’]+$/, "");
   if (!text) return { ok: false, problem: "empty" };
   if (text.length > LONGEST || /\s/.test(text)) return { ok: false, problem: "not-an-address" };
   const url = parse(text) ?? (NAME.test(text) ? parse(`https://${text}`) : undefined);

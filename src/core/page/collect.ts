@@ -33,6 +33,9 @@ const NOT_TEXT = new Set([
   "select",
 ]);
 const MOST_TEXT = 400_000;
+/** No honest page nests as deep; one that does would cost time that grows with the square of its depth. */
+const DEEPEST = 2_000;
+const PIECE = 16_384;
 
 /**
  * Goes through a page once and gathers what the rules of `readPage` need. Broken markup is taken as browsers take
@@ -56,6 +59,7 @@ export function collect(html: string): Collected {
   const text: string[] = [];
   let length = 0;
   let silent = 0;
+  let inHead = false;
   let jsonLd: string[] | null = null;
   let into: "title" | "firstHeading" | null = null;
 
@@ -63,6 +67,8 @@ export function collect(html: string): Collected {
     {
       onopentag(name, at) {
         open.push(name);
+        if (name === "head") inHead = true;
+        if (name === "body") inHead = false;
         if (NOT_TEXT.has(name)) silent++;
         if (name === "meta") {
           const key = (at.property ?? at.name ?? at.itemprop ?? at["http-equiv"])?.toLowerCase().trim();
@@ -74,7 +80,7 @@ export function collect(html: string): Collected {
         } else if (name === "link" && at.href && at.rel) {
           found.links.push({ rel: at.rel.toLowerCase(), href: at.href, type: at.type?.toLowerCase() ?? "" });
         } else if (name === "script" && at.type?.toLowerCase().trim() === "application/ld+json") jsonLd = [];
-        else if (name === "title" && !found.title && !open.includes("svg")) into = "title";
+        else if (name === "title" && !found.title && !silent) into = "title";
         else if (name === "h1" && !found.firstHeading) into = "firstHeading";
         else if (name === "html") found.language = at.lang ?? at["xml:lang"] ?? "";
         else if (name === "base" && !found.base) found.base = at.href ?? "";
@@ -91,13 +97,14 @@ export function collect(html: string): Collected {
       ontext(part) {
         if (jsonLd) jsonLd.push(part);
         else if (into) found[into] += part;
-        if (!silent && length < MOST_TEXT && open.includes("body")) {
+        if (!silent && length < MOST_TEXT && !inHead) {
           text.push(part);
           length += part.length;
         }
       },
       onclosetag(name) {
         open.pop();
+        if (name === "head") inHead = false;
         if (NOT_TEXT.has(name)) silent = Math.max(0, silent - 1);
         if (name === "script" && jsonLd) {
           found.jsonLd.push(jsonLd.join(""));
@@ -109,8 +116,8 @@ export function collect(html: string): Collected {
     },
     { decodeEntities: true },
   );
-  parser.write(html);
-  parser.end();
+  for (let i = 0; i < html.length && open.length < DEEPEST; i += PIECE) parser.write(html.slice(i, i + PIECE));
+  if (open.length < DEEPEST) parser.end();
   found.text = text.join("");
   return found;
 }

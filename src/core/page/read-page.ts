@@ -25,7 +25,8 @@ export function readPage(html: string, address: string): PageFacts {
   const found = collect(html);
   const data = readJsonLd(found.jsonLd);
   const base = resolveReference(found.base, address) ?? address;
-  const one = (...names: string[]) => names.flatMap((name) => found.meta.get(name) ?? [])[0];
+  const every = (...names: string[]) => names.flatMap((name) => found.meta.get(name) ?? []);
+  const one = (...names: string[]) => every(...names)[0];
   const all = (...names: string[]) =>
     names.map((name) => found.meta.get(name) ?? []).find((values) => values.length) ?? [];
 
@@ -80,9 +81,9 @@ export function readPage(html: string, address: string): PageFacts {
     ),
     pictures: unique(
       [
-        ...all("og:image:secure_url", "og:image", "og:image:url"),
+        ...every("og:image:secure_url", "og:image", "og:image:url"),
         ...(data?.images ?? []),
-        ...all("twitter:image", "twitter:image:src"),
+        ...every("twitter:image", "twitter:image:src"),
         ...found.links.filter((link) => link.rel === "image_src").map((link) => link.href),
         ...found.media.map((m) => m.poster),
         ...found.images,

@@ -39,61 +39,41 @@ export function readerDocument(
   ];
   let number = 0;
   const document = html`<!doctype html>
-    <html lang="en">
-      <head>
-        <meta charset="utf-8" />
-        <meta name="viewport" content="width=device-width,initial-scale=1" />
-        <title>${collection.title} · ${collection.teamName}</title>
-        <meta
-          name="description"
-          content="${collection.description || `${items} items chosen by ${collection.teamName}`}"
-        />
-        <meta property="og:title" content="${collection.title}" />
-        <meta property="og:site_name" content="${collection.teamName}" />
-        ${collection.audience === "public" ? null : html`<meta name="robots" content="noindex" />`}
-        <meta name="referrer" content="no-referrer" />
-        <style>
-          ${new Markup(READER_STYLE + (places.fonts ? readerFonts(places.fonts) : ""))}
-        </style>
-      </head>
-      <body>
-        <main class="${view}">
-          <div class="cloth">${new Markup(cover(collection))}</div>
-          <h1>${collection.title}</h1>
-          ${collection.description ? html`<p class="lead">${collection.description}</p>` : null}
-          <div class="facts">
-            ${facts.map((fact) => html`<span>${fact}</span>`)}
-            <nav class="bar" aria-label="View">
-              ${(["rows", "cards"] as const).map(
-                (other) =>
-                  html`<a
-                    href="${places.self}?view=${other}"
-                    ${other === view ? html` aria-current="true"` : null}
-                    >${other === "rows" ? "Rows" : "Cards"}</a
-                  >`,
-              )}<button type="button" data-print hidden>Print</button>
-            </nav>
-          </div>
-          ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: the address stays the same.</p>` : null}
-          ${collection.sections.map((section) => part(section, places, () => ++number))}
-          ${
-            collection.inside.length
-              ? html`<h2>Inside this collection</h2>
-                  <ul>
-                    ${collection.inside.map((one) => html`<li>${one.code ? html`<a href="${places.collection(one.code)}">${one.title}</a>` : one.title} <small>${one.count} items</small></li>`)}
-                  </ul>`
-              : null
-          }
-          <footer>
-            Put together by ${collection.teamName}. Last changed
-            ${collection.updatedAt.toISOString().slice(0, 10)}.
-          </footer>
-        </main>
-        <script>
-          ${new Markup(READER_SCRIPT)};
-        </script>
-      </body>
-    </html> `;
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width,initial-scale=1">
+<title>${collection.title} · ${collection.teamName}</title>
+<meta name="description" content="${collection.description || `${items} items chosen by ${collection.teamName}`}">
+<meta property="og:title" content="${collection.title}">
+<meta property="og:site_name" content="${collection.teamName}">
+${collection.audience === "public" ? null : html`<meta name="robots" content="noindex">`}
+<meta name="referrer" content="no-referrer">
+<style>${new Markup(READER_STYLE + (places.fonts ? readerFonts(places.fonts) : ""))}</style>
+</head>
+<body>
+<main class="${view}">
+<div class="cloth">${new Markup(cover(collection))}</div>
+<h1>${collection.title}</h1>
+${collection.description ? html`<p class="lead">${collection.description}</p>` : null}
+<div class="facts">${facts.map((fact) => html`<span>${fact}</span>`)}
+<nav class="bar" aria-label="View">${(["rows", "cards"] as const).map(
+    (other) =>
+      html`<a href="${places.self}?view=${other}"${other === view ? html` aria-current="true"` : null}>${other === "rows" ? "Rows" : "Cards"}</a>`,
+  )}<button type="button" data-print hidden>Print</button></nav></div>
+${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: the address stays the same.</p>` : null}
+${collection.sections.map((section) => part(section, places, () => ++number))}
+${
+  collection.inside.length
+    ? html`<h2>Inside this collection</h2><ul>${collection.inside.map((one) => html`<li>${one.code ? html`<a href="${places.collection(one.code)}">${one.title}</a>` : one.title} <small>${one.count} items</small></li>`)}</ul>`
+    : null
+}
+<footer>Put together by ${collection.teamName}. Last changed ${collection.updatedAt.toISOString().slice(0, 10)}.</footer>
+</main>
+<script>${new Markup(READER_SCRIPT)}</script>
+</body>
+</html>
+`;
   return document.text;
 }
 
@@ -113,9 +93,8 @@ function part(section: PublishedSection, places: ReaderPlaces, next: () => numbe
   if (section.id === null && !section.items.length) return null;
   const { minutes } = sumUp([section]);
   return html`${section.id === null ? null : html`<h2>${section.title}${minutes ? html`<small>${sayMinutes(minutes)}</small>` : null}</h2>`}
-    <ol>
-      ${section.items.map((item) => entry(item, next(), places))}
-    </ol> `;
+<ol>${section.items.map((item) => entry(item, next(), places))}</ol>
+`;
 }
 
 const KIND_WORDS: Record<Kind, string> = {
@@ -137,45 +116,23 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
     item.pages ? `${item.pages} pages` : null,
     item.minutes ? sayMinutes(item.minutes) : null,
   ].filter(Boolean);
-  return html`<li class="item" id="i-${item.id}">
-    <span class="no" aria-hidden="true">${number}</span>
-    <div>
-      ${item.context ? html`<p class="say">${item.context}</p>` : null}
-      <p class="what${item.context ? null : " large"}">
-        <a href="${item.address}" rel="noreferrer">${title}</a>
-      </p>
-      <p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>
-      ${
-        !item.context && item.description ? html`<p class="about">${item.description}</p>` : null
-      }${item.player ? play(item, title) : null}
-    </div>
-    ${
-      item.picture
-        ? html`<img
-            class="pic"
-            src="${places.picture(item.picture)}"
-            alt=""
-            loading="lazy"
-            width="128"
-            height="78"
-          />`
-        : html`<span class="none"></span>`
-    }
-  </li> `;
+  return html`<li class="item" id="i-${item.id}"><span class="no" aria-hidden="true">${number}</span><div>${
+    item.context ? html`<p class="say">${item.context}</p>` : null
+  }<p class="what${item.context ? null : " large"}"><a href="${item.address}" rel="noreferrer">${title}</a></p><p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>${
+    !item.context && item.description ? html`<p class="about">${item.description}</p>` : null
+  }${item.player ? play(item, title) : null}</div>${
+    item.picture
+      ? html`<img class="pic" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
+      : html`<span class="none"></span>`
+  }</li>
+`;
 }
 
 function play(item: PublishedItem, title: string): Markup {
   const { type, address, mime } = item.player!;
   const element =
     type === "frame" ? "frame" : item.kind === "sound" || mime?.startsWith("audio/") ? "audio" : "video";
-  return html`<button
-    type="button"
-    class="play"
-    hidden
-    data-type="${element}"
-    data-src="${address}"
-    data-title="${title}"
-  >
-    ${element === "audio" ? "Listen here" : "Play here"}
-  </button>`;
+  return html`<button type="button" class="play" hidden data-type="${element}" data-src="${address}" data-title="${title}">${
+    element === "audio" ? "Listen here" : "Play here"
+  }</button>`;
 }

@@ -74,20 +74,16 @@ export function pictureAnswer({ stream, bytes }: { stream: NodeJS.ReadableStream
 
 function notShared(): Response {
   const page = html`<!doctype html>
-    <html lang="en">
-      <meta charset="utf-8" /><meta name="viewport" content="width=device-width,initial-scale=1" /><title>
-        Not shared</title
-      ><style>
-        ${new Markup(READER_STYLE)}
-      </style>
-      <main>
-        <h1>Nothing is shared at this address</h1>
-        <p class="lead">
-          The collection may be private again, or the address may have a slip in it. Whoever gave it to you
-          can send you the new one.
-        </p>
-      </main>
-    </html>`;
+<html lang="en">
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width,initial-scale=1">
+<title>Not shared</title>
+<style>${new Markup(READER_STYLE)}</style>
+<main>
+<h1>Nothing is shared at this address</h1>
+<p class="lead">The collection may be private again, or the address may have a slip in it. Whoever gave it to you can send you the new one.</p>
+</main>
+</html>`;
   return new Response(page.text, {
     status: 404,
     headers: { "content-type": "text/html; charset=utf-8", "content-security-policy": READER_POLICY },

@@ -67,23 +67,24 @@ export const ItemRow = memo(function ItemRow({
           >
             {item.context || title}
           </p>
-          <p className="mt-0.5 flex flex-wrap items-center gap-x-1.5 text-sm text-quiet">
+          <p className="mt-0.5 text-sm leading-relaxed text-quiet">
             <KindWord kind={resource.kind} />
             {item.context && (
               <>
                 <Dot />
-                <b className="max-w-full truncate font-semibold text-ink">{title}</b>
+                <b className="font-semibold text-ink">{title}</b>
               </>
             )}
             <Dot />
-            <span className="max-w-60 truncate">{resource.siteName || resource.host}</span>
+            {resource.siteName || resource.host}
             {resource.minutes && (
               <>
-                <Dot /> {sayMinutes(resource.minutes)}
+                <Dot />
+                {sayMinutes(resource.minutes)}
               </>
             )}
             {resource.tags.map((tag) => (
-              <span key={tag} className="ml-1.5 max-w-40 truncate border-b border-dotted border-quiet">
+              <span key={tag} className="ml-2.5 border-b border-dotted border-quiet">
                 {tag}
               </span>
             ))}
@@ -179,7 +180,7 @@ export const ItemRow = memo(function ItemRow({
   );
 });
 
-const Dot = () => <span aria-hidden>·</span>;
+const Dot = () => <span aria-hidden> · </span>;
 
 /** Where what is dragged will come to stand. */
 export function LandingMark({ words }: { words: string }) {

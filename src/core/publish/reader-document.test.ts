@@ -1,0 +1,80 @@
+import { expect, test } from "vitest";
+import { html } from "./html";
+import type { PublishedCollection, PublishedItem } from "./model";
+import { readerDocument } from "./reader-document";
+import { READER_SCRIPT } from "./reader-script";
+
+const places = {
+  self: "/c/x",
+  picture: (hash: string) => `/c/x/p/${hash}`,
+  fonts: "/fonts",
+  collection: (code: string) => `/c/${code}`,
+};
+const item = (more: Partial<PublishedItem>): PublishedItem => ({
+  id: "1", kind: "video", heading: "", context: "", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
+  published: null, minutes: 12, pages: null, tags: [], picture: null, player: null, addedAt: new Date(0), ...more,
+}); // prettier-ignore
+const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
+  id: "c", title: "T", description: "", teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], sections: [{ id: null, title: "", items }], ...more,
+}); // prettier-ignore
+
+test("text stays text wherever it is put", () => {
+  const evil = `"><script>alert(1)</script><img src=x onerror='a'>&`;
+  const page = readerDocument(
+    collection(
+      [
+        item({
+          title: evil,
+          heading: evil,
+          context: evil,
+          description: evil,
+          siteName: evil,
+          authors: [evil],
+          address: `https://bog.example/?${evil}`,
+          player: { type: "frame", address: `https://x.example/${evil}`, mime: null },
+        }),
+      ],
+      { title: evil, description: evil, teamName: evil, inside: [{ title: evil, code: evil, count: 1 }] },
+    ),
+    "rows",
+    places,
+  );
+  expect(page.match(/<script/g)).toHaveLength(1);
+  expect(page).not.toContain("<img src=x");
+  expect(html`<a title="${`"'<&`}">${["<", null, false, html`<b>${"&"}</b>`]}</a>`.text).toBe(
+    `<a title="&quot;&#39;&lt;&amp;">&lt;<b>&amp;</b></a>`,
+  );
+});
+
+test("nothing of another origin is loaded before a press: no frame, no media, no foreign picture", () => {
+  const page = readerDocument(
+    collection([
+      item({
+        picture: "ab",
+        player: { type: "file", address: "https://media.example/a.mp4", mime: "video/mp4" },
+      }),
+    ]),
+    "cards",
+    places,
+  );
+  expect(page.match(/ (src|href|action|poster)="(?!\/c\/x|https:\/\/bog\.example\/)[^"]*"/g)).toBeNull();
+  expect(page).toContain('data-src="https://media.example/a.mp4"');
+  expect(page).not.toMatch(/<(iframe|video|audio|link|form)\b/);
+});
+
+test("context comes first and the title beneath; without one the title takes its place and the description follows", () => {
+  const withContext = readerDocument(
+    collection([item({ context: "Watch this first", heading: "Ours" })]),
+    "rows",
+    places,
+  );
+  expect(withContext.indexOf("Watch this first")).toBeLessThan(withContext.indexOf(">Ours</a>"));
+  expect(withContext).not.toContain("About it");
+  expect(readerDocument(collection([item({})]), "rows", places)).toMatch(/class="what large".*About it/s);
+});
+
+test("only a public collection may be found by search engines, and the script stays small", () => {
+  expect(readerDocument(collection([]), "rows", places)).toContain('content="noindex"');
+  expect(readerDocument(collection([], { audience: "public" }), "rows", places)).not.toContain("noindex");
+  expect(READER_SCRIPT.length).toBeLessThan(4_000);
+});

@@ -1,0 +1,85 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, items, openCollection, signIn, test } from "./hands";
+
+const clean = async (page: Page, what: string) => {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+    .analyze();
+  expect(
+    violations.map((v) => `${what}: ${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`),
+  ).toEqual([]);
+};
+
+for (const [name, options] of [
+  ["light", {}],
+  ["dark", { colorScheme: "dark" as const }],
+  ["phone", { viewport: { width: 390, height: 800 } }],
+] as const)
+  test(`axe finds no violation of level A or AA on any screen, ${name}`, async ({ browser }) => {
+    test.setTimeout(120_000);
+    const stranger = await (await browser.newContext(options)).newPage();
+    for (const path of ["/sign-in", "/sign-up", "/forgotten", "/new-password", "/no-such-page"]) {
+      await stranger.goto(path);
+      await clean(stranger, path);
+    }
+    const page = await signIn(browser, "ama", options);
+    await page.waitForURL(/team/);
+    const desk = page.url();
+    await clean(page, "Desk");
+    for (const path of [`${desk}/people`, `${desk}/bin`, "/account"]) {
+      await page.goto(path);
+      await clean(page, path);
+    }
+    await page.goto(desk);
+    await openCollection(page, "Moss key for beginners");
+    await clean(page, "Bench");
+    await items(page).first().focus();
+    await page.keyboard.press("Enter");
+    await expect(page.getByLabel("Heading here")).toBeVisible();
+    await clean(page, "Bench with an item opened");
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "What to do with this collection" }).click();
+    await clean(page, "menu");
+    await page.keyboard.press("Escape");
+    if (name !== "phone") {
+      await page.getByRole("tab", { name: "Catalogue" }).click();
+      await clean(page, "catalogue");
+    }
+    await page.goto(page.url().replace("bench", "publish"));
+    await clean(page, "Publish");
+    const widths = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
+    expect(widths[0]).toBeLessThanOrEqual(widths[1]!);
+  });
+
+test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ browser }) => {
+  const page = await signIn(browser, "rhea");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("/");
+  await page.keyboard.type("moss key");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/bench/);
+  await items(page).first().focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(items(page).nth(1)).toBeFocused();
+  await page.keyboard.press("End");
+  await expect(items(page).last()).toBeFocused();
+  await page.keyboard.press("Home");
+  await expect(items(page).first()).toBeFocused();
+  await page.keyboard.press("s");
+  await expect(page.getByRole("tab", { name: "Catalogue" })).toBeHidden();
+  await page.keyboard.press("s");
+  await expect(page.getByRole("tab", { name: "Catalogue" })).toBeVisible();
+  await page.keyboard.press("b");
+  await page.getByLabel("Web address").fill("nonsense here");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("not a web address");
+  await expect(page.getByLabel("Web address")).toHaveValue("nonsense here");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: /Moss key for beginners/ }).click();
+  await page.keyboard.type("sounds");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 1, name: "Sounds for the walk" })).toBeAttached();
+});

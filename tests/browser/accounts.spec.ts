@@ -1,0 +1,130 @@
+import { expect, letterTo, linkIn, signIn, test } from "./hands";
+
+test("sign up, confirm by mail, sign out, forgotten password, sign in with the new one", async ({ page }) => {
+  const email = `noor-${Date.now()}@lantern.example`;
+  await page.goto("/sign-up");
+  await page.getByRole("button", { name: "Sign up" }).click();
+  await expect(page.getByText("Give your mail address.")).toBeVisible();
+  await page.getByLabel("Name").fill("Noor Haddad");
+  await page.getByLabel("Mail address").fill(email);
+  await page.getByLabel("Password").fill("short");
+  await page.getByRole("button", { name: "Sign up" }).click();
+  await expect(page.getByRole("alert")).toHaveText("At least 10 characters, please.");
+  await expect(page.getByLabel("Name")).toHaveValue("Noor Haddad");
+  await page.getByLabel("Password").fill("peat and water");
+  await page.getByRole("button", { name: "Sign up" }).click();
+  await expect(page.getByRole("heading", { name: "Confirm your address" })).toBeVisible();
+
+  await page.goto("/sign-in");
+  await page.getByLabel("Mail address").fill(email);
+  await page.getByLabel("Password").fill("peat and water");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByText(/not confirmed yet/)).toBeVisible();
+  await page.goto(linkIn(await letterTo(email, "Confirm your address")));
+  await page.waitForURL(/\/team\//);
+  await expect(page.getByText("Noor Haddad’s own")).toBeVisible();
+
+  await page.getByRole("button", { name: /account$/ }).click();
+  await page.getByRole("menuitem", { name: "Sign out" }).click();
+  await page.waitForURL(/sign-in/);
+  await page.getByRole("link", { name: "Forgotten the password?" }).click();
+  await page.getByLabel("Mail address").fill(email);
+  await page.getByRole("button", { name: "Send the link" }).click();
+  await expect(page.getByRole("heading", { name: "Look into your mail" })).toBeVisible();
+  await page.goto(linkIn(await letterTo(email, "Choose a new password")));
+  await page.getByLabel("New password").fill("another bog entirely");
+  await page.getByRole("button", { name: "Take this password" }).click();
+  await page.getByRole("link", { name: "Sign in with it" }).click();
+  await page.getByLabel("Mail address").fill(email);
+  await page.getByLabel("Password").fill("peat and water");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByText(/do not go together/)).toBeVisible();
+  await page.getByLabel("Password").fill("another bog entirely");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForURL(/\/team\//);
+});
+
+test("a team is made, others join by link in a role, which can be changed; a viewer cannot arrange", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "jonas");
+  await page.goto("/account");
+  await page.getByLabel("New team").fill("Drain mappers");
+  await page.getByRole("button", { name: "Make it" }).first().click();
+  await page.waitForURL(/people/);
+  const team = page.url().replace("/people", "");
+  await page.getByLabel("As").selectOption("viewer");
+  await page.getByRole("button", { name: "Make a link" }).click();
+  const join = await page.getByLabel(/^Viewer, until/).inputValue();
+
+  const other = await signIn(browser, "rhea");
+  await other.goto(join);
+  await expect(other.getByRole("heading", { name: "Join Drain mappers" })).toBeVisible();
+  await other.getByRole("button", { name: "Join" }).click();
+  await other.waitForURL(team);
+  await expect(other.getByText("No collections yet")).toBeVisible();
+  await expect(other.getByRole("button", { name: "New collection" })).toHaveCount(0);
+
+  await page.reload();
+  await page.getByLabel("Role of Rhea Tammik").selectOption("editor");
+  await expect(page.getByLabel("Role of Rhea Tammik")).toHaveValue("editor");
+  await expect(async () => {
+    await other.reload();
+    await expect(other.getByRole("button", { name: "New collection" })).toBeVisible();
+  }).toPass();
+  const stranger = await signIn(browser, "bett");
+  await stranger.goto(team);
+  await expect(stranger.getByRole("heading", { name: "Nothing is here for you" })).toBeVisible();
+});
+
+test("an access token works as Bearer, is shown once, and ends when revoked; failures are problem details", async ({
+  browser,
+  request,
+}) => {
+  const page = await signIn(browser, "ama");
+  await page.goto("/account");
+  await page.getByLabel("What the new token is for").fill("A script");
+  await page.getByRole("button", { name: "Make it" }).last().click();
+  const token = (await page.locator("code").textContent())!;
+  const headers = { authorization: `Bearer ${token}` };
+  const teams = await (await request.get("/api/actions/teams.read", { headers })).json();
+  const team = teams.teams.find((one: { name: string }) => one.name === "Lantern Moss").id;
+  const made = await request.post("/api/actions/collections.make", {
+    headers,
+    data: { team, title: "Made by a script" },
+  });
+  expect(made.status()).toBe(200);
+  const wrong = await request.post("/api/actions/collections.make", { headers, data: { team, title: "" } });
+  expect(wrong.status()).toBe(422);
+  expect(wrong.headers()["content-type"]).toBe("application/problem+json");
+  expect(await wrong.json()).toMatchObject({
+    type: "urn:hobbin:problem:not-valid",
+    status: 422,
+    errors: [{ pointer: "#/title", detail: "Give a title." }],
+  });
+  expect((await request.get("/api/actions/collections.make", { headers })).status()).toBe(403);
+  expect((await request.post("/api/actions/no.such", { headers, data: {} })).status()).toBe(404);
+  await page
+    .getByRole("listitem")
+    .filter({ hasText: "A script" })
+    .getByRole("button", { name: "Revoke" })
+    .click();
+  await expect(page.getByText("A script")).toHaveCount(0);
+  expect((await request.get("/api/actions/teams.read", { headers })).status()).toBe(401);
+  expect((await request.get("/api/actions/teams.read")).status()).toBe(401);
+});
+
+test("health, the description, and a change another site sends along", async ({ browser, request }) => {
+  const health = await request.get("/api/health");
+  expect([health.status(), await health.json()]).toMatchObject([
+    200,
+    { status: "up", database: "up", workers: "up" },
+  ]);
+  expect((await (await request.get("/api/openapi.json")).json()).openapi).toBe("3.1.0");
+  const page = await signIn(browser, "ama");
+  const forged = await page.request.post("/api/actions/teams.make", {
+    data: { name: "Forged" },
+    headers: { origin: "https://evil.example" },
+  });
+  expect(forged.status()).toBe(403);
+});

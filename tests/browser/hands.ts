@@ -1,0 +1,81 @@
+import { type Browser, expect, type Page, test as base } from "@playwright/test";
+import { readFileSync } from "node:fs";
+
+export const WEB = process.env.HOBBIN_WEB_PORT!;
+/** An address on the stand-in web. */
+export const at = (place: string) => place.replace(/^([^/]+)/, `http://$1.localhost:${WEB}`);
+
+/** Signs in through the interface; once a person and worker, afterwards the session is taken again. */
+const sessions = new Map<
+  string,
+  Awaited<ReturnType<Awaited<ReturnType<Browser["newContext"]>>["storageState"]>>
+>();
+export async function signIn(
+  browser: Browser,
+  who: string,
+  options: Parameters<Browser["newContext"]>[0] = {},
+): Promise<Page> {
+  const email = who.includes("@") ? who : `${who}@lantern.example`;
+  const kept = sessions.get(email);
+  const context = await browser.newContext({ ...options, ...(kept && { storageState: kept }) });
+  const page = await context.newPage();
+  await page.goto("/");
+  if (!kept) {
+    await page.getByLabel("Mail address").fill(email);
+    await page.getByLabel("Password").fill("lantern-moss");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.waitForURL(/\/team\//);
+    sessions.set(email, await context.storageState());
+  }
+  return page;
+}
+
+export async function openCollection(page: Page, title: string): Promise<void> {
+  await page.keyboard.press("Control+k");
+  await page.getByPlaceholder("A collection, or something to do").fill(title);
+  await page.getByRole("option", { name: title, exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1, name: title })).toBeAttached();
+}
+
+/** Makes a collection and opens it. */
+export async function makeCollection(page: Page, title: string): Promise<void> {
+  await page.getByRole("button", { name: "New collection" }).click();
+  await page.getByLabel("Title").fill(title);
+  await page.getByRole("button", { name: "Make it" }).click();
+  await page.waitForURL(/\/bench\//);
+  await expect(page.getByText("Nothing stands here yet")).toBeVisible();
+}
+
+/** Pastes text onto the page, as Ctrl V does. */
+export async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate((pasted) => {
+    const data = new DataTransfer();
+    data.setData("text/plain", pasted);
+    document.body.dispatchEvent(
+      new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, text);
+}
+
+export const items = (page: Page) => page.locator("[data-item]");
+
+/** The newest letter to an address, from the stand-in's mailbox. */
+export async function letterTo(address: string, subject: string): Promise<string> {
+  for (let i = 0; i < 100; i++) {
+    const letters = (await (
+      await fetch(`http://127.0.0.1:${WEB}/letters?to=${encodeURIComponent(address)}`, {
+        headers: { host: "mail.localhost" },
+      })
+    )
+      .json()
+      .catch(() => [])) as { subject: string; text: string }[];
+    const found = letters.find((letter) => letter.subject === subject);
+    if (found) return found.text;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error(`no letter “${subject}” came to ${address}`);
+}
+export const linkIn = (text: string) => /https?:\/\/\S+/.exec(text)![0];
+
+export const test = base;
+export { expect, readFileSync };

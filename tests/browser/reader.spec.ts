@@ -1,0 +1,104 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Browser } from "@playwright/test";
+import { expect, openCollection, signIn, test } from "./hands";
+
+async function linkTo(browser: Browser, title: string): Promise<string> {
+  const page = await signIn(browser, "ama");
+  await openCollection(page, title);
+  await page.getByRole("link", { name: "Publish" }).click();
+  return page.getByLabel("Link for readers").inputValue();
+}
+
+test("no account, no cookie, nothing asked of another origin before play; played in place after", async ({
+  browser,
+}) => {
+  const link = await linkTo(browser, "Week 3: the water table");
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  const foreign: string[] = [];
+  page.on("request", (request) => {
+    if (new URL(request.url()).origin !== new URL(link).origin) foreign.push(request.url());
+  });
+  await page.goto(link);
+  await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+  await page.waitForTimeout(500);
+  expect(foreign).toEqual([]);
+  expect(await context.cookies()).toEqual([]);
+  await expect(page.locator(".pic").first()).toHaveJSProperty("complete", true);
+  await page
+    .locator(".item")
+    .filter({ hasText: "The first flood" })
+    .getByRole("button", { name: "Play here" })
+    .click();
+  const video = page.locator("video");
+  await expect
+    .poll(() => video.evaluate((element: HTMLVideoElement) => element.readyState))
+    .toBeGreaterThan(1);
+  expect(foreign.length).toBeGreaterThan(0);
+  await page.locator(".item").first().getByRole("button", { name: "Play here" }).click();
+  await expect(page.frameLocator("iframe").locator("video")).toBeAttached();
+  await page.reload();
+  await expect(page.locator(".item").first()).toContainText("you were here");
+});
+
+test("an unchanged page is 304; page, style, script and letters stay small; sound in cards", async ({
+  browser,
+  request,
+}) => {
+  const link = await linkTo(browser, "Sounds for the walk");
+  const first = await request.get(link);
+  const again = await request.get(link, { headers: { "if-none-match": first.headers()["etag"]! } });
+  expect([first.status(), again.status(), (await again.body()).length]).toEqual([200, 304, 0]);
+  expect(first.headers()["set-cookie"]).toBeUndefined();
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(link);
+  await expect(page.locator("main")).toHaveClass("cards");
+  await page.getByRole("button", { name: "Listen here" }).first().click();
+  await expect
+    .poll(() => page.locator("audio").evaluate((element: HTMLAudioElement) => element.readyState))
+    .toBeGreaterThan(1);
+});
+
+for (const [name, options] of [
+  ["360 pixels", { viewport: { width: 360, height: 700 } }],
+  ["200 % zoom", { viewport: { width: 640, height: 400 }, deviceScaleFactor: 2 }],
+  ["dark", { colorScheme: "dark" as const }],
+] as const)
+  test(`reader's page at ${name}: nothing runs over the edge, axe is clean`, async ({ browser }) => {
+    const link = await linkTo(browser, "Week 3: the water table");
+    const page = await (await browser.newContext(options)).newPage();
+    for (const view of ["rows", "cards"]) {
+      await page.goto(`${link}?view=${view}`);
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+      ).toBeLessThanOrEqual(0);
+      expect(
+        (
+          await new AxeBuilder({ page })
+            .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+            .analyze()
+        ).violations,
+      ).toEqual([]);
+    }
+  });
+
+test("with script off everything is readable and every link leads to its original; on paper addresses are printed", async ({
+  browser,
+}) => {
+  const link = await linkTo(browser, "Week 3: the water table");
+  const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await page.goto(link);
+  await expect(page.getByText("Watch this first, with the sound off")).toBeVisible();
+  await expect(page.getByRole("link", { name: "A year at the east dam" })).toHaveAttribute(
+    "href",
+    /standing-water/,
+  );
+  await expect(page.getByRole("button")).toHaveCount(0);
+  await page.getByRole("link", { name: "Cards" }).click();
+  await expect(page.locator("main")).toHaveClass("cards");
+  await page.emulateMedia({ media: "print" });
+  const printed = await page
+    .getByRole("link", { name: "A year at the east dam" })
+    .evaluate((a) => getComputedStyle(a, "::after").content);
+  expect(printed).toContain("standing-water.localhost");
+});

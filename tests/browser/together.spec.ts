@@ -1,0 +1,49 @@
+import { at, expect, items, makeCollection, paste, signIn, test } from "./hands";
+
+test("what one does is on the other's screen within two seconds, with no reload, and after a break", async ({
+  browser,
+}) => {
+  const ama = await signIn(browser, "ama");
+  await makeCollection(ama, "Side by side");
+  const rhea = await signIn(browser, "rhea");
+  await rhea.goto(ama.url());
+  await expect(rhea.getByText("Nothing stands here yet")).toBeVisible();
+  const soon = { timeout: 2_000 };
+
+  await paste(ama, at("mosskey/key/start"));
+  await ama.getByRole("button", { name: "Place it here" }).click();
+  await expect(items(rhea).filter({ hasText: "Start the key" })).toBeVisible(soon);
+  await paste(ama, at("mosskey/cotton-grass"));
+  await ama.getByRole("button", { name: "Place it here" }).last().click();
+  await expect(items(rhea)).toHaveCount(2, soon);
+
+  await items(rhea).last().focus();
+  await rhea.keyboard.press("Alt+ArrowUp");
+  await expect(items(ama).first()).toContainText("Cotton-grass", soon);
+  await ama.getByLabel("Title of the collection").fill("Hand in hand");
+  await ama.keyboard.press("Enter");
+  await expect(rhea.getByRole("heading", { level: 1, name: "Hand in hand" })).toBeAttached(soon);
+
+  // Both write at once, on different fields of the same item: both stay.
+  for (const [page, key, label, text] of [
+    [ama, "c", "Context: why it stands here", "From Ama"],
+    [rhea, "h", "Heading here", "From Rhea"],
+  ] as const) {
+    await items(page).first().focus();
+    await page.keyboard.press(key);
+    await page.getByLabel(label).fill(text);
+  }
+  for (const page of [ama, rhea]) {
+    await expect(items(page).first()).toContainText("From Ama");
+    await expect(items(page).first()).toContainText("From Rhea");
+  }
+
+  // A dropped connection catches up.
+  await rhea.context().setOffline(true);
+  await paste(ama, at("mosskey/sundew"));
+  await ama.getByRole("button", { name: "Place it here" }).last().click();
+  await expect(items(ama)).toHaveCount(3);
+  await rhea.waitForTimeout(1_500);
+  await rhea.context().setOffline(false);
+  await expect(items(rhea)).toHaveCount(3, { timeout: 8_000 });
+});

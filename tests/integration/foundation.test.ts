@@ -1,0 +1,140 @@
+import { readFileSync } from "node:fs";
+import mysql from "mysql2/promise";
+import { expect, test } from "vitest";
+import { migrate } from "@/data/migrate";
+import { transact } from "@/data/transaction";
+import { readSettings, SETTINGS, settings, SettingsError } from "@/outside/settings";
+import { database } from "@/services/action";
+import { liveStream } from "@/services/live/live-stream";
+import { openApi } from "@/services/http/openapi";
+import { ACTIONS } from "@/services/registry";
+import { as, makeWorld } from "./world";
+
+test("the schema can be brought up twice and by three at once; every table is InnoDB with a primary key", async () => {
+  const url = settings().databaseUrl;
+  const admin = await mysql.createConnection(url);
+  expect(await Promise.all([1, 2, 3].map(() => migrate(url, "src/data/migrations")))).toEqual([0, 0, 0]);
+  const [tables] = await admin.query(
+    `SELECT t.table_name AS name, t.engine, (SELECT count(*) FROM information_schema.statistics s WHERE s.table_schema = t.table_schema AND s.table_name = t.table_name AND s.index_name = 'PRIMARY') AS keyed
+     FROM information_schema.tables t WHERE t.table_schema = database()`,
+  );
+  await admin.end();
+  expect((tables as unknown[]).length).toBeGreaterThan(20);
+  for (const table of tables as { name: string; engine: string; keyed: number }[])
+    expect(table, table.name).toMatchObject({ engine: "InnoDB" });
+  for (const table of tables as { name: string; keyed: number }[])
+    expect(table.keyed, table.name).toBeGreaterThan(0);
+});
+
+test("a transaction lost to another is tried five times, a duplicate twice, any other failure once", async () => {
+  const lost = (errno: number) => Object.assign(new Error("lost"), { errno });
+  for (const [errno, tries] of [
+    [1213, 5],
+    [1205, 5],
+    [1020, 5],
+    [1180, 5],
+    [1062, 2],
+    [1146, 1],
+  ] as const) {
+    let count = 0;
+    await expect(
+      transact(
+        database(),
+        async () => {
+          count++;
+          throw lost(errno);
+        },
+        async () => undefined,
+      ),
+    ).rejects.toThrow("lost");
+    expect(count).toBe(tries);
+  }
+});
+
+test("the README lists every setting with its default, and wrong ones are all named at once", () => {
+  const readme = readFileSync("README.md", "utf8");
+  for (const { name, fallback } of Object.values(SETTINGS)) {
+    expect(readme, `${name} is missing in the README`).toContain(`\`${name}\``);
+    if (fallback) expect(readme, `default of ${name}`).toContain(`\`${fallback}\``);
+  }
+  expect(() => readSettings({ HOBBIN_PORT: "many", HOBBIN_SECRET: "short", HOBBIN_LOG: "loud" })).toThrow(
+    SettingsError,
+  );
+  expect(() => readSettings({ HOBBIN_PORT: "many", HOBBIN_SECRET: "short" })).toThrow(
+    /HOBBIN_PORT.*HOBBIN_SECRET/s,
+  );
+});
+
+test("the description of the interface has every action with its fields", () => {
+  const { paths } = openApi("http://hobbin.example") as {
+    paths: Record<
+      string,
+      Record<
+        string,
+        {
+          requestBody?: {
+            content: Record<string, { schema: { required: string[]; properties: Record<string, object> } }>;
+          };
+        }
+      >
+    >;
+  };
+  expect(Object.keys(paths).sort()).toEqual(
+    Object.keys(ACTIONS)
+      .map((name) => `/api/actions/${name}`)
+      .sort(),
+  );
+  const schema =
+    paths["/api/actions/capture.address"]!.post!.requestBody!.content["application/json"]!.schema;
+  expect(schema.required).toEqual(["team", "address"]);
+  expect(schema.properties).toMatchObject({
+    team: { format: "uuid" },
+    address: { maxLength: 4000 },
+    again: { type: "boolean" },
+  });
+});
+
+test(
+  "the event stream tells a change within two seconds, and catches up from the last one seen",
+  { timeout: 20_000 },
+  async () => {
+    const world = await makeWorld();
+    const hear = async (last: string | null, change: () => Promise<unknown>, verb: string) => {
+      const stop = new AbortController();
+      const reader = liveStream(world.viewer, world.team, last, stop.signal).getReader();
+      const from = Date.now();
+      await change();
+      let text = "";
+      while (!text.includes(`"verb":"${verb}"`)) {
+        const { value, done } = await reader.read();
+        if (done) throw new Error("the stream ended");
+        text += new TextDecoder().decode(value);
+      }
+      stop.abort();
+      return { took: Date.now() - from, id: /id: (\S+)\ndata: [^\n]*$/.exec(text.trimEnd())![1]! };
+    };
+    const edit = () =>
+      as(world.editor, "collections.edit", { collection: world.collection, title: "Renamed" });
+    const first = await hear(null, edit, "collections.edit");
+    expect(first.took).toBeLessThan(2_000);
+    await as(world.editor, "sections.rename", { section: world.section, title: "While away" });
+    const second = await hear(first.id, async () => undefined, "sections.rename");
+    expect(second.took).toBeLessThan(1_000);
+  },
+);
+
+test("a team keeps an owner, and an invitation never lowers a role", async () => {
+  const { owner, editor, team } = await makeWorld();
+  await expect(as(owner, "members.remove", { team, person: owner.person!.id })).rejects.toMatchObject({
+    kind: "conflict",
+  });
+  await expect(
+    as(owner, "members.set-role", { team, person: owner.person!.id, role: "viewer" }),
+  ).rejects.toMatchObject({ errors: [{ field: "role" }] });
+  const { invitation } = await as(owner, "invitations.make", { team, role: "viewer" });
+  expect(await as(editor, "invitations.accept", { code: invitation.code })).toMatchObject({ role: "editor" });
+  await as(owner, "invitations.revoke", { invitation: invitation.id });
+  await expect(as(editor, "invitations.accept", { code: invitation.code })).rejects.toMatchObject({
+    kind: "not-found",
+  });
+});

@@ -1,0 +1,186 @@
+import { readdirSync } from "node:fs";
+import { eq } from "drizzle-orm";
+import { beforeAll, describe, expect, test } from "vitest";
+import { addJobs } from "@/data/queries/jobs";
+import { resource } from "@/data/schema";
+import { database } from "@/services/action";
+import { Problem } from "@/services/problem";
+import { ACTIONS, type ActionName } from "@/services/registry";
+import { newId } from "@/outside/random";
+import { as, makeWorld, somebody, type World } from "./world";
+
+type Who = "stranger" | "holder" | "viewer" | "contributor" | "editor" | "owner";
+const WHO: Who[] = ["stranger", "holder", "viewer", "contributor", "editor", "owner"];
+
+/** Who may, from the least; everybody after it in the order of roles may too. */
+type From = "viewer" | "contributor" | "editor" | "owner";
+type Full = World & { invitation: string; job: string; picture: string };
+type Row = { from: From | "signed in" | "reader"; input: (world: Full) => object };
+
+/** The written table: every action has its row, and the walk below compares each with what the policy does. */
+const TABLE: Record<ActionName, Row> = {
+  "bin.read": { from: "editor", input: ({ team }) => ({ team }) },
+  "bin.restore-collection": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "bin.restore-placement": { from: "editor", input: ({ placement }) => ({ placement }) },
+  "bin.restore-resource": { from: "editor", input: ({ resource }) => ({ resource }) },
+  "bin.restore-section": { from: "editor", input: ({ section }) => ({ section }) },
+  "capture.address": {
+    from: "contributor",
+    input: ({ team }) => ({ team, address: "https://bog.example/x" }),
+  },
+  "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
+  "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
+  "collections.items": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.make": { from: "editor", input: ({ team }) => ({ team, title: "New" }) },
+  "collections.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.remove": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "collections.some-items": {
+    from: "viewer",
+    input: ({ collection }) => ({ collection, placements: [], resources: [] }),
+  },
+  "collections.tree": { from: "viewer", input: ({ team }) => ({ team }) },
+  "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
+  "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
+  "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
+  "import.bookmarks": { from: "editor", input: ({ team }) => ({ team, file: "<DL>" }) },
+  "invitations.accept": { from: "signed in", input: () => ({ code: "x" }) },
+  "invitations.make": { from: "owner", input: ({ team }) => ({ team, role: "viewer" }) },
+  "invitations.read": { from: "signed in", input: () => ({ code: "x" }) },
+  "invitations.revoke": { from: "owner", input: ({ invitation }) => ({ invitation }) },
+  "jobs.dead": { from: "owner", input: ({ team }) => ({ team }) },
+  "jobs.retry": { from: "owner", input: ({ job }) => ({ job }) },
+  "members.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "members.remove": { from: "viewer", input: ({ team, owner }) => ({ team, person: owner.person!.id }) },
+  "members.set-role": {
+    from: "owner",
+    input: ({ team, owner }) => ({ team, person: owner.person!.id, role: "owner" }),
+  },
+  "pictures.read": { from: "viewer", input: ({ picture }) => ({ hash: picture }) },
+  "placements.add": { from: "contributor", input: ({ collection, resource }) => ({ collection, resource }) },
+  "placements.edit": { from: "editor", input: ({ placement }) => ({ placement, context: "x" }) },
+  "placements.move": { from: "editor", input: ({ placement }) => ({ placement, after: null }) },
+  "placements.remove": { from: "editor", input: ({ placement }) => ({ placement }) },
+  "reader.read": { from: "reader", input: ({ collection }) => ({ collection }) },
+  "resources.edit": { from: "contributor", input: ({ resource }) => ({ resource, title: "x" }) },
+  "resources.fetch-again": { from: "contributor", input: ({ resource }) => ({ resource }) },
+  "resources.newest": { from: "viewer", input: ({ team }) => ({ team }) },
+  "resources.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "resources.remove": { from: "editor", input: ({ resource }) => ({ resource }) },
+  "sections.make": { from: "editor", input: ({ collection }) => ({ collection, title: "x" }) },
+  "sections.move": { from: "editor", input: ({ section }) => ({ section, after: null }) },
+  "sections.remove": { from: "editor", input: ({ section }) => ({ section }) },
+  "sections.rename": { from: "editor", input: ({ section }) => ({ section, title: "x" }) },
+  "share.renew": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "share.set": { from: "editor", input: ({ collection }) => ({ collection, audience: "public" }) },
+  "tags.add": { from: "contributor", input: ({ resource }) => ({ resource, tags: ["x"] }) },
+  "tags.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "tags.remove": { from: "contributor", input: ({ resource }) => ({ resource, tag: "x" }) },
+  "teams.make": { from: "signed in", input: () => ({ name: "x" }) },
+  "teams.read": { from: "signed in", input: () => ({}) },
+  "teams.rename": { from: "owner", input: ({ team }) => ({ team, name: "x" }) },
+  "tokens.make": { from: "signed in", input: () => ({ name: "x" }) },
+  "tokens.read": { from: "signed in", input: () => ({}) },
+  "tokens.revoke": { from: "signed in", input: () => ({ token: newId() }) },
+  "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
+};
+
+/** Routes, and which rule stands behind each: an action's, or why it needs none. */
+const ROUTES: Record<string, string> = {
+  "api/actions/[name]": "the action's own",
+  "api/auth/[...all]": "the accounts library's own",
+  "api/export/[collection]": "export.collection",
+  "api/health": "everybody: tells nothing about anybody",
+  "api/live": "events.listen",
+  "api/openapi.json": "everybody: a description",
+  "api/pictures/[hash]": "pictures.read",
+  "api/preview/[collection]": "reader.read",
+  "c/[code]": "reader.read",
+  "c/[code]/p/[hash]": "only pictures of the page behind the code, which is reader.read",
+};
+
+function expected({ from }: Row, who: Who): boolean {
+  if (from === "reader") return who !== "stranger";
+  const order = ["viewer", "contributor", "editor", "owner"];
+  if (from === "signed in") return order.includes(who);
+  return order.indexOf(who) >= order.indexOf(from);
+}
+
+let world: Full;
+beforeAll(async () => {
+  world = await makeFull();
+});
+
+describe.each(Object.keys(ACTIONS) as ActionName[])("%s", (name) => {
+  test.each(WHO)("%s", async (who) => {
+    const row = TABLE[name];
+    expect(row, `${name} has no row in the policy table`).toBeDefined();
+    const decision = await ACTIONS[name].decide(world[who], row.input(world)).then(
+      () => true,
+      (error: unknown) => {
+        // Only a refusal counts: a wrong input in the table would prove nothing.
+        expect(error).toBeInstanceOf(Problem);
+        expect(["not-signed-in", "not-allowed", "not-found"]).toContain((error as Problem).kind);
+        return false;
+      },
+    );
+    expect(decision).toBe(expected(row, who));
+  });
+});
+
+test("every route has its row", () => {
+  const routes = readdirSync("src/app", { recursive: true })
+    .map(String)
+    .filter((file) => file.endsWith("route.ts"))
+    .map((file) => file.replace(/\/route\.ts$/, ""));
+  expect(routes.sort()).toEqual(Object.keys(ROUTES).sort());
+});
+
+test("what is refused changes nothing, and another team's things are not there", async () => {
+  await expect(
+    as(world.viewer, "collections.edit", { collection: world.collection, title: "Taken over" }),
+  ).rejects.toMatchObject({ kind: "not-allowed" });
+  const outsider = await somebody("outsider");
+  await expect(as(outsider, "collections.read", { collection: world.collection })).rejects.toMatchObject({
+    kind: "not-found",
+  });
+  const { collection } = await as(world.owner, "collections.read", { collection: world.collection });
+  expect(collection.title).toBe("A collection");
+  await expect(
+    as(world.viewer, "members.remove", { team: world.team, person: world.editor.person!.id }),
+  ).rejects.toMatchObject({ kind: "not-allowed" });
+});
+
+test("teams are not mixed by naming a thing of another one as the second", async () => {
+  const other = await makeWorld();
+  const wrong: [ActionName, object][] = [
+    ["placements.add", { collection: world.collection, resource: other.resource }],
+    [
+      "capture.address",
+      { team: world.team, address: "https://bog.example/mix", collection: other.collection },
+    ],
+    ["collections.make", { team: world.team, title: "x", parent: other.collection }],
+    ["placements.move", { placement: world.placement, section: other.section }],
+  ];
+  for (const [name, input] of wrong)
+    await expect(as(world.owner, name, input)).rejects.toMatchObject({ kind: "not-found" });
+});
+
+async function makeFull(): Promise<Full> {
+  const made = await makeWorld();
+  const { invitation } = await as(made.owner, "invitations.make", { team: made.team, role: "viewer" });
+  const job = newId();
+  await addJobs(database(), [
+    {
+      id: job,
+      kind: "test.none",
+      team: made.team,
+      payload: {},
+      createdAt: new Date(),
+      runAt: new Date(Date.now() + 1e9),
+    },
+  ]);
+  const picture = "ab".repeat(32);
+  await database().update(resource).set({ pictureHash: picture }).where(eq(resource.id, made.resource));
+  return { ...made, invitation: invitation.id, job, picture };
+}

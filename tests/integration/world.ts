@@ -1,0 +1,61 @@
+import { STRANGER, type Actor } from "@/services/actor";
+import { database } from "@/services/action";
+import { ACTIONS, type ActionName } from "@/services/registry";
+import { person } from "@/data/schema";
+import { makeTeamOfOne } from "@/services/people/team-of-one";
+import { newId } from "@/outside/random";
+
+export const ROLES = ["viewer", "contributor", "editor", "owner"] as const;
+type Answered<N extends ActionName> = Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>;
+
+/** Calls an action as somebody. */
+export const as = <N extends ActionName>(actor: Actor, name: N, input: object): Promise<Answered<N>> =>
+  ACTIONS[name].call(actor, input) as Promise<Answered<N>>;
+
+/** A new person with a team of their own. */
+export async function somebody(name: string): Promise<Actor> {
+  const id = newId();
+  const at = new Date();
+  const email = `${name}-${id}@test.example`;
+  await database()
+    .insert(person)
+    .values({ id, name, email, emailVerified: true, createdAt: at, updatedAt: at });
+  await makeTeamOfOne(id, name);
+  return { person: { id, name, email }, share: null };
+}
+
+/** A team with one person of every role, a collection that is shared by link, and an item in it. */
+export async function makeWorld() {
+  const owner = await somebody("owner");
+  const { team } = await as(owner, "teams.make", { name: "Test team" });
+  const people = { owner } as Record<(typeof ROLES)[number], Actor>;
+  for (const role of ["viewer", "contributor", "editor"] as const) {
+    people[role] = await somebody(role);
+    const { invitation } = await as(owner, "invitations.make", { team: team.id, role });
+    await as(people[role], "invitations.accept", { code: invitation.code });
+  }
+  const { collection } = await as(owner, "collections.make", { team: team.id, title: "A collection" });
+  const { section } = await as(owner, "sections.make", { collection: collection.id, title: "A section" });
+  const address = `https://bog.example/${newId()}`;
+  const { resource, item } = await as(owner, "capture.address", {
+    team: team.id,
+    address,
+    collection: collection.id,
+    section: null,
+  });
+  const { code } = await as(owner, "share.set", { collection: collection.id, audience: "link" });
+  const holder: Actor = { person: null, share: code };
+  return {
+    ...people,
+    stranger: STRANGER,
+    holder,
+    team: team.id,
+    collection: collection.id,
+    section: section.id,
+    resource: resource.id,
+    placement: item!.id,
+    address,
+    code: code!,
+  };
+}
+export type World = Awaited<ReturnType<typeof makeWorld>>;
