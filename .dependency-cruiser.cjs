@@ -15,7 +15,12 @@ const noPackages = (from, names) => ({
 
 module.exports = {
   forbidden: [
-    { name: "no-circles", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
+    {
+      name: "no-circles",
+      severity: "error",
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+    },
     only("core", []),
     only("data", ["core"]),
     only("outside", ["core"]),
@@ -28,17 +33,43 @@ module.exports = {
       comment: "Types of services are welcome; their code is not.",
       severity: "error",
       from: { path: room("ui") },
-      to: { path: "^(src|standin|demo|tools|tests)/", pathNot: [room("ui"), room("core")], dependencyTypesNot: ["type-only"] },
+      to: {
+        path: "^(src|standin|demo|tools|tests)/",
+        pathNot: [room("ui"), room("core")],
+        dependencyTypesNot: ["type-only"],
+      },
     },
-    { name: "standin-stands-alone", severity: "error", from: { path: "^standin/" }, to: { path: "^(src|demo|tools|tests)/" } },
+    {
+      name: "standin-stands-alone",
+      severity: "error",
+      from: { path: "^standin/" },
+      to: { path: "^(src|demo|tools|tests)/" },
+    },
     {
       name: "core-is-pure",
       severity: "error",
       from: { path: room("core"), pathNot: "\\.test\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
-    noPackages("core", ["react", "react-dom", "next", "drizzle-orm", "mysql2", "undici", "class-validator", "@types/node"]),
-    noPackages("ui", ["drizzle-orm", "mysql2", "undici", "class-validator", "better-auth", "nodemailer", "sharp"]),
+    noPackages("core", [
+      "react",
+      "react-dom",
+      "next",
+      "drizzle-orm",
+      "mysql2",
+      "undici",
+      "class-validator",
+      "@types/node",
+    ]),
+    noPackages("ui", [
+      "drizzle-orm",
+      "mysql2",
+      "undici",
+      "class-validator",
+      "better-auth",
+      "nodemailer",
+      "sharp",
+    ]),
     noPackages("services", ["react", "react-dom", "undici", "nodemailer"]),
     noPackages("data", ["react", "next", "undici", "nodemailer"]),
   ],
@@ -47,6 +78,9 @@ module.exports = {
     tsPreCompilationDeps: true,
     doNotFollow: { path: "node_modules" },
     exclude: { path: "\\.next/" },
-    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"] },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "require", "node", "default", "types"],
+    },
   },
 };

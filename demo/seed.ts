@@ -27,15 +27,28 @@ export async function seed(webPort: number): Promise<void> {
     const owner = actors[wish.team === "Lantern Moss" ? "ama" : "jonas"];
     const team = teams.get(wish.team)!;
     const parent = wish.inside ? collections.get(wish.inside)! : null;
-    const { collection } = await call(owner, "collections.make", { team, title: wish.title, description: wish.about, parent });
+    const { collection } = await call(owner, "collections.make", {
+      team,
+      title: wish.title,
+      description: wish.about,
+      parent,
+    });
     collections.set(wish.title, collection.id);
     for (const { title, items } of wish.sections) {
-      const section = title ? (await call(owner, "sections.make", { collection: collection.id, title })).section.id : null;
+      const section = title
+        ? (await call(owner, "sections.make", { collection: collection.id, title })).section.id
+        : null;
       for (const item of items) await place(owner, team, collection.id, section, at(item[0]), item);
     }
-    if (wish.audience) await call(owner, "share.set", { collection: collection.id, audience: wish.audience, view: wish.view ?? "rows" });
+    if (wish.audience)
+      await call(owner, "share.set", {
+        collection: collection.id,
+        audience: wish.audience,
+        view: wish.view ?? "rows",
+      });
   }
-  for (const waiting of TRAY) await call(actors.ama, "capture.address", { team: teams.get("Lantern Moss")!, address: at(waiting) });
+  for (const waiting of TRAY)
+    await call(actors.ama, "capture.address", { team: teams.get("Lantern Moss")!, address: at(waiting) });
   while (true) {
     const { waiting, running } = await queueState(database(), new Date());
     if (!waiting && !running) break;
@@ -69,9 +82,23 @@ async function makeTeams(actors: Record<Who, Actor>): Promise<Map<string, string
   return teams;
 }
 
-async function place(actor: Actor, team: string, collection: string, section: string | null, address: string, [, context, tags, heading]: DemoItem): Promise<void> {
-  const { resource, item } = await call(actor, "capture.address", { team, address, collection, section, again: true });
-  if (context || heading) await call(actor, "placements.edit", { placement: item!.id, context, ...(heading && { heading }) });
+async function place(
+  actor: Actor,
+  team: string,
+  collection: string,
+  section: string | null,
+  address: string,
+  [, context, tags, heading]: DemoItem,
+): Promise<void> {
+  const { resource, item } = await call(actor, "capture.address", {
+    team,
+    address,
+    collection,
+    section,
+    again: true,
+  });
+  if (context || heading)
+    await call(actor, "placements.edit", { placement: item!.id, context, ...(heading && { heading }) });
   await call(actor, "tags.add", { resource: resource.id, tags: tags.split(", ") });
 }
 

@@ -51,7 +51,12 @@ export class Mailbox {
     response.writeHead(200, { "content-type": "text/html; charset=utf-8" });
     response.end(
       `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>Mailbox</title><style>body{font:16px/1.5 system-ui;max-width:44rem;margin:2rem auto;padding:0 1rem}article{border-top:1px solid #ccc;padding:1rem 0}pre{white-space:pre-wrap;font:inherit}</style><h1>Mailbox</h1><p>Every letter the demo sends arrives here. Newest first; load again for more.</p>${
-        letters.map((l) => `<article><h2>${esc(l.subject)}</h2><p>To ${esc(l.to.join(", "))}, ${l.at.slice(0, 16).replace("T", " ")}</p><pre>${linked(l.text)}</pre></article>`).join("") || "<p>No letters yet.</p>"
+        letters
+          .map(
+            (l) =>
+              `<article><h2>${esc(l.subject)}</h2><p>To ${esc(l.to.join(", "))}, ${l.at.slice(0, 16).replace("T", " ")}</p><pre>${linked(l.text)}</pre></article>`,
+          )
+          .join("") || "<p>No letters yet.</p>"
       }`,
     );
   };

@@ -42,16 +42,27 @@ function asPage(site: Site, page: Page, origin: string): Answer {
 
 async function files(site: Site, url: URL, origin: string): Promise<Answer | null> {
   const [, seed, ending] = /^\/picture(\/.+)\.(jpg|png)$/.exec(url.pathname) ?? [];
-  if (seed) return { type: ending === "jpg" ? "image/jpeg" : "image/png", body: await picture(site.host + seed, ending as "jpg" | "png") };
+  if (seed)
+    return {
+      type: ending === "jpg" ? "image/jpeg" : "image/png",
+      body: await picture(site.host + seed, ending as "jpg" | "png"),
+    };
   switch (url.pathname) {
     case "/files/clip.webm":
       return { type: "video/webm", body: clip() };
     case "/files/call.wav":
       return { type: "audio/wav", body: call() };
     case "/files/dipwell-sheet.pdf":
-      return { type: "application/pdf", body: pdf("Dipwell sheet, Year 10"), headers: { "content-disposition": `inline; filename="Dipwell sheet, Year 10.pdf"` } };
+      return {
+        type: "application/pdf",
+        body: pdf("Dipwell sheet, Year 10"),
+        headers: { "content-disposition": `inline; filename="Dipwell sheet, Year 10.pdf"` },
+      };
     case "/files/field-book.docx":
-      return { type: "application/vnd.openxmlformats-officedocument.wordprocessingml.document", body: docx("Field book, blank pages") };
+      return {
+        type: "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
+        body: docx("Field book, blank pages"),
+      };
     case "/files/core-sample.png":
       return { type: "image/png", body: await picture("core", "png") };
     case "/files/logger.bin":
@@ -63,14 +74,28 @@ async function files(site: Site, url: URL, origin: string): Promise<Answer | nul
       return page ? { type: "application/json", body: JSON.stringify(oembed(site, page, origin)) } : null;
     }
     case "/robots.txt":
-      return { type: "text/plain", body: site.host === "heath-library" ? "User-agent: *\nDisallow: /private/\n" : "User-agent: *\nAllow: /\n" };
+      return {
+        type: "text/plain",
+        body:
+          site.host === "heath-library"
+            ? "User-agent: *\nDisallow: /private/\n"
+            : "User-agent: *\nAllow: /\n",
+      };
   }
-  if (url.pathname.startsWith("/player/")) return html(`<!doctype html><title>Player</title><style>body{margin:0;background:#000}video{width:100%;height:100vh}</style><video controls autoplay src="/files/clip.webm"></video>`);
+  if (url.pathname.startsWith("/player/"))
+    return html(
+      `<!doctype html><title>Player</title><style>body{margin:0;background:#000}video{width:100%;height:100vh}</style><video controls autoplay src="/files/clip.webm"></video>`,
+    );
   return null;
 }
 
 /** What real sites do to those who fetch them. */
-async function oddities(site: Site, url: URL, origin: string, response: http.ServerResponse): Promise<Answer | null> {
+async function oddities(
+  site: Site,
+  url: URL,
+  origin: string,
+  response: http.ServerResponse,
+): Promise<Answer | null> {
   switch (url.pathname) {
     case "/short":
       return { status: 301, headers: { location: `${site.pages[0]!.path}?utm_source=short` } };
@@ -80,7 +105,9 @@ async function oddities(site: Site, url: URL, origin: string, response: http.Ser
       return { status: 302, headers: { location: "http://127.0.0.1:22/" } };
     case "/canonical": {
       const first = site.pages[0]!;
-      return html(`<!doctype html><title>${first.title}, for printing</title><link rel="canonical" href="${origin}${first.path}"><h1>${first.title}</h1><p>The same, for printing.</p>`);
+      return html(
+        `<!doctype html><title>${first.title}, for printing</title><link rel="canonical" href="${origin}${first.path}"><h1>${first.title}</h1><p>The same, for printing.</p>`,
+      );
     }
     case "/gone":
       return { status: 410, type: "text/html", body: "<h1>Gone</h1>" };
@@ -94,11 +121,19 @@ async function oddities(site: Site, url: URL, origin: string, response: http.Ser
     case "/endless":
       return endless(response);
     case "/long":
-      return html(`<!doctype html><html lang="en"><title>The long minutes of every meeting</title><body><p>${"The bog was discussed. ".repeat(140_000)}</p>`);
+      return html(
+        `<!doctype html><html lang="en"><title>The long minutes of every meeting</title><body><p>${"The bog was discussed. ".repeat(140_000)}</p>`,
+      );
     case "/archive":
-      return html(`<!doctype html><title>Results – ${site.name}</title><h1>Results</h1><ol>${site.pages.map((page) => `<li><a href="${page.path}?utm_source=results">${page.title}</a></li>`).join("")}</ol>`);
+      return html(
+        `<!doctype html><title>Results – ${site.name}</title><h1>Results</h1><ol>${site.pages.map((page) => `<li><a href="${page.path}?utm_source=results">${page.title}</a></li>`).join("")}</ol>`,
+      );
   }
-  return { status: 404, type: "text/html; charset=utf-8", body: "<!doctype html><title>Not here</title><h1>Not here</h1>" };
+  return {
+    status: 404,
+    type: "text/html; charset=utf-8",
+    body: "<!doctype html><title>Not here</title><h1>Not here</h1>",
+  };
 }
 
 function endless(response: http.ServerResponse): null {
@@ -111,16 +146,31 @@ function endless(response: http.ServerResponse): null {
   return null;
 }
 
-function send(request: http.IncomingMessage, response: http.ServerResponse, { status = 200, type = "text/html; charset=utf-8", headers = {}, body = "" }: Answer): void {
+function send(
+  request: http.IncomingMessage,
+  response: http.ServerResponse,
+  { status = 200, type = "text/html; charset=utf-8", headers = {}, body = "" }: Answer,
+): void {
   const bytes = Buffer.from(body as string);
   const range = /^bytes=(\d+)-(\d*)$/.exec(request.headers.range ?? "");
   if (range && status === 200) {
     const from = Number(range[1]);
     const to = range[2] ? Math.min(Number(range[2]), bytes.length - 1) : bytes.length - 1;
-    response.writeHead(206, { ...headers, "content-type": type, "content-range": `bytes ${from}-${to}/${bytes.length}`, "accept-ranges": "bytes", "content-length": to - from + 1 });
+    response.writeHead(206, {
+      ...headers,
+      "content-type": type,
+      "content-range": `bytes ${from}-${to}/${bytes.length}`,
+      "accept-ranges": "bytes",
+      "content-length": to - from + 1,
+    });
     return void response.end(bytes.subarray(from, to + 1));
   }
-  response.writeHead(status, { ...headers, "content-type": type, "accept-ranges": "bytes", "content-length": bytes.length });
+  response.writeHead(status, {
+    ...headers,
+    "content-type": type,
+    "accept-ranges": "bytes",
+    "content-length": bytes.length,
+  });
   response.end(bytes);
 }
 
@@ -140,7 +190,10 @@ const frontOf = (site: Site) =>
   `<!doctype html><html lang="en"><title>${site.name}</title><meta property="og:title" content="${site.name}"><h1>${site.name}</h1><ul>${site.pages.map((page) => `<li><a href="${page.path}">${page.title}</a></li>`).join("")}</ul>`;
 
 function feed(site: Site, origin: string): string {
-  const entries = site.pages.map((page) => `<entry><id>${origin}${page.path}</id><title>${page.title}</title><link href="${origin}${page.path}"/><updated>${(page.on ?? "2025-01-01").replace(/\//g, "-").padEnd(10, "-01").slice(0, 10)}T08:00:00Z</updated></entry>`);
+  const entries = site.pages.map(
+    (page) =>
+      `<entry><id>${origin}${page.path}</id><title>${page.title}</title><link href="${origin}${page.path}"/><updated>${(page.on ?? "2025-01-01").replace(/\//g, "-").padEnd(10, "-01").slice(0, 10)}T08:00:00Z</updated></entry>`,
+  );
   return `<?xml version="1.0" encoding="utf-8"?><feed xmlns="http://www.w3.org/2005/Atom"><id>${origin}/</id><title>${site.name}</title><updated>2026-03-01T08:00:00Z</updated>${entries.join("")}</feed>`;
 }
 

@@ -42,29 +42,95 @@ type Told = { site: Site; page: Page; origin: string; url: string; picture: stri
 
 const card = ({ site, page, url, picture }: Told, type = "article") =>
   [
-    og("og:type", type), og("og:title", page.title), og("og:description", page.about), og("og:site_name", site.name), og("og:url", url),
-    og("og:image", picture), og("article:published_time", page.on && `${page.on}T08:00:00Z`), meta("author", page.by?.[0]), meta("description", page.about),
+    og("og:type", type),
+    og("og:title", page.title),
+    og("og:description", page.about),
+    og("og:site_name", site.name),
+    og("og:url", url),
+    og("og:image", picture),
+    og("article:published_time", page.on && `${page.on}T08:00:00Z`),
+    meta("author", page.by?.[0]),
+    meta("description", page.about),
   ].join("\n");
 
 const HEADS: Record<Manner, (told: Told) => string> = {
   card: (told) => card(told),
   wall: (told) => card(told),
   linked: ({ site, page, url, picture }) =>
-    ld({ "@type": "BreadcrumbList", itemListElement: [] }) + `<script type="application/ld+json">{ broken, as they often are</script>` +
-    ld({ "@graph": [{ "@type": "Organization", name: site.name }, { "@type": "Article", headline: page.title, description: page.about, author: (page.by ?? []).map((name) => ({ "@type": "Person", name })), datePublished: page.on, image: { "@type": "ImageObject", url: picture }, publisher: { "@type": "Organization", name: site.name }, mainEntityOfPage: url }] }),
+    ld({ "@type": "BreadcrumbList", itemListElement: [] }) +
+    `<script type="application/ld+json">{ broken, as they often are</script>` +
+    ld({
+      "@graph": [
+        { "@type": "Organization", name: site.name },
+        {
+          "@type": "Article",
+          headline: page.title,
+          description: page.about,
+          author: (page.by ?? []).map((name) => ({ "@type": "Person", name })),
+          datePublished: page.on,
+          image: { "@type": "ImageObject", url: picture },
+          publisher: { "@type": "Organization", name: site.name },
+          mainEntityOfPage: url,
+        },
+      ],
+    }),
   library: ({ site, page }) =>
-    [`<link rel="schema.DC" href="http://purl.org/dc/elements/1.1/">`, meta("DC.title", page.title), ...(page.by ?? []).map((name) => meta("DC.creator", name)),
-      meta("DC.date", page.on), meta("DC.publisher", site.name), meta("DC.description", page.about), meta("DC.language", page.lang ?? "en")].join("\n"),
+    [
+      `<link rel="schema.DC" href="http://purl.org/dc/elements/1.1/">`,
+      meta("DC.title", page.title),
+      ...(page.by ?? []).map((name) => meta("DC.creator", name)),
+      meta("DC.date", page.on),
+      meta("DC.publisher", site.name),
+      meta("DC.description", page.about),
+      meta("DC.language", page.lang ?? "en"),
+    ].join("\n"),
   journal: ({ site, page, url }) =>
-    [meta("citation_title", page.title), ...(page.by ?? []).map((name) => meta("citation_author", name)), meta("citation_publication_date", page.on),
-      meta("citation_journal_title", site.name), meta("citation_abstract", page.about), meta("citation_pdf_url", `${url}.pdf`), meta("citation_doi", "10.99999/abr." + page.path.length)].join("\n"),
-  plain: ({ page }) => [meta("description", page.about), meta("author", page.by?.[0]), page.on ? `<meta itemprop="datePublished" content="${page.on}">` : ""].join("\n"),
+    [
+      meta("citation_title", page.title),
+      ...(page.by ?? []).map((name) => meta("citation_author", name)),
+      meta("citation_publication_date", page.on),
+      meta("citation_journal_title", site.name),
+      meta("citation_abstract", page.about),
+      meta("citation_pdf_url", `${url}.pdf`),
+      meta("citation_doi", "10.99999/abr." + page.path.length),
+    ].join("\n"),
+  plain: ({ page }) =>
+    [
+      meta("description", page.about),
+      meta("author", page.by?.[0]),
+      page.on ? `<meta itemprop="datePublished" content="${page.on}">` : "",
+    ].join("\n"),
   poor: () => "",
-  watch: (told) => `${card(told, "website")}\n<link rel="alternate" type="application/json+oembed" href="${told.origin}/oembed?url=${encodeURIComponent(told.url)}">`,
-  clip: (told) => `${card(told, "video.other")}\n${og("og:video", `${told.origin}/files/clip.webm`)}\n${og("og:video:type", "video/webm")}\n${og("video:duration", String(told.page.minutes * 60))}`,
-  film: ({ page, origin, picture }) => ld({ "@type": "VideoObject", name: page.title, description: page.about, uploadDate: page.on, duration: `PT${page.minutes}M5S`, thumbnailUrl: [picture], contentUrl: `${origin}/files/clip.webm`, encodingFormat: "video/webm", author: page.by?.[0] }),
-  listen: (told) => `${card(told, "music.song")}\n${og("og:audio", `${told.origin}/files/call.wav`)}\n${og("og:audio:type", "audio/wav")}\n${og("music:duration", String(told.page.minutes * 60))}`,
-  episode: ({ site, page, origin, picture }) => ld({ "@type": "PodcastEpisode", name: page.title, description: page.about, datePublished: page.on, duration: `PT${page.minutes}M`, image: picture, associatedMedia: { "@type": "MediaObject", contentUrl: `${origin}/files/call.wav` }, author: (page.by ?? []).map((name) => ({ "@type": "Person", name })), publisher: { "@type": "Organization", name: site.name } }),
+  watch: (told) =>
+    `${card(told, "website")}\n<link rel="alternate" type="application/json+oembed" href="${told.origin}/oembed?url=${encodeURIComponent(told.url)}">`,
+  clip: (told) =>
+    `${card(told, "video.other")}\n${og("og:video", `${told.origin}/files/clip.webm`)}\n${og("og:video:type", "video/webm")}\n${og("video:duration", String(told.page.minutes * 60))}`,
+  film: ({ page, origin, picture }) =>
+    ld({
+      "@type": "VideoObject",
+      name: page.title,
+      description: page.about,
+      uploadDate: page.on,
+      duration: `PT${page.minutes}M5S`,
+      thumbnailUrl: [picture],
+      contentUrl: `${origin}/files/clip.webm`,
+      encodingFormat: "video/webm",
+      author: page.by?.[0],
+    }),
+  listen: (told) =>
+    `${card(told, "music.song")}\n${og("og:audio", `${told.origin}/files/call.wav`)}\n${og("og:audio:type", "audio/wav")}\n${og("music:duration", String(told.page.minutes * 60))}`,
+  episode: ({ site, page, origin, picture }) =>
+    ld({
+      "@type": "PodcastEpisode",
+      name: page.title,
+      description: page.about,
+      datePublished: page.on,
+      duration: `PT${page.minutes}M`,
+      image: picture,
+      associatedMedia: { "@type": "MediaObject", contentUrl: `${origin}/files/call.wav` },
+      author: (page.by ?? []).map((name) => ({ "@type": "Person", name })),
+      publisher: { "@type": "Organization", name: site.name },
+    }),
 };
 
 const isMedia = (manner: Manner) => ["watch", "clip", "film", "listen", "episode"].includes(manner);
@@ -82,8 +148,18 @@ function media(page: Page, origin: string): string {
 /** What the oEmbed endpoint of the video site answers. */
 export function oembed(site: Site, page: Page, origin: string) {
   return {
-    version: "1.0", type: "video", title: page.title, author_name: page.by?.[0], provider_name: site.name, provider_url: origin,
-    thumbnail_url: `${origin}/picture${page.path}.jpg`, thumbnail_width: 800, thumbnail_height: 450, width: 640, height: 360, duration: page.minutes * 60,
+    version: "1.0",
+    type: "video",
+    title: page.title,
+    author_name: page.by?.[0],
+    provider_name: site.name,
+    provider_url: origin,
+    thumbnail_url: `${origin}/picture${page.path}.jpg`,
+    thumbnail_width: 800,
+    thumbnail_height: 450,
+    width: 640,
+    height: 360,
+    duration: page.minutes * 60,
     html: `<iframe width="640" height="360" src="${origin}/player${page.path}" allowfullscreen></iframe>`,
   };
 }

@@ -58,7 +58,9 @@ test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ 
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("/");
+  await expect(page.getByPlaceholder("A collection, or something to do")).toBeFocused();
   await page.keyboard.type("moss key");
+  await expect(page.getByRole("option", { name: "Moss key for beginners" })).toBeVisible();
   await page.keyboard.press("Enter");
   await page.waitForURL(/bench/);
   await items(page).first().focus();
@@ -75,11 +77,12 @@ test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ 
   await page.keyboard.press("b");
   await page.getByLabel("Web address").fill("nonsense here");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toContainText("not a web address");
+  await expect(page.getByText(/not a web address/)).toBeVisible();
   await expect(page.getByLabel("Web address")).toHaveValue("nonsense here");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: /Moss key for beginners/ }).click();
   await page.keyboard.type("sounds");
+  await expect(page.getByRole("option", { name: "Sounds for the walk" })).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1, name: "Sounds for the walk" })).toBeAttached();
 });

@@ -9,7 +9,7 @@ test("sign up, confirm by mail, sign out, forgotten password, sign in with the n
   await page.getByLabel("Mail address").fill(email);
   await page.getByLabel("Password").fill("short");
   await page.getByRole("button", { name: "Sign up" }).click();
-  await expect(page.getByRole("alert")).toHaveText("At least 10 characters, please.");
+  await expect(page.getByText("At least 10 characters, please.")).toBeVisible();
   await expect(page.getByLabel("Name")).toHaveValue("Noor Haddad");
   await page.getByLabel("Password").fill("peat and water");
   await page.getByRole("button", { name: "Sign up" }).click();
@@ -22,12 +22,13 @@ test("sign up, confirm by mail, sign out, forgotten password, sign in with the n
   await expect(page.getByText(/not confirmed yet/)).toBeVisible();
   await page.goto(linkIn(await letterTo(email, "Confirm your address")));
   await page.waitForURL(/\/team\//);
-  await expect(page.getByText("Noor Haddad’s own")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Noor Haddad’s own" })).toBeVisible();
 
   await page.getByRole("button", { name: /account$/ }).click();
   await page.getByRole("menuitem", { name: "Sign out" }).click();
   await page.waitForURL(/sign-in/);
   await page.getByRole("link", { name: "Forgotten the password?" }).click();
+  await expect(page.getByRole("heading", { name: "Forgotten password" })).toBeVisible();
   await page.getByLabel("Mail address").fill(email);
   await page.getByRole("button", { name: "Send the link" }).click();
   await expect(page.getByRole("heading", { name: "Look into your mail" })).toBeVisible();
@@ -35,6 +36,7 @@ test("sign up, confirm by mail, sign out, forgotten password, sign in with the n
   await page.getByLabel("New password").fill("another bog entirely");
   await page.getByRole("button", { name: "Take this password" }).click();
   await page.getByRole("link", { name: "Sign in with it" }).click();
+  await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
   await page.getByLabel("Mail address").fill(email);
   await page.getByLabel("Password").fill("peat and water");
   await page.getByRole("button", { name: "Sign in" }).click();
@@ -53,7 +55,7 @@ test("a team is made, others join by link in a role, which can be changed; a vie
   await page.getByRole("button", { name: "Make it" }).first().click();
   await page.waitForURL(/people/);
   const team = page.url().replace("/people", "");
-  await page.getByLabel("As").selectOption("viewer");
+  await page.getByLabel("As", { exact: true }).selectOption("viewer");
   await page.getByRole("button", { name: "Make a link" }).click();
   const join = await page.getByLabel(/^Viewer, until/).inputValue();
 

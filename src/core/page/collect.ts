@@ -116,7 +116,8 @@ export function collect(html: string): Collected {
     },
     { decodeEntities: true },
   );
-  for (let i = 0; i < html.length && open.length < DEEPEST; i += PIECE) parser.write(html.slice(i, i + PIECE));
+  for (let i = 0; i < html.length && open.length < DEEPEST; i += PIECE)
+    parser.write(html.slice(i, i + PIECE));
   if (open.length < DEEPEST) parser.end();
   found.text = text.join("");
   return found;

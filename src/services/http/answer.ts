@@ -12,6 +12,8 @@ export async function answering(work: () => Promise<Response>): Promise<Response
     return await work();
   } catch (error) {
     if (error instanceof Problem) return problemAnswer(error.toJSON(), error.status);
+    // Whoever asked is gone in the middle of asking, by closing the page for one; nobody hears the answer.
+    if (error instanceof Error && error.message === "aborted") return new Response(null, { status: 400 });
     log.error({ err: error }, "a request failed");
     const detail = "Something went wrong on our side. What you sent was not saved; try it again.";
     return problemAnswer({ type: "about:blank", title: "Something went wrong", status: 500, detail }, 500);

@@ -285,7 +285,7 @@ export function Bench({ me, teams, team, first }: Props) {
               />
             </section>
           </main>
-          <DragOverlay dropAnimation={null}>
+          <DragOverlay dropAnimation={null} style={{ pointerEvents: "none" }}>
             {drag.carried && (
               <Carried title={drag.carried.resource.title} kind={drag.carried.resource.kind} />
             )}

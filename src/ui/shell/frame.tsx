@@ -15,8 +15,9 @@ import { send } from "../talk/call";
 import { isTyping } from "./commands";
 import type { PaletteCommand } from "./palette";
 
-// Opened by a key now and then: not in the first load.
-const Palette = dynamic(() => import("./palette").then((m) => m.Palette), { ssr: false });
+// Opened by a key now and then: not in the first load, but there before somebody reaches for it.
+const loadPalette = () => import("./palette").then((m) => m.Palette);
+const Palette = dynamic(loadPalette, { ssr: false });
 const ShortcutSheet = dynamic(() => import("./shortcut-sheet").then((m) => m.ShortcutSheet), { ssr: false });
 
 export type Me = { id: string; name: string; email: string };
@@ -37,6 +38,10 @@ export function Frame({ me, teams, team, path, onBring, commands = [], children 
   const router = useRouter();
   const [palette, setPalette] = useState(false);
   const [sheet, setSheet] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => void loadPalette(), 1_000);
+    return () => clearTimeout(timer);
+  }, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") setPalette((open) => !open);

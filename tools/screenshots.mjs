@@ -1,0 +1,124 @@
+/** `npm run screenshots`: a picture of every main view, from fresh demo data, into docs/screenshots. */
+import { randomBytes } from "node:crypto";
+import { mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
+import { ensureDebian } from "./lib/debian.mjs";
+import { startDatabase } from "./lib/mariadb.mjs";
+import { freePorts, run, stopAll } from "./lib/processes.mjs";
+import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
+import { Stop } from "./lib/say.mjs";
+
+const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-pictures-"));
+
+async function main() {
+  await ensureDebian({ "/usr/sbin/mariadbd": "mariadb-server", "/usr/bin/chromium": "chromium" });
+  await ensurePackages();
+  await ensureBuild();
+  // The ports of the demo, so that the addresses in the pictures are the ones people see.
+  const port = await freePorts(4800, 4);
+  const { url } = await startDatabase({ folder: path.join(folder, "db"), port: port + 3, fast: true });
+  const env = settingsFor({
+    database: url,
+    port,
+    web: port + 1,
+    smtp: port + 2,
+    files: path.join(folder, "files"),
+    secret: randomBytes(32).toString("hex"),
+  });
+  await startStandIn({ web: port + 1, smtp: port + 2 });
+  if (
+    (await run(bin("tsx"), ["demo/seed.ts", String(port + 1)], {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+    })) !== 0
+  )
+    throw new Stop("The demo data could not be brought in.");
+  await startApplication({ env, port });
+  await takeAll(`http://localhost:${port}`);
+}
+
+async function takeAll(base) {
+  const { chromium } = await import("@playwright/test");
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+    ],
+  });
+  const first = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await first.newPage();
+  await page.goto(`${base}/sign-in`);
+  await page.getByLabel("Mail address").fill("ama@lantern.example");
+  await page.getByLabel("Password").fill("lantern-moss");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForURL(/\/team\//);
+  const desk = page.url();
+  const team = desk.split("/").at(-1);
+  const storageState = await first.storageState();
+  const { collections } = await (
+    await page.request.get(`${base}/api/actions/collections.tree?team=${team}`)
+  ).json();
+  const idOf = (title) => collections.find((one) => one.title === title).id;
+  const codeOf = async (title) =>
+    (await (await page.request.get(`${base}/api/actions/collections.read?collection=${idOf(title)}`)).json())
+      .collection.code;
+  const week3 = idOf("Week 3: the water table");
+  const phone = { viewport: { width: 390, height: 800 }, isMobile: true, hasTouch: true };
+
+  // Something in the bin to show.
+  const read = await (
+    await page.request.get(`${base}/api/actions/collections.read?collection=${idOf("Spring newsletter")}`)
+  ).json();
+  for (const item of read.items.slice(-2))
+    await page.request.post(`${base}/api/actions/placements.remove`, { data: { placement: item.id } });
+
+  const shot = async (name, address, options = {}, before = async () => {}) => {
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      storageState,
+      ...options,
+    });
+    const view = await context.newPage();
+    await view.goto(address, { waitUntil: "load" });
+    await view.waitForTimeout(1_200);
+    await before(view);
+    await view.screenshot({ path: path.join(ROOT, `docs/screenshots/${name}.png`) });
+    await context.close();
+  };
+  const open = async (view) => {
+    await view.locator("[data-item]").nth(1).focus();
+    await view.keyboard.press("Enter");
+    await view.waitForTimeout(800);
+  };
+  await shot("desk", desk);
+  await shot("bench", `${base}/bench/${week3}`, {}, (view) => view.locator("[data-item]").nth(1).focus());
+  await shot("bench-item-dark", `${base}/bench/${week3}`, { colorScheme: "dark" }, open);
+  await shot("bench-phone", `${base}/bench/${week3}`, phone);
+  await shot("publish", `${base}/publish/${week3}`);
+  await shot("people", `${desk}/people`);
+  await shot("account", `${base}/account`);
+  await shot("bin", `${desk}/bin`);
+  await shot("reader", `${base}/c/${await codeOf("Week 3: the water table")}`);
+  await shot("reader-cards", `${base}/c/${await codeOf("Moss key for beginners")}`);
+  await shot("reader-phone", `${base}/c/${await codeOf("Week 3: the water table")}`, phone);
+  await browser.close();
+}
+
+let code = 0;
+try {
+  await main();
+} catch (error) {
+  process.stderr.write(`${error instanceof Stop ? error.message : (error.stack ?? error)}\n`);
+  code = 1;
+}
+await stopAll();
+rmSync(folder, { recursive: true, force: true });
+process.exit(code);
