@@ -38,7 +38,7 @@ export async function stopAll() {
   for (const entry of started.splice(0).reverse()) await stopOne(entry);
 }
 
-export async function stopOne(entry) {
+async function stopOne(entry) {
   if (!entry.ended) {
     signal(entry, "SIGTERM");
     const gone = await Promise.race([entry.end.then(() => true), wait(10_000).then(() => false)]);

@@ -1,4 +1,5 @@
 import { clsx } from "clsx";
+import { Tip } from "./tip";
 
 type Props = React.ButtonHTMLAttributes<HTMLButtonElement> & {
   look?: "deed" | "line" | "quiet" | "stop";
@@ -27,15 +28,16 @@ export function Button({ look = "line", small, className, type = "button", ...re
 /** A button that shows only an icon; its name is for those who cannot see it, and in a tooltip. */
 export function IconButton({ label, className, ...rest }: Props & { label: string }) {
   return (
-    <button
-      type="button"
-      aria-label={label}
-      title={label}
-      className={clsx(
-        "inline-flex size-9 items-center justify-center rounded-md text-quiet hover:bg-wash hover:text-ink",
-        className,
-      )}
-      {...rest}
-    />
+    <Tip words={label}>
+      <button
+        type="button"
+        aria-label={label}
+        className={clsx(
+          "inline-flex size-9 items-center justify-center rounded-md text-quiet hover:bg-wash hover:text-ink",
+          className,
+        )}
+        {...rest}
+      />
+    </Tip>
   );
 }

@@ -23,10 +23,13 @@ export async function call<N extends ActionName>(name: N, input: Input<N>): Prom
 
 /** Sends JSON and reads JSON; problem details become a `Refusal`. */
 export async function send(path: string, body: unknown): Promise<unknown> {
+  const text = JSON.stringify(body);
   const answer = await fetch(path, {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify(body),
+    body: text,
+    // What was done just before going to another page is still done; browsers carry 64 kB that far.
+    keepalive: text.length < 50_000,
   }).catch(() => {
     throw new Refusal(0, "Hobbin cannot be reached just now. Nothing is lost; try again in a moment.", {});
   });

@@ -1,0 +1,38 @@
+import { execFileSync } from "node:child_process";
+import { cpus, totalmem } from "node:os";
+
+export type Figure = { what: string; measured: string; aim: string; met: boolean };
+
+/** The middle one. */
+export function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)]!;
+}
+
+export async function timed(work: () => Promise<unknown>): Promise<number> {
+  const from = performance.now();
+  await work();
+  return performance.now() - from;
+}
+
+/** The page docs/bench.md. */
+export function asMarkdown(figures: Figure[], date: Date): string {
+  const database =
+    execFileSync("mariadbd", ["--version"])
+      .toString()
+      .match(/Ver (\S+)/)?.[1] ?? "?";
+  const browser = execFileSync("/usr/bin/chromium", ["--version", "--no-sandbox"]).toString().trim();
+  return [
+    "# Measurements",
+    "",
+    `Written by \`npm run bench\` on ${date.toISOString().slice(0, 10)}: ${cpus().length} × ${cpus()[0]?.model.trim()}, ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.versions.node}, MariaDB ${database}, ${browser}.`,
+    "Everything ran on that one machine at once: two application processes, the database, the load and the browser. Ratios compare things measured in the same run.",
+    "",
+    "| what | measured | aim | met |",
+    "| --- | --- | --- | --- |",
+    ...figures.map(
+      ({ what, measured, aim, met }) => `| ${what} | ${measured} | ${aim} | ${met ? "yes" : "**no**"} |`,
+    ),
+    "",
+  ].join("\n");
+}

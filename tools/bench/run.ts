@@ -1,0 +1,50 @@
+import { sql } from "drizzle-orm";
+import { writeFileSync } from "node:fs";
+import { closeDatabase } from "@/data/database";
+import { settings } from "@/outside/settings";
+import { database } from "@/services/action";
+import type { Actor } from "@/services/actor";
+import { measureBench } from "./bench-screen";
+import { as, fillCatalogue, fillCollection, somebody } from "./fill";
+import { asMarkdown, type Figure, median, timed } from "./figures";
+import { measureReader } from "./reader";
+
+const base = settings().address;
+const actor = await somebody("bench@hobbin.example");
+const { team: small } = await as(actor, "teams.make", { name: "A thousand" });
+const { team: large } = await as(actor, "teams.make", { name: "A hundred thousand" });
+const few = await fillCatalogue(actor, small.id, 1_000);
+const many = await fillCatalogue(actor, large.id, 100_000);
+await database().execute(sql`analyze table resource, placement, resource_tag, tag, collection`);
+
+const figures: Figure[] = [
+  ...(await measureBench(actor, large.id, many, base)),
+  ...(await measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!)),
+  await measureReading(actor),
+];
+writeFileSync("docs/bench.md", asMarkdown(figures, new Date()));
+for (const { what, measured, aim, met } of figures)
+  process.stdout.write(`${met ? "  " : "! "}${what}: ${measured} (${aim})\n`);
+await closeDatabase();
+process.exit(0);
+
+/** Reading a collection of 50 in a small and in a large catalogue, by turns. */
+async function measureReading(actor: Actor): Promise<Figure> {
+  const places = {
+    small: await fillCollection(actor, small.id, "Fifty of a thousand", few.slice(0, 50)),
+    large: await fillCollection(actor, large.id, "Fifty of a hundred thousand", many.slice(50_000, 50_050)),
+  };
+  const times = { small: [] as number[], large: [] as number[] };
+  for (let i = 0; i < 220; i++)
+    for (const size of ["small", "large"] as const) {
+      const took = await timed(() => as(actor, "collections.read", { collection: places[size] }));
+      if (i >= 20) times[size].push(took);
+    }
+  const ratio = median(times.large) / median(times.small);
+  return {
+    what: "Reading a collection in a catalogue of 100,000 beside one of 1,000, median of 200",
+    measured: `${ratio.toFixed(2)} (${median(times.large).toFixed(1)} to ${median(times.small).toFixed(1)} ms)`,
+    aim: "0.8 to 1.2",
+    met: ratio <= 1.2,
+  };
+}
