@@ -1,6 +1,7 @@
 import autocannon from "autocannon";
 import { spawn, spawnSync } from "node:child_process";
-import { mkdirSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
 import { READER_SCRIPT } from "@/core/publish/reader-script";
@@ -90,23 +91,24 @@ async function rate(url: string): Promise<number> {
   return result.requests.average;
 }
 
-/** A Next application of one route that sends these bytes, built and started beside ours in the same way. */
+/** A Next application of one route that sends these bytes, in a folder of its own, built and started as ours is. */
 async function bareHandler(bytes: Buffer): Promise<{ address: string; stop: () => void }> {
-  const folder = path.resolve(".hobbin/bare");
-  rmSync(folder, { recursive: true, force: true });
+  const folder = mkdtempSync(path.join(tmpdir(), "hobbin-bare-"));
+  symlinkSync(path.resolve("node_modules"), path.join(folder, "node_modules"));
   mkdirSync(path.join(folder, "app/page"), { recursive: true });
   writeFileSync(path.join(folder, "package.json"), `{ "private": true }`);
-  writeFileSync(
-    path.join(folder, "next.config.mjs"),
-    `export default { poweredByHeader: false, turbopack: { root: ${JSON.stringify(process.cwd())} } };`,
-  );
+  writeFileSync(path.join(folder, "next.config.mjs"), `export default { poweredByHeader: false };`);
   writeFileSync(
     path.join(folder, "app/page/route.js"),
     `const bytes = new Uint8Array(${JSON.stringify([...bytes])});\nexport const dynamic = "force-dynamic";\nexport const GET = () => new Response(bytes, { headers: { "content-type": "text/html; charset=utf-8" } });\n`,
   );
-  const next = path.resolve("node_modules/next/dist/bin/next");
+  const next = path.join(folder, "node_modules/next/dist/bin/next");
   const env = { ...process.env, NODE_ENV: "production" as const, NEXT_TELEMETRY_DISABLED: "1" };
-  const built = spawnSync(process.execPath, [next, "build"], { cwd: folder, env, encoding: "utf8" });
+  const built = spawnSync(process.execPath, [next, "build", "--webpack"], {
+    cwd: folder,
+    env,
+    encoding: "utf8",
+  });
   if (built.status !== 0) throw new Error(`the bare handler was not built: ${built.stdout}${built.stderr}`);
   const port = 6990;
   const child = spawn(process.execPath, [next, "start", "-p", String(port), "-H", "127.0.0.1"], {
@@ -117,5 +119,5 @@ async function bareHandler(bytes: Buffer): Promise<{ address: string; stop: () =
   const address = `http://127.0.0.1:${port}/page`;
   for (let i = 0; i < 100 && !(await fetch(address).catch(() => null))?.ok; i++)
     await new Promise((resolve) => setTimeout(resolve, 100));
-  return { address, stop: () => child.kill("SIGKILL") };
+  return { address, stop: () => (child.kill("SIGKILL"), rmSync(folder, { recursive: true, force: true })) };
 }
