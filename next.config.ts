@@ -6,7 +6,7 @@ const config: NextConfig = {
   // Bytes that are compressed once and kept (the reader's page) set their own encoding; the rest is gzipped here.
   compress: true,
   serverExternalPackages: ["mysql2", "pino", "sharp", "nodemailer", "undici", "better-auth"],
-  experimental: { optimizePackageImports: ["lucide-react", "radix-ui", "date-fns"] },
+  experimental: { optimizePackageImports: ["lucide-react", "radix-ui"] },
   async headers() {
     return [
       {

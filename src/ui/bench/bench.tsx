@@ -3,12 +3,12 @@
 import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { PanelLeftClose, PanelLeftOpen } from "lucide-react";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
-import { NewCollection } from "../desk/new-collection";
 import { IconButton } from "../parts/button";
 import { isTyping } from "../shell/commands";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
@@ -16,7 +16,6 @@ import { call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 import { BenchContext, type DetailField } from "./bench-context";
-import { BringIn } from "./bring-in";
 import { Carried } from "./item-row";
 import { MakingHead } from "./making-head";
 import { MakingList } from "./making-list";
@@ -27,6 +26,12 @@ import { useBenchLive } from "./use-bench-live";
 import { useDeeds } from "./use-deeds";
 import { useDrag } from "./use-drag";
 import { type Section, useItems } from "./use-items";
+
+// Dialogs are not in the first load.
+const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
+const NewCollection = dynamic(() => import("../desk/new-collection").then((m) => m.NewCollection), {
+  ssr: false,
+});
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"collections.read"> };
 
@@ -295,19 +300,23 @@ export function Bench({ me, teams, team, first }: Props) {
         <p aria-live="polite" className="sr-only">
           {said}
         </p>
-        <BringIn
-          open={dialog === "bring"}
-          onOpenChange={(on) => setDialog(on ? "bring" : null)}
-          team={team.id}
-          into={{ title: head.collection.title, capture }}
-        />
-        <NewCollection
-          open={dialog === "inside"}
-          onOpenChange={(on) => setDialog(on ? "inside" : null)}
-          team={team.id}
-          parent={head.collection}
-          onMade={(made) => router.push(`/bench/${made}`)}
-        />
+        {dialog === "bring" && (
+          <BringIn
+            open
+            onOpenChange={(on: boolean) => setDialog(on ? "bring" : null)}
+            team={team.id}
+            into={{ title: head.collection.title, capture }}
+          />
+        )}
+        {dialog === "inside" && (
+          <NewCollection
+            open
+            onOpenChange={(on: boolean) => setDialog(on ? "inside" : null)}
+            team={team.id}
+            parent={head.collection}
+            onMade={(made: string) => router.push(`/bench/${made}`)}
+          />
+        )}
       </Frame>
     </BenchContext.Provider>
   );

@@ -2,6 +2,7 @@
 
 import { useDraggable } from "@dnd-kit/core";
 import { MoreHorizontal } from "lucide-react";
+import dynamic from "next/dynamic";
 import { memo } from "react";
 import { type Kind, sayProblem } from "@/core/page/facts";
 import { sayMinutes } from "@/core/text/minutes";
@@ -10,8 +11,9 @@ import { KindWord } from "../parts/kind";
 import { Menu, MenuItem, MenuLine } from "../parts/menu";
 import { KEYS } from "../shell/commands";
 import { type DetailField, useBench } from "./bench-context";
-import { ItemDetails } from "./item-details";
 import type { Item } from "./use-items";
+
+const ItemDetails = dynamic(() => import("./item-details").then((m) => m.ItemDetails), { ssr: false });
 
 type Props = {
   item: Item;

@@ -1,25 +1,45 @@
 "use client";
 
-import { Gate } from "../account/gate";
-import { Button } from "../parts/button";
+import { Logo } from "../parts/logo";
 
 /** Nothing is here, or nothing that this person may see; which of the two is not told. */
 export function NotHere() {
   return (
-    <Gate
+    <Plain
       title="Nothing is here for you"
       about="The address may have a slip in it, or it belongs to a team you are not in."
     >
-      <Button onClick={() => window.location.assign("/")}>To your Desk</Button>
-    </Gate>
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- every screen carries this one along, so it stays small */}
+      <a href="/" className="text-deed underline">
+        To your Desk
+      </a>
+    </Plain>
   );
 }
 
 /** Something failed that nobody foresaw. */
 export function WentWrong({ reset }: { reset: () => void }) {
   return (
-    <Gate title="Something went wrong on our side" about="What was saved is safe.">
-      <Button onClick={reset}>Try again</Button>
-    </Gate>
+    <Plain title="Something went wrong on our side" about="What was saved is safe.">
+      <button type="button" onClick={reset} className="text-deed underline">
+        Try again
+      </button>
+    </Plain>
+  );
+}
+
+function Plain({ title, about, children }: { title: string; about: string; children: React.ReactNode }) {
+  return (
+    <main
+      id="main"
+      className="mx-auto flex min-h-dvh max-w-md flex-col items-start justify-center gap-5 px-6"
+    >
+      <span className="flex items-center gap-2 text-xl font-semibold">
+        <Logo /> Hobbin
+      </span>
+      <h1 className="font-serif text-3xl font-semibold">{title}</h1>
+      <p className="text-quiet">{about}</p>
+      {children}
+    </main>
   );
 }
