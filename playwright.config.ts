@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import chromium from "./tools/lib/chromium.json" with { type: "json" };
 
 /** Walks through the real interface, against the application that tools/test.mjs has started. */
 export default defineConfig({
@@ -10,17 +11,6 @@ export default defineConfig({
   use: {
     baseURL: process.env.HOBBIN_ADDRESS,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: "/usr/bin/chromium",
-      args: [
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-      ],
-    },
+    launchOptions: chromium,
   },
 });

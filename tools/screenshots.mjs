@@ -1,6 +1,6 @@
 /** `npm run screenshots`: a picture of every main view, from fresh demo data, into docs/screenshots. */
 import { randomBytes } from "node:crypto";
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
@@ -41,18 +41,8 @@ async function main() {
 
 async function takeAll(base) {
   const { chromium } = await import("@playwright/test");
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-    ],
-  });
+  const options = JSON.parse(readFileSync(path.join(ROOT, "tools/lib/chromium.json"), "utf8"));
+  const browser = await chromium.launch(options);
   const first = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await first.newPage();
   await page.goto(`${base}/sign-in`);

@@ -1,9 +1,8 @@
 import { type Browser, chromium, type Page } from "@playwright/test";
 import type { Actor } from "@/services/actor";
+import options from "../lib/chromium.json" with { type: "json" };
 import { fillCollection, PASSWORD } from "./fill";
 import { type Figure, median } from "./figures";
-
-const ARGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"]; // prettier-ignore
 
 /** What the Bench costs: from paste to card, its script, opening and scrolling 2,000 items. */
 export async function measureBench(
@@ -14,7 +13,7 @@ export async function measureBench(
 ): Promise<Figure[]> {
   const small = await fillCollection(actor, team, "Fifty items", resources.slice(0, 50));
   const large = await fillCollection(actor, team, "Two thousand items", resources.slice(0, 2_000));
-  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ARGS });
+  const browser = await chromium.launch(options);
   try {
     const page = await signIn(browser, actor, base);
     const script = await scriptOf(page, `${base}/bench/${small}`);

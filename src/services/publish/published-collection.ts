@@ -69,38 +69,6 @@ async function allItems(tx: Tx, id: string): Promise<Item[]> {
 }
 
 function published({ id, heading, context, addedAt, resource }: Item): PublishedItem {
-  const {
-    kind,
-    title,
-    description,
-    address,
-    host,
-    siteName,
-    authors,
-    published,
-    minutes,
-    pages,
-    tags,
-    picture,
-    player,
-  } = resource;
-  return {
-    id,
-    heading,
-    context,
-    addedAt,
-    kind,
-    title,
-    description,
-    address,
-    host,
-    siteName,
-    authors,
-    published,
-    minutes,
-    pages,
-    tags,
-    picture,
-    player,
-  };
+  const { fetchState: _state, fetchProblem: _problem, createdAt: _created, ...known } = resource;
+  return { ...known, id, heading, context, addedAt };
 }

@@ -10,6 +10,7 @@ import { call, Refusal } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "sonner";
 import { ROLE_WORDS } from "../team/role-words";
+import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
 type Props = { me: Me; teams: TeamRow[]; tokens: Answer<"tokens.read">["tokens"] };
@@ -161,16 +162,11 @@ function Password() {
           error={errorOf("currentPassword")}
           {...register("currentPassword", { required: "Give the password you have now." })}
         />
-        <Field
+        <NewPasswordField
           label="New password"
-          type="password"
-          autoComplete="new-password"
-          hint="At least 10 characters."
+          name="newPassword"
+          register={register}
           error={errorOf("newPassword")}
-          {...register("newPassword", {
-            required: "Choose a password.",
-            minLength: { value: 10, message: "At least 10 characters, please." },
-          })}
         />
         {failure && (
           <p role="alert" className="text-stop">

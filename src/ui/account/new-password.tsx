@@ -3,8 +3,8 @@
 import Link from "next/link";
 import { useState } from "react";
 import { Button } from "../parts/button";
-import { Field } from "../parts/field";
 import { Gate } from "./gate";
+import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
 /** Chooses a new password by the link of the letter. */
@@ -26,16 +26,11 @@ export function NewPassword({ token }: { token?: string }) {
   return (
     <Gate title="Choose a new password">
       <form noValidate className="flex flex-col gap-4" onSubmit={submit(() => setDone(true))}>
-        <Field
+        <NewPasswordField
           label="New password"
-          type="password"
-          autoComplete="new-password"
-          hint="At least 10 characters."
+          name="newPassword"
+          register={register}
           error={errorOf("newPassword")}
-          {...register("newPassword", {
-            required: "Choose a password.",
-            minLength: { value: 10, message: "At least 10 characters, please." },
-          })}
         />
         {(failure || !token) && (
           <p role="alert" className="text-stop">

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
 import { Gate } from "./gate";
+import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
 export function SignUp({ next }: { next?: string }) {
@@ -50,17 +51,7 @@ export function SignUp({ next }: { next?: string }) {
           error={errorOf("email")}
           {...register("email", { required: "Give your mail address." })}
         />
-        <Field
-          label="Password"
-          type="password"
-          autoComplete="new-password"
-          hint="At least 10 characters."
-          error={errorOf("password")}
-          {...register("password", {
-            required: "Choose a password.",
-            minLength: { value: 10, message: "At least 10 characters, please." },
-          })}
-        />
+        <NewPasswordField label="Password" name="password" register={register} error={errorOf("password")} />
         {failure && (
           <p role="alert" className="text-stop">
             {failure}

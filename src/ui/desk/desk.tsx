@@ -199,19 +199,24 @@ function about(one: CoverRow): string {
 
 type EventRow = Answer<"events.recent">["events"][number];
 
-/** The same deed several times in a row by the same person in the same place is told once. */
+const NEAR = 4;
+
+/** The same deed by the same person in the same place, a little apart at most, is told once. */
 function mergeRuns(events: EventRow[]): { event: EventRow; times: number }[] {
   const runs: { event: EventRow; times: number }[] = [];
   for (const event of events) {
-    const last = runs.at(-1);
-    if (
-      last &&
-      last.event.verb === event.verb &&
-      last.event.actor === event.actor &&
-      last.event.collection === event.collection
-    )
-      last.times++;
+    // What was brought in counts wherever it went.
+    const place = (one: EventRow) => (one.verb.startsWith("resources.") ? null : one.collection);
+    const same = runs
+      .slice(-NEAR)
+      .find(
+        (run) =>
+          run.event.verb === event.verb &&
+          run.event.actor === event.actor &&
+          place(run.event) === place(event),
+      );
+    if (same) same.times++;
     else runs.push({ event, times: 1 });
   }
-  return runs.slice(0, 14);
+  return runs.slice(0, 12);
 }

@@ -46,7 +46,7 @@ export function sayEvent(event: EventRow, me: string, times: number): React.Reac
   return (
     <>
       {who} {deed}{" "}
-      {event.collection && event.collectionTitle ? (
+      {event.collection && event.collectionTitle && !event.verb.startsWith("resources.") ? (
         <Link href={`/bench/${event.collection}`} className="font-semibold hover:underline">
           {event.collectionTitle}
         </Link>

@@ -85,6 +85,7 @@ export function People({ me, teams, team, people, dead }: Props) {
                     <Button
                       small
                       look="stop"
+                      className="w-24"
                       onClick={() =>
                         call("members.remove", { team: team.id, person: member.id })
                           .then(() => (member.id === me.id ? window.location.assign("/") : router.refresh()))
