@@ -10,6 +10,10 @@ const config: NextConfig = {
   async headers() {
     return [
       {
+        source: "/fonts/:name",
+        headers: [{ key: "Cache-Control", value: "public, max-age=31536000, immutable" }],
+      },
+      {
         source: "/((?!c/).*)",
         headers: [
           { key: "X-Content-Type-Options", value: "nosniff" },

@@ -1,6 +1,9 @@
 import { readFileSync } from "node:fs";
 import mysql from "mysql2/promise";
 import { expect, test } from "vitest";
+import { worker } from "@/data/schema";
+import { Worker } from "@/jobs/worker";
+import { getHealth } from "@/services/http/health";
 import { migrate } from "@/data/migrate";
 import { transact } from "@/data/transaction";
 import { readSettings, SETTINGS, settings, SettingsError } from "@/outside/settings";
@@ -122,6 +125,21 @@ test(
     expect(second.took).toBeLessThan(1_000);
   },
 );
+
+test("health is 503 while no worker lives and 200 when one does", async () => {
+  await database().delete(worker);
+  const down = await getHealth();
+  expect([down.status, await down.json()]).toMatchObject([
+    503,
+    { status: "down", database: "up", workers: "down" },
+  ]);
+  const one = new Worker({});
+  await one.start();
+  const up = await getHealth();
+  expect([up.status, await up.json()]).toMatchObject([200, { status: "up", workers: "up" }]);
+  await one.stop();
+  expect((await getHealth()).status).toBe(503);
+});
 
 test("a team keeps an owner, and an invitation never lowers a role", async () => {
   const { owner, editor, team } = await makeWorld();
