@@ -40,6 +40,14 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
     if (focus) input.current?.focus();
   }, [focus]);
 
+  // One after the other, so that tags stand in the order in which they were given.
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const inTurn = <T,>(work: () => Promise<T>): Promise<T> => {
+    const turn = queue.current.then(work);
+    queue.current = turn.catch(() => undefined);
+    return turn;
+  };
+
   const add = async (names: string[]) => {
     const fresh = names.filter((name) => !has.has(tagKey(name)));
     setTyped("");
@@ -47,7 +55,7 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
     if (!fresh.length) return;
     onChange([...tags, ...fresh]);
     try {
-      onChange((await call("tags.add", { resource, tags: fresh })).tags);
+      onChange((await inTurn(() => call("tags.add", { resource, tags: fresh }))).tags);
       void client.invalidateQueries({ queryKey: ["tags", team] });
     } catch (error) {
       onChange(tags);
@@ -58,7 +66,7 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
   const remove = async (name: string) => {
     onChange(tags.filter((tag) => tag !== name));
     try {
-      onChange((await call("tags.remove", { resource, tag: name })).tags);
+      onChange((await inTurn(() => call("tags.remove", { resource, tag: name }))).tags);
     } catch (error) {
       onChange(tags);
       sayFailure(error);
