@@ -134,7 +134,7 @@ test("from a pasted link to a page a reader opens, and out and in again as a fil
   await other
     .locator("input[type=file]")
     .setInputFiles({ name: "b.html", mimeType: "text/html", buffer: Buffer.from(bookmarks.text) });
-  await expect(other.getByText("holds 4 links in 1 folders")).toBeVisible();
+  await expect(other.getByText("holds 4 links in 1 folder.")).toBeVisible();
   await other.getByRole("button", { name: "Bring it in" }).click();
   await other.getByRole("button", { name: "Open the first" }).click();
   await expect(items(other)).toHaveCount(4);

@@ -94,7 +94,8 @@ export function ImportDialog({
           </label>
           {chosen && (
             <p role="status">
-              {chosen.name} holds {chosen.links} links in {chosen.folders} folders.
+              {chosen.name} holds {chosen.links} {chosen.links === 1 ? "link" : "links"} in {chosen.folders}{" "}
+              {chosen.folders === 1 ? "folder" : "folders"}.
               {chosen.passedOver > 0 && ` ${chosen.passedOver} entries are no web addresses and stay out.`}
             </p>
           )}

@@ -62,7 +62,11 @@ export function MenuItem({ onSelect, keys, stop, current, disabled, children, hr
       aria-current={current || undefined}
     >
       {href ? (
-        <a href={href} download={download || undefined}>
+        <a
+          href={href}
+          download={download || undefined}
+          {...(/^https?:/.test(href) && { target: "_blank", rel: "noreferrer" })}
+        >
           {inner}
         </a>
       ) : (
