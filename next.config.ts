@@ -6,6 +6,12 @@ const config: NextConfig = {
   // Bytes that are compressed once and kept (the reader's page) set their own encoding; the rest is gzipped here.
   compress: true,
   serverExternalPackages: ["mysql2", "pino", "sharp", "nodemailer", "undici", "better-auth"],
+  turbopack: {
+    resolveAlias: {
+      "node-fetch": { browser: "./src/workers/no-network.ts" },
+      "sync-fetch": { browser: "./src/workers/no-network.ts" },
+    },
+  },
   experimental: { optimizePackageImports: ["lucide-react", "radix-ui"] },
   async headers() {
     return [

@@ -1,5 +1,6 @@
 import { emptyBin } from "./empty-bin";
 import { fetchResource } from "./fetch-resource";
+import { runIntakeJob, undoIntakeJob } from "./run-intake";
 import { sendMailJob } from "./send-mail";
 
 /** A kind of work for later. */
@@ -11,6 +12,8 @@ export type JobKind = {
 
 export const KINDS: Record<string, JobKind> = {
   "resource.fetch": fetchResource,
+  "intake.run": runIntakeJob,
+  "intake.undo": undoIntakeJob,
   "mail.send": sendMailJob,
   "bin.empty": emptyBin,
 };

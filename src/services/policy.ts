@@ -10,7 +10,7 @@ export type Scope = { person: string | null; team: string | null; role: Role | n
 /** Decides whether an action may be done with this input, or throws a `Problem` that says why not. */
 export type Rule<I> = (asked: { actor: Actor; input: I; tx: Tx }) => Promise<Scope>;
 
-type Target = "team" | "collection" | "section" | "placement" | "resource" | "job" | "invitation";
+type Target = "team" | "collection" | "section" | "placement" | "resource" | "job" | "invitation" | "intake";
 
 function inTeam(ability: Ability, options: { evenDeleted?: boolean } = {}) {
   return <T extends Target>(target: T): Rule<{ [K in T]: string }> =>

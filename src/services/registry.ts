@@ -21,6 +21,7 @@ import { restorePlacement } from "./bin/restore-placement";
 import { restoreResource } from "./bin/restore-resource";
 import { restoreSection } from "./bin/restore-section";
 import { captureAddress } from "./capture/capture-address";
+import { captureNote } from "./capture/capture-note";
 import { editResource } from "./capture/edit-resource";
 import { fetchAgain } from "./capture/fetch-again";
 import { readCatalogue } from "./capture/read-catalogue";
@@ -31,6 +32,13 @@ import { removeResource } from "./capture/remove-resource";
 import { setTrayState } from "./capture/set-tray-state";
 import { readJobs } from "./care/read-jobs";
 import { retryJob } from "./care/retry-job";
+import { addLines } from "./intake/add-lines";
+import { knownAddresses } from "./intake/known-addresses";
+import { readIntake } from "./intake/read-intake";
+import { readIntakes } from "./intake/read-intakes";
+import { rejectedLines } from "./intake/rejected-lines";
+import { setIntake } from "./intake/set-intake";
+import { stageIntake } from "./intake/stage-intake";
 import { listen } from "./live/live-stream";
 import { readRecent } from "./live/read-recent";
 import { acceptInvitation } from "./people/accept-invitation";
@@ -47,7 +55,6 @@ import { revokeInvitation } from "./people/revoke-invitation";
 import { revokeToken } from "./people/revoke-token";
 import { setRole } from "./people/set-role";
 import { exportCollection } from "./publish/export-collection";
-import { importBookmarks } from "./publish/import-bookmarks";
 import { readPublished } from "./publish/read-published";
 import { renewLink } from "./publish/renew-link";
 import { setAudience } from "./publish/set-audience";
@@ -63,6 +70,7 @@ export const ACTIONS = {
   "bin.restore-resource": restoreResource,
   "bin.restore-section": restoreSection,
   "capture.address": captureAddress,
+  "capture.note": captureNote,
   "collections.covers": readCovers,
   "collections.edit": editCollection,
   "collections.items": readItems,
@@ -74,7 +82,12 @@ export const ACTIONS = {
   "events.listen": listen,
   "events.recent": readRecent,
   "export.collection": exportCollection,
-  "import.bookmarks": importBookmarks,
+  "intakes.add-lines": addLines,
+  "intakes.list": readIntakes,
+  "intakes.read": readIntake,
+  "intakes.rejected": rejectedLines,
+  "intakes.set": setIntake,
+  "intakes.stage": stageIntake,
   "invitations.accept": acceptInvitation,
   "invitations.make": makeInvitation,
   "invitations.read": readInvitation,
@@ -92,6 +105,7 @@ export const ACTIONS = {
   "reader.read": readPublished,
   "resources.edit": editResource,
   "resources.fetch-again": fetchAgain,
+  "resources.known": knownAddresses,
   "resources.newest": readCatalogue,
   "resources.read": readResource,
   "resources.remove": removeResource,

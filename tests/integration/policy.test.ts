@@ -14,7 +14,7 @@ const WHO: Who[] = ["stranger", "holder", "viewer", "contributor", "editor", "ow
 
 /** Who may, from the least; everybody after it in the order of roles may too. */
 type From = "viewer" | "contributor" | "editor" | "owner";
-type Full = World & { invitation: string; job: string; picture: string };
+type Full = World & { invitation: string; job: string; picture: string; intake: string };
 type Row = { from: From | "signed in" | "reader"; input: (world: Full) => object };
 
 /** The written table: every action has its row, and the walk below compares each with what the policy does. */
@@ -28,6 +28,7 @@ const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ team }) => ({ team, address: "https://bog.example/x" }),
   },
+  "capture.note": { from: "contributor", input: ({ team }) => ({ team, text: "x" }) },
   "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
   "collections.items": { from: "viewer", input: ({ collection }) => ({ collection }) },
@@ -42,7 +43,15 @@ const TABLE: Record<ActionName, Row> = {
   "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
   "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
-  "import.bookmarks": { from: "editor", input: ({ team }) => ({ team, file: "<DL>" }) },
+  "intakes.add-lines": { from: "contributor", input: ({ intake }) => ({ intake, no: 0, lines: [] }) },
+  "intakes.list": { from: "contributor", input: ({ team }) => ({ team }) },
+  "intakes.read": { from: "contributor", input: ({ intake }) => ({ intake }) },
+  "intakes.rejected": { from: "contributor", input: ({ intake }) => ({ intake }) },
+  "intakes.set": { from: "contributor", input: ({ intake }) => ({ intake, deed: "start" }) },
+  "intakes.stage": {
+    from: "contributor",
+    input: ({ team }) => ({ team, intake: newId(), name: "x", separator: "comma", places: [], total: 1 }),
+  },
   "invitations.accept": { from: "signed in", input: () => ({ code: "x" }) },
   "invitations.make": { from: "owner", input: ({ team }) => ({ team, role: "viewer" }) },
   "invitations.read": { from: "signed in", input: () => ({ code: "x" }) },
@@ -63,6 +72,7 @@ const TABLE: Record<ActionName, Row> = {
   "reader.read": { from: "reader", input: ({ collection }) => ({ collection }) },
   "resources.edit": { from: "contributor", input: ({ resource }) => ({ resource, title: "x" }) },
   "resources.fetch-again": { from: "contributor", input: ({ resource }) => ({ resource }) },
+  "resources.known": { from: "viewer", input: ({ team }) => ({ team, addresses: [] }) },
   "resources.newest": { from: "viewer", input: ({ team }) => ({ team }) },
   "resources.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "resources.remove": { from: "editor", input: ({ resource }) => ({ resource }) },
@@ -91,6 +101,7 @@ const ROUTES: Record<string, string> = {
   "api/auth/[...all]": "the accounts library's own",
   "api/export/[collection]": "export.collection",
   "api/health": "everybody: tells nothing about anybody",
+  "api/intakes/[intake]/rejected": "intakes.rejected",
   "api/live": "events.listen",
   "api/openapi.json": "everybody: a description",
   "api/pictures/[hash]": "pictures.read",
@@ -182,5 +193,14 @@ async function makeFull(): Promise<Full> {
   ]);
   const picture = "ab".repeat(32);
   await database().update(resource).set({ pictureHash: picture }).where(eq(resource.id, made.resource));
-  return { ...made, invitation: invitation.id, job, picture };
+  const intake = newId();
+  await as(made.owner, "intakes.stage", {
+    team: made.team,
+    intake,
+    name: "list",
+    separator: "comma",
+    places: [],
+    total: 1,
+  });
+  return { ...made, invitation: invitation.id, job, picture, intake };
 }

@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { readerPage } from "@/services/publish/reader-page";
 import { newId } from "@/outside/random";
+import { bringFile } from "./intake";
 import { as, makeWorld } from "./world";
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -75,17 +76,15 @@ test("what leaves as a bookmark file comes back: folders, sections, tags, dates,
   const file = await as(owner, "export.collection", { collection: collection.id, format: "bookmarks" });
 
   const other = await makeWorld();
-  const brought = await as(other.owner, "import.bookmarks", { team: other.team, file: file.content });
-  expect(brought).toMatchObject({ links: 4, fresh: 4, passedOver: 0 });
+  const brought = await bringFile(other.owner, { team: other.team }, "bookmarks.html", file.content);
+  expect(brought.intake).toMatchObject({ made: 4, rejected: 0 });
   const again = await as(other.owner, "export.collection", {
-    collection: brought.collections[0]!,
+    collection: brought.opens!,
     format: "bookmarks",
   });
   const timeless = (text: string) => text.replace(/LAST_MODIFIED="\d+"/g, "");
   expect(timeless(again.content)).toBe(timeless(file.content));
 
-  const twice = await as(other.owner, "import.bookmarks", { team: other.team, file: file.content });
-  expect(twice).toMatchObject({ links: 4, fresh: 0 });
   const markdown = await as(owner, "export.collection", { collection: collection.id, format: "markdown" });
   expect(markdown.content).toContain("# To &amp; fro".replace("&amp;", "\\&"));
   expect(markdown.content).toMatch(/## Before you go\n\n2\. \[Our heading\]\(<https:/);

@@ -1,6 +1,6 @@
 import { eq } from "drizzle-orm";
 import { keysAfter } from "@/core/order/place";
-import { blank } from "@/services/capture/capture-address";
+import { blank } from "@/services/capture/blank";
 import { placement, person, resource, resourceTag, section, tag } from "@/data/schema";
 import { addressHash } from "@/outside/hash";
 import { newId } from "@/outside/random";

@@ -1,14 +1,13 @@
 import { Parser } from "htmlparser2";
-import { tagNames } from "../tags/tag-name";
-import type { ImportedFolder, ImportedLink } from "./imported";
+import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder, type ImportedLink } from "./imported";
 
 /**
  * Reads a browser bookmark file into its tree of folders. Takes what browsers and other tools write: unclosed
  * tags, any case, notes after links and folders. Entries that are no web address (scripts, browser pages) stay
  * out and are counted.
  */
-export function readBookmarks(file: string): { root: ImportedFolder; passedOver: number } {
-  const root = folder("", null, false);
+export function readBookmarks(file: string): ImportedFile {
+  const root = emptyFolder();
   const stack: ImportedFolder[] = [root];
   let passedOver = 0;
   let folderToOpen: ImportedFolder | null = null;
@@ -37,7 +36,11 @@ export function readBookmarks(file: string): { root: ImportedFolder; passedOver:
       const top = stack[stack.length - 1]!;
       if (name === "h1") into = { kind: "h1", text: "" };
       else if (name === "h3") {
-        folderToOpen = folder("", time(at.add_date), at["data-part"] === "section");
+        folderToOpen = {
+          ...emptyFolder(),
+          addedAt: time(at.add_date),
+          section: at["data-part"] === "section",
+        };
         top.children.push(folderToOpen);
         last = folderToOpen;
         into = { kind: "h3", text: "" };
@@ -48,15 +51,11 @@ export function readBookmarks(file: string): { root: ImportedFolder; passedOver:
         folderToOpen = null;
       } else if (name === "a") {
         if (/^https?:\/\//i.test(at.href ?? "")) {
-          last = {
-            type: "link",
-            address: at.href!,
+          last = bareLink(at.href!, {
             title: at["data-title"] ?? "",
-            heading: "",
-            context: "",
-            tags: tagNames(at.tags ?? ""),
+            tagText: at.tags ?? "",
             addedAt: time(at.add_date),
-          };
+          });
           top.children.push(last);
           into = { kind: "a", text: "" };
         } else {
@@ -80,10 +79,6 @@ export function readBookmarks(file: string): { root: ImportedFolder; passedOver:
   parser.end(file);
   endText();
   return { root, passedOver };
-}
-
-function folder(title: string, addedAt: Date | null, section: boolean): ImportedFolder {
-  return { type: "folder", title, description: "", section, addedAt, children: [] };
 }
 
 /** Browsers write seconds, some tools milliseconds or microseconds since 1970. */

@@ -37,6 +37,8 @@ function folder({ collection, inside }: PublishedTree): string[] {
 }
 
 function link(item: PublishedItem): string[] {
+  // A browser keeps nothing without an address.
+  if (!item.address) return [];
   const attributes = [
     `HREF="${escape(item.address)}"`,
     `ADD_DATE="${seconds(item.addedAt)}"`,

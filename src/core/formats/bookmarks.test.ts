@@ -67,7 +67,7 @@ const asImported = (one: PublishedItem): ImportedLink => ({
   title: one.title,
   heading: one.heading === one.title ? "" : one.heading,
   context: one.context,
-  tags: one.tags,
+  tagText: one.tags.join(","),
   addedAt: one.addedAt,
 });
 
@@ -142,7 +142,7 @@ second line
     {
       address: "https://a.example/?x=1&y=2",
       title: "A & B",
-      tags: ["water table", "moss"],
+      tagText: "water table,moss",
       context: "first line\nsecond line",
     },
     { title: "Inner", children: [{ address: "http://b.example/", context: "" }] },

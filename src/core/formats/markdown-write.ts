@@ -37,9 +37,13 @@ function entry(item: PublishedItem, number: number): string[] {
     item.tags.map((tag) => `#${tag.replace(/ /g, "-")}`).join(" "),
   ];
   const lines = [
-    `${number}. [${plain(item.heading || item.title)}](<${item.address.replace(/[<>]/g, encodeURIComponent)}>)`,
+    item.address
+      ? `${number}. [${plain(item.heading || item.title)}](<${item.address.replace(/[<>]/g, encodeURIComponent)}>)`
+      : `${number}. ${plain(item.heading || item.title)}`,
   ];
   if (item.context) lines.push("", indentAll(paragraph(item.context), indent), "");
+  if (item.kind === "note" && item.description)
+    lines.push("", indentAll(paragraph(item.description), indent), "");
   lines.push(`${indent}*${facts.filter(Boolean).map(plain).join(" · ")}*`);
   return lines;
 }

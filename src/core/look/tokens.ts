@@ -22,6 +22,7 @@ export const LIGHT = {
   document: "#6a5a14",
   picture: "#3c6a37",
   sound: "#6b3a77",
+  note: "#2f6360",
 } as const;
 
 export type TokenName = keyof typeof LIGHT;
@@ -45,9 +46,10 @@ export const DARK: Record<TokenName, string> = {
   document: "#d8c468",
   picture: "#94c98c",
   sound: "#cfa0db",
+  note: "#84c9c2",
 };
 
-const KINDS: TokenName[] = ["page", "video", "document", "picture", "sound"];
+const KINDS: TokenName[] = ["page", "video", "document", "picture", "sound", "note"];
 const GROUNDS: TokenName[] = ["ground", "sheet", "sunk"];
 
 /** Every pair of text and ground that is used, for WCAG 2.2 criterion 1.4.3 (4.5:1). */

@@ -1,5 +1,5 @@
 /** The kinds of resource. */
-export const KINDS = ["page", "video", "document", "picture", "sound"] as const;
+export const KINDS = ["page", "video", "document", "picture", "sound", "note"] as const;
 export type Kind = (typeof KINDS)[number];
 
 /** How a video or sound is played in place: a media file, or a player page of its own set into a frame. */

@@ -103,6 +103,7 @@ const KIND_WORDS: Record<Kind, string> = {
   document: "Document",
   picture: "Picture",
   sound: "Sound",
+  note: "Note",
 };
 
 function entry(item: PublishedItem, number: number, places: ReaderPlaces): Markup {
@@ -118,8 +119,10 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"><span class="no" aria-hidden="true">${number}</span><div>${
     item.context ? html`<p class="say">${item.context}</p>` : null
-  }<p class="what${item.context ? null : " large"}"><a href="${item.address}" rel="noreferrer">${title}</a></p><p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>${
-    !item.context && item.description ? html`<p class="about">${item.description}</p>` : null
+  }<p class="what${item.context ? null : " large"}">${item.address ? html`<a href="${item.address}" rel="noreferrer">${title}</a>` : title}</p><p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>${
+    item.description && (item.kind === "note" || !item.context)
+      ? html`<p class="about">${item.description}</p>`
+      : null
   }${item.player ? play(item, title) : null}</div>${
     item.picture
       ? html`<img class="pic" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`

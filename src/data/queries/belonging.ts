@@ -4,6 +4,7 @@ import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import {
   collection,
+  intake,
   invitation,
   job,
   membership,
@@ -22,7 +23,7 @@ const never = sql<Date | null>`null`;
 /** Finds the team of the thing and the person's role there, in one look by primary keys. */
 export async function findBelonging(
   tx: Tx,
-  target: "team" | "collection" | "section" | "placement" | "resource" | "job" | "invitation",
+  target: "team" | "collection" | "section" | "placement" | "resource" | "job" | "invitation" | "intake",
   id: string,
   person: string,
 ): Promise<Belonging | null> {
@@ -79,6 +80,12 @@ function select(
         .from(resource)
         .leftJoin(membership, member(resource.team))
         .where(eq(resource.id, id));
+    case "intake":
+      return tx
+        .select({ team: intake.team, role: membership.role, deletedAt: never })
+        .from(intake)
+        .leftJoin(membership, member(intake.team))
+        .where(eq(intake.id, id));
     case "invitation":
       return tx
         .select({ team: invitation.team, role: membership.role, deletedAt: never })

@@ -11,6 +11,7 @@ export type NewJob = {
   team?: string | null;
   uniqueKey?: string | null;
   runAt?: Date;
+  priority?: number;
   createdAt: Date;
 };
 
@@ -47,7 +48,7 @@ export async function claimJobs(
       .select()
       .from(job)
       .where(and(eq(job.state, "ready"), lte(job.runAt, at)))
-      .orderBy(job.runAt, job.id)
+      .orderBy(job.priority, job.runAt, job.id)
       .limit(most)
       .for("update", { skipLocked: true });
     if (rows.length)

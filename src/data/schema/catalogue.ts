@@ -1,5 +1,7 @@
 import { index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { FetchProblem, Kind, Player } from "@/core/page/facts";
+import type { FieldName, ItemType } from "@/core/cite/reference";
+import type { TextQuote } from "@/core/intake/quotation";
 import { bytesText, exactText, line, moment, uuid } from "./columns";
 import { team } from "./people";
 
@@ -13,9 +15,12 @@ export const resource = mysqlTable(
       .notNull()
       .references(() => team.id, { onDelete: "cascade" }),
     kind: varchar("kind", { length: 16 }).$type<Kind>().notNull(),
-    /** The address as the person gave it. */
+    /** The address as the person gave it; empty for a file, a note, or a work without one. */
     address: text("address").notNull(),
-    /** Hash of the address after core/address has made equal what is equal. A resource stands once per team. */
+    /**
+     * Hash of the address after core/address has made equal what is equal; without an address, of what else makes
+     * it itself (the file's content, the note's words, an identifier). A resource stands once per team.
+     */
     addressHash: bytesText("address_hash", { length: 43 }).notNull(),
     /** Hash of the address the page itself names as its own, when that differs. */
     canonicalHash: bytesText("canonical_hash", { length: 43 }),
@@ -32,6 +37,11 @@ export const resource = mysqlTable(
     seconds: int("seconds"),
     /** Derived from words and seconds by core/text, kept so that sums need no computing. */
     minutes: int("minutes"),
+    /** Kind of work and bibliographic fields by their CSL names (core/cite). */
+    itemType: varchar("item_type", { length: 32 }).$type<ItemType>(),
+    details: json("details").$type<Partial<Record<FieldName, string>>>().notNull(),
+    /** Of a quotation: where in its source it stands (W3C TextQuoteSelector). */
+    quotation: json("quotation").$type<TextQuote | null>(),
     player: json("player").$type<Player | null>(),
     pictureHash: bytesText("picture_hash", { length: 64 }),
     /** Names of the fields a person typed; no later fetch overwrites those. */

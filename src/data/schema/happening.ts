@@ -32,6 +32,8 @@ export const job = mysqlTable(
     team: uuid("team"),
     payload: json("payload").$type<Record<string, unknown>>().notNull(),
     state: varchar("state", { length: 8 }).$type<JobState>().notNull(),
+    /** 0 for what a person waits for, 5 for what came in by the hundred. */
+    priority: int("priority").notNull().default(0),
     runAt: moment("run_at").notNull(),
     attempts: int("attempts").notNull().default(0),
     leasedBy: bytesText("leased_by", { length: 36 }),
@@ -41,7 +43,7 @@ export const job = mysqlTable(
   },
   (t) => [
     // In the order of the claim, so that a claim locks the rows it takes and no others.
-    index("job_claim").on(t.state, t.runAt, t.id),
+    index("job_claim").on(t.state, t.priority, t.runAt, t.id),
     index("job_lease").on(t.state, t.leaseUntil),
     index("job_team").on(t.team, t.state),
   ],

@@ -2,3 +2,4 @@ export * from "./people";
 export * from "./catalogue";
 export * from "./arranging";
 export * from "./happening";
+export * from "./intake";

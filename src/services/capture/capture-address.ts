@@ -14,6 +14,7 @@ import { Id, MaybeId, Name } from "../input";
 import { can } from "../policy";
 import { fieldProblem } from "../problem";
 import { mustBeOfTeam } from "../same-team";
+import { blank, fetchJob } from "./blank";
 
 class CaptureAddress {
   @Id() team: string;
@@ -100,35 +101,8 @@ export const captureAddress = action({
   },
 });
 
-/** A resource of which nothing is known yet but its address. */
-export function blank(id: string, address: string, host: string) {
-  const url = new URL(address);
-  const title = host + (url.pathname === "/" ? "" : url.pathname);
-  return {
-    id,
-    address,
-    host,
-    kind: "page" as const,
-    title: title.slice(0, 500),
-    description: "",
-    authors: [],
-    typed: [],
-    player: null,
-    fetchState: "waiting" as const,
-  };
-}
-
-/** The job that reads the page. One at a time for a resource. */
-export const fetchJob = (id: string, team: string, at: Date) => ({
-  id: newId(),
-  kind: "resource.fetch",
-  uniqueKey: `resource.fetch:${id}`,
-  team,
-  payload: { resource: id },
-  createdAt: at,
-});
-
-async function intoTray(tx: Tx, team: string, person: string, id: string): Promise<void> {
+/** Puts a resource into a person's Tray. */
+export async function intoTray(tx: Tx, team: string, person: string, id: string): Promise<void> {
   const at = now();
   await tx
     .insert(trayEntry)

@@ -5,7 +5,7 @@ import { now } from "@/outside/clock";
 import { action } from "../action";
 import { Id } from "../input";
 import { can } from "../policy";
-import { fetchJob } from "./capture-address";
+import { fetchJob } from "./blank";
 
 class FetchAgain {
   @Id() resource: string;

@@ -32,14 +32,17 @@ export const addTags = action({
   },
 });
 
-/** Gives many resources their tags at once, making the tags that do not exist; what is there already stays. */
+/**
+ * Gives many resources their tags at once, making the tags that do not exist; what is there already stays.
+ * @returns the links to tags that were not there before
+ */
 export async function putTags(
   tx: Tx,
   team: string,
   wanted: ReadonlyMap<string, readonly string[]>,
-): Promise<void> {
+): Promise<{ id: string; resource: string }[]> {
   const byKey = new Map([...wanted.values()].flat().map((name) => [tagKey(name), name]));
-  if (!byKey.size) return;
+  if (!byKey.size) return [];
   const at = now();
   const keys = [...byKey.keys()].sort();
   const known = await tagsByKey(tx, team, keys);
@@ -76,4 +79,18 @@ export async function putTags(
       .insert(resourceTag)
       .values(rows.slice(i, i + 500))
       .onDuplicateKeyUpdate({ set: { team } });
+  const added: { id: string; resource: string }[] = [];
+  for (let i = 0; i < rows.length; i += 1000)
+    added.push(
+      ...(await tx
+        .select({ id: resourceTag.id, resource: resourceTag.resource })
+        .from(resourceTag)
+        .where(
+          inArray(
+            resourceTag.id,
+            rows.slice(i, i + 1000).map((row) => row.id),
+          ),
+        )),
+    );
+  return added;
 }

@@ -15,6 +15,7 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
+import type { Brings } from "../intake/intake-dialog";
 import { BenchContext, type DetailField } from "./bench-context";
 import { Carried } from "./item-row";
 import { MakingHead } from "./making-head";
@@ -29,6 +30,9 @@ import { type Section, useItems } from "./use-items";
 
 // Dialogs are not in the first load.
 const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
+const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) => m.IntakeDialog), {
+  ssr: false,
+});
 const NewCollection = dynamic(() => import("../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
 });
@@ -50,17 +54,18 @@ export function Bench({ me, teams, team, first }: Props) {
   const [opened, setOpened] = useState<{ id: string; field: DetailField | "open" } | null>(null);
   const [said, announce] = useState("");
   const [dialog, setDialog] = useState<"bring" | "inside" | null>(null);
+  const [brings, setBrings] = useState<Brings | null>(null);
   const [folded, setFolded] = useState(false);
   const [newSection, setNewSection] = useState<string | null>(null);
   const sides = useRef<HTMLDivElement>(null);
   const arranges = may(team.role, "arrange");
-  const brings = may(team.role, "bring");
+  const contributes = may(team.role, "bring");
   const toggle = (item: string, field?: DetailField) =>
     setOpened((old) =>
       old?.id === item && (!field || old.field === field) ? null : { id: item, field: field ?? "open" },
     );
 
-  const { deeds, move, place, capture, paste } = useDeeds({
+  const { deeds, move, place, capture, paste, note } = useDeeds({
     team: team.id,
     collection: id,
     items,
@@ -76,8 +81,8 @@ export function Bench({ me, teams, team, first }: Props) {
   useBenchLive(team.id, id, { renew, anew });
   const here = useMemo(() => new Set(items.map((item) => item.resource.id)), [items]);
   const bench = useMemo(
-    () => ({ team: team.id, arranges, brings, deeds }),
-    [team.id, arranges, brings, deeds],
+    () => ({ team: team.id, arranges, brings: contributes, deeds }),
+    [team.id, arranges, contributes, deeds],
   );
   const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
 
@@ -127,13 +132,21 @@ export function Bench({ me, teams, team, first }: Props) {
       })
       .catch(sayFailure);
 
+  /** One address comes in at once, many after a look at them, text without any is a note. */
+  const bringText = (text: string, html: string) => {
+    if (/^\S+$/.test(text.trim())) paste(text);
+    else if (/:\/\/|www\.|@\w+\s*[{(]|^TY {2}-/m.test(text) || /<a\s[^>]*href/i.test(html))
+      setBrings({ name: "", text, html });
+    else note(text);
+  };
+
   useEffect(() => {
     const onPaste = (event: ClipboardEvent) => {
       const text = event.clipboardData?.getData("text/plain");
-      if (!brings || !text?.trim() || isTyping(event.target) || document.querySelector("[role=dialog]"))
+      if (!contributes || !text?.trim() || isTyping(event.target) || document.querySelector("[role=dialog]"))
         return;
       event.preventDefault();
-      paste(text);
+      bringText(text, event.clipboardData!.getData("text/html"));
     };
     const onKey = (event: KeyboardEvent) => {
       if (
@@ -194,7 +207,7 @@ export function Bench({ me, teams, team, first }: Props) {
     else if (key === "o") window.open(item.resource.address, "_blank", "noreferrer");
     else if (key === "c" && arranges) toggle(item.id, "context");
     else if (key === "h" && arranges) toggle(item.id, "heading");
-    else if (key === "t" && brings) toggle(item.id, "tags");
+    else if (key === "t" && contributes) toggle(item.id, "tags");
     else if ((key === "Delete" || key === "Backspace") && arranges) {
       deeds.remove(item.id);
       choose(at + 1);
@@ -221,7 +234,7 @@ export function Bench({ me, teams, team, first }: Props) {
         teams={teams}
         team={team}
         commands={commands}
-        onBring={brings ? () => setDialog("bring") : undefined}
+        onBring={contributes ? () => setDialog("bring") : undefined}
         path={
           <Path
             team={team.id}
@@ -254,7 +267,7 @@ export function Bench({ me, teams, team, first }: Props) {
                   team={team.id}
                   collection={id}
                   here={here}
-                  onPlace={brings ? (resource) => place(resource) : undefined}
+                  onPlace={contributes ? (resource) => place(resource) : undefined}
                   end={
                     <IconButton
                       label="Fold the supply side away (S)"
@@ -306,6 +319,20 @@ export function Bench({ me, teams, team, first }: Props) {
             onOpenChange={(on: boolean) => setDialog(on ? "bring" : null)}
             team={team.id}
             into={{ title: head.collection.title, capture }}
+          />
+        )}
+        {brings && (
+          <IntakeDialog
+            open
+            onOpenChange={(on: boolean) => !on && setBrings(null)}
+            team={team.id}
+            arranges={arranges}
+            into={{
+              id,
+              title: head.collection.title,
+              section: items.find((item) => item.id === selected)?.section ?? head.sections.at(-1)?.id,
+            }}
+            brings={brings}
           />
         )}
         {dialog === "inside" && (

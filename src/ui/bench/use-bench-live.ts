@@ -13,7 +13,8 @@ const WHOLE = new Set([
   "bin.restore-section",
   "bin.restore-resource",
   "resources.remove",
-  "import.bookmarks",
+  "intakes.done",
+  "intakes.undone",
 ]);
 
 /** Brings what happens in the team to the open Bench: changed items one by one, the head and the supply as a whole. */
@@ -28,13 +29,17 @@ export function useBenchLive(team: string, collection: string, { renew, anew }: 
       .filter((event) => /^(placements\.|bin\.restore-placement)/.test(event.verb))
       .map((event) => event.subject);
     const resources = [...about("resources."), ...about("tags.")].map((event) => event.subject);
-    if (events.some((event) => WHOLE.has(event.verb))) anew();
+    if (
+      events.some((event) => WHOLE.has(event.verb)) ||
+      here.some((event) => event.verb === "intakes.progress")
+    )
+      anew();
     else renew([...new Set(placements)], [...new Set(resources)]).catch(anew);
     for (const id of new Set(resources)) void again("resource", id);
     if (about("tray.").length || resources.length || placements.length) void again("tray", team);
     if (resources.length) void again("catalogue", team);
     if (about("tags.").length) void again("tags", team);
-    if (about("collections.").length || about("import.").length || about("bin.").length)
+    if (about("collections.").length || about("intakes.").length || about("bin.").length)
       void again("tree", team);
     if (here.length || resources.length) {
       // The head sums up everything; once for a burst is enough.

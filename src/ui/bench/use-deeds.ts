@@ -190,6 +190,17 @@ export function useDeeds(state: State) {
       });
     };
 
+    /** Keeps a text as a note. */
+    const note = (text: string, landing: Landing = spot()) => {
+      const { team, collection } = now.current;
+      call("capture.note", { team, text, collection, placement: newId(), ...landing })
+        .then(
+          ({ item }) =>
+            item && (now.current.change((all) => [...all, item]), now.current.select(item.id), headAgain()),
+        )
+        .catch(failed);
+    };
+
     /** What was pasted: one address. */
     const paste = (text: string) =>
       void capture(text).catch((error) => {
@@ -222,7 +233,7 @@ export function useDeeds(state: State) {
         call("resources.fetch-again", { resource }).catch(failed);
       },
     };
-    return { deeds, move, place, capture, paste };
+    return { deeds, move, place, capture, paste, note };
   }, [client]);
 }
 

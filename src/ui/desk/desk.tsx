@@ -20,7 +20,9 @@ import { NewCollection } from "./new-collection";
 import { sayEvent } from "./say-event";
 
 // Reads files: not in the first load.
-const ImportDialog = dynamic(() => import("./import-dialog").then((m) => m.ImportDialog), { ssr: false });
+const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) => m.IntakeDialog), {
+  ssr: false,
+});
 
 type Props = {
   me: Me;
@@ -62,7 +64,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
   const commands = arranges
     ? [
         { words: "Make a collection", run: () => setOpen("new") },
-        { words: "Bring in a bookmark file", run: () => setOpen("import") },
+        { words: "Bring in a file of links", run: () => setOpen("import") },
       ]
     : [];
   return (
@@ -106,14 +108,12 @@ export function Desk({ me, teams, team, ...initial }: Props) {
             <section>
               <div className="mb-3 flex flex-wrap items-center gap-3">
                 <h2 className="mr-auto font-serif text-2xl font-semibold">Collections</h2>
-                {arranges && (
-                  <>
-                    <Button look="quiet" onClick={() => setOpen("import")}>
-                      Bring in a bookmark file
-                    </Button>
-                    <Button onClick={() => setOpen("new")}>New collection</Button>
-                  </>
+                {may(team.role, "bring") && (
+                  <Button look="quiet" onClick={() => setOpen("import")}>
+                    Bring in a file of links
+                  </Button>
                 )}
+                {arranges && <Button onClick={() => setOpen("new")}>New collection</Button>}
               </div>
               {covers.data.collections.length === 0 ? (
                 <Empty title="No collections yet">
@@ -175,7 +175,12 @@ export function Desk({ me, teams, team, ...initial }: Props) {
         onMade={(id) => router.push(`/bench/${id}`)}
       />
       {open === "import" && (
-        <ImportDialog open onOpenChange={(on: boolean) => setOpen(on ? "import" : null)} team={team.id} />
+        <IntakeDialog
+          open
+          onOpenChange={(on: boolean) => setOpen(on ? "import" : null)}
+          team={team.id}
+          arranges={arranges}
+        />
       )}
       <BringIn open={open === "bring"} onOpenChange={(on) => setOpen(on ? "bring" : null)} team={team.id} />
     </Frame>

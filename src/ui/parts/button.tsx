@@ -1,4 +1,5 @@
 import { clsx } from "clsx";
+import { forwardRef } from "react";
 import { Tip } from "./tip";
 
 type Props = React.ButtonHTMLAttributes<HTMLButtonElement> & {
@@ -21,9 +22,12 @@ export const buttonLook = (look: keyof typeof LOOKS = "line", small = false) =>
     LOOKS[look],
   );
 
-export function Button({ look = "line", small, className, type = "button", ...rest }: Props) {
-  return <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
-}
+export const Button = forwardRef<HTMLButtonElement, Props>(function Button(
+  { look = "line", small, className, type = "button", ...rest },
+  ref,
+) {
+  return <button ref={ref} type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
+});
 
 /** A button that shows only an icon; its name is for those who cannot see it, and in a tooltip. */
 export function IconButton({ label, className, ...rest }: Props & { label: string }) {

@@ -20,6 +20,12 @@ export function Dialog({ open, onOpenChange, title, about, wide, children }: Pro
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(10_20_18/0.45)]" />
         <Radix.Content
+          onOpenAutoFocus={(event) => {
+            // A field that asked for the focus has it; otherwise the dialog itself, not its closing button.
+            event.preventDefault();
+            const panel = event.currentTarget as HTMLElement;
+            if (!panel.contains(document.activeElement)) panel.focus();
+          }}
           className={`fixed top-[12vh] left-1/2 z-50 flex max-h-[80vh] w-[calc(100vw-2rem)] -translate-x-1/2 flex-col gap-4 overflow-y-auto rounded-md border border-line bg-sheet p-5 shadow-lift ${wide ? "max-w-2xl" : "max-w-lg"}`}
         >
           <div className="flex items-start gap-4">

@@ -1,13 +1,21 @@
-import { AudioLines, Clapperboard, FileText, Globe, Image as Picture } from "lucide-react";
+import { AudioLines, Clapperboard, FileText, Globe, Image as Picture, StickyNote } from "lucide-react";
 import type { Kind } from "@/core/page/facts";
 
-const ICONS = { page: Globe, video: Clapperboard, document: FileText, picture: Picture, sound: AudioLines };
+const ICONS = {
+  page: Globe,
+  video: Clapperboard,
+  document: FileText,
+  picture: Picture,
+  sound: AudioLines,
+  note: StickyNote,
+};
 const GROUND: Record<Kind, string> = {
   page: "bg-page",
   video: "bg-video",
   document: "bg-document",
   picture: "bg-picture",
   sound: "bg-sound",
+  note: "bg-note",
 };
 export const KIND_WORDS: Record<Kind, string> = {
   page: "Page",
@@ -15,6 +23,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   document: "Document",
   picture: "Picture",
   sound: "Sound",
+  note: "Note",
 };
 
 /** The mark of a kind: colour, sign and, for those who see neither, its word. */

@@ -162,6 +162,7 @@ function teamPlaces(team: TeamRow): { words: string; href: string }[] {
   return [
     { words: "Desk", href: `/team/${team.id}` },
     { words: "People", href: `/team/${team.id}/people` },
+    ...(may(team.role, "bring") ? [{ words: "Imports", href: `/team/${team.id}/imports` }] : []),
     ...(may(team.role, "arrange") ? [{ words: "Bin", href: `/team/${team.id}/bin` }] : []),
   ];
 }

@@ -1,0 +1,1 @@
+export { getRejected as GET } from "@/services/http/export-route";

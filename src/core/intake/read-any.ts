@@ -1,0 +1,99 @@
+import { HtmlRenderer, Parser as Markdown } from "commonmark";
+import { readBookmarks } from "../formats/bookmarks-read";
+import { readFeed } from "../formats/feed-read";
+import type { ImportedFile } from "../formats/imported";
+import { readOpml } from "../formats/opml-read";
+import { readReferences } from "../formats/references-read";
+import { readTable, type Table, tableToLinks } from "../formats/table-read";
+import { outlineText } from "./find-links";
+import { outlineHtml } from "./outline-html";
+import type { Format } from "./read-any-words";
+
+export type Reading = {
+  format: Format;
+  file: ImportedFile;
+  /** Only of a table: what its columns are taken for, to be changed and read again. */
+  table?: Table;
+  malformed: string[];
+};
+
+/**
+ * Finds out what a text is, from what stands in it and only then from the name of its file, and reads it.
+ * @throws {Error} with words for the person when it is none of the formats or broken beyond reading
+ */
+export function readAny(name: string, text: string): Reading {
+  const format = formatOf(name, text);
+  const done = (file: ImportedFile, malformed: string[] = []): Reading => ({ format, file, malformed });
+  switch (format) {
+    case "bookmarks":
+      return done(readBookmarks(text));
+    case "opml":
+      return done(readOpml(text));
+    case "feed": {
+      const feed = readFeed(text);
+      if (!feed) throw new Error("This looks like a feed, but it breaks off or is not well formed.");
+      return done(feed);
+    }
+    case "ris":
+    case "bibtex":
+    case "csl-json":
+      return done(readReferences(text, format));
+    case "table": {
+      const table = readTable(text);
+      return { ...done(tableToLinks(table)), table };
+    }
+    case "markdown": {
+      const found = outlineHtml(new HtmlRenderer().render(new Markdown().parse(text)));
+      return done(found, found.malformed);
+    }
+    case "html": {
+      const found = outlineHtml(text);
+      return done(found, found.malformed);
+    }
+    case "text": {
+      const found = outlineText(text);
+      return done(found, found.malformed);
+    }
+  }
+}
+
+function formatOf(name: string, text: string): Format {
+  const ending = /\.([a-z0-9]+)$/i.exec(name)?.[1]?.toLowerCase() ?? "";
+  const head = text.slice(0, 4000).trimStart();
+  if (/^<!doctype netscape-bookmark/i.test(head)) return "bookmarks";
+  if (/<opml[\s>]/i.test(head)) return "opml";
+  if (/<(rss|feed|rdf:rdf)[\s>]/i.test(head) && !/<html[\s>]/i.test(head)) return "feed";
+  if (/^[[{]/.test(head)) {
+    if (/"version"\s*:\s*"https?:\/\/(www\.)?jsonfeed\.org/.test(head)) return "feed";
+    if (isJson(text)) return "csl-json";
+  }
+  if (/^TY {2}- /m.test(head)) return "ris";
+  if (/^@\s*[a-z]+\s*[{(]/im.test(head) && (/^(bib|bibtex|biblatex)$/.test(ending) || /^@/.test(head)))
+    return "bibtex";
+  if (/^(csv|tsv|tab)$/.test(ending)) return "table";
+  if (/^(md|markdown)$/.test(ending)) return "markdown";
+  if (/^(html?|xhtml)$/.test(ending))
+    return /<dt>\s*<a\s/i.test(text.slice(0, 20_000)) ? "bookmarks" : "html";
+  if (/^<(!doctype html|html|body|table|ul|ol|p|div|h[1-6])\b/i.test(head)) return "html";
+  return "text";
+}
+
+function isJson(text: string): boolean {
+  try {
+    JSON.parse(text);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** The text of a file's bytes: by byte order mark, else UTF-8 when it is valid UTF-8, else Western European. */
+export function decodeText(bytes: Uint8Array): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes.subarray(2));
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes.subarray(2));
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder("windows-1252").decode(bytes);
+  }
+}

@@ -1,0 +1,99 @@
+import { eq } from "drizzle-orm";
+import { IsObject, IsOptional } from "class-validator";
+import { readAddress } from "@/core/address/read-address";
+import { noteIdentity, noteTitle } from "@/core/intake/identity";
+import { asQuotation, passageAddress } from "@/core/intake/quotation";
+import { countWords, minutesOf } from "@/core/text/minutes";
+import { cardsById, findByAddress, placesOf, withTags } from "@/data/queries/resources";
+import { itemsById } from "@/data/queries/placements";
+import { resource } from "@/data/schema";
+import { now } from "@/outside/clock";
+import { identityHash } from "@/outside/hash";
+import { newId } from "@/outside/random";
+import { action } from "../action";
+import { putPlacement } from "../arrange/add-placement";
+import { Id, MaybeId, MaybeText, Name } from "../input";
+import { can } from "../policy";
+import { fieldProblem } from "../problem";
+import { mustBeOfTeam } from "../same-team";
+import { empty } from "./blank";
+import { intoTray } from "./capture-address";
+
+class CaptureNote {
+  @Id() team: string;
+  @Name("some text", 60_000) text: string;
+  @MaybeText(500) title?: string;
+  /** Of a quotation: the page it is from, that page's title, and where in it the passage stands. */
+  @MaybeText(4000) source?: string;
+  @MaybeText(500) sourceTitle?: string;
+  @IsOptional() @IsObject() selector?: object;
+  @MaybeId() collection?: string;
+  @MaybeId() section?: string | null;
+  @MaybeId() after?: string | null;
+  @MaybeId() placement?: string;
+}
+
+export const captureNote = action({
+  name: "capture.note",
+  about: "Keeps a note, or a passage of a page as a quotation with its source. The same words twice are one.",
+  input: CaptureNote,
+  allow: can.bring("team"),
+  run: async ({ input, scope, tx, tell }) => {
+    const { text } = input;
+    if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
+    const read = input.source ? readAddress(input.source) : null;
+    if (read && !read.ok) throw fieldProblem("source", "The source is not a web address.");
+    const quotation = read ? asQuotation(input.selector, text) : null;
+    const address = read && quotation ? passageAddress(read.address, quotation) : "";
+    const hash = identityHash(noteIdentity(read ? `${read.address} ${text}` : text));
+    const known = await findByAddress(tx, input.team, hash);
+    const id = known?.id ?? newId();
+    const at = now();
+    const words = countWords(text);
+    if (!known)
+      await tx.insert(resource).values({
+        ...empty(id),
+        kind: "note",
+        address,
+        host: read?.host ?? "",
+        siteName: input.sourceTitle ?? "",
+        title: input.title || noteTitle(text),
+        description: text.slice(0, 16_000),
+        words,
+        minutes: minutesOf({ words, seconds: null }),
+        quotation,
+        typed: ["title", "description", "siteName"],
+        team: input.team,
+        addressHash: hash,
+        addedBy: scope.person!,
+        createdAt: at,
+        updatedAt: at,
+      });
+    else if (known.deletedAt) await tx.update(resource).set({ deletedAt: null }).where(eq(resource.id, id));
+    const places = known ? await placesOf(tx, id) : [];
+    tell({
+      subject: id,
+      collection: input.collection,
+      verb: "resources.captured",
+      data: { title: input.title || noteTitle(text) },
+    });
+    let item;
+    if (input.collection) {
+      const placement = await putPlacement(tx, {
+        ...input,
+        collection: input.collection,
+        resource: id,
+        person: scope.person!,
+      });
+      item = (await itemsById(tx, input.collection, [placement], []))[0];
+      tell({
+        subject: placement,
+        collection: input.collection,
+        verb: "placements.add",
+        data: { resource: id },
+      });
+    } else await intoTray(tx, input.team, scope.person!, id);
+    const [card] = await withTags(tx, await cardsById(tx, input.team, [id]));
+    return { resource: card!, already: Boolean(known && !known.deletedAt), places, item };
+  },
+});

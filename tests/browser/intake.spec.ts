@@ -1,0 +1,83 @@
+import { at, expect, items, makeCollection, paste, signIn, test } from "./hands";
+
+test("a list of 100 links is pasted and taken as proposed: two gestures; sections, titles and what is here already are seen", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ama");
+  await makeCollection(page, "Pasted at once");
+  const links = Array.from({ length: 98 }, (_, i) => `Page ${i} – http://list.localhost:1/${i}`);
+  const text = [
+    "Reading:",
+    ...links.slice(0, 50),
+    "",
+    "Later:",
+    ...links.slice(50),
+    at("mosskey/sundew"),
+    "htp://slip",
+  ];
+  await paste(page, text.join("\n"));
+  await expect(page.getByText("98 new")).toBeVisible();
+  await expect(page.getByText("1 here already")).toBeVisible();
+  await expect(page.getByText("1 malformed, left out until mended")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Reading" })).toBeVisible();
+  await expect(items(page).first()).toContainText("Page 0");
+  await page.goto(
+    (await page.getByRole("link", { name: "Hobbin, to the Desk" }).getAttribute("href"))! + "/imports",
+  );
+  await expect(page.getByText("98 new, 1 placed again").first()).toBeVisible();
+  await page.getByRole("button", { name: "Take it back" }).first().click();
+  await expect(page.getByText(/^Taken back/).first()).toBeVisible();
+});
+
+test("a slip is mended in the preview, a line left out, a note kept, rich text read", async ({ browser }) => {
+  const page = await signIn(browser, "rhea");
+  await makeCollection(page, "Mended");
+  await paste(page, "One https://list.localhost/one\nTwo https://list.localhost/two\nhttp://list");
+  await page.getByLabel("Bring in One").uncheck();
+  await page.getByRole("button", { name: "Change http://list" }).click();
+  await page.getByLabel("Web address").fill("http://list.localhost/three");
+  await page.getByLabel("Web address").press("Enter");
+  await expect(page.getByText("malformed")).toBeHidden();
+  await page.getByRole("button", { name: "Bring in 2" }).click();
+  await expect(items(page)).toHaveCount(2);
+  await paste(page, "Ask Bett for the dipwell keys.");
+  await expect(items(page)).toHaveCount(3);
+  await expect(items(page).last()).toContainText("Ask Bett for the dipwell keys.");
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData("text/plain", "Two films to see");
+    data.setData(
+      "text/html",
+      '<h2>Films</h2><p><a href="https://list.localhost/f1">First film</a> <a href="https://list.localhost/f2">Second</a></p>',
+    );
+    document.body.dispatchEvent(
+      new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  });
+  await page.getByRole("button", { name: "Bring in 2" }).click();
+  await expect(items(page)).toHaveCount(5);
+  await expect(items(page).filter({ hasText: "First film" })).toHaveCount(1);
+});
+
+test("a table: its columns are guessed and can be changed, its tags separated otherwise", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "rhea");
+  await page.getByRole("button", { name: "Bring in a file of links" }).click();
+  const csv =
+    "What;Where;Words\nFirst;https://table.localhost/1;bog moss\nSecond;https://table.localhost/2;moss water\n";
+  await page
+    .locator("input[type=file]")
+    .setInputFiles({ name: "list.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
+  await expect(page.getByText("2 new")).toBeVisible();
+  await page.getByLabel("What", { exact: true }).selectOption("title");
+  await page.getByLabel("Words", { exact: true }).selectOption("tags");
+  await expect(page.getByText("#bog moss")).toBeVisible();
+  await page.getByLabel("What separates the tags").selectOption("space");
+  await expect(page.getByText("#bog #moss")).toBeVisible();
+  await page.getByRole("button", { name: "Bring in 2" }).click();
+  await page.getByRole("link", { name: /list/ }).first().click();
+  await expect(items(page)).toHaveCount(2);
+  await expect(items(page).first().getByText("moss", { exact: true })).toBeVisible();
+});
