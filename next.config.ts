@@ -5,7 +5,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Bytes that are compressed once and kept (the reader's page) set their own encoding; the rest is gzipped here.
   compress: true,
-  serverExternalPackages: ["mysql2", "pino", "sharp", "nodemailer", "undici", "better-auth"],
+  serverExternalPackages: ["mysql2", "pino", "sharp", "nodemailer", "undici", "better-auth", "piscina"],
   turbopack: {
     resolveAlias: {
       "node-fetch": { browser: "./src/workers/no-network.ts" },

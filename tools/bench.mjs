@@ -7,7 +7,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
-import { ensureDebian } from "./lib/debian.mjs";
+import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
 import { startDatabase } from "./lib/mariadb.mjs";
 import { freePorts, run, stopAll } from "./lib/processes.mjs";
 import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
@@ -16,16 +16,21 @@ import { Stop } from "./lib/say.mjs";
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-bench-"));
 
 async function main() {
-  await ensureDebian({ "/usr/sbin/mariadbd": "mariadb-server", "/usr/bin/chromium": "chromium" });
+  await ensureDebian({
+    "/usr/sbin/mariadbd": "mariadb-server",
+    "/usr/bin/chromium": "chromium",
+    ...DOCUMENTS,
+  });
   await ensurePackages();
   await ensureBuild();
-  const port = await freePorts(6800, 5);
+  const port = await freePorts(6800, 6);
   const { url } = await startDatabase({ folder: path.join(folder, "db"), port: port + 3 });
   const env = settingsFor({
     database: url,
     port,
     web: port + 1,
     smtp: port + 2,
+    mailIn: port + 5,
     files: path.join(folder, "files"),
     secret: randomBytes(32).toString("hex"),
   });

@@ -6,6 +6,7 @@ import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
+import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
 import { startDatabase } from "./lib/mariadb.mjs";
 import { mustBeFree, run, stopAll } from "./lib/processes.mjs";
 import { bin, ensureBuild, ensurePackages, ROOT, STATE } from "./lib/project.mjs";
@@ -23,13 +24,19 @@ async function main() {
   if (!Number.isInteger(base) || base < 1024 || base > 65000)
     throw new Stop("HOBBIN_DEMO_PORT must be a port from 1024 to 65000.");
   await mustBeFree(
-    { "the application": ports.application, "the stand-in web": base + 1, "the stand-in mail": base + 2 },
+    {
+      "the application": ports.application,
+      "the stand-in web": base + 1,
+      "the stand-in mail": base + 2,
+      "the mail receiver": base + 4,
+    },
     "choose another first port: HOBBIN_DEMO_PORT=5800 npm run demo",
   );
   if (process.argv.includes("--fresh"))
     for (const part of ["db", "files", "seeded"])
       rmSync(path.join(STATE, part), { recursive: true, force: true });
   mkdirSync(STATE, { recursive: true });
+  await ensureDebian(DOCUMENTS);
   await ensurePackages();
   const database = await startDatabase({ folder: path.join(STATE, "db"), port: base + 3 });
   const env = settingsFor({

@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
-import { ensureDebian } from "./lib/debian.mjs";
+import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
 import { startDatabase } from "./lib/mariadb.mjs";
 import { freePorts, run, stopAll } from "./lib/processes.mjs";
 import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
@@ -13,11 +13,15 @@ import { Stop } from "./lib/say.mjs";
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-pictures-"));
 
 async function main() {
-  await ensureDebian({ "/usr/sbin/mariadbd": "mariadb-server", "/usr/bin/chromium": "chromium" });
+  await ensureDebian({
+    "/usr/sbin/mariadbd": "mariadb-server",
+    "/usr/bin/chromium": "chromium",
+    ...DOCUMENTS,
+  });
   await ensurePackages();
   await ensureBuild();
   // The ports of the demo, so that the addresses in the pictures are the ones people see.
-  const port = await freePorts(4800, 4);
+  const port = await freePorts(4800, 5);
   const { url } = await startDatabase({ folder: path.join(folder, "db"), port: port + 3, fast: true });
   const env = settingsFor({
     database: url,

@@ -7,7 +7,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
-import { ensureDebian } from "./lib/debian.mjs";
+import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
 import { startDatabase } from "./lib/mariadb.mjs";
 import { freePorts, run, stopAll } from "./lib/processes.mjs";
 import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
@@ -62,7 +62,12 @@ function read(report) {
 }
 
 async function main() {
-  await ensureDebian({ "/usr/sbin/mariadbd": "mariadb-server", "/usr/bin/chromium": "chromium" });
+  await ensureDebian({
+    "/usr/sbin/mariadbd": "mariadb-server",
+    "/usr/bin/chromium": "chromium",
+    "/usr/bin/bib2xml": "bibutils",
+    ...DOCUMENTS,
+  });
   await ensurePackages();
   await check("formatting", "prettier", ["--check", "--log-level=warn", "."]);
   await check("lint", "eslint", [".", "--max-warnings=0"]);
@@ -72,7 +77,7 @@ async function main() {
   await check("types", "tsc", ["--noEmit", "-p", "."]);
   await vitest("unit and reference", ["unit", "reference"], {});
 
-  const port = await freePorts(5800, 4);
+  const port = await freePorts(5800, 5);
   const [web, smtp] = [port + 1, port + 2];
   const { url } = await startDatabase({ folder: path.join(folder, "db"), port: port + 3, fast: true });
   const env = settingsFor({

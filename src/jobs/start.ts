@@ -2,6 +2,8 @@ import path from "node:path";
 import { migrate } from "@/data/migrate";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
+import { startMailIn } from "@/outside/mail-in";
+import { isKnownAddress, receiveMail } from "@/services/mail/receive";
 import { settings, SettingsError } from "@/outside/settings";
 import { scheduleBin } from "./empty-bin";
 import { KINDS } from "./kinds";
@@ -16,7 +18,12 @@ export async function startProcess({ withWorker }: { withWorker: boolean }): Pro
   await scheduleBin(now());
   const worker = new Worker(KINDS);
   await worker.start();
-  for (const name of ["SIGTERM", "SIGINT"] as const) process.once(name, () => void worker.stop());
+  const mail = await startMailIn({ known: isKnownAddress, receive: receiveMail });
+  for (const name of ["SIGTERM", "SIGINT"] as const)
+    process.once(name, () => {
+      mail?.close(() => undefined);
+      void worker.stop();
+    });
   return worker;
 }
 

@@ -16,7 +16,7 @@ import { onSignal } from "@/outside/signals";
 import type { JobKind } from "./kinds";
 
 const CLAIM = 20;
-const AT_ONCE = 8;
+const AT_ONCE = 16;
 const IDLE = 500;
 const LEASE = 30_000;
 const BEAT = 5_000;

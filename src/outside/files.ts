@@ -1,12 +1,15 @@
+import { createHash } from "node:crypto";
 import { createReadStream } from "node:fs";
-import { mkdir, rename, stat, writeFile } from "node:fs/promises";
+import { copyFile, mkdir, open, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import path from "node:path";
+import { pipeline } from "node:stream/promises";
 import { sha256 } from "./hash";
 import { newId } from "./random";
 import { settings } from "./settings";
 
 /** Where a file of this content lies. Two letters a folder, so that no folder grows too full. */
 const place = (hash: string) => path.join(settings().files, hash.slice(0, 2), hash);
+const isHash = (hash: string) => /^[0-9a-f]{64}$/.test(hash);
 
 /**
  * Keeps a file under the hash of its content; the same content twice is kept once. A half-written file is never
@@ -14,20 +17,59 @@ const place = (hash: string) => path.join(settings().files, hash.slice(0, 2), ha
  */
 export async function keepFile(content: Uint8Array): Promise<string> {
   const hash = sha256(content);
-  const target = place(hash);
-  if (await stat(target).catch(() => null)) return hash;
-  await mkdir(path.dirname(target), { recursive: true });
-  const part = `${target}.${newId()}`;
-  await writeFile(part, content);
-  await rename(part, target);
+  await keepAs(hash, (part) => writeFile(part, content));
   return hash;
 }
 
-/** The kept file as a stream with its length, or null when there is none. */
+/** Takes a file on this disk into the store; what lay there is gone afterwards. */
+export async function adoptFile(file: string): Promise<{ hash: string; bytes: number }> {
+  const hasher = createHash("sha256");
+  await pipeline(createReadStream(file), hasher);
+  const hash = hasher.digest("hex");
+  const { size } = await stat(file);
+  // The store may lie on another disk, over which nothing can be renamed.
+  await keepAs(hash, (part) => rename(file, part).catch(() => copyFile(file, part)));
+  await rm(file, { force: true });
+  return { hash, bytes: size };
+}
+
+async function keepAs(hash: string, write: (part: string) => Promise<unknown>): Promise<void> {
+  const target = place(hash);
+  if (await stat(target).catch(() => null)) return;
+  await mkdir(path.dirname(target), { recursive: true });
+  const part = `${target}.${newId()}`;
+  await write(part);
+  await rename(part, target);
+}
+
+/**
+ * The kept file as a stream with its length, or null when there is none.
+ * @param range first and last byte, both included
+ */
 export async function openFile(
   hash: string,
+  range?: { start: number; end: number },
 ): Promise<{ stream: NodeJS.ReadableStream; bytes: number } | null> {
-  if (!/^[0-9a-f]{64}$/.test(hash)) return null;
+  if (!isHash(hash)) return null;
   const found = await stat(place(hash)).catch(() => null);
-  return found ? { stream: createReadStream(place(hash)), bytes: found.size } : null;
+  return found ? { stream: createReadStream(place(hash), range), bytes: found.size } : null;
 }
+
+/** The whole kept file, or null. */
+export async function readKept(hash: string): Promise<Buffer | null> {
+  return isHash(hash) ? readFile(place(hash)).catch(() => null) : null;
+}
+
+/** The first bytes of a kept file, enough to tell its type. */
+export async function headOf(hash: string, bytes = 8192): Promise<Buffer> {
+  const handle = await open(place(hash));
+  try {
+    const { buffer, bytesRead } = await handle.read(Buffer.alloc(bytes), 0, bytes, 0);
+    return buffer.subarray(0, bytesRead);
+  } finally {
+    await handle.close();
+  }
+}
+
+/** Where a kept file lies, for programs that take the name of a file. */
+export const pathOfKept = (hash: string): string => place(hash);

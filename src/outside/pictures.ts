@@ -1,27 +1,51 @@
 import sharp from "sharp";
 
 const WIDEST = 800;
-const MOST_PIXELS = 40_000_000;
+/** A picture that unpacks to more is refused before it is unpacked. */
+const MOST_PIXELS = 80_000_000;
+const SHOWN = ["jpeg", "png", "webp", "gif", "avif", "heif", "tiff"];
 
 /**
- * A picture made safe to show: turned upright, place data removed, at most 800 pixels wide, as WebP.
- * @returns null when it is no picture that can be shown, is too small to be one, or is drawn with scripts (SVG)
+ * A picture made safe to show: turned upright, place data removed, at most 800 pixels wide, as WebP. Drawings (SVG)
+ * are painted without their scripts and without what they would load.
+ * @returns null when it is no picture that can be shown, is too small to be one or too large
  */
-export async function makeThumbnail(content: Buffer): Promise<Buffer | null> {
+export async function makeThumbnail(
+  content: Buffer,
+  options: { drawings?: boolean } = {},
+): Promise<Buffer | null> {
   try {
     const picture = sharp(content, { limitInputPixels: MOST_PIXELS, animated: false });
     const { format, width = 0, height = 0 } = await picture.metadata();
-    if (
-      !["jpeg", "png", "webp", "gif", "avif", "heif", "tiff"].includes(format ?? "") ||
-      width < 60 ||
-      height < 40
-    )
-      return null;
+    const shown = SHOWN.includes(format ?? "") || (options.drawings && format === "svg");
+    if (!shown || width < 60 || height < 40) return null;
     return await picture
       .autoOrient()
       .resize({ width: WIDEST, height: 1200, fit: "inside", withoutEnlargement: true })
       .webp({ quality: 78 })
       .toBuffer();
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * A photo as it may be kept and given to others: upright, with nothing in it but the picture (cameras write where it
+ * was taken). Null for what is no photo or cannot be opened; it is kept as it is then.
+ */
+export async function cleanPicture(content: Buffer): Promise<{ content: Buffer; type: string } | null> {
+  try {
+    const picture = sharp(content, { limitInputPixels: MOST_PIXELS });
+    const { format } = await picture.metadata();
+    const upright = picture.autoOrient();
+    if (format === "jpeg")
+      return { content: await upright.jpeg({ quality: 92 }).toBuffer(), type: "image/jpeg" };
+    if (format === "png") return { content: await upright.png().toBuffer(), type: "image/png" };
+    if (format === "webp")
+      return { content: await upright.webp({ quality: 92 }).toBuffer(), type: "image/webp" };
+    if (format === "tiff" || format === "heif")
+      return { content: await upright.jpeg({ quality: 92 }).toBuffer(), type: "image/jpeg" };
+    return null;
   } catch {
     return null;
   }

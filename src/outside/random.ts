@@ -26,3 +26,5 @@ export function newId(): string {
 export const newShareCode = (): string => shareCode(randomBytes(64));
 /** A secret for tokens and invitations: 192 bits, safe in an address. */
 export const newSecret = (): string => randomBytes(24).toString("base64url");
+/** A code nobody guesses in which case does not matter: 96 bits as hexadecimal digits. */
+export const newCode = (): string => randomBytes(12).toString("hex");

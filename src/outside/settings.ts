@@ -48,6 +48,48 @@ export const SETTINGS = {
     fallback: ".hobbin/files",
     check: matches(/./, "must name a folder"),
   },
+  fileLimit: {
+    name: "HOBBIN_FILE_LIMIT",
+    about: "The most one file may have, in MB.",
+    fallback: "500",
+    check: number(1, 100_000),
+  },
+  doiService: {
+    name: "HOBBIN_DOI_SERVICE",
+    about: "The DOI resolver that is asked what a DOI stands for; empty: none.",
+    fallback: "https://doi.org/",
+    check: matches(/^(https?:\/\/\S+)?$/, "must be an address, or empty"),
+  },
+  isbnService: {
+    name: "HOBBIN_ISBN_SERVICE",
+    about: "A service that answers <address>/<ISBN> with CSL-JSON; empty: none.",
+    fallback: "",
+    check: matches(/^(https?:\/\/\S+)?$/, "must be an address, or empty"),
+  },
+  mailIn: {
+    name: "HOBBIN_MAIL_IN",
+    about: "Whether mail is taken in: `off`, `loopback`, or `public` on all interfaces.",
+    fallback: "off",
+    check: matches(/^(off|loopback|public)$/, "must be off, loopback or public"),
+  },
+  mailInPort: {
+    name: "HOBBIN_MAIL_IN_PORT",
+    about: "The port mail is taken in at.",
+    fallback: "2525",
+    check: number(1, 65535),
+  },
+  mailInHost: {
+    name: "HOBBIN_MAIL_IN_HOST",
+    about: "The part after the @ of the addresses mail is sent to.",
+    fallback: "hobbin.localhost",
+    check: matches(/^[\w.-]+$/, "must be the name of a host"),
+  },
+  mailLimit: {
+    name: "HOBBIN_MAIL_LIMIT",
+    about: "The most one message may have, in MB.",
+    fallback: "25",
+    check: number(1, 200),
+  },
   smtp: {
     name: "HOBBIN_SMTP",
     about: "The mail server that takes Hobbin's mail.",

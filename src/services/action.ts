@@ -7,6 +7,7 @@ import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import type { Actor } from "./actor";
+import { Problem } from "./problem";
 import { checkInput, type InputClass } from "./input";
 import type { Rule, Scope } from "./policy";
 
@@ -62,6 +63,7 @@ export const database = () => openDatabase(settings().databaseUrl);
  */
 export function action<I extends object, O>(definition: Definition<I, O>): Action<I, O> {
   const decide = async (actor: Actor, raw: unknown, tx: Tx = database()) => {
+    mustBeWithin(actor, definition.name);
     const input = checkInput(definition.input, raw);
     return { input, scope: await definition.allow({ actor, input, tx }) };
   };
@@ -109,6 +111,7 @@ export function reading<I extends object, O>(
   },
 ): Action<I, O> {
   const decide = async (actor: Actor, raw: unknown) => {
+    mustBeWithin(actor, definition.name);
     const input = checkInput(definition.input, raw);
     return { input, scope: await definition.allow({ actor, input, tx: database() }) };
   };
@@ -118,6 +121,34 @@ export function reading<I extends object, O>(
     decide: async (actor, raw) => (await decide(actor, raw)).scope,
     call: async (actor, raw) => definition.run({ ...(await decide(actor, raw)), actor, tx: database() }),
   };
+}
+
+/** What a paired extension may do: bring in, and read what its window needs. */
+const FOR_CAPTURE = new Set([
+  "capture.address",
+  "capture.file",
+  "capture.note",
+  "capture.page",
+  "collections.sections",
+  "collections.tree",
+  "events.recent",
+  "files.begin",
+  "intakes.add-lines",
+  "intakes.read",
+  "intakes.set",
+  "intakes.stage",
+  "placements.remove",
+  "resources.known",
+  "resources.remove",
+  "tags.add",
+  "tags.read",
+  "teams.read",
+  "tray.set",
+]);
+
+function mustBeWithin(actor: Actor, name: string): void {
+  if (actor.only === "capture" && !FOR_CAPTURE.has(name))
+    throw new Problem("not-allowed", "This access only brings things in.");
 }
 
 /** A happening with everything an event needs. */

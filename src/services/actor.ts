@@ -2,6 +2,8 @@
 export type Actor = {
   person: { id: string; name: string; email: string } | null;
   share: string | null;
+  /** Set for the token of a paired extension: it may only bring things in. */
+  only?: "capture";
 };
 
 export const STRANGER: Actor = { person: null, share: null };

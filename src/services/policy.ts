@@ -10,7 +10,19 @@ export type Scope = { person: string | null; team: string | null; role: Role | n
 /** Decides whether an action may be done with this input, or throws a `Problem` that says why not. */
 export type Rule<I> = (asked: { actor: Actor; input: I; tx: Tx }) => Promise<Scope>;
 
-type Target = "team" | "collection" | "section" | "placement" | "resource" | "job" | "invitation" | "intake";
+type Target =
+  | "team"
+  | "collection"
+  | "section"
+  | "placement"
+  | "resource"
+  | "job"
+  | "invitation"
+  | "intake"
+  | "rule"
+  | "hit"
+  | "message"
+  | "merge";
 
 function inTeam(ability: Ability, options: { evenDeleted?: boolean } = {}) {
   return <T extends Target>(target: T): Rule<{ [K in T]: string }> =>
@@ -51,6 +63,11 @@ export const can = {
       if (!actor.person) throw new Problem("not-signed-in");
       return { person: actor.person.id, team: null, role: null };
     },
+
+  /** Everybody; what is asked for protects itself, by a code nobody guesses. */
+  ask:
+    (): Rule<object> =>
+    async ({ actor }) => ({ person: actor.person?.id ?? null, team: null, role: null }),
 
   /** Members of a team in which some resource has this picture. */
   seePicture:

@@ -9,6 +9,7 @@ import { moveSection } from "./arrange/move-section";
 import { readCollection } from "./arrange/read-collection";
 import { readCovers } from "./arrange/read-covers";
 import { readItems } from "./arrange/read-items";
+import { readSections } from "./arrange/read-sections";
 import { readSomeItems } from "./arrange/read-some-items";
 import { readTree } from "./arrange/read-tree";
 import { removeCollection } from "./arrange/remove-collection";
@@ -32,6 +33,9 @@ import { removeResource } from "./capture/remove-resource";
 import { setTrayState } from "./capture/set-tray-state";
 import { readJobs } from "./care/read-jobs";
 import { retryJob } from "./care/retry-job";
+import { beginUpload } from "./files/begin-upload";
+import { captureFile } from "./files/capture-file";
+import { readFile } from "./files/read-file";
 import { addLines } from "./intake/add-lines";
 import { knownAddresses } from "./intake/known-addresses";
 import { readIntake } from "./intake/read-intake";
@@ -58,6 +62,32 @@ import { exportCollection } from "./publish/export-collection";
 import { readPublished } from "./publish/read-published";
 import { renewLink } from "./publish/renew-link";
 import { setAudience } from "./publish/set-audience";
+import { capturePage } from "./capture/capture-page";
+import { offerPairing } from "./people/offer-pairing";
+import { pair } from "./people/pair";
+import { decideMessage } from "./mail/decide-message";
+import { makeMailAddress } from "./mail/make-address";
+import { readLetterOf } from "./mail/read-letter";
+import { readMail } from "./mail/read-mail";
+import { readOriginal } from "./mail/read-original";
+import { setSender } from "./mail/set-sender";
+import { lookUp } from "./hand/look-up";
+import { captureWork } from "./hand/capture-work";
+import { choosePicture } from "./capture/choose-picture";
+import { pasteText } from "./capture/paste-text";
+import { readProposal } from "./capture/read-proposal";
+import { readText } from "./capture/read-text";
+import { takeProposal } from "./capture/take-proposal";
+import { decideHit } from "./rules/decide-hit";
+import { previewRule } from "./rules/preview-rule";
+import { readRules } from "./rules/read-rules";
+import { removeRule } from "./rules/remove-rule";
+import { runRule } from "./rules/run-rule";
+import { saveRule } from "./rules/save-rule";
+import { keepApart } from "./twins/keep-apart";
+import { mergeTwins } from "./twins/merge-twins";
+import { readTwins } from "./twins/read-twins";
+import { undoMerge } from "./twins/undo-merge";
 import { addTags } from "./tags/add-tags";
 import { readTags } from "./tags/read-tags";
 import { removeTag } from "./tags/remove-tag";
@@ -70,24 +100,36 @@ export const ACTIONS = {
   "bin.restore-resource": restoreResource,
   "bin.restore-section": restoreSection,
   "capture.address": captureAddress,
+  "capture.file": captureFile,
   "capture.note": captureNote,
+  "capture.page": capturePage,
+  "capture.work": captureWork,
   "collections.covers": readCovers,
   "collections.edit": editCollection,
   "collections.items": readItems,
   "collections.make": makeCollection,
   "collections.read": readCollection,
   "collections.remove": removeCollection,
+  "collections.sections": readSections,
   "collections.some-items": readSomeItems,
   "collections.tree": readTree,
   "events.listen": listen,
   "events.recent": readRecent,
   "export.collection": exportCollection,
+  "files.begin": beginUpload,
+  "files.read": readFile,
   "intakes.add-lines": addLines,
   "intakes.list": readIntakes,
   "intakes.read": readIntake,
   "intakes.rejected": rejectedLines,
   "intakes.set": setIntake,
   "intakes.stage": stageIntake,
+  "mail.decide": decideMessage,
+  "mail.letter": readLetterOf,
+  "mail.make-address": makeMailAddress,
+  "mail.original": readOriginal,
+  "mail.read": readMail,
+  "mail.set-sender": setSender,
   "invitations.accept": acceptInvitation,
   "invitations.make": makeInvitation,
   "invitations.read": readInvitation,
@@ -103,12 +145,24 @@ export const ACTIONS = {
   "placements.move": movePlacement,
   "placements.remove": removePlacement,
   "reader.read": readPublished,
+  "references.look-up": lookUp,
+  "resources.choose-picture": choosePicture,
   "resources.edit": editResource,
   "resources.fetch-again": fetchAgain,
   "resources.known": knownAddresses,
   "resources.newest": readCatalogue,
+  "resources.paste-text": pasteText,
+  "resources.proposal": readProposal,
   "resources.read": readResource,
   "resources.remove": removeResource,
+  "resources.take-proposal": takeProposal,
+  "resources.text": readText,
+  "rules.decide": decideHit,
+  "rules.preview": previewRule,
+  "rules.read": readRules,
+  "rules.remove": removeRule,
+  "rules.run": runRule,
+  "rules.save": saveRule,
   "sections.make": makeSection,
   "sections.move": moveSection,
   "sections.remove": removeSection,
@@ -121,9 +175,15 @@ export const ACTIONS = {
   "teams.make": makeTeam,
   "teams.read": readTeams,
   "teams.rename": renameTeam,
+  "tokens.offer": offerPairing,
+  "tokens.pair": pair,
   "tokens.make": makeToken,
   "tokens.read": readTokens,
   "tokens.revoke": revokeToken,
+  "twins.apart": keepApart,
+  "twins.merge": mergeTwins,
+  "twins.read": readTwins,
+  "twins.undo": undoMerge,
   "tray.read": readTray,
   "tray.set": setTrayState,
 };

@@ -2,6 +2,7 @@ import type http from "node:http";
 import { simpleParser } from "mailparser";
 import nodemailer from "nodemailer";
 import { SMTPServer } from "smtp-server";
+import { NEWSLETTERS, newslettersPage, original } from "./newsletters";
 
 export type Kept = { id: number; to: string[]; from: string; subject: string; text: string; at: string };
 
@@ -12,6 +13,15 @@ const MOST = 500;
 export class Mailbox {
   readonly letters: Kept[] = [];
   #next = 1;
+
+  /**
+   * @param mailIn port of the mail server newsletters are forwarded to
+   * @param web port of the stand-in web their links lead to
+   */
+  constructor(
+    readonly mailIn: number,
+    readonly web: number,
+  ) {}
 
   /** Listens for letters by SMTP, on loopback. */
   listen(port: number): Promise<SMTPServer> {
@@ -44,13 +54,19 @@ export class Mailbox {
     const to = url.searchParams.get("to");
     const letters = this.letters.filter((letter) => !to || letter.to.includes(to));
     if (request.method === "POST" && url.pathname === "/send") return void this.#send(request, response);
+    if (request.method === "POST" && url.pathname === "/forward")
+      return void this.#forward(request, response);
+    if (url.pathname === "/newsletters") {
+      response.writeHead(200, { "content-type": "text/html; charset=utf-8" });
+      return void response.end(newslettersPage(url.searchParams.get("said") ?? ""));
+    }
     if (url.pathname === "/letters") {
       response.writeHead(200, { "content-type": "application/json" });
       return void response.end(JSON.stringify(letters));
     }
     response.writeHead(200, { "content-type": "text/html; charset=utf-8" });
     response.end(
-      `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>Mailbox</title><style>body{font:16px/1.5 system-ui;max-width:44rem;margin:2rem auto;padding:0 1rem}article{border-top:1px solid #ccc;padding:1rem 0}pre{white-space:pre-wrap;font:inherit}</style><h1>Mailbox</h1><p>Every letter the demo sends arrives here. Newest first; load again for more.</p>${
+      `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>Mailbox</title><style>body{font:16px/1.5 system-ui;max-width:44rem;margin:2rem auto;padding:0 1rem}article{border-top:1px solid #ccc;padding:1rem 0}pre{white-space:pre-wrap;font:inherit}</style><h1>Mailbox</h1><p>Every letter the demo sends arrives here. Newest first; load again for more. There are also <a href="/newsletters">newsletters to forward</a>.</p>${
         letters
           .map(
             (l) =>
@@ -60,6 +76,35 @@ export class Mailbox {
       }`,
     );
   };
+
+  /** Forwards a newsletter as a person's mail program does: as an attachment. */
+  async #forward(request: http.IncomingMessage, response: http.ServerResponse): Promise<void> {
+    let body = "";
+    for await (const chunk of request) body += chunk;
+    const form = new URLSearchParams(body);
+    const letter = NEWSLETTERS.find((one) => one.id === form.get("which")) ?? NEWSLETTERS[0]!;
+    let said = `Sent to ${form.get("to")}.`;
+    try {
+      const transport = nodemailer.createTransport({ host: "127.0.0.1", port: this.mailIn, ignoreTLS: true });
+      await transport.sendMail({
+        from: form.get("from") ?? "",
+        to: form.get("to") ?? "",
+        messageId: `<forward-${letter.id}@lantern.example>`,
+        subject: `Fwd: ${letter.subject}`,
+        text: "See below.",
+        attachments: [
+          {
+            filename: "forwarded.eml",
+            contentType: "message/rfc822",
+            content: await original(letter, this.web),
+          },
+        ],
+      });
+    } catch (error) {
+      said = `Refused: ${error instanceof Error ? error.message : String(error)}`;
+    }
+    response.writeHead(303, { location: `/newsletters?said=${encodeURIComponent(said)}` }).end();
+  }
 
   async #send(request: http.IncomingMessage, response: http.ServerResponse): Promise<void> {
     let body = "";

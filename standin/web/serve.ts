@@ -1,5 +1,6 @@
 import http from "node:http";
 import { call, clip, docx, pdf, picture } from "./assets";
+import { references } from "./references";
 import { type Page, type Site, SITES } from "./pages";
 import { oembed, writePage } from "./write-page";
 
@@ -10,6 +11,7 @@ export function serveWeb(port: number, mailbox: http.RequestListener): Promise<h
   const server = http.createServer((request, response) => {
     const name = (request.headers.host ?? "").split(":")[0]!.replace(/\.localhost$/, "");
     if (name === "mail") return mailbox(request, response);
+    if (name === "doi") return references(request, response);
     const site = SITES.find((one) => one.host === name);
     const origin = `http://${request.headers.host}`;
     const url = new URL(request.url ?? "/", origin);

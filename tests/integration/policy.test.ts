@@ -2,7 +2,7 @@ import { readdirSync } from "node:fs";
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { addJobs } from "@/data/queries/jobs";
-import { resource } from "@/data/schema";
+import { mailMessage, resource, ruleHit } from "@/data/schema";
 import { database } from "@/services/action";
 import { Problem } from "@/services/problem";
 import { ACTIONS, type ActionName } from "@/services/registry";
@@ -14,8 +14,17 @@ const WHO: Who[] = ["stranger", "holder", "viewer", "contributor", "editor", "ow
 
 /** Who may, from the least; everybody after it in the order of roles may too. */
 type From = "viewer" | "contributor" | "editor" | "owner";
-type Full = World & { invitation: string; job: string; picture: string; intake: string };
-type Row = { from: From | "signed in" | "reader"; input: (world: Full) => object };
+type Full = World & {
+  invitation: string;
+  job: string;
+  picture: string;
+  intake: string;
+  rule: string;
+  hit: string;
+  merge: string;
+  message: string;
+};
+type Row = { from: From | "signed in" | "reader" | "everybody"; input: (world: Full) => object };
 
 /** The written table: every action has its row, and the walk below compares each with what the policy does. */
 const TABLE: Record<ActionName, Row> = {
@@ -28,13 +37,17 @@ const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ team }) => ({ team, address: "https://bog.example/x" }),
   },
+  "capture.file": { from: "contributor", input: ({ team }) => ({ team, upload: newId() }) },
   "capture.note": { from: "contributor", input: ({ team }) => ({ team, text: "x" }) },
+  "capture.page": { from: "contributor", input: ({ team }) => ({ team, address: "https://bog.example/s" }) },
+  "capture.work": { from: "contributor", input: ({ team }) => ({ team, type: "book", title: "x" }) },
   "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
   "collections.items": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.make": { from: "editor", input: ({ team }) => ({ team, title: "New" }) },
   "collections.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.remove": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "collections.sections": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.some-items": {
     from: "viewer",
     input: ({ collection }) => ({ collection, placements: [], resources: [] }),
@@ -43,6 +56,8 @@ const TABLE: Record<ActionName, Row> = {
   "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
   "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
+  "files.begin": { from: "contributor", input: ({ team }) => ({ team, bytes: 1 }) },
+  "files.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "intakes.add-lines": { from: "contributor", input: ({ intake }) => ({ intake, no: 0, lines: [] }) },
   "intakes.list": { from: "contributor", input: ({ team }) => ({ team }) },
   "intakes.read": { from: "contributor", input: ({ intake }) => ({ intake }) },
@@ -58,6 +73,12 @@ const TABLE: Record<ActionName, Row> = {
   "invitations.revoke": { from: "owner", input: ({ invitation }) => ({ invitation }) },
   "jobs.dead": { from: "owner", input: ({ team }) => ({ team }) },
   "jobs.retry": { from: "owner", input: ({ job }) => ({ job }) },
+  "mail.decide": { from: "contributor", input: ({ message }) => ({ message, take: true }) },
+  "mail.letter": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "mail.make-address": { from: "contributor", input: ({ team }) => ({ team }) },
+  "mail.original": { from: "viewer", input: ({ message }) => ({ message }) },
+  "mail.read": { from: "contributor", input: ({ team }) => ({ team }) },
+  "mail.set-sender": { from: "signed in", input: () => ({ address: "a@bog.example", allow: true }) },
   "members.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "members.remove": { from: "viewer", input: ({ team, owner }) => ({ team, person: owner.person!.id }) },
   "members.set-role": {
@@ -70,12 +91,30 @@ const TABLE: Record<ActionName, Row> = {
   "placements.move": { from: "editor", input: ({ placement }) => ({ placement, after: null }) },
   "placements.remove": { from: "editor", input: ({ placement }) => ({ placement }) },
   "reader.read": { from: "reader", input: ({ collection }) => ({ collection }) },
+  "references.look-up": { from: "signed in", input: () => ({ identifier: "x" }) },
+  "resources.choose-picture": {
+    from: "contributor",
+    input: ({ resource }) => ({ resource, address: "https://bog.example/p.jpg" }),
+  },
   "resources.edit": { from: "contributor", input: ({ resource }) => ({ resource, title: "x" }) },
   "resources.fetch-again": { from: "contributor", input: ({ resource }) => ({ resource }) },
   "resources.known": { from: "viewer", input: ({ team }) => ({ team, addresses: [] }) },
   "resources.newest": { from: "viewer", input: ({ team }) => ({ team }) },
+  "resources.paste-text": { from: "contributor", input: ({ resource }) => ({ resource, text: "x" }) },
+  "resources.proposal": { from: "contributor", input: ({ resource }) => ({ resource }) },
   "resources.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "resources.remove": { from: "editor", input: ({ resource }) => ({ resource }) },
+  "resources.take-proposal": { from: "contributor", input: ({ resource }) => ({ resource, fields: [] }) },
+  "resources.text": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "rules.decide": { from: "contributor", input: ({ hit }) => ({ hit, take: true }) },
+  "rules.preview": { from: "editor", input: ({ rule }) => ({ rule }) },
+  "rules.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "rules.remove": { from: "editor", input: ({ rule }) => ({ rule }) },
+  "rules.run": { from: "editor", input: ({ rule }) => ({ rule }) },
+  "rules.save": {
+    from: "editor",
+    input: ({ team }) => ({ team, rule: newId(), name: "x", host: "bog.example", tags: ["x"], acts: false }),
+  },
   "sections.make": { from: "editor", input: ({ collection }) => ({ collection, title: "x" }) },
   "sections.move": { from: "editor", input: ({ section }) => ({ section, after: null }) },
   "sections.remove": { from: "editor", input: ({ section }) => ({ section }) },
@@ -88,9 +127,15 @@ const TABLE: Record<ActionName, Row> = {
   "teams.make": { from: "signed in", input: () => ({ name: "x" }) },
   "teams.read": { from: "signed in", input: () => ({}) },
   "teams.rename": { from: "owner", input: ({ team }) => ({ team, name: "x" }) },
+  "tokens.offer": { from: "signed in", input: () => ({}) },
+  "tokens.pair": { from: "everybody", input: () => ({ code: "x", name: "x" }) },
   "tokens.make": { from: "signed in", input: () => ({ name: "x" }) },
   "tokens.read": { from: "signed in", input: () => ({}) },
   "tokens.revoke": { from: "signed in", input: () => ({ token: newId() }) },
+  "twins.apart": { from: "contributor", input: ({ resource }) => ({ resource, other: newId() }) },
+  "twins.merge": { from: "editor", input: ({ resource }) => ({ resource, gone: newId() }) },
+  "twins.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "twins.undo": { from: "editor", input: ({ merge }) => ({ merge }) },
   "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
 };
@@ -100,17 +145,22 @@ const ROUTES: Record<string, string> = {
   "api/actions/[name]": "the action's own",
   "api/auth/[...all]": "the accounts library's own",
   "api/export/[collection]": "export.collection",
+  "api/file/[resource]": "files.read",
+  "api/files/[[...id]]": "files.begin to begin; afterwards only whoever began",
   "api/health": "everybody: tells nothing about anybody",
   "api/intakes/[intake]/rejected": "intakes.rejected",
   "api/live": "events.listen",
+  "api/mail/[message]": "mail.original",
   "api/openapi.json": "everybody: a description",
   "api/pictures/[hash]": "pictures.read",
   "api/preview/[collection]": "reader.read",
   "c/[code]": "reader.read",
+  "c/[code]/f/[item]": "only files of the page behind the code, which is reader.read",
   "c/[code]/p/[hash]": "only pictures of the page behind the code, which is reader.read",
 };
 
 function expected({ from }: Row, who: Who): boolean {
+  if (from === "everybody") return true;
   if (from === "reader") return who !== "stranger";
   const order = ["viewer", "contributor", "editor", "owner"];
   if (from === "signed in") return order.includes(who);
@@ -202,5 +252,38 @@ async function makeFull(): Promise<Full> {
     places: [],
     total: 1,
   });
-  return { ...made, invitation: invitation.id, job, picture, intake };
+  const rule = newId();
+  await as(made.owner, "rules.save", {
+    team: made.team,
+    rule,
+    name: "From the bog",
+    host: "bog.example",
+    tags: ["bog"],
+    acts: false,
+  });
+  const hit = newId();
+  const at = new Date();
+  await database()
+    .insert(ruleHit)
+    .values({ id: hit, rule, resource: made.resource, team: made.team, state: "suggested", createdAt: at });
+  const { resource: twin } = await as(made.owner, "capture.address", {
+    team: made.team,
+    address: `https://bog.example/${newId()}`,
+  });
+  const { merge } = await as(made.owner, "twins.merge", { resource: made.resource, gone: twin.id });
+  const message = newId();
+  await database().insert(mailMessage).values({
+    id: message,
+    mailbox: newId(),
+    team: made.team,
+    person: made.owner.person!.id,
+    identity: "m",
+    sender: "Ada <ada@bog.example>",
+    subject: "x",
+    state: "held",
+    original: picture,
+    links: [],
+    createdAt: at,
+  });
+  return { ...made, invitation: invitation.id, job, picture, intake, rule, hit, merge, message };
 }

@@ -6,7 +6,8 @@ import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "page", heading: "", context: "", title: "T", description: "", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
-  published: null, minutes: 3, pages: null, tags: [], picture: null, player: null, addedAt: new Date(0), ...more,
+  published: null, minutes: 3, pages: null, tags: [], picture: null, player: null,
+    file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const tree = (title: string, items: PublishedItem[], sections: [string, PublishedItem[]][]): PublishedTree => ({
   collection: {

@@ -16,17 +16,22 @@ export async function startApplication({ env, port, host = "127.0.0.1", output =
 }
 
 /** Starts the stand-in web and mail and waits until they answer. */
-export async function startStandIn({ web, smtp, output = "inherit" }) {
-  const entry = start("The stand-in", bin("tsx"), ["standin/serve.ts", String(web), String(smtp)], {
-    cwd: ROOT,
-    output,
-  });
+export async function startStandIn({ web, smtp, mailIn = smtp + 2, output = "inherit" }) {
+  const entry = start(
+    "The stand-in",
+    bin("tsx"),
+    ["standin/serve.ts", String(web), String(smtp), String(mailIn)],
+    {
+      cwd: ROOT,
+      output,
+    },
+  );
   await untilAnswers(`http://127.0.0.1:${web}/`, entry);
   return entry;
 }
 
 /** The settings with which application, database and stand-in find each other. */
-export function settingsFor({ database, port, web, smtp, files, secret }) {
+export function settingsFor({ database, port, web, smtp, files, secret, mailIn = smtp + 2 }) {
   return {
     HOBBIN_DATABASE_URL: database,
     HOBBIN_ADDRESS: `http://localhost:${port}`,
@@ -35,6 +40,10 @@ export function settingsFor({ database, port, web, smtp, files, secret }) {
     HOBBIN_FILES: files,
     HOBBIN_SMTP: `smtp://127.0.0.1:${smtp}`,
     HOBBIN_FETCH_ALLOW: `http://*.localhost:${web}`,
+    HOBBIN_MAIL_IN: "loopback",
+    HOBBIN_MAIL_IN_PORT: String(mailIn),
+    HOBBIN_DOI_SERVICE: `http://doi.localhost:${web}/`,
+    HOBBIN_ISBN_SERVICE: `http://doi.localhost:${web}/isbn/`,
     HOBBIN_LOG: process.env.HOBBIN_LOG ?? "warn",
   };
 }

@@ -2,6 +2,9 @@ import { existsSync } from "node:fs";
 import { run } from "./processes.mjs";
 import { say, Stop } from "./say.mjs";
 
+/** What reads PDFs. */
+export const DOCUMENTS = { "/usr/bin/pdftotext": "poppler-utils" };
+
 /**
  * Sees to it that programs are there, from Debian's own packages.
  * @param wanted package name by the path of the program it brings

@@ -37,18 +37,21 @@ export async function ensureBuild() {
     "next.config.ts",
     "tsconfig.json",
     "postcss.config.mjs",
+    "tools/build.mjs",
+    ...files("tools/lib"),
     ...files("src"),
     ...files("public"),
   ])
     hash.update(file).update(readFileSync(path.join(ROOT, file)));
   const stamp = path.join(ROOT, ".next/hobbin-build");
   const now = hash.digest("hex");
-  if (existsSync(stamp) && readFileSync(stamp, "utf8") === now) return;
+  if (existsSync(stamp) && existsSync(path.join(ROOT, "build")) && readFileSync(stamp, "utf8") === now)
+    return;
   say("Building …");
   mkdirSync(STATE, { recursive: true });
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" };
   if (
-    (await run(process.execPath, [path.join(ROOT, "node_modules/next/dist/bin/next"), "build"], {
+    (await run(process.execPath, [path.join(ROOT, "tools/build.mjs")], {
       cwd: ROOT,
       env,
       output: process.env.HOBBIN_VERBOSE ? "inherit" : "ignore",

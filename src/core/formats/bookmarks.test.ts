@@ -36,6 +36,7 @@ const item = fc
     tags: [tag],
     picture: null,
     player: null,
+    file: null,
   }));
 const collection = (
   title: string,

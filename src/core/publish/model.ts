@@ -27,6 +27,8 @@ export type PublishedItem = {
   /** Hash of the kept picture. */
   picture: string | null;
   player: Player | null;
+  /** Id of the resource, when it is a file; its bytes are served with the page. */
+  file: string | null;
   addedAt: Date;
 };
 

@@ -5,6 +5,7 @@ import { readerDocument } from "./reader-document";
 import { READER_SCRIPT } from "./reader-script";
 
 const places = {
+  file: (item: { id: string }) => `/c/x/f/${item.id}`,
   self: "/c/x",
   picture: (hash: string) => `/c/x/p/${hash}`,
   fonts: "/fonts",
@@ -12,7 +13,8 @@ const places = {
 };
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "video", heading: "", context: "", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
-  published: null, minutes: 12, pages: null, tags: [], picture: null, player: null, addedAt: new Date(0), ...more,
+  published: null, minutes: 12, pages: null, tags: [], picture: null, player: null,
+    file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
   id: "c", title: "T", description: "", teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], sections: [{ id: null, title: "", items }], ...more,

@@ -17,6 +17,8 @@ export type ReaderPlaces = {
   self: string;
   /** Where a kept picture is served. */
   picture: (hash: string) => string;
+  /** Where the file of an item is served. */
+  file: (item: PublishedItem) => string;
   /** Folder of the fonts; null when the document must carry itself (a folder on a stick). */
   fonts: string | null;
   /** Address of another shared collection. */
@@ -108,6 +110,7 @@ const KIND_WORDS: Record<Kind, string> = {
 
 function entry(item: PublishedItem, number: number, places: ReaderPlaces): Markup {
   const title = item.heading || item.title;
+  const address = item.file ? places.file(item) : item.address;
   const site = item.siteName || item.host;
   const authors = item.authors.filter((name) => name !== site);
   const source = [
@@ -119,11 +122,11 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"><span class="no" aria-hidden="true">${number}</span><div>${
     item.context ? html`<p class="say">${item.context}</p>` : null
-  }<p class="what${item.context ? null : " large"}">${item.address ? html`<a href="${item.address}" rel="noreferrer">${title}</a>` : title}</p><p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>${
+  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer">${title}</a>` : title}</p><p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>${
     item.description && (item.kind === "note" || !item.context)
       ? html`<p class="about">${item.description}</p>`
       : null
-  }${item.player ? play(item, title) : null}</div>${
+  }${item.player ? play(item, title, item.file ? address : item.player.address) : null}</div>${
     item.picture
       ? html`<img class="pic" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
       : html`<span class="none"></span>`
@@ -131,8 +134,8 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
 `;
 }
 
-function play(item: PublishedItem, title: string): Markup {
-  const { type, address, mime } = item.player!;
+function play(item: PublishedItem, title: string, address: string): Markup {
+  const { type, mime } = item.player!;
   const element =
     type === "frame" ? "frame" : item.kind === "sound" || mime?.startsWith("audio/") ? "audio" : "video";
   return html`<button type="button" class="play" hidden data-type="${element}" data-src="${address}" data-title="${title}">${

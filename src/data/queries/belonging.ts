@@ -7,12 +7,16 @@ import {
   intake,
   invitation,
   job,
+  mailMessage,
   membership,
   placement,
   resource,
+  rule,
+  ruleHit,
   section,
   shareLink,
   team,
+  twinMerge,
 } from "../schema";
 
 /** To which team a thing belongs, and what a person is in it. */
@@ -23,7 +27,19 @@ const never = sql<Date | null>`null`;
 /** Finds the team of the thing and the person's role there, in one look by primary keys. */
 export async function findBelonging(
   tx: Tx,
-  target: "team" | "collection" | "section" | "placement" | "resource" | "job" | "invitation" | "intake",
+  target:
+    | "team"
+    | "collection"
+    | "section"
+    | "placement"
+    | "resource"
+    | "job"
+    | "invitation"
+    | "intake"
+    | "rule"
+    | "hit"
+    | "message"
+    | "merge",
   id: string,
   person: string,
 ): Promise<Belonging | null> {
@@ -86,6 +102,17 @@ function select(
         .from(intake)
         .leftJoin(membership, member(intake.team))
         .where(eq(intake.id, id));
+    case "rule":
+    case "hit":
+    case "message":
+    case "merge": {
+      const table = { rule, hit: ruleHit, message: mailMessage, merge: twinMerge }[target];
+      return tx
+        .select({ team: table.team, role: membership.role, deletedAt: never })
+        .from(table)
+        .leftJoin(membership, member(table.team))
+        .where(eq(table.id, id));
+    }
     case "invitation":
       return tx
         .select({ team: invitation.team, role: membership.role, deletedAt: never })

@@ -19,12 +19,16 @@ export const cardColumns = {
   pages: resource.pages,
   picture: resource.pictureHash,
   player: resource.player,
+  file: resource.fileName,
+  twinOf: resource.twinOf,
   fetchState: resource.fetchState,
   fetchProblem: resource.fetchProblem,
   createdAt: resource.createdAt,
 };
-export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "picture">> & {
+export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "picture" | "file">> & {
   picture: string | null;
+  /** The name of the file it is. */
+  file: string | null;
 };
 export type Card = CardRow & { tags: string[] };
 

@@ -88,6 +88,7 @@ export async function personOfToken(tx: Tx, hash: string, at: Date) {
   const rows = await tx
     .select({
       token: accessToken.id,
+      scope: accessToken.scope,
       id: person.id,
       name: person.name,
       email: person.email,
@@ -101,5 +102,5 @@ export async function personOfToken(tx: Tx, hash: string, at: Date) {
   // Once a minute is often enough to tell which tokens are in use.
   if (!row.lastUsedAt || at.getTime() - row.lastUsedAt.getTime() > 60_000)
     await tx.update(accessToken).set({ lastUsedAt: at }).where(eq(accessToken.id, row.token));
-  return { id: row.id, name: row.name, email: row.email };
+  return { id: row.id, name: row.name, email: row.email, scope: row.scope };
 }

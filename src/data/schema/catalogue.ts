@@ -43,7 +43,11 @@ export const resource = mysqlTable(
     /** Of a quotation: where in its source it stands (W3C TextQuoteSelector). */
     quotation: json("quotation").$type<TextQuote | null>(),
     player: json("player").$type<Player | null>(),
+    /** Of a file: its name. Its bytes are in resource_file. */
+    fileName: line("file_name", 255),
     pictureHash: bytesText("picture_hash", { length: 64 }),
+    /** An older resource that seems to be the same thing; until somebody merges them or keeps them apart. */
+    twinOf: uuid("twin_of"),
     /** Names of the fields a person typed; no later fetch overwrites those. */
     typed: json("typed").$type<string[]>().notNull(),
     fetchState: varchar("fetch_state", { length: 12 }).$type<FetchState>().notNull(),
@@ -59,6 +63,7 @@ export const resource = mysqlTable(
     index("resource_canonical").on(t.team, t.canonicalHash),
     index("resource_newest").on(t.team, t.deletedAt, t.id),
     index("resource_picture").on(t.pictureHash, t.team),
+    index("resource_twin").on(t.team, t.twinOf),
   ],
 );
 

@@ -18,3 +18,11 @@ export const moment = (name: string) => datetime(name, { mode: "date", fsp: 3 })
 
 /** A short line people wrote. */
 export const line = (name: string, length = 300) => varchar(name, { length });
+
+/** JSON that may be larger than a row of text: up to 16 MB. */
+export const bigJson = <T>(name: string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => "mediumtext character set utf8mb4 collate utf8mb4_bin",
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value) => JSON.parse(value) as T,
+  })(name);

@@ -3,3 +3,5 @@ export * from "./catalogue";
 export * from "./arranging";
 export * from "./happening";
 export * from "./intake";
+export * from "./content";
+export * from "./letters";

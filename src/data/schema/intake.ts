@@ -1,16 +1,8 @@
-import { customType, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
 import type { BroughtLine, BroughtPlace } from "@/core/intake/brought";
 import type { TagSeparator } from "@/core/formats/imported";
-import { bytesText, line, moment, uuid } from "./columns";
+import { bigJson, bytesText, line, moment, uuid } from "./columns";
 import { team } from "./people";
-
-/** JSON that may be larger than a row of text: up to 16 MB. */
-const bigJson = <T>(name: string) =>
-  customType<{ data: T; driverData: string }>({
-    dataType: () => "mediumtext character set utf8mb4 collate utf8mb4_bin",
-    toDriver: (value) => JSON.stringify(value),
-    fromDriver: (value) => JSON.parse(value) as T,
-  })(name);
 
 export type IntakeState = "staging" | "running" | "paused" | "cancelled" | "done" | "undoing" | "undone";
 

@@ -81,12 +81,23 @@ export const accessToken = mysqlTable(
       .references(() => person.id, { onDelete: "cascade" }),
     name: line("name", 120).notNull(),
     hash: bytesText("hash", { length: 64 }).notNull().unique(),
+    /** What the holder may do: everything its person may, or only bring things in. */
+    scope: varchar("scope", { length: 12 }).$type<"all" | "capture">().notNull().default("all"),
     createdAt: moment("created_at").notNull(),
     lastUsedAt: moment("last_used_at"),
     revokedAt: moment("revoked_at"),
   },
   (t) => [index("access_token_person").on(t.person)],
 );
+
+/** A code that pairs a browser extension with a person, once and for some minutes. */
+export const pairing = mysqlTable("pairing", {
+  hash: bytesText("hash", { length: 64 }).primaryKey(),
+  person: uuid("person")
+    .notNull()
+    .references(() => person.id, { onDelete: "cascade" }),
+  createdAt: moment("created_at").notNull(),
+});
 
 export const team = mysqlTable("team", {
   id: uuid("id").primaryKey(),

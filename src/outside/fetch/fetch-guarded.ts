@@ -3,6 +3,7 @@ import { Agent, request } from "undici";
 import type { FetchProblem } from "@/core/page/facts";
 import { allowedOrigin, Guarded, guardedLookup, isPublicAddress, loopbackLookup } from "./guard";
 import { inflate, TooLarge } from "./inflate";
+import { enterHost } from "./per-host";
 import { robotsAllow } from "./robots";
 
 const AGENT = "Hobbin/0.1 (+https://hobbin.invalid/about-fetching)";
@@ -38,14 +39,15 @@ const allowed = new Agent({
  * went wrong comes back as a problem.
  */
 export async function fetchGuarded(address: string, options: FetchOptions): Promise<Fetched> {
-  const limits = { ...LIMITS, ...options.limits };
-  const signal = AbortSignal.timeout(limits.milliseconds);
   let url: URL;
   try {
     url = new URL(address);
   } catch {
     return { ok: false, address, problem: "no-answer" };
   }
+  const leave = await enterHost(url.host);
+  const limits = { ...LIMITS, ...options.limits };
+  const signal = AbortSignal.timeout(limits.milliseconds);
   try {
     for (let hop = 0; hop <= REDIRECTS; hop++) {
       const dispatcher = dispatcherFor(url, options.allow);
@@ -78,6 +80,8 @@ export async function fetchGuarded(address: string, options: FetchOptions): Prom
     return { ok: false, address: url.href, problem: "too-many-redirects" };
   } catch (error) {
     return { ok: false, address: url.href, problem: problemOf(error, signal) };
+  } finally {
+    leave();
   }
 }
 

@@ -1,9 +1,8 @@
 import { eq } from "drizzle-orm";
 import { type AddressProblem, readAddress } from "@/core/address/read-address";
-import type { Tx } from "@/data/database";
 import { cardsById, findByAddress, placesOf, touchCollectionsOf, withTags } from "@/data/queries/resources";
 import { itemsById } from "@/data/queries/placements";
-import { resource, trayEntry } from "@/data/schema";
+import { resource } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { addressHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
@@ -15,6 +14,7 @@ import { can } from "../policy";
 import { fieldProblem } from "../problem";
 import { mustBeOfTeam } from "../same-team";
 import { blank, fetchJob } from "./blank";
+import { intoTray } from "./into-tray";
 
 class CaptureAddress {
   @Id() team: string;
@@ -100,12 +100,3 @@ export const captureAddress = action({
     };
   },
 });
-
-/** Puts a resource into a person's Tray. */
-export async function intoTray(tx: Tx, team: string, person: string, id: string): Promise<void> {
-  const at = now();
-  await tx
-    .insert(trayEntry)
-    .values({ id: newId(), team, person, resource: id, state: "waiting", createdAt: at, updatedAt: at })
-    .onDuplicateKeyUpdate({ set: { state: "waiting", updatedAt: at } });
-}

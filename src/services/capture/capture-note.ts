@@ -4,20 +4,17 @@ import { readAddress } from "@/core/address/read-address";
 import { noteIdentity, noteTitle } from "@/core/intake/identity";
 import { asQuotation, passageAddress } from "@/core/intake/quotation";
 import { countWords, minutesOf } from "@/core/text/minutes";
-import { cardsById, findByAddress, placesOf, withTags } from "@/data/queries/resources";
-import { itemsById } from "@/data/queries/placements";
+import { findByAddress } from "@/data/queries/resources";
 import { resource } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { action } from "../action";
-import { putPlacement } from "../arrange/add-placement";
 import { Id, MaybeId, MaybeText, Name } from "../input";
 import { can } from "../policy";
 import { fieldProblem } from "../problem";
-import { mustBeOfTeam } from "../same-team";
 import { empty } from "./blank";
-import { intoTray } from "./capture-address";
+import { land } from "./land";
 
 class CaptureNote {
   @Id() team: string;
@@ -40,7 +37,6 @@ export const captureNote = action({
   allow: can.bring("team"),
   run: async ({ input, scope, tx, tell }) => {
     const { text } = input;
-    if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
     const read = input.source ? readAddress(input.source) : null;
     if (read && !read.ok) throw fieldProblem("source", "The source is not a web address.");
     const quotation = read ? asQuotation(input.selector, text) : null;
@@ -70,30 +66,9 @@ export const captureNote = action({
         updatedAt: at,
       });
     else if (known.deletedAt) await tx.update(resource).set({ deletedAt: null }).where(eq(resource.id, id));
-    const places = known ? await placesOf(tx, id) : [];
-    tell({
-      subject: id,
-      collection: input.collection,
-      verb: "resources.captured",
-      data: { title: input.title || noteTitle(text) },
+    return land({ input, scope, tx, tell }, id, {
+      title: input.title || noteTitle(text),
+      already: Boolean(known && !known.deletedAt),
     });
-    let item;
-    if (input.collection) {
-      const placement = await putPlacement(tx, {
-        ...input,
-        collection: input.collection,
-        resource: id,
-        person: scope.person!,
-      });
-      item = (await itemsById(tx, input.collection, [placement], []))[0];
-      tell({
-        subject: placement,
-        collection: input.collection,
-        verb: "placements.add",
-        data: { resource: id },
-      });
-    } else await intoTray(tx, input.team, scope.person!, id);
-    const [card] = await withTags(tx, await cardsById(tx, input.team, [id]));
-    return { resource: card!, already: Boolean(known && !known.deletedAt), places, item };
   },
 });

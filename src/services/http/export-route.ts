@@ -1,4 +1,5 @@
 import { rejectedLines } from "../intake/rejected-lines";
+import { readOriginal } from "../mail/read-original";
 import { actorOf } from "../people/actor-of-request";
 import { exportCollection } from "../publish/export-collection";
 import { answering } from "./answer";
@@ -21,3 +22,10 @@ export const getRejected = (
   { params }: { params: Promise<{ intake: string }> },
 ): Promise<Response> =>
   answering(async () => fileAnswer(await rejectedLines.call(await actorOf(request.headers), await params)));
+
+/** GET /api/mail/<message>: a message as it arrived. */
+export const getOriginal = (
+  request: Request,
+  { params }: { params: Promise<{ message: string }> },
+): Promise<Response> =>
+  answering(async () => fileAnswer(await readOriginal.call(await actorOf(request.headers), await params)));

@@ -1,6 +1,6 @@
 /** A file to be saved, under its name (RFC 6266: a plain name for old clients, the real one beside it). */
-export function fileAnswer(file: { name: string; type: string; content: string }): Response {
-  return new Response(file.content, {
+export function fileAnswer(file: { name: string; type: string; content: string | Buffer }): Response {
+  return new Response(file.content as BodyInit, {
     headers: {
       "content-type": file.type,
       "content-disposition": disposition("attachment", file.name),

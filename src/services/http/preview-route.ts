@@ -16,6 +16,7 @@ export const getPreview = (
     const page = readerDocument(collection, READER_VIEWS.includes(wish) ? wish : collection.view, {
       self: `/api/preview/${collection.id}`,
       picture: (hash) => `/api/pictures/${hash}`,
+      file: (item) => `/api/file/${item.file}`,
       fonts: "/fonts",
       collection: (code) => `/c/${code}`,
     });

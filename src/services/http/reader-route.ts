@@ -4,7 +4,10 @@ import { html, Markup } from "@/core/publish/html";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { READER_SCRIPT } from "@/core/publish/reader-script";
 import { READER_STYLE } from "@/core/publish/reader-style";
+import { fileOfPlacement } from "@/data/queries/contents";
 import { openFile } from "@/outside/files";
+import { database } from "../action";
+import { sendFile } from "./file-route";
 import { readerPage } from "../publish/reader-page";
 
 const script = createHash("sha256").update(READER_SCRIPT).digest("base64");
@@ -15,7 +18,7 @@ export const READER_POLICY = [
   "style-src 'unsafe-inline'",
   "img-src 'self' data:",
   "font-src 'self'",
-  "media-src http: https:",
+  "media-src 'self' http: https:",
   "frame-src http: https:",
   "base-uri 'none'",
   "form-action 'none'",
@@ -57,6 +60,17 @@ export async function getReaderPicture(
   const page = await readerPage(code, null);
   const file = page?.pictures.has(hash) ? await openFile(hash) : null;
   return file ? pictureAnswer(file) : new Response(null, { status: 404 });
+}
+
+/** GET /c/<code>/f/<item>: the file of an item of that page, and of no other. */
+export async function getReaderFile(
+  request: Request,
+  { params }: { params: Promise<{ code: string; item: string }> },
+): Promise<Response> {
+  const { code, item } = await params;
+  const page = await readerPage(code, null);
+  const file = page?.files.has(item) ? await fileOfPlacement(database(), item) : null;
+  return file ? sendFile(request, file) : new Response(null, { status: 404 });
 }
 
 /** A kept picture, which never changes under its name. */

@@ -13,9 +13,10 @@ import { auth } from "./auth";
 export async function actorOf(headers: Headers): Promise<Actor> {
   const token = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
   if (token) {
-    const person = await personOfToken(database(), sha256(token), now());
-    if (!person) throw new Problem("not-signed-in", "This access token does not hold, or no longer.");
-    return { person, share: null };
+    const found = await personOfToken(database(), sha256(token), now());
+    if (!found) throw new Problem("not-signed-in", "This access token does not hold, or no longer.");
+    const { scope, ...person } = found;
+    return { person, share: null, ...(scope === "capture" && { only: "capture" as const }) };
   }
   if (!headers.get("cookie")?.includes("hobbin.")) return STRANGER;
   const session = await auth().api.getSession({ headers });

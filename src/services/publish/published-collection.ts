@@ -69,6 +69,12 @@ async function allItems(tx: Tx, id: string): Promise<Item[]> {
 }
 
 function published({ id, heading, context, addedAt, resource }: Item): PublishedItem {
-  const { fetchState: _state, fetchProblem: _problem, createdAt: _created, ...known } = resource;
-  return { ...known, id, heading, context, addedAt };
+  const {
+    fetchState: _state,
+    fetchProblem: _problem,
+    createdAt: _created,
+    twinOf: _twin,
+    ...known
+  } = resource;
+  return { ...known, file: resource.file === null ? null : resource.id, id, heading, context, addedAt };
 }

@@ -12,6 +12,8 @@ export type ReaderPage = {
   noindex: boolean;
   /** Pictures the page shows; nobody else's are given out under its code. */
   pictures: Set<string>;
+  /** Items that are files. */
+  files: Set<string>;
 };
 type Kept = { version: number; audience: string; page: ReaderPage; madeAt: number; checkedAt: number };
 
@@ -62,6 +64,7 @@ async function check(
   const text = readerDocument(collection, view ?? collection.view, {
     self,
     picture: (hash) => `${self}/p/${hash}`,
+    file: (item) => `${self}/f/${item.id}`,
     fonts: "/fonts",
     collection: (other) => `/c/${other}`,
   });
@@ -69,6 +72,9 @@ async function check(
     etag: `"${sha256(text).slice(0, 20)}"`,
     bytes: new TextEncoder().encode(text),
     noindex: collection.audience !== "public",
+    files: new Set(
+      collection.sections.flatMap((section) => section.items.flatMap((item) => (item.file ? item.id : []))),
+    ),
     pictures: new Set(
       collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? [])),
     ),

@@ -254,6 +254,8 @@ function provisional(address: string, host: string): Supplied {
     pages: null,
     picture: null,
     player: null,
+    file: null,
+    twinOf: null,
     fetchState: "waiting",
     fetchProblem: null,
     createdAt: new Date().toISOString(),

@@ -1,0 +1,1 @@
+export { getFile as GET } from "@/services/http/file-route";

@@ -1,0 +1,8 @@
+export {
+  tus as GET,
+  tus as POST,
+  tus as PATCH,
+  tus as HEAD,
+  tus as DELETE,
+  tus as OPTIONS,
+} from "@/services/http/file-route";

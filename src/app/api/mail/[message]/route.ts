@@ -1,0 +1,1 @@
+export { getOriginal as GET } from "@/services/http/export-route";

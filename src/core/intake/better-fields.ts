@@ -1,0 +1,52 @@
+/** Fields of which a merge keeps the better one. */
+export const MERGED_FIELDS = [
+  "title",
+  "description",
+  "siteName",
+  "authors",
+  "published",
+  "language",
+  "words",
+  "pages",
+  "seconds",
+  "minutes",
+  "player",
+  "pictureHash",
+  "itemType",
+  "details",
+  "quotation",
+] as const;
+
+type Fields = Partial<Record<(typeof MERGED_FIELDS)[number], unknown>> & { typed: readonly string[] };
+
+/**
+ * What a resource takes over from its twin: fields a person typed there and not here, and fields that are empty here.
+ * Bibliographic fields are joined, one by one.
+ */
+export function betterFields(kept: Fields, gone: Fields): Record<string, unknown> {
+  const change: Record<string, unknown> = {};
+  const typed = new Set(kept.typed);
+  for (const field of MERGED_FIELDS) {
+    const [here, there] = [kept[field], gone[field]];
+    if (isEmpty(there)) continue;
+    if (field === "details") {
+      const joined = { ...(there as object), ...withoutEmpty(here as object) };
+      if (JSON.stringify(joined) !== JSON.stringify(here)) change.details = joined;
+    } else if (isEmpty(here) || (gone.typed.includes(field) && !typed.has(field))) {
+      change[field] = there;
+      if (gone.typed.includes(field)) typed.add(field);
+    }
+  }
+  if (typed.size > kept.typed.length) change.typed = [...typed];
+  return change;
+}
+
+const isEmpty = (value: unknown): boolean =>
+  value === null ||
+  value === undefined ||
+  value === "" ||
+  (Array.isArray(value) && !value.length) ||
+  (typeof value === "object" && !Array.isArray(value) && !Object.keys(value).length);
+
+const withoutEmpty = (fields: object) =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => !isEmpty(value)));

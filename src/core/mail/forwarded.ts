@@ -1,0 +1,97 @@
+import { partialDate } from "../page/dates";
+
+/** Where a forwarded message comes from, as the mail program wrote it above the text. */
+export type Origin = { from: string; subject: string; date: string | null };
+
+/** How mail programs begin a forwarded message; common practice, no single source. */
+const BEGINS =
+  /^[ \t]*(?:-{2,}\s*(?:forwarded message|original message|weitergeleitete nachricht|ursprüngliche nachricht|message transféré)\s*-{0,}|begin forwarded message:)[ \t]*$/im;
+const FIELD =
+  /^[ \t>*]*\*?(from|von|de|subject|betreff|objet|date|sent|datum|gesendet|date d'envoi)\*?\s*:\*?[ \t]*(.+)$/i;
+const NAMES: Record<string, keyof Origin> = {
+  from: "from",
+  von: "from",
+  de: "from",
+  subject: "subject",
+  betreff: "subject",
+  objet: "subject",
+  date: "date",
+  sent: "date",
+  datum: "date",
+  gesendet: "date",
+  "date d'envoi": "date",
+};
+
+/**
+ * Finds the message inside one that was forwarded in its text. The lines that name sender, date and subject are read;
+ * null when the message was not forwarded this way.
+ * @param text the plain text of the message
+ */
+export function forwardedOrigin(text: string): (Origin & { body: string }) | null {
+  const begin = BEGINS.exec(text);
+  if (!begin) return null;
+  const lines = text
+    .slice(begin.index + begin[0].length)
+    .replace(/^\s*\n/, "")
+    .split("\n");
+  const found: Partial<Record<keyof Origin, string>> = {};
+  let used = 0;
+  for (const [i, line] of lines.slice(0, 14).entries()) {
+    const field = FIELD.exec(line);
+    if (field) found[NAMES[field[1]!.toLowerCase()]!] ??= field[2]!.trim();
+    else if (!line.trim() && found.from) {
+      used = i + 1;
+      break;
+    }
+  }
+  if (!found.from) return null;
+  return {
+    from: found.from,
+    subject: found.subject ?? "",
+    date: partialDate(found.date?.replace(/\s+(at|um|à)\s+.*/, "")),
+    body: lines.slice(used).join("\n").trim(),
+  };
+}
+
+/** A subject without what forwarding and answering put before it. */
+export const bareSubject = (subject: string): string =>
+  subject
+    .replace(/^(\s*(fwd?|re|aw|wg|tr|rif|sv|vs)(\[\d+\])?\s*:\s*)+/i, "")
+    .replace(/\s+/g, " ")
+    .trim();
+
+/** Name and address of a sender: `Ada Mire <ada@bog.example>`, `ada@bog.example (Ada)`, or an address alone. */
+export function readSender(from: string): { name: string; address: string } {
+  const address =
+    /<\s*(?:mailto:)?([^<>\s]+@[^<>\s]+)\s*>/.exec(from)?.[1] ??
+    /[^\s<>()"]+@[^\s<>()"]+/.exec(from)?.[0] ??
+    "";
+  const name = from
+    .replace(/<[^>]*>/g, "")
+    .replace(address, "")
+    .replace(/^["'\s]+|["'\s()]+$/g, "")
+    .replace(/[()]/g, "")
+    .trim();
+  return { name: name || address, address: address.toLowerCase() };
+}
+
+/** Links of a newsletter that lead away from reading: leaving the list, settings, the copy in a browser. */
+const HOUSEKEEPING =
+  /unsubscribe|abmelden|abbestellen|opt-?out|manage[-_ ]?preferences|email-preferences|list-manage|view[-_ ]?(this|in)[-_ ]?(email|browser)|webversion|mailto:/i;
+
+/** Which links of a message are worth offering: each address once, none that only serves the list. */
+export function worthOffering<T extends { address: string; title: string }>(links: readonly T[]): T[] {
+  const seen = new Set<string>();
+  return links.filter(({ address, title }) => {
+    const key = address.replace(/#.*$/, "");
+    if (
+      seen.has(key) ||
+      HOUSEKEEPING.test(address) ||
+      HOUSEKEEPING.test(title) ||
+      /^(unsubscribe|abmelden|view in browser|privacy|datenschutz|impressum)/i.test(title)
+    )
+      return false;
+    seen.add(key);
+    return true;
+  });
+}

@@ -1,0 +1,34 @@
+import { Readability } from "@mozilla/readability";
+import { parseHTML } from "linkedom";
+import { resolveReference } from "../address/read-address";
+import { plainText } from "../text/plain";
+import { sanitise } from "../text/sanitise";
+
+/** The cleaned, kept text of a page: sanitised HTML, and its plain words. */
+export type ReadingCopy = { html: string; text: string };
+
+const MOST = 3_000_000;
+/** Shorter than this it is a menu or a notice, not a text. */
+const LEAST = 140;
+
+/**
+ * Makes the reading copy of a page: its main matter without menus, adverts and forms, found by Mozilla's Readability.
+ * Null where the page has no running text. Costs time on large pages, so it runs in a worker thread.
+ */
+export function makeReadingCopy(html: string, address: string): ReadingCopy | null {
+  // Without <html> the parser gives an empty body; without <base> links would stay relative.
+  const whole = /<html[\s>]/i.test(html.slice(0, 5000))
+    ? html
+    : `<!doctype html><html><body>${html}</body></html>`;
+  const { document } = parseHTML(whole.slice(0, MOST));
+  for (const link of document.querySelectorAll("a[href]")) {
+    const href = resolveReference(link.getAttribute("href"), address);
+    if (href) link.setAttribute("href", href);
+    else link.removeAttribute("href");
+  }
+  const found = new Readability(document as unknown as Document, { charThreshold: 200 }).parse();
+  if (!found?.content) return null;
+  const clean = sanitise(found.content);
+  const text = plainText(clean);
+  return text.length < LEAST ? null : { html: clean, text };
+}

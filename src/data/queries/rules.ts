@@ -1,0 +1,63 @@
+import { and, asc, desc, eq, inArray, isNull, lt } from "drizzle-orm";
+import type { Tx } from "../database";
+import { collection, mailMessage, resource, rule, ruleHit } from "../schema";
+
+export type RuleRow = typeof rule.$inferSelect;
+
+/** The rules of a team, the oldest first. */
+export async function rulesOf(tx: Tx, team: string): Promise<RuleRow[]> {
+  return tx
+    .select()
+    .from(rule)
+    .where(and(eq(rule.team, team), isNull(rule.deletedAt)))
+    .orderBy(asc(rule.id));
+}
+
+export async function findRule(tx: Tx, id: string): Promise<RuleRow | null> {
+  return (await tx.select().from(rule).where(eq(rule.id, id)))[0] ?? null;
+}
+
+/** The sender of the mail a resource came with; empty when it came otherwise. */
+export async function senderOf(tx: Tx, id: string): Promise<string> {
+  const rows = await tx
+    .select({ sender: mailMessage.sender })
+    .from(mailMessage)
+    .where(eq(mailMessage.resource, id))
+    .limit(1);
+  return rows[0]?.sender ?? "";
+}
+
+/** What rules did to resources, or suggest, with where they would go. */
+export async function hitsOf(tx: Tx, resources: readonly string[]) {
+  if (!resources.length) return [];
+  return tx
+    .select({
+      id: ruleHit.id,
+      resource: ruleHit.resource,
+      state: ruleHit.state,
+      rule: rule.name,
+      tags: rule.tags,
+      collection: rule.collection,
+      collectionTitle: collection.title,
+    })
+    .from(ruleHit)
+    .innerJoin(rule, eq(rule.id, ruleHit.rule))
+    .leftJoin(collection, and(eq(collection.id, rule.collection), isNull(collection.deletedAt)))
+    .where(inArray(ruleHit.resource, [...resources]));
+}
+
+export async function findHit(tx: Tx, id: string) {
+  return (await tx.select().from(ruleHit).where(eq(ruleHit.id, id)).for("update"))[0] ?? null;
+}
+
+/** The catalogue page by page, newest first, with what rules look at. */
+export async function pageForRules(tx: Tx, team: string, before: string | null, most: number) {
+  return tx
+    .select({ id: resource.id, host: resource.host, title: resource.title })
+    .from(resource)
+    .where(
+      and(eq(resource.team, team), isNull(resource.deletedAt), before ? lt(resource.id, before) : undefined),
+    )
+    .orderBy(desc(resource.id))
+    .limit(most);
+}

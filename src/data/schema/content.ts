@@ -1,0 +1,153 @@
+import {
+  int,
+  mediumtext,
+  mysqlTable,
+  primaryKey,
+  uniqueIndex,
+  index,
+  varchar,
+  text,
+} from "drizzle-orm/mysql-core";
+import type { RuleWhen } from "@/core/rules/fits";
+import type { PageFacts } from "@/core/page/facts";
+import { bigJson, bytesText, line, moment, uuid } from "./columns";
+import { resource } from "./catalogue";
+
+/** Where a reading copy comes from: fetched, seen in somebody's browser, typed or pasted, a mail, a file. */
+export type CopyOrigin = "fetched" | "seen" | "typed" | "mail" | "file";
+
+/** The long text of a resource, apart, so that lists do not drag it along. */
+export const resourceText = mysqlTable("resource_text", {
+  resource: uuid("resource")
+    .primaryKey()
+    .references(() => resource.id, { onDelete: "cascade" }),
+  origin: varchar("origin", { length: 12 }).$type<CopyOrigin>().notNull(),
+  /** The reading copy: sanitised HTML. */
+  html: mediumtext("html").notNull(),
+  /** Its plain words. */
+  text: mediumtext("text").notNull(),
+  /** MinHash of the words (core/text/min-hash); empty for texts too short to be compared. */
+  signature: bytesText("signature", { length: 512 }).notNull(),
+  at: moment("at").notNull(),
+});
+
+/** Bands of the signatures: two texts that share one are looked at more closely. */
+export const nearText = mysqlTable(
+  "near_text",
+  {
+    team: uuid("team").notNull(),
+    band: bytesText("band", { length: 12 }).notNull(),
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+  },
+  (t) => [primaryKey({ columns: [t.team, t.band, t.resource] }), index("near_text_resource").on(t.resource)],
+);
+
+/** The file a resource is. */
+export const resourceFile = mysqlTable(
+  "resource_file",
+  {
+    resource: uuid("resource")
+      .primaryKey()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    team: uuid("team").notNull(),
+    hash: bytesText("hash", { length: 64 }).notNull(),
+    name: line("name", 255).notNull(),
+    /** Media type as found in the content, not as claimed. */
+    type: varchar("type", { length: 100 }).notNull(),
+    bytes: int("bytes").notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [index("resource_file_hash").on(t.hash, t.team)],
+);
+
+/** Pictures a page offers, the best first. */
+export const pictureCandidate = mysqlTable(
+  "picture_candidate",
+  {
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    no: int("no").notNull(),
+    address: text("address").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.resource, t.no] })],
+);
+
+/** What a new look at a page found, until somebody takes it or leaves it. */
+export const proposal = mysqlTable("resource_proposal", {
+  resource: uuid("resource")
+    .primaryKey()
+    .references(() => resource.id, { onDelete: "cascade" }),
+  facts: bigJson<PageFacts>("facts").notNull(),
+  pictureHash: bytesText("picture_hash", { length: 64 }),
+  copy: bigJson<{ html: string; text: string; signature: string } | null>("copy").notNull(),
+  at: moment("at").notNull(),
+});
+
+/** Two resources that are not the same thing, somebody said. The smaller id stands first. */
+export const twinApart = mysqlTable(
+  "twin_apart",
+  { a: uuid("a").notNull(), b: uuid("b").notNull(), team: uuid("team").notNull() },
+  (t) => [primaryKey({ columns: [t.a, t.b] })],
+);
+
+/** A merge of two resources, with what is needed to undo it. */
+export const twinMerge = mysqlTable(
+  "twin_merge",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull(),
+    kept: uuid("kept").notNull(),
+    gone: uuid("gone").notNull(),
+    before: bigJson<MergeBefore>("before_").notNull(),
+    person: uuid("person").notNull(),
+    createdAt: moment("created_at").notNull(),
+    undoneAt: moment("undone_at"),
+  },
+  (t) => [index("twin_merge_team").on(t.team, t.id)],
+);
+export type MergeBefore = {
+  fields: Record<string, unknown>;
+  placements: string[];
+  /** Ids of the links to tags the kept resource got. */
+  tags: string[];
+  tray: string[];
+};
+
+/** A rule of the team: what is brought in and fits is placed and tagged, or a suggestion is made. */
+export const rule = mysqlTable(
+  "rule",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull(),
+    name: line("name", 120).notNull(),
+    /** What must hold, all of it (core/rules). */
+    when: bigJson<RuleWhen>("when_").notNull(),
+    collection: uuid("collection"),
+    section: uuid("section"),
+    tags: bigJson<string[]>("tags").notNull(),
+    acts: int("acts").notNull(),
+    createdBy: uuid("created_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [index("rule_team").on(t.team, t.id)],
+);
+
+/** What a rule did to a resource, or suggests. */
+export const ruleHit = mysqlTable(
+  "rule_hit",
+  {
+    id: uuid("id").primaryKey(),
+    rule: uuid("rule").notNull(),
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    team: uuid("team").notNull(),
+    state: varchar("state", { length: 12 }).$type<"suggested" | "done" | "declined">().notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [uniqueIndex("rule_hit_once").on(t.resource, t.rule)],
+);

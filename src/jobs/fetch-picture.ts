@@ -1,0 +1,12 @@
+import { settings } from "@/outside/settings";
+import { setPicture } from "@/services/capture/set-picture";
+import type { JobKind } from "./kinds";
+import { fetchPicture } from "./read-page";
+
+/** Fetches a picture somebody chose for a resource. */
+export const fetchPictureJob: JobKind = {
+  run: async ({ resource, address }) => {
+    const picture = await fetchPicture(String(address), settings().fetchAllow);
+    if (picture) await setPicture(String(resource), picture);
+  },
+};

@@ -1,0 +1,141 @@
+import type { PageFacts } from "@/core/page/facts";
+import { withOembed } from "@/core/page/oembed";
+import { kindOfFile, readFile } from "@/core/page/read-file";
+import { type Fetched, fetchGuarded } from "@/outside/fetch/fetch-guarded";
+import { keepFile, readKept } from "@/outside/files";
+import { makeThumbnail } from "@/outside/pictures";
+import { settings } from "@/outside/settings";
+import { copyInThread, factsInThread } from "@/outside/threads/pool";
+import type { Filling, Picture } from "@/services/capture/fill-resource";
+import { readDocument } from "@/outside/documents/read-document";
+
+/** Fetches an address and reads what is there: a page, or a file. */
+export async function readAddressOf(address: string): Promise<Filling> {
+  const allow = settings().fetchAllow;
+  const fetched = await fetchGuarded(address, { asked: true, allow });
+  if (!fetched.ok) {
+    // Media are often larger than a page may be; the ending of the address tells their kind.
+    const media = fetched.problem === "too-large" ? byEnding(fetched.address) : null;
+    return media
+      ? {
+          ok: true,
+          facts: media,
+          finalAddress: fetched.address,
+          picture: null,
+          copy: null,
+          origin: "fetched",
+        }
+      : fetched;
+  }
+  const mime = mimeOf(fetched);
+  if (/^(text\/html|application\/xhtml\+xml)$/.test(mime) || (!mime && looksLikeHtml(fetched.body)))
+    return readHtml(fetched.body, fetched.headers["content-type"] ?? "", fetched.address, "fetched");
+  const kind = kindOfFile(mime);
+  if (!kind) return { ok: false, problem: "not-a-page" };
+  const facts = readFile(kind, fetched.address, mime, fetched.headers["content-disposition"] ?? null);
+  if (kind === "picture")
+    return {
+      ok: true,
+      facts,
+      finalAddress: fetched.address,
+      picture: await keepPicture(fetched.body),
+      copy: null,
+      origin: "fetched",
+    };
+  const document = await readDocument(fetched.body, facts.title ?? "").catch(() => null);
+  return {
+    ok: true,
+    facts: {
+      ...facts,
+      words: document?.words ?? facts.words,
+      pages: document?.pages ?? facts.pages,
+      seconds: document?.seconds ?? facts.seconds,
+    },
+    finalAddress: fetched.address,
+    picture: document?.picture ? await keepPicture(document.picture) : null,
+    copy: document?.copy ?? null,
+    origin: "fetched",
+  };
+}
+
+/** Reads the HTML somebody's browser showed, as it was sent along. */
+export async function readSeen(hash: string, address: string): Promise<Filling> {
+  const body = await readKept(hash);
+  if (!body) return { ok: false, problem: "internal" };
+  return readHtml(body, "text/html; charset=utf-8", address, "seen");
+}
+
+async function readHtml(
+  body: Buffer,
+  contentType: string,
+  address: string,
+  origin: "fetched" | "seen",
+): Promise<Filling> {
+  const allow = settings().fetchAllow;
+  const page = await factsInThread({ body, contentType, address });
+  const facts = page.oembed ? await addOembed(page, page.oembed, allow) : page;
+  const copy = await copyInThread({ body, contentType, address });
+  return {
+    ok: true,
+    facts,
+    finalAddress: address,
+    picture: await firstPicture(facts.pictures, allow),
+    copy,
+    origin,
+  };
+}
+
+/** What the name of a file tells that is too large to fetch. */
+function byEnding(address: string): PageFacts | null {
+  const ending = /\.(mp4|m4v|webm|ogv|mp3|m4a|ogg|oga|opus|wav|flac|pdf)$/i
+    .exec(new URL(address).pathname)?.[1]
+    ?.toLowerCase();
+  if (!ending) return null;
+  const mime =
+    ending === "pdf"
+      ? "application/pdf"
+      : /^(mp3|m4a|ogg|oga|opus|wav|flac)$/.test(ending)
+        ? `audio/${ending}`
+        : `video/${ending}`;
+  return readFile(kindOfFile(mime)!, address, mime, null);
+}
+
+async function addOembed(facts: PageFacts, address: string, allow: string): Promise<PageFacts> {
+  const answer = await fetchGuarded(address, {
+    asked: false,
+    allow,
+    accept: "application/json",
+    limits: { bytes: 200_000 },
+  });
+  if (!answer.ok) return facts;
+  try {
+    return withOembed(facts, JSON.parse(answer.body.toString("utf8")), answer.address);
+  } catch {
+    return facts;
+  }
+}
+
+/** The first of the page's pictures that can be fetched and shown; three tries. */
+async function firstPicture(addresses: readonly string[], allow: string): Promise<Picture | null> {
+  for (const address of addresses.slice(0, 3)) {
+    const picture = await fetchPicture(address, allow);
+    if (picture) return picture;
+  }
+  return null;
+}
+
+/** Fetches one picture and keeps it, small and clean. */
+export async function fetchPicture(address: string, allow: string): Promise<Picture | null> {
+  const fetched = await fetchGuarded(address, { asked: false, allow, accept: "image/*" });
+  return fetched.ok ? keepPicture(fetched.body) : null;
+}
+
+async function keepPicture(body: Buffer): Promise<Picture | null> {
+  const thumbnail = await makeThumbnail(body);
+  return thumbnail ? { hash: await keepFile(thumbnail), bytes: thumbnail.length } : null;
+}
+
+const mimeOf = (fetched: Fetched & { ok: true }) =>
+  (fetched.headers["content-type"] ?? "").split(";")[0]!.trim().toLowerCase();
+const looksLikeHtml = (body: Buffer) =>
+  /<(!doctype html|html|head|title)\b/i.test(body.subarray(0, 1024).toString("latin1"));

@@ -1,0 +1,56 @@
+import { execFile } from "node:child_process";
+import { promisify } from "node:util";
+
+const exec = promisify(execFile);
+const LIMITS = { timeout: 20_000, maxBuffer: 40_000_000, killSignal: "SIGKILL" as const };
+
+/**
+ * Reads a PDF by Debian's poppler-utils, each program a process of its own with a limit of time and memory, so that a
+ * hostile file ends that process and nothing else.
+ */
+async function poppler(program: string, args: string[]): Promise<Buffer> {
+  const { stdout } = await exec("prlimit", ["--as=2000000000", "--", program, ...args], {
+    ...LIMITS,
+    encoding: "buffer",
+  });
+  return stdout;
+}
+
+export type PdfFacts = {
+  text: string;
+  pages: number | null;
+  title: string | null;
+  author: string | null;
+  picture: Buffer | null;
+};
+
+/** Text, number of pages, title and first page of a PDF; null when it is broken or locked. */
+export async function readPdf(file: string): Promise<PdfFacts | null> {
+  try {
+    const info = (await poppler("pdfinfo", ["-enc", "UTF-8", file])).toString("utf8");
+    const said = (name: string) => new RegExp(`^${name}:\\s*(.+)$`, "m").exec(info)?.[1]?.trim() || null;
+    const text = await poppler("pdftotext", ["-enc", "UTF-8", "-l", "400", file, "-"]).catch(() =>
+      Buffer.alloc(0),
+    );
+    const picture = await poppler("pdftoppm", [
+      "-png",
+      "-f",
+      "1",
+      "-l",
+      "1",
+      "-singlefile",
+      "-scale-to",
+      "1000",
+      file,
+    ]).catch(() => null);
+    return {
+      text: text.toString("utf8"),
+      pages: Number(said("Pages")) || null,
+      title: said("Title"),
+      author: said("Author"),
+      picture: picture?.length ? picture : null,
+    };
+  } catch {
+    return null;
+  }
+}

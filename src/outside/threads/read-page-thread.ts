@@ -1,0 +1,23 @@
+import type { PageFacts } from "@/core/page/facts";
+import { readPage } from "@/core/page/read-page";
+import { makeReadingCopy, type ReadingCopy } from "@/core/page/reading-copy";
+import { signatureOf, writeSignature } from "@/core/text/min-hash";
+import { decodePage } from "../fetch/decode";
+
+/** What is asked of a thread: the facts of a page, or its reading copy. */
+export type PageTask = { body: Uint8Array; contentType: string; address: string; want: "facts" | "copy" };
+export type KeptCopy = ReadingCopy & { signature: string };
+
+/** The work of one thread. Bundled into a file of its own, because threads begin with a file. */
+export default function work({ body, contentType, address, want }: PageTask): PageFacts | KeptCopy | null {
+  const html = decodePage(Buffer.from(body), contentType);
+  if (want === "facts") return readPage(html, address);
+  const copy = makeReadingCopy(html, address);
+  return copy && { ...copy, signature: sign(copy.text) };
+}
+
+/** The signature of a text as it is kept; empty for a text too short to be compared. */
+export function sign(text: string): string {
+  const signature = signatureOf(text);
+  return signature ? writeSignature(signature) : "";
+}

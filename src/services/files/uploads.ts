@@ -1,0 +1,107 @@
+import { mkdir, readdir, readFile, rm, stat, writeFile } from "node:fs/promises";
+import path from "node:path";
+import { FileStore } from "@tus/file-store";
+import { Server } from "@tus/server";
+import { fileName } from "@/core/formats/file-name";
+import { typeOfFile } from "@/outside/documents/read-document";
+import { adoptFile, headOf, keepFile, readKept } from "@/outside/files";
+import { heicInThread } from "@/outside/threads/pool";
+import { cleanPicture } from "@/outside/pictures";
+import { newId } from "@/outside/random";
+import { settings } from "@/outside/settings";
+import { actorOf } from "../people/actor-of-request";
+import { Problem } from "../problem";
+import { beginUpload, mostBytes } from "./begin-upload";
+
+/** A file that has arrived whole, until it becomes a resource. */
+export type Arrived = {
+  person: string;
+  team: string;
+  name: string;
+  /** Hash of what was sent: the same file twice is known by it. */
+  sent: string;
+  /** Hash, length and type of what is kept: a photo is turned upright and loses its place data. */
+  hash: string;
+  bytes: number;
+  type: string;
+};
+
+const folder = () => path.join(settings().files, "uploads");
+const noteOf = (id: string) => path.join(folder(), `${id}.arrived`);
+
+/**
+ * Where files arrive, by the tus protocol 1.0.0 (https://tus.io/protocols/resumable-upload): an upload that breaks off is
+ * gone on with where it stopped. Parts lie on disk beside the kept files, so that every process sees them.
+ */
+async function makeServer(): Promise<Server> {
+  await mkdir(folder(), { recursive: true });
+  return new Server({
+    path: "/api/files",
+    relativeLocation: true,
+    datastore: new FileStore({ directory: folder(), expirationPeriodInMilliseconds: 24 * 3_600_000 }),
+    maxSize: mostBytes(),
+    namingFunction: () => newId(),
+    onUploadCreate: async (request, upload) => {
+      const { team, filename } = upload.metadata ?? {};
+      const actor = await actorOf(request.headers);
+      await beginUpload.call(actor, { team, bytes: upload.size ?? 0 }).catch(asTus);
+      return { metadata: { team: team!, filename: fileName(filename ?? ""), person: actor.person!.id } };
+    },
+    onIncomingRequest: async (request, id) => {
+      if (request.method === "POST" || request.method === "OPTIONS") return;
+      const { person } = await actorOf(request.headers);
+      const note = await readFile(path.join(folder(), `${path.basename(id)}.json`), "utf8").catch(() => "{}");
+      const { metadata } = JSON.parse(note) as { metadata?: { person?: string } };
+      // Whether it is not there or somebody else's is the same to whoever asks.
+      if (!person || metadata?.person !== person.id)
+        throw { status_code: 404, body: "There is no such upload.\n" };
+    },
+    onUploadFinish: async (_, upload) => {
+      const { team, filename, person } = upload.metadata as Record<string, string>;
+      const arrived = await takeIn(path.join(folder(), upload.id), filename!);
+      await writeFile(noteOf(upload.id), JSON.stringify({ person, team, name: filename, ...arrived }));
+      return {};
+    },
+  });
+}
+
+/** The tus library wants its errors in a form of its own. */
+function asTus(error: unknown): never {
+  if (error instanceof Problem) throw { status_code: error.status, body: `${error.detail ?? error.kind}\n` };
+  throw error;
+}
+
+/** Takes a file into the store; of photos only the clean form. */
+export async function takeIn(file: string, name: string): Promise<Omit<Arrived, "person" | "team" | "name">> {
+  const { hash: sent, bytes } = await adoptFile(file);
+  const type = await typeOfFile(await headOf(sent), name);
+  if (!type.startsWith("image/") || bytes > 100_000_000) return { sent, hash: sent, bytes, type };
+  const content = (await readKept(sent))!;
+  const jpeg = /^image\/hei[cf]/.test(type) ? await heicInThread(content) : null;
+  const clean = await cleanPicture(jpeg ?? content);
+  if (!clean) return { sent, hash: sent, bytes, type };
+  const hash = await keepFile(clean.content);
+  return { sent, hash, bytes: clean.content.length, type: clean.type };
+}
+
+let server: Promise<Server> | undefined;
+
+/** Every request to /api/files. */
+export const handleUpload = async (request: Request): Promise<Response> =>
+  (await (server ??= makeServer())).handleWeb(request);
+
+/** What has arrived under an upload's id; null when it is not whole yet, or somebody else's. */
+export async function arrived(id: string, person: string): Promise<Arrived | null> {
+  const note = await readFile(noteOf(id), "utf8").catch(() => null);
+  const found = note ? (JSON.parse(note) as Arrived) : null;
+  return found?.person === person ? found : null;
+}
+
+/** Clears away uploads nobody came back for within a day. */
+export async function clearUploads(before: Date): Promise<void> {
+  for (const name of await readdir(folder()).catch(() => [])) {
+    const file = path.join(folder(), name);
+    const found = await stat(file).catch(() => null);
+    if (found && found.mtime < before) await rm(file, { force: true });
+  }
+}

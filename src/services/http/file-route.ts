@@ -1,0 +1,84 @@
+import { Readable } from "node:stream";
+import { openFile } from "@/outside/files";
+import { readFile } from "../files/read-file";
+import { handleUpload } from "../files/uploads";
+import { actorOf } from "../people/actor-of-request";
+import { answering, mustBeOwnSite } from "./answer";
+import { disposition } from "./file-answer";
+
+type Kept = { hash: string; name: string; type: string; bytes: number };
+
+/** What a browser may show in place. Everything else is saved: HTML and SVG could bring scripts of their own. */
+const INLINE =
+  /^(application\/pdf|image\/(jpeg|png|gif|webp|avif)|audio\/[\w.+-]+|video\/[\w.+-]+|text\/plain)$/;
+
+/** GET /api/file/<resource>, for members; ?save to save it under its name. */
+export const getFile = (
+  request: Request,
+  { params }: { params: Promise<{ resource: string }> },
+): Promise<Response> =>
+  answering(async () => {
+    const { file } = await readFile.call(await actorOf(request.headers), await params);
+    return sendFile(request, file);
+  });
+
+/** Every request of the tus protocol at /api/files. */
+export const tus = (request: Request): Promise<Response> =>
+  answering(async () => {
+    if (request.method !== "OPTIONS" && request.method !== "HEAD") mustBeOwnSite(request);
+    return handleUpload(request);
+  });
+
+/**
+ * A kept file, whole or the range that is asked for (RFC 9110 §14: one range of bytes; several are answered whole, as the
+ * standard allows), so that players can seek.
+ */
+export async function sendFile(request: Request, file: Kept): Promise<Response> {
+  const save = new URL(request.url).searchParams.has("save") || !INLINE.test(file.type);
+  const headers: Record<string, string> = {
+    "content-type": file.type === "text/plain" ? "text/plain; charset=utf-8" : file.type,
+    "content-disposition": disposition(save ? "attachment" : "inline", file.name),
+    "accept-ranges": "bytes",
+    "cache-control": "private, max-age=3600",
+    etag: `"${file.hash.slice(0, 32)}"`,
+    "x-content-type-options": "nosniff",
+    // A PDF is shown by the browser's own viewer, which a sandbox would forbid; it runs no script of the file here.
+    "content-security-policy":
+      file.type === "application/pdf"
+        ? "default-src 'none'; object-src 'self'; plugin-types application/pdf; style-src 'unsafe-inline'"
+        : "default-src 'none'; style-src 'unsafe-inline'; media-src 'self'; img-src 'self'; sandbox",
+  };
+  if (request.headers.get("if-none-match")?.includes(headers.etag!))
+    return new Response(null, { status: 304, headers });
+  const range = readRange(request.headers.get("range"), file.bytes);
+  if (range === "impossible")
+    return new Response(null, {
+      status: 416,
+      headers: { ...headers, "content-range": `bytes */${file.bytes}` },
+    });
+  const opened = await openFile(file.hash, range ?? undefined);
+  if (!opened) return new Response(null, { status: 404 });
+  const body = Readable.toWeb(opened.stream as Readable) as ReadableStream;
+  if (!range) return new Response(body, { headers: { ...headers, "content-length": String(file.bytes) } });
+  return new Response(body, {
+    status: 206,
+    headers: {
+      ...headers,
+      "content-range": `bytes ${range.start}-${range.end}/${file.bytes}`,
+      "content-length": String(range.end - range.start + 1),
+    },
+  });
+}
+
+/** RFC 9110 §14.1.2: `bytes=0-499`, `bytes=500-`, `bytes=-500`. */
+export function readRange(
+  header: string | null,
+  bytes: number,
+): { start: number; end: number } | "impossible" | null {
+  const found = /^bytes=(\d*)-(\d*)$/.exec(header?.trim() ?? "");
+  if (!found || (!found[1] && !found[2])) return null;
+  const start = found[1] ? Number(found[1]) : Math.max(0, bytes - Number(found[2]));
+  const end = found[1] && found[2] ? Math.min(Number(found[2]), bytes - 1) : bytes - 1;
+  if (found[1] && found[2] && Number(found[2]) < start) return null;
+  return start >= bytes || start > end ? "impossible" : { start, end };
+}

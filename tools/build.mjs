@@ -1,0 +1,9 @@
+/** `npm run build`: the application, and beside it what runs in threads. */
+import path from "node:path";
+import { run } from "./lib/processes.mjs";
+import { ROOT } from "./lib/project.mjs";
+import { bundleThreads } from "./lib/threads.mjs";
+
+await bundleThreads(ROOT);
+const next = path.join(ROOT, "node_modules/next/dist/bin/next");
+process.exitCode = await run(process.execPath, [next, "build"], { cwd: ROOT });

@@ -1,0 +1,27 @@
+import { readdirSync } from "node:fs";
+import path from "node:path";
+
+/** Bundles what runs in threads of the server, each into a file of its own, because threads begin with a file. */
+export async function bundleThreads(root) {
+  const { build } = await import("esbuild");
+  const folder = path.join(root, "src/outside/threads");
+  await build({
+    entryPoints: readdirSync(folder)
+      .filter((name) => name.endsWith("-thread.ts"))
+      .map((name) => path.join(folder, name)),
+    outdir: path.join(root, "build/threads"),
+    outExtension: { ".js": ".mjs" },
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    alias: { "@": path.join(root, "src") },
+    // Old packages call require, which modules of today do not have.
+    banner: {
+      js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);',
+    },
+    // linkedom looks for a canvas it does not need.
+    external: ["canvas"],
+    logLevel: "error",
+  });
+}
