@@ -4,7 +4,17 @@ import typescript from "eslint-config-next/typescript";
 const config = [
   ...next,
   ...typescript,
-  { ignores: [".next/", "build/", ".hobbin/", "node_modules/", "next-env.d.ts", "test-results/"] },
+  {
+    ignores: [
+      ".next/",
+      "build/",
+      ".hobbin/",
+      "public/extension/",
+      "node_modules/",
+      "next-env.d.ts",
+      "test-results/",
+    ],
+  },
   {
     rules: {
       "@typescript-eslint/consistent-type-imports": "error",

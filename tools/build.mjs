@@ -5,5 +5,7 @@ import { ROOT } from "./lib/project.mjs";
 import { bundleThreads } from "./lib/threads.mjs";
 
 await bundleThreads(ROOT);
+if ((await run(process.execPath, [path.join(ROOT, "tools/build-extension.mjs")], { cwd: ROOT })) !== 0)
+  process.exit(1);
 const next = path.join(ROOT, "node_modules/next/dist/bin/next");
 process.exitCode = await run(process.execPath, [next, "build"], { cwd: ROOT });

@@ -4,6 +4,7 @@ import { addJobs } from "@/data/queries/jobs";
 import { collection, placement, resource, section } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
+import { clearUploads } from "@/services/files/uploads";
 import type { JobKind } from "./kinds";
 
 const DAY = 86_400_000;
@@ -15,6 +16,7 @@ export const emptyBin: JobKind = {
     const before = new Date(now().getTime() - KEPT);
     for (const table of [placement, section, collection, resource])
       await database().delete(table).where(lt(table.deletedAt, before));
+    await clearUploads(new Date(now().getTime() - DAY));
     const tomorrow = new Date(now().getTime() + DAY);
     // One key a day: however many workers come to this, there is one job.
     await scheduleBin(tomorrow);

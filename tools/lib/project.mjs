@@ -38,9 +38,11 @@ export async function ensureBuild() {
     "tsconfig.json",
     "postcss.config.mjs",
     "tools/build.mjs",
+    "tools/build-extension.mjs",
+    ...files("extension"),
     ...files("tools/lib"),
     ...files("src"),
-    ...files("public"),
+    ...files("public").filter((file) => !file.startsWith("public/extension")),
   ])
     hash.update(file).update(readFileSync(path.join(ROOT, file)));
   const stamp = path.join(ROOT, ".next/hobbin-build");

@@ -1,5 +1,9 @@
 import { eq } from "drizzle-orm";
 import { partialDate } from "@/core/page/dates";
+import { IsObject, IsOptional } from "class-validator";
+import { checkDoi, checkIsbn, checkIssn } from "@/core/cite/identifiers";
+import { ITEM_TYPES, type ItemType } from "@/core/cite/reference";
+import { asReference } from "@/core/intake/check-lines";
 import { KINDS } from "@/core/page/facts";
 import { minutesOf } from "@/core/text/minutes";
 import { cardsById, lockResource, touchCollectionsOf, withTags } from "@/data/queries/resources";
@@ -17,6 +21,9 @@ class EditResource {
   @MaybeText(200) siteName?: string;
   @MaybeText(10) published?: string;
   @MaybeTexts(30, 200) authors?: string[];
+  @MaybeOneOf(ITEM_TYPES) itemType?: ItemType;
+  /** Bibliographic fields by their CSL names; those not named stay, an empty one is taken out. */
+  @IsOptional() @IsObject() details?: Record<string, string>;
   @MaybeOneOf(KINDS) kind?: (typeof KINDS)[number];
 }
 
@@ -30,8 +37,13 @@ export const editResource = action({
     if (wanted.title === "") throw fieldProblem("title", "Give a title.");
     if (wanted.published && partialDate(wanted.published) !== wanted.published)
       throw fieldProblem("published", "Write a date as 2026, 2026-03 or 2026-03-09.");
+    const { ISBN = "", ISSN = "", DOI = "" } = wanted.details ?? {};
+    const wrong = checkIsbn(ISBN) ?? checkIssn(ISSN) ?? checkDoi(DOI);
+    if (wrong) throw fieldProblem("details", wrong);
     const row = (await lockResource(tx, id))!;
     const change = Object.fromEntries(Object.entries(wanted).filter(([, value]) => value !== undefined));
+    if (wanted.details)
+      change.details = asReference({ fields: { ...row.details, ...wanted.details } })!.fields;
     const before = Object.fromEntries(Object.keys(change).map((key) => [key, row[key as keyof typeof row]]));
     const kind = wanted.kind ?? row.kind;
     await tx

@@ -1,4 +1,5 @@
 import { findResource, placesOf, withTags } from "@/data/queries/resources";
+import { hitsOf } from "@/data/queries/rules";
 import { reading } from "../action";
 import { Id } from "../input";
 import { can } from "../policy";
@@ -16,6 +17,9 @@ export const readResource = reading({
     const row = (await findResource(tx, input.resource))!;
     const [tagged] = await withTags(tx, [row]);
     const { addressHash: _a, canonicalHash: _c, deletedAt: _d, ...fields } = tagged!;
-    return { resource: fields, places: await placesOf(tx, input.resource) };
+    return {
+      resource: { ...fields, hits: await hitsOf(tx, [input.resource]) },
+      places: await placesOf(tx, input.resource),
+    };
   },
 });

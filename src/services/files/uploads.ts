@@ -38,7 +38,7 @@ async function makeServer(): Promise<Server> {
   return new Server({
     path: "/api/files",
     relativeLocation: true,
-    datastore: new FileStore({ directory: folder(), expirationPeriodInMilliseconds: 24 * 3_600_000 }),
+    datastore: new FileStore({ directory: folder() }),
     maxSize: mostBytes(),
     namingFunction: () => newId(),
     onUploadCreate: async (request, upload) => {

@@ -3,17 +3,20 @@ import type { InputClass } from "../input";
 import { actorOf } from "../people/actor-of-request";
 import { Problem } from "../problem";
 import { findAction } from "../registry";
-import { answering, json, mustBeOwnSite, readJson } from "./answer";
+import { answering, forExtension, json, mustBeOwnSite, preflight, readJson } from "./answer";
 
 type Context = { params: Promise<{ name: string }> };
 
 /** POST /api/actions/<name> with the input as JSON: for changes, and for readings whose input is long. */
-export const postAction = (request: Request, { params }: Context): Promise<Response> =>
-  answering(async () => {
-    const action = found((await params).name);
-    mustBeOwnSite(request);
-    return json(await action.call(await actorOf(request.headers), await readJson(request)));
-  });
+export const postAction = async (request: Request, { params }: Context): Promise<Response> =>
+  forExtension(
+    request,
+    await answering(async () => {
+      const action = found((await params).name);
+      mustBeOwnSite(request);
+      return json(await action.call(await actorOf(request.headers), await readJson(request)));
+    }),
+  );
 
 /** GET /api/actions/<name>?field=value: for readings. A list is given by commas. */
 export const getAction = (request: Request, { params }: Context): Promise<Response> =>
@@ -43,3 +46,5 @@ function fromQuery(Input: InputClass<object>, query: URLSearchParams): Record<st
   for (const [key, value] of query) input[key] = lists.has(key) ? value.split(",").filter(Boolean) : value;
   return input;
 }
+
+export { preflight };

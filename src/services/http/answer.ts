@@ -32,6 +32,8 @@ const problemAnswer = (body: unknown, status: number) =>
  */
 export function mustBeOwnSite(request: Request): void {
   const origin = request.headers.get("origin");
+  // An extension that has no token yet pairs itself, and must not act by a cookie.
+  if (origin && EXTENSION.test(origin) && !request.headers.get("cookie")) return;
   if (
     origin &&
     origin !== settings().address &&
@@ -63,3 +65,31 @@ export async function readJson(request: Request): Promise<unknown> {
     throw new Problem("not-valid", "This is not JSON.");
   }
 }
+
+/** Origins of browser extensions. They hold no cookie of ours; what they may is in their token. */
+const EXTENSION = /^(chrome|moz)-extension:\/\/[\w-]+$/;
+
+/** Lets a browser extension read the answer to a request it made with a token of its own. */
+export function forExtension(request: Request, answer: Response): Response {
+  const origin = request.headers.get("origin") ?? "";
+  if (!EXTENSION.test(origin)) return answer;
+  answer.headers.set("access-control-allow-origin", origin);
+  answer.headers.set("access-control-expose-headers", "location");
+  answer.headers.append("vary", "origin");
+  return answer;
+}
+
+/** The browser's question before an extension's request; only requests that carry a token are let through. */
+export const preflight = (request: Request): Response =>
+  forExtension(
+    request,
+    new Response(null, {
+      status: 204,
+      headers: {
+        "access-control-allow-methods": "POST, PATCH, HEAD",
+        "access-control-allow-headers":
+          "authorization, content-type, tus-resumable, upload-length, upload-metadata, upload-offset",
+        "access-control-max-age": "600",
+      },
+    }),
+  );

@@ -3,7 +3,7 @@ import { openFile } from "@/outside/files";
 import { readFile } from "../files/read-file";
 import { handleUpload } from "../files/uploads";
 import { actorOf } from "../people/actor-of-request";
-import { answering, mustBeOwnSite } from "./answer";
+import { answering, forExtension, mustBeOwnSite, preflight } from "./answer";
 import { disposition } from "./file-answer";
 
 type Kept = { hash: string; name: string; type: string; bytes: number };
@@ -23,11 +23,15 @@ export const getFile = (
   });
 
 /** Every request of the tus protocol at /api/files. */
-export const tus = (request: Request): Promise<Response> =>
-  answering(async () => {
-    if (request.method !== "OPTIONS" && request.method !== "HEAD") mustBeOwnSite(request);
-    return handleUpload(request);
-  });
+export const tus = async (request: Request): Promise<Response> =>
+  forExtension(
+    request,
+    await answering(async () => {
+      if (request.method === "OPTIONS" && request.headers.has("origin")) return preflight(request);
+      if (request.method !== "OPTIONS" && request.method !== "HEAD") mustBeOwnSite(request);
+      return handleUpload(request);
+    }),
+  );
 
 /**
  * A kept file, whole or the range that is asked for (RFC 9110 §14: one range of bytes; several are answered whole, as the

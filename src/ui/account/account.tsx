@@ -10,6 +10,7 @@ import { call, Refusal } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "sonner";
 import { ROLE_WORDS } from "../team/role-words";
+import { BrowserPart } from "./browser-part";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
@@ -28,6 +29,13 @@ export function Account({ me, teams, tokens }: Props) {
           <Teams teams={teams} />
           <Look />
           <Password />
+          <Part
+            id="browser"
+            title="From your browser and phone"
+            about="One key saves the page you are on, and you stay where you are."
+          >
+            <BrowserPart />
+          </Part>
           <Tokens tokens={tokens} />
         </div>
       </main>

@@ -1,5 +1,6 @@
 "use client";
 
+import { originalOf } from "../parts/original";
 import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { PanelLeftClose, PanelLeftOpen } from "lucide-react";
@@ -31,6 +32,9 @@ import { type Section, useItems } from "./use-items";
 // Dialogs are not in the first load.
 const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
 const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) => m.IntakeDialog), {
+  ssr: false,
+});
+const UploadsPanel = dynamic(() => import("../intake/uploads-panel").then((m) => m.UploadsPanel), {
   ssr: false,
 });
 const NewCollection = dynamic(() => import("../desk/new-collection").then((m) => m.NewCollection), {
@@ -132,6 +136,7 @@ export function Bench({ me, teams, team, first }: Props) {
       })
       .catch(sayFailure);
 
+  const spotSection = items.find((item) => item.id === selected)?.section ?? head.sections.at(-1)?.id ?? null;
   /** One address comes in at once, many after a look at them, text without any is a note. */
   const bringText = (text: string, html: string) => {
     if (/^\S+$/.test(text.trim())) paste(text);
@@ -140,9 +145,43 @@ export function Bench({ me, teams, team, first }: Props) {
     else note(text);
   };
 
+  /** Files of links are looked at first, others are kept. */
+  const bringFiles = (files: File[]) => {
+    const [first] = files;
+    if (files.length === 1 && first && /\.(html?|csv|tsv|opml|xml|rss|atom|ris|bib|json)$/i.test(first.name))
+      return setBrings({ name: first.name, file: first });
+    void import("../intake/uploads").then(({ sendFiles }) =>
+      sendFiles(
+        files,
+        { team: team.id, collection: id, section: spotSection },
+        () => (anew(), void headAgain()),
+      ),
+    );
+  };
+
+  useEffect(() => {
+    const onDrop = (event: DragEvent) => {
+      const files = [...(event.dataTransfer?.files ?? [])];
+      const text = event.dataTransfer?.getData("text/plain") ?? "";
+      if (!contributes || (!files.length && !text.trim()) || isTyping(event.target)) return;
+      event.preventDefault();
+      if (files.length) bringFiles(files);
+      else bringText(text, event.dataTransfer!.getData("text/html"));
+    };
+    const allow = (event: DragEvent) => event.preventDefault();
+    window.addEventListener("drop", onDrop);
+    window.addEventListener("dragover", allow);
+    return () => {
+      window.removeEventListener("drop", onDrop);
+      window.removeEventListener("dragover", allow);
+    };
+  });
+
   useEffect(() => {
     const onPaste = (event: ClipboardEvent) => {
       const text = event.clipboardData?.getData("text/plain");
+      const files = [...(event.clipboardData?.files ?? [])];
+      if (contributes && files.length && !text && !isTyping(event.target)) return bringFiles(files);
       if (!contributes || !text?.trim() || isTyping(event.target) || document.querySelector("[role=dialog]"))
         return;
       event.preventDefault();
@@ -204,7 +243,7 @@ export function Bench({ me, teams, team, first }: Props) {
     else if (key === "Home") choose(0);
     else if (key === "End") choose(items.length - 1);
     else if (key === "Enter") toggle(item.id);
-    else if (key === "o") window.open(item.resource.address, "_blank", "noreferrer");
+    else if (key === "o") window.open(originalOf(item.resource), "_blank", "noreferrer");
     else if (key === "c" && arranges) toggle(item.id, "context");
     else if (key === "h" && arranges) toggle(item.id, "heading");
     else if (key === "t" && contributes) toggle(item.id, "tags");
@@ -310,6 +349,7 @@ export function Bench({ me, teams, team, first }: Props) {
           </DragOverlay>
         </DndContext>
         <SideSwitch sides={sides} />
+        <UploadsPanel />
         <p aria-live="polite" className="sr-only">
           {said}
         </p>
@@ -318,7 +358,8 @@ export function Bench({ me, teams, team, first }: Props) {
             open
             onOpenChange={(on: boolean) => setDialog(on ? "bring" : null)}
             team={team.id}
-            into={{ title: head.collection.title, capture }}
+            into={{ id, title: head.collection.title, section: spotSection, capture }}
+            onMany={setBrings}
           />
         )}
         {brings && (
@@ -327,11 +368,7 @@ export function Bench({ me, teams, team, first }: Props) {
             onOpenChange={(on: boolean) => !on && setBrings(null)}
             team={team.id}
             arranges={arranges}
-            into={{
-              id,
-              title: head.collection.title,
-              section: items.find((item) => item.id === selected)?.section ?? head.sections.at(-1)?.id,
-            }}
+            into={{ id, title: head.collection.title, section: spotSection }}
             brings={brings}
           />
         )}

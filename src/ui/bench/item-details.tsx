@@ -1,6 +1,7 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { KINDS } from "@/core/page/facts";
 import { Choice } from "../parts/field";
@@ -8,10 +9,12 @@ import { KIND_WORDS } from "../parts/kind";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { type DetailField, useBench } from "./bench-context";
+import { originalOf } from "../parts/original";
 import { SavedText } from "./saved-text";
 import { TagField } from "./tag-field";
 import type { Item } from "./use-items";
 
+const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { ssr: false });
 const KIND_OPTIONS = KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const);
 type Fields = Partial<Pick<Item["resource"], "title" | "description" | "siteName" | "authors" | "kind">> & {
   published?: string;
@@ -70,8 +73,8 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           />
           <div className="text-[15px] text-quiet">
             <p className="break-all">
-              <a href={resource.address} target="_blank" rel="noreferrer" className="text-deed underline">
-                {resource.address}
+              <a href={originalOf(resource)} target="_blank" rel="noreferrer" className="text-deed underline">
+                {resource.address || (resource.file ?? "Open it")}
               </a>
             </p>
             {elsewhere.length > 0 && (
@@ -147,6 +150,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           </div>
         </div>
       </div>
+      {brings && full.data && <ItemMend item={item} full={full.data.resource} />}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { originalOf } from "../parts/original";
 import { useDraggable } from "@dnd-kit/core";
 import { MoreHorizontal } from "lucide-react";
 import dynamic from "next/dynamic";
@@ -78,7 +79,7 @@ export const ItemRow = memo(function ItemRow({
               </>
             )}
             <Dot />
-            {resource.siteName || resource.host}
+            {resource.siteName || resource.host || resource.file || "Kept here"}
             {resource.minutes && (
               <>
                 <Dot />
@@ -91,6 +92,11 @@ export const ItemRow = memo(function ItemRow({
               </span>
             ))}
           </p>
+          {resource.twinOf && (
+            <p className="mt-1 text-sm text-warn">
+              It seems to be in the catalogue twice; its details say where.
+            </p>
+          )}
           {waits && (
             <p className="mt-1 text-sm text-deed">{item.pending ? "Bringing in …" : "Reading the page …"}</p>
           )}
@@ -140,9 +146,10 @@ export const ItemRow = memo(function ItemRow({
           <MenuItem onSelect={() => deeds.toggle(item.id)} keys={KEYS.open.keys}>
             {opened ? "Close details" : "Details"}
           </MenuItem>
-          <MenuItem href={resource.address} keys={KEYS.original.keys}>
+          <MenuItem href={originalOf(resource)} keys={KEYS.original.keys}>
             Open the original
           </MenuItem>
+          <MenuItem href={`/read/${resource.id}`}>Read it here</MenuItem>
           {arranges && (
             <>
               <MenuLine />

@@ -1,5 +1,6 @@
 "use client";
 
+import { originalOf } from "../parts/original";
 import { useDraggable } from "@dnd-kit/core";
 import { memo } from "react";
 import { sayMinutes } from "@/core/text/minutes";
@@ -74,7 +75,7 @@ export const SupplyRow = memo(function SupplyRow({
             </Deed>
           )}
           <a
-            href={resource.address}
+            href={originalOf(resource)}
             target="_blank"
             rel="noreferrer"
             className="flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"

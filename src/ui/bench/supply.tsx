@@ -1,5 +1,6 @@
 "use client";
 
+import { originalOf } from "../parts/original";
 import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -224,7 +225,7 @@ function List({ resources, here, onPlace, onAway, label, children }: ListProps) 
     if (event.key === "ArrowDown") go(at + 1);
     else if (event.key === "ArrowUp") go(at - 1);
     else if (event.key === "ArrowRight" && onPlace) onPlace(chosen);
-    else if (event.key.toLowerCase() === "o") window.open(chosen.address, "_blank", "noreferrer");
+    else if (event.key.toLowerCase() === "o") window.open(originalOf(chosen), "_blank", "noreferrer");
     else if (event.key.toLowerCase() === "e" && onAway) {
       onAway(chosen);
       go(at + 1);

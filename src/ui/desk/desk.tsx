@@ -15,11 +15,15 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
-import { BringIn } from "../bench/bring-in";
+import type { Brings } from "../intake/intake-dialog";
 import { NewCollection } from "./new-collection";
 import { sayEvent } from "./say-event";
 
 // Reads files: not in the first load.
+const BringIn = dynamic(() => import("../bench/bring-in").then((m) => m.BringIn), { ssr: false });
+const UploadsPanel = dynamic(() => import("../intake/uploads-panel").then((m) => m.UploadsPanel), {
+  ssr: false,
+});
 const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) => m.IntakeDialog), {
   ssr: false,
 });
@@ -37,6 +41,7 @@ type Props = {
 export function Desk({ me, teams, team, ...initial }: Props) {
   const client = useQueryClient();
   const router = useRouter();
+  const [brings, setBrings] = useState<Brings>();
   const [open, setOpen] = useState<"new" | "import" | "bring" | null>(null);
   const covers = useQuery({
     queryKey: ["covers", team.id],
@@ -177,12 +182,21 @@ export function Desk({ me, teams, team, ...initial }: Props) {
       {open === "import" && (
         <IntakeDialog
           open
-          onOpenChange={(on: boolean) => setOpen(on ? "import" : null)}
+          onOpenChange={(on: boolean) => (setOpen(on ? "import" : null), on || setBrings(undefined))}
           team={team.id}
           arranges={arranges}
+          brings={brings}
         />
       )}
-      <BringIn open={open === "bring"} onOpenChange={(on) => setOpen(on ? "bring" : null)} team={team.id} />
+      {open === "bring" && (
+        <BringIn
+          open
+          onOpenChange={(on: boolean) => setOpen((old) => (on ? "bring" : old === "bring" ? null : old))}
+          team={team.id}
+          onMany={(brings: Brings) => (setBrings(brings), setOpen("import"))}
+        />
+      )}
+      <UploadsPanel />
     </Frame>
   );
 }

@@ -162,7 +162,14 @@ function teamPlaces(team: TeamRow): { words: string; href: string }[] {
   return [
     { words: "Desk", href: `/team/${team.id}` },
     { words: "People", href: `/team/${team.id}/people` },
-    ...(may(team.role, "bring") ? [{ words: "Imports", href: `/team/${team.id}/imports` }] : []),
+    ...(may(team.role, "bring")
+      ? [
+          { words: "Imports", href: `/team/${team.id}/imports` },
+          { words: "Mail", href: `/team/${team.id}/mail` },
+        ]
+      : []),
+    { words: "Rules", href: `/team/${team.id}/rules` },
+    { words: "Likely twins", href: `/team/${team.id}/twins` },
     ...(may(team.role, "arrange") ? [{ words: "Bin", href: `/team/${team.id}/bin` }] : []),
   ];
 }

@@ -1,0 +1,62 @@
+/// <reference types="chrome" />
+/** How the extension talks to Hobbin: the actions of its open interface, with a token that only brings things in. */
+
+export type Pairing = { address: string; token: string; person: string };
+export type Problem = { status: number; words: string };
+
+export const stored = async <T>(key: string): Promise<T | undefined> =>
+  (await chrome.storage.local.get(key))[key] as T | undefined;
+export const store = (values: Record<string, unknown>): Promise<void> => chrome.storage.local.set(values);
+
+/**
+ * Calls an action.
+ * @throws {Problem} with status 0 when Hobbin cannot be reached
+ */
+export async function call<T>(pairing: Pairing, name: string, input: object): Promise<T> {
+  const answer = await reach(`${pairing.address}/api/actions/${name}`, {
+    method: "POST",
+    headers: { "content-type": "application/json", authorization: `Bearer ${pairing.token}` },
+    body: JSON.stringify(input),
+  });
+  return (await answer.json()) as T;
+}
+
+/** Sends a file by the tus protocol, in one piece. @returns the upload's id */
+export async function sendFile(pairing: Pairing, team: string, name: string, content: Blob): Promise<string> {
+  const encode = (text: string) => btoa(String.fromCharCode(...new TextEncoder().encode(text)));
+  const answer = await reach(`${pairing.address}/api/files`, {
+    method: "POST",
+    headers: {
+      authorization: `Bearer ${pairing.token}`,
+      "tus-resumable": "1.0.0",
+      "upload-length": String(content.size),
+      "upload-metadata": `filename ${encode(name)},team ${encode(team)}`,
+      "content-type": "application/offset+octet-stream",
+    },
+    body: content,
+  });
+  return answer.headers.get("location")!.split("/").at(-1)!;
+}
+
+async function reach(address: string, options: RequestInit): Promise<Response> {
+  const answer = await fetch(address, { ...options, credentials: "omit" }).catch(() => {
+    throw { status: 0, words: "Hobbin cannot be reached just now." } satisfies Problem;
+  });
+  if (answer.ok) return answer;
+  const said = (await answer.json().catch(() => ({}))) as { detail?: string; errors?: { detail: string }[] };
+  throw {
+    status: answer.status,
+    words: said.errors?.[0]?.detail ?? said.detail ?? "Hobbin refused this.",
+  } satisfies Problem;
+}
+
+/** A new id, made here so that what is sent twice is done once. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  const time = Date.now();
+  for (let i = 0; i < 6; i++) bytes[i] = Math.floor(time / 2 ** (8 * (5 - i))) & 0xff;
+  bytes[6] = (bytes[6]! & 0x0f) | 0x70;
+  bytes[8] = (bytes[8]! & 0x3f) | 0x80;
+  const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, "0")).join("");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
+}

@@ -1,0 +1,13 @@
+import { ofTeam } from "@/app/of-team";
+import { read } from "@/app/read";
+import { ReadRoom } from "@/ui/read/read-room";
+
+export const metadata = { title: "Reading room" };
+export default async function Page({ params }: { params: Promise<{ resource: string }> }) {
+  const { resource: id } = await params;
+  const { resource } = await read("resources.read", { resource: id });
+  const frame = await ofTeam(resource.team, `/read/${id}`);
+  const text = await read("resources.text", { resource: id });
+  const { letter } = await read("mail.letter", { resource: id });
+  return <ReadRoom {...frame} resource={resource} text={text} letter={letter} />;
+}

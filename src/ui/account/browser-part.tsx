@@ -1,0 +1,76 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { Button, buttonLook } from "../parts/button";
+import { call } from "../talk/call";
+import { sayFailure } from "../talk/say-failure";
+
+/** Bringing in from the browser: the extension and its pairing, and the bookmark that does without. */
+export function BrowserPart() {
+  const [code, setCode] = useState("");
+  const [own, setOwn] = useState("");
+  useEffect(() => {
+    const timer = setTimeout(() => setOwn(window.location.origin), 0);
+    return () => clearTimeout(timer);
+  }, []);
+  // React refuses to draw such links, rightly; this one is to be dragged to the bookmarks, and does not run here.
+  const draw = (link: HTMLAnchorElement | null) =>
+    link?.setAttribute(
+      "href",
+      `javascript:(()=>{const s=getSelection().toString().slice(0,4000);open(${JSON.stringify(own)}+"/bring?url="+encodeURIComponent(location.href)+"&title="+encodeURIComponent(document.title)+(s?"&text="+encodeURIComponent(s):""),"_blank","width=520,height=720")})()`,
+    );
+  return (
+    <div className="flex flex-col gap-4">
+      <ol className="list-decimal pl-5 text-[15px]">
+        <li>
+          Download the extension for{" "}
+          <a className="text-deed underline" href="/extension/hobbin-chromium.zip" download>
+            Chromium and its relatives
+          </a>{" "}
+          or{" "}
+          <a className="text-deed underline" href="/extension/hobbin-firefox.zip" download>
+            Firefox
+          </a>
+          , and unpack it.
+        </li>
+        <li>
+          Open the browser’s page of extensions, allow developer’s extensions, and load the unpacked folder.
+        </li>
+        <li>Come back here, press “Pair this browser”, then the Hobbin button beside the address.</li>
+      </ol>
+      {code ? (
+        <p role="status" data-hobbin-pairing={code} className="rounded-md bg-wash p-3">
+          Now press the <b>Hobbin button</b> beside the address. This offer holds for ten minutes.
+        </p>
+      ) : (
+        <Button
+          className="self-start"
+          onClick={() =>
+            void call("tokens.offer", {})
+              .then((answer) => setCode(answer.code))
+              .catch(sayFailure)
+          }
+        >
+          Pair this browser
+        </Button>
+      )}
+      <p className="text-[15px] text-quiet">
+        The extension sends what you save and nothing else: the address, the title and the visible text of the
+        page, never what is typed into forms. A paired browser may only bring things in; revoke it among the
+        access tokens below.
+      </p>
+      <p className="flex flex-wrap items-center gap-3 text-[15px]">
+        Without the extension, drag this to your bookmarks:
+        {own && (
+          <a ref={draw} className={buttonLook("line", true)} onClick={(event) => event.preventDefault()}>
+            Bring into Hobbin
+          </a>
+        )}
+      </p>
+      <p className="text-[15px] text-quiet">
+        On a phone, open Hobbin and add it to the home screen: then it takes what you share from other
+        programs, photos and voice notes, also without a connection.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+import { createStore, del, entries, set } from "idb-keyval";
+import { call, Refusal } from "../talk/call";
+
+/** Something to bring in that was saved on this device, with a file where it is one. */
+export type Kept = {
+  id: string;
+  team: string;
+  collection?: string;
+  address: string;
+  title: string;
+  text: string;
+  tags: string[];
+  file?: { name: string; content: Blob };
+};
+
+const kept = () => createStore("hobbin-bring", "waiting");
+
+export const keep = (one: Kept): Promise<void> => set(one.id, one, kept());
+export const waiting = async (): Promise<Kept[]> =>
+  (await entries<string, Kept>(kept())).map(([, value]) => value);
+
+/** Sends one thing. Ids are made on the device, so what arrived after all does not stand twice. */
+export async function send({ id, team, collection, address, title, text, tags, file }: Kept): Promise<void> {
+  const spot = { team, ...(collection && { collection, placement: id }) };
+  let resource: string;
+  if (file) {
+    const upload = await sendFile(team, file.name, file.content);
+    resource = (await call("capture.file", { ...spot, upload, ...(title && { title }) })).resource.id;
+  } else if (address && text)
+    resource = (
+      await call("capture.note", { ...spot, text, source: address, ...(title && { sourceTitle: title }) })
+    ).resource.id;
+  else if (address) resource = (await call("capture.page", { ...spot, address, tags })).resource.id;
+  else resource = (await call("capture.note", { ...spot, text, ...(title && { title }) })).resource.id;
+  if (tags.length && !(address && !text)) await call("tags.add", { resource, tags });
+}
+
+async function sendFile(team: string, name: string, content: Blob): Promise<string> {
+  const { Upload } = await import("tus-js-client");
+  return new Promise((resolve, reject) => {
+    const upload = new Upload(content, {
+      endpoint: "/api/files",
+      metadata: { filename: name, team },
+      chunkSize: 4 * 1024 * 1024,
+      storeFingerprintForResuming: false,
+      onError: () =>
+        reject(new Refusal(0, "The file did not arrive whole. It is kept here and sent again.", {})),
+      onSuccess: () => resolve(upload.url!.split("/").at(-1)!),
+    });
+    upload.start();
+  });
+}
+
+/** Sends what waits, in order. @returns how many still wait */
+export async function sendWaiting(): Promise<number> {
+  const all = (await waiting()).sort((a, b) => (a.id < b.id ? -1 : 1));
+  for (const [i, one] of all.entries()) {
+    try {
+      await send(one);
+    } catch (error) {
+      if (error instanceof Refusal && error.status !== 0 && error.status < 500) {
+        // Refused for good: it stays, so that nothing typed is lost, and the others go on.
+        continue;
+      }
+      return all.length - i;
+    }
+    await del(one.id, kept());
+  }
+  return (await waiting()).length;
+}

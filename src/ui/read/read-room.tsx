@@ -1,0 +1,210 @@
+"use client";
+
+import { useState } from "react";
+import type { Answer } from "@/services/registry";
+import { sayMinutes } from "@/core/text/minutes";
+import { bareLink } from "@/core/formats/imported";
+import { sendIntake } from "../intake/send-intake";
+import { Button, buttonLook } from "../parts/button";
+import { Empty } from "../parts/empty";
+import { KindWord } from "../parts/kind";
+import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { sayFailure } from "../talk/say-failure";
+import { toast } from "sonner";
+
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  resource: Answer<"resources.read">["resource"];
+  text: Answer<"resources.text">;
+  letter: Answer<"mail.letter">["letter"];
+};
+
+const ORIGINS: Record<string, string> = {
+  fetched: "as the page was",
+  seen: "as somebody of the team saw the page",
+  typed: "pasted by hand",
+  mail: "as it came by mail",
+  file: "taken from the file",
+};
+
+/** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
+export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
+  const { file, html } = text;
+  const facts = [
+    resource.siteName || resource.host,
+    resource.authors.slice(0, 3).join(", "),
+    resource.published,
+    resource.pages && `${resource.pages} pages`,
+    resource.minutes && sayMinutes(resource.minutes),
+  ].filter(Boolean);
+  return (
+    <Frame me={me} teams={teams} team={team}>
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24">
+        <article className="mx-auto max-w-[68ch] pt-8" lang={resource.language ?? undefined}>
+          <header className="border-b border-line pb-5">
+            <h1 className="font-serif text-3xl leading-tight font-semibold text-balance break-words">
+              {resource.title}
+            </h1>
+            <p className="mt-2 text-[15px] text-quiet">
+              <KindWord kind={resource.kind} /> {facts.map((fact) => ` · ${fact}`)}
+            </p>
+            <p className="mt-3 flex flex-wrap gap-2">
+              {resource.address && (
+                <a
+                  className={buttonLook("line", true)}
+                  href={resource.address}
+                  target="_blank"
+                  rel="noreferrer"
+                >
+                  Open the original
+                </a>
+              )}
+              {file && (
+                <a
+                  className={buttonLook("line", true)}
+                  href={`/api/file/${resource.id}?save`}
+                  download={file.name}
+                >
+                  Save {file.name}
+                </a>
+              )}
+              {letter && (
+                <a className={buttonLook("quiet", true)} href={`/api/mail/${letter.id}`} download>
+                  The message as it came
+                </a>
+              )}
+            </p>
+          </header>
+          {file && <FileInPlace id={resource.id} file={file} title={resource.title} />}
+          {resource.kind === "note" && (
+            <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
+              {text.quotation ? (
+                <blockquote className="border-l-4 border-note pl-5">{resource.description}</blockquote>
+              ) : (
+                resource.description
+              )}
+            </div>
+          )}
+          {html ? (
+            // The one sanitiser has made this: no scripts, no styles, no pictures, no frames.
+            <div className="reading mt-6" dangerouslySetInnerHTML={{ __html: html }} />
+          ) : (
+            !file &&
+            resource.kind !== "note" && (
+              <Empty title="There is no text to read here">
+                <p>
+                  Nothing could be read from the page. Open its details on the Bench to fetch it again, or
+                  paste its text yourself.
+                </p>
+              </Empty>
+            )
+          )}
+          {html && text.origin && (
+            <p className="mt-10 border-t border-line pt-3 text-sm text-quiet">
+              Kept {ORIGINS[text.origin]}, {text.at?.slice(0, 10)}.
+            </p>
+          )}
+        </article>
+        {letter && letter.links.length > 0 && (
+          <Links team={team.id} title={resource.title} links={letter.links} />
+        )}
+      </main>
+    </Frame>
+  );
+}
+
+function FileInPlace({
+  id,
+  file,
+  title,
+}: {
+  id: string;
+  file: NonNullable<Props["text"]["file"]>;
+  title: string;
+}) {
+  const src = `/api/file/${id}`;
+  if (file.type === "application/pdf")
+    return <iframe src={src} title={title} className="mt-6 h-[80vh] w-full rounded-md border border-line" />;
+  if (/^image\/(jpeg|png|gif|webp|avif)$/.test(file.type))
+    // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept
+    return <img src={src} alt={title} className="mt-6 max-w-full rounded-md" />;
+  if (file.type.startsWith("audio/"))
+    return <audio controls preload="metadata" src={src} className="mt-6 w-full" aria-label={title} />;
+  if (file.type.startsWith("video/"))
+    return (
+      <video controls preload="metadata" src={src} className="mt-6 w-full rounded-md" aria-label={title} />
+    );
+  return null;
+}
+
+/** The links of a letter, to be picked: none is brought in by itself. */
+function Links({
+  team,
+  title,
+  links,
+}: {
+  team: string;
+  title: string;
+  links: { address: string; title: string }[];
+}) {
+  const [picked, setPicked] = useState<Set<string>>(new Set());
+  const bring = async () => {
+    try {
+      const lines = links
+        .filter((link) => picked.has(link.address))
+        .map((link) => ({
+          ...bareLink(link.address, { title: link.title }),
+          addedAt: null,
+          place: null,
+          reference: null,
+          note: "",
+        }));
+      await sendIntake({ team }, `Links of ${title}`.slice(0, 200), {
+        places: [],
+        lines,
+        separator: "comma",
+      });
+      toast(`${lines.length} ${lines.length === 1 ? "link waits" : "links wait"} in your Tray.`);
+      setPicked(new Set());
+    } catch (failure) {
+      sayFailure(failure);
+    }
+  };
+  return (
+    <section
+      aria-label="Links in this letter"
+      className="mx-auto mt-8 max-w-[68ch] border-t border-line pt-4"
+    >
+      <h2 className="font-serif text-xl font-semibold">Links in this letter</h2>
+      <ul className="my-3">
+        {links.map((link) => (
+          <li key={link.address} className="py-1">
+            <label className="flex items-start gap-2 text-[15px]">
+              <input
+                type="checkbox"
+                className="mt-1 size-4 accent-[var(--deed)]"
+                checked={picked.has(link.address)}
+                onChange={() =>
+                  setPicked((old) => {
+                    const next = new Set(old);
+                    if (!next.delete(link.address)) next.add(link.address);
+                    return next;
+                  })
+                }
+              />
+              <span className="min-w-0">
+                <span className="block">{link.title || link.address}</span>
+                {link.title && <span className="block truncate text-sm text-quiet">{link.address}</span>}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      <Button look="deed" disabled={!picked.size} onClick={() => void bring()}>
+        {picked.size ? `Bring ${picked.size} into my Tray` : "Tick what to bring in"}
+      </Button>
+    </section>
+  );
+}
