@@ -18,7 +18,7 @@ export async function bundleThreads(root) {
     alias: { "@": path.join(root, "src") },
     // Old packages call require, which modules of today do not have.
     banner: {
-      js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);',
+      js: 'import { createRequire as hobbinRequire } from "node:module"; const require = hobbinRequire(import.meta.url);',
     },
     // linkedom looks for a canvas it does not need.
     external: ["canvas"],

@@ -101,6 +101,6 @@ export function sanitise(html: string, options: { pictures?: boolean } = {}): st
     ],
     nestingLimit: 60,
   })
-    .replace(/(?:<(p|div|span|li|section)>\s*<\/\1>\s*)+/g, "")
+    .replace(/(?:<(p|div|span|li|section|a)>\s*<\/\1>\s*)+/g, "")
     .trim();
 }

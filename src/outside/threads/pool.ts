@@ -1,5 +1,6 @@
 import path from "node:path";
 import { Piscina } from "piscina";
+import { log } from "../log";
 import type { PageFacts } from "@/core/page/facts";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { KeptCopy, PageTask } from "./read-page-thread";
@@ -42,6 +43,9 @@ async function run<T>(file: string, task: object): Promise<T> {
   try {
     const filename = path.join(process.cwd(), `build/threads/${file}.mjs`);
     return (await threads().run(task, { filename, signal: stop.signal })) as T;
+  } catch (error) {
+    log.warn({ err: error, file }, stop.signal.aborted ? "what took too long was let go" : "a thread failed");
+    throw error;
   } finally {
     clearTimeout(timer);
   }

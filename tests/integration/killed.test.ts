@@ -1,0 +1,94 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { and, eq, isNull, sql } from "drizzle-orm";
+import { expect, test } from "vitest";
+import type { BroughtLine } from "@/core/intake/brought";
+import { takeUpLost } from "@/data/queries/jobs";
+import { intake, job, placement, resource } from "@/data/schema";
+import { KINDS } from "@/jobs/kinds";
+import { Worker } from "@/jobs/worker";
+import { database } from "@/services/action";
+import { stage } from "./intake";
+import { as, makeWorld } from "./world";
+
+const LINES = 12_000;
+const line = (i: number): BroughtLine => ({
+  address: `https://killed.example/${i}`,
+  title: `Page ${i}`,
+  heading: "",
+  context: "",
+  tagText: i % 3 ? "bog" : "bog, water table",
+  addedAt: null,
+  place: null,
+  reference: null,
+  note: "",
+});
+
+/** A process of its own that does jobs, as `npm run worker` does. */
+function worker(): ChildProcess {
+  return spawn("node_modules/.bin/tsx", ["tools/worker.ts"], {
+    env: { ...process.env, HOBBIN_MAIL_IN: "off" },
+    stdio: "ignore",
+    detached: true,
+  });
+}
+
+test("an import whose process is killed again and again (kill -9) neither loses nor doubles a line", async () => {
+  const { editor, team, collection: into } = await makeWorld();
+  const lines = Array.from({ length: LINES }, (_, i) => line(i));
+  const id = await stage(
+    editor,
+    { team, into },
+    "Killed",
+    { places: [], lines, passedOver: 0, separator: "comma" },
+    300,
+  );
+  await as(editor, "intakes.set", { intake: id, deed: "start" });
+  const done = async () =>
+    (
+      await database()
+        .select({ done: intake.done, state: intake.state })
+        .from(intake)
+        .where(eq(intake.id, id))
+    )[0]!;
+
+  let kills = 0;
+  for (let last = 0; kills < 3;) {
+    const running = worker();
+    // Killed in the middle of its work: as soon as it has done a little more.
+    for (let i = 0; i < 600; i++) {
+      const now = await done();
+      if (now.state === "done" || now.done > last + 600) break;
+      await new Promise((resolve) => setTimeout(resolve, 25));
+    }
+    process.kill(-running.pid!, "SIGKILL");
+    await new Promise((resolve) => running.once("exit", resolve));
+    last = (await done()).done;
+    if ((await done()).state === "done") break;
+    kills++;
+    // The lease of a dead worker runs out by itself; the test need not wait for it.
+    await database().update(job).set({ leaseUntil: new Date(0) }).where(eq(job.state, "running"));
+    await takeUpLost(database(), new Date());
+  }
+  expect(kills).toBeGreaterThan(0);
+  const rest = new Worker({ "intake.run": KINDS["intake.run"]! });
+  await rest.start();
+  for (let i = 0; i < 400 && (await done()).state !== "done"; i++)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  await rest.stop();
+
+  const { intake: end } = await as(editor, "intakes.read", { intake: id });
+  expect(end).toMatchObject({ state: "done", done: LINES, made: LINES, placed: 0, here: 0, rejected: 0 });
+  const count = async (table: typeof resource | typeof placement) =>
+    Number(
+      (
+        await database()
+          .select({ n: sql<number>`count(*)` })
+          .from(table)
+          .where(and(eq(table.team, team), isNull(table.deletedAt)))
+      )[0]!.n,
+    );
+  // One of each was there before.
+  expect([await count(resource), await count(placement)]).toEqual([LINES + 1, LINES + 1]);
+  const { items } = await as(editor, "collections.items", { collection: into });
+  expect(items.slice(1, 4).map((item) => item.resource.title)).toEqual(["Page 0", "Page 1", "Page 2"]);
+}, 120_000);
