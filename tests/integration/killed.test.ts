@@ -66,7 +66,10 @@ test("an import whose process is killed again and again (kill -9) neither loses 
     if ((await done()).state === "done") break;
     kills++;
     // The lease of a dead worker runs out by itself; the test need not wait for it.
-    await database().update(job).set({ leaseUntil: new Date(0) }).where(eq(job.state, "running"));
+    await database()
+      .update(job)
+      .set({ leaseUntil: new Date(0) })
+      .where(eq(job.state, "running"));
     await takeUpLost(database(), new Date());
   }
   expect(kills).toBeGreaterThan(0);

@@ -85,6 +85,8 @@ test("what leaves as a bookmark file comes back: folders, sections, tags, dates,
   const timeless = (text: string) => text.replace(/LAST_MODIFIED="\d+"/g, "");
   expect(timeless(again.content)).toBe(timeless(file.content));
 
+  const references = await as(owner, "export.collection", { collection: collection.id, format: "bibtex" });
+  expect(references.content.match(/^@/gm)).toHaveLength(4);
   const markdown = await as(owner, "export.collection", { collection: collection.id, format: "markdown" });
   expect(markdown.content).toContain("# To &amp; fro".replace("&amp;", "\\&"));
   expect(markdown.content).toMatch(/## Before you go\n\n2\. \[Our heading\]\(<https:/);

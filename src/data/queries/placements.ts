@@ -135,3 +135,20 @@ export async function respread(
 export async function findPlacement(tx: Tx, id: string) {
   return (await tx.select().from(placement).where(eq(placement.id, id)))[0] ?? null;
 }
+
+/** What a list of references needs of the resources at these placements. */
+export async function worksByPlacement(tx: Tx, ids: readonly string[]) {
+  const columns = {
+    placement: placement.id,
+    resource: resource.id,
+    itemType: resource.itemType,
+    language: resource.language,
+    details: resource.details,
+  };
+  if (!ids.length) return [];
+  return tx
+    .select(columns)
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(inArray(placement.id, [...ids]));
+}

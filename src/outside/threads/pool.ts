@@ -1,6 +1,7 @@
 import path from "node:path";
 import { Piscina } from "piscina";
 import { log } from "../log";
+import type { Work, WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { KeptCopy, PageTask } from "./read-page-thread";
@@ -31,15 +32,19 @@ export const copyInThread = (task: Omit<PageTask, "want">): Promise<KeptCopy | n
 export const officeInThread = (body: Uint8Array, plain = false): Promise<OfficeAnswer> =>
   run<OfficeAnswer>("read-document-thread", { body, plain }).catch(() => null);
 
+/** A list of references as a file. */
+export const referencesInThread = (works: readonly Work[], format: WrittenReferences): Promise<string> =>
+  run("write-references-thread", { works, format }, 60_000);
+
 /** A HEIC picture as JPEG; null when it is none. */
 export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>
   run<Uint8Array>("read-heic-thread", { body }).then(Buffer.from, () => null);
 
 /** Runs one task; a thread that takes too long is ended, and the others go on. */
-async function run<T>(file: string, task: object): Promise<T> {
+async function run<T>(file: string, task: object, limit = LIMIT): Promise<T> {
   const stop = new AbortController();
   // Tasks wait for one another, so a task's clock allows for those before it.
-  const timer = setTimeout(() => stop.abort(), LIMIT * (1 + Math.ceil(threads().queueSize / 2)));
+  const timer = setTimeout(() => stop.abort(), limit * (1 + Math.ceil(threads().queueSize / 2)));
   try {
     const filename = path.join(process.cwd(), `build/threads/${file}.mjs`);
     return (await threads().run(task, { filename, signal: stop.signal })) as T;

@@ -1,5 +1,10 @@
 import { writeBookmarks } from "@/core/formats/bookmarks-write";
 import { writeMarkdown } from "@/core/formats/markdown-write";
+import type { Work } from "@/core/formats/references-write";
+import type { PublishedItem, PublishedTree } from "@/core/publish/model";
+import type { Tx } from "@/data/database";
+import { worksByPlacement } from "@/data/queries/placements";
+import { referencesInThread } from "@/outside/threads/pool";
 import { reading } from "../action";
 import { Id, OneOf } from "../input";
 import { can } from "../policy";
@@ -10,24 +15,60 @@ const FORMATS = {
   bookmarks: { type: "text/html; charset=utf-8", ending: "html", write: writeBookmarks },
   markdown: { type: "text/markdown; charset=utf-8", ending: "md", write: writeMarkdown },
 } as const;
-type Format = keyof typeof FORMATS;
+/** Lists of references: every work once, however often it stands in the collections. */
+const REFERENCES = {
+  ris: { type: "application/x-research-info-systems; charset=utf-8", ending: "ris" },
+  bibtex: { type: "application/x-bibtex; charset=utf-8", ending: "bib" },
+  "csl-json": { type: "application/vnd.citationstyles.csl+json", ending: "json" },
+} as const;
+type Format = keyof typeof FORMATS | keyof typeof REFERENCES;
 
 class ExportCollection {
   @Id() collection: string;
-  @OneOf(Object.keys(FORMATS)) format: Format;
+  @OneOf([...Object.keys(FORMATS), ...Object.keys(REFERENCES)]) format: Format;
 }
 
 export const exportCollection = reading({
   name: "export.collection",
-  about: "A collection, with those inside it, as an open file: a browser's bookmark file or Markdown.",
+  about:
+    "A collection, with those inside it, as an open file: a browser's bookmark file, Markdown, or a list of references.",
   input: ExportCollection,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
     const tree = await publishedTree(tx, input.collection);
-    const { type, ending, write } = FORMATS[input.format];
+    if (input.format in REFERENCES) {
+      const format = input.format as keyof typeof REFERENCES;
+      const { type, ending } = REFERENCES[format];
+      const content = await referencesInThread(await worksOf(tx, tree), format);
+      return { name: `${fileName(tree.collection.title)}.${ending}`, type, content };
+    }
+    const { type, ending, write } = FORMATS[input.format as keyof typeof FORMATS];
     return { name: `${fileName(tree.collection.title)}.${ending}`, type, content: write(tree) };
   },
 });
+
+async function worksOf(tx: Tx, tree: PublishedTree): Promise<Work[]> {
+  const items = ({ collection, inside }: PublishedTree): PublishedItem[] => [
+    ...collection.sections.flatMap((section) => section.items),
+    ...inside.flatMap(items),
+  ];
+  const all = items(tree);
+  const details = new Map(
+    (
+      await worksByPlacement(
+        tx,
+        all.map((item) => item.id),
+      )
+    ).map((row) => [row.placement, row]),
+  );
+  const once = new Map<string, Work>();
+  for (const item of all) {
+    const { resource, itemType, language, details: fields } = details.get(item.id)!;
+    if (!once.has(resource))
+      once.set(resource, { ...item, id: resource, itemType, language, details: fields });
+  }
+  return [...once.values()];
+}
 
 /** A title as the name of a file on any system. */
 function fileName(title: string): string {

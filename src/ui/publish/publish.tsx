@@ -162,6 +162,22 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
           <section aria-label="Files">
             <h2 className="text-sm font-semibold">Take it along as a file</h2>
             <p className="mt-1 flex flex-wrap gap-2">
+              {(
+                [
+                  ["bibtex", "References (BibTeX)"],
+                  ["ris", "References (RIS)"],
+                  ["csl-json", "References (CSL-JSON)"],
+                ] as const
+              ).map(([format, words]) => (
+                <a
+                  key={format}
+                  href={`/api/export/${collection.id}?format=${format}`}
+                  download
+                  className={buttonLook()}
+                >
+                  {words}
+                </a>
+              ))}
               <a href={`/api/export/${collection.id}?format=bookmarks`} download className={buttonLook()}>
                 Bookmark file
               </a>

@@ -1,0 +1,6 @@
+import { type Work, writeReferences, type WrittenReferences } from "@/core/formats/references-write";
+
+/** Writes a list of references; a thousand take seconds. */
+export default function work({ works, format }: { works: Work[]; format: WrittenReferences }): string {
+  return writeReferences(works, format);
+}
