@@ -46,6 +46,7 @@ async function main() {
       ...env,
       HOBBIN_SECOND: `http://localhost:${port + 4}`,
       HOBBIN_WEB_PORT: String(port + 1),
+      HOBBIN_WEB_PORT: String(port + 1),
     },
   });
   if (code !== 0) throw new Stop("The measuring failed; the words above say why.");

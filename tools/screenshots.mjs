@@ -43,6 +43,17 @@ async function main() {
   await takeAll(`http://localhost:${port}`);
 }
 
+/** A list as somebody might paste it out of a mail. */
+const LIST = `Before the field day:
+Reading a peat core – http://peat-notebook.localhost:{web}/reading-a-core
+Why hummocks are round: http://peat-notebook.localhost:{web}/many/12
+(http://mosskey.localhost:{web}/sundew)
+
+For the write-up:
+Four springs in numbers – http://bog-journal.localhost:{web}/many/4
+The station's own pages – www.lantern-moss.example/wells
+htp://a-slip.example`;
+
 async function takeAll(base) {
   const { chromium } = await import("@playwright/test");
   const options = JSON.parse(readFileSync(path.join(ROOT, "tools/lib/chromium.json"), "utf8"));
@@ -95,6 +106,25 @@ async function takeAll(base) {
   await shot("desk", desk);
   await shot("bench", `${base}/bench/${week3}`, {}, (view) => view.locator("[data-item]").nth(1).focus());
   await shot("bench-item-dark", `${base}/bench/${week3}`, { colorScheme: "dark" }, open);
+  await shot("list", `${base}/bench/${week3}`, {}, async (view) => {
+    await view.evaluate(
+      (text) => {
+        const data = new DataTransfer();
+        data.setData("text/plain", text);
+        document.body.dispatchEvent(
+          new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }),
+        );
+      },
+      LIST.replaceAll("{web}", String(Number(new URL(base).port) + 1)),
+    );
+    await view.waitForTimeout(1_500);
+  });
+  const { items } = await (
+    await page.request.get(`${base}/api/actions/collections.items?collection=${week3}`)
+  ).json();
+  await shot("reading-room", `${base}/read/${items[1].resource.id}`);
+  await page.request.post(`${base}/api/actions/mail.make-address`, { data: { team } });
+  await shot("mail", `${desk}/mail`);
   await shot("bench-phone", `${base}/bench/${week3}`, phone);
   await shot("publish", `${base}/publish/${week3}`);
   await shot("people", `${desk}/people`);

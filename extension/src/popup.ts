@@ -375,7 +375,9 @@ function many(): HTMLElement {
         type: "button",
         class: "plain",
         click: () =>
-          void chrome.permissions.request({ permissions: ["tabs"] }).then((yes) => (yes ? open("tabs") : undefined)),
+          void chrome.permissions
+            .request({ permissions: ["tabs"] })
+            .then((yes) => (yes ? open("tabs") : undefined)),
       },
       "Tabs of this window …",
     ),

@@ -84,6 +84,8 @@ async function files(site: Site, url: URL, origin: string): Promise<Answer | nul
             : "User-agent: *\nAllow: /\n",
       };
   }
+  const many = /^\/many\/(\d+)$/.exec(url.pathname)?.[1];
+  if (many) return html(manyPage(Number(many), site.name));
   if (url.pathname.startsWith("/player/"))
     return html(
       `<!doctype html><title>Player</title><style>body{margin:0;background:#000}video{width:100%;height:100vh}</style><video controls autoplay src="/files/clip.webm"></video>`,
@@ -228,6 +230,16 @@ function shiftJis(text: string): Buffer {
       char.charCodeAt(0) < 0x80 ? [char.charCodeAt(0)] : (table.get(char) ?? [0x3f]),
     ),
   );
+}
+
+/** One of as many pages as wanted, each with words of its own. */
+function manyPage(number: number, site: string): string {
+  const words = Array.from(
+    { length: 40 },
+    (_, i) =>
+      `<p>Well ${number} of round ${i} stood at ${(number * 7 + i * 13) % 60} centimetres, ${["rising", "falling", "still"][(number + i) % 3]}, with ${(number * i) % 17} sundews beside it and the wind in the ${["west", "east", "north"][i % 3]}.</p>`,
+  ).join("");
+  return `<!doctype html><html lang="en"><head><title>Well ${number} – ${site}</title><meta property="og:title" content="Well ${number}"></head><body><nav><a href="/">Home</a></nav><main><h1>Well ${number}</h1>${words}</main></body></html>`;
 }
 
 const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { expect, items, openCollection, signIn, test } from "./hands";
+import { expect, items, openCollection, paste, signIn, test } from "./hands";
 
 const clean = async (page: Page, what: string) => {
   const { violations } = await new AxeBuilder({ page })
@@ -27,7 +27,16 @@ for (const [name, options] of [
     await page.waitForURL(/team/);
     const desk = page.url();
     await clean(page, "Desk");
-    for (const path of [`${desk}/people`, `${desk}/bin`, "/account"]) {
+    for (const path of [
+      `${desk}/people`,
+      `${desk}/bin`,
+      `${desk}/imports`,
+      `${desk}/mail`,
+      `${desk}/rules`,
+      `${desk}/twins`,
+      "/bring",
+      "/account",
+    ]) {
       await page.goto(path);
       await clean(page, path);
     }
@@ -38,6 +47,19 @@ for (const [name, options] of [
     await page.keyboard.press("Enter");
     await expect(page.getByLabel("Heading here")).toBeVisible();
     await clean(page, "Bench with an item opened");
+    await expect(page.getByLabel("Kind of work, for citing")).toBeVisible();
+    await clean(page, "Bench with all its details");
+    const room = await page.getByRole("link", { name: "Read it here" }).getAttribute("href");
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("b");
+    for (const tab of ["Address", "Files", "A list", "By hand"]) {
+      await page.getByRole("tab", { name: tab }).click();
+      await clean(page, `Bring in: ${tab}`);
+    }
+    await page.keyboard.press("Escape");
+    await paste(page, "Reading:\nOne – https://list.localhost/1\nhtp://two\nhttps://list.localhost/3");
+    await expect(page.getByText("2 new")).toBeVisible();
+    await clean(page, "a list before it is brought in");
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "What to do with this collection" }).click();
     await clean(page, "menu");
@@ -48,6 +70,8 @@ for (const [name, options] of [
     }
     await page.goto(page.url().replace("bench", "publish"));
     await clean(page, "Publish");
+    await page.goto(room!);
+    await clean(page, "Reading room");
     const widths = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
     expect(widths[0]).toBeLessThanOrEqual(widths[1]!);
   });

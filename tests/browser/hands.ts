@@ -93,6 +93,20 @@ function mailbox(path: string): Promise<string> {
     request.on("error", reject);
   });
 }
+
+/** Sends a form of the stand-in's mail. @returns where it leads to */
+export function post(path: string, form: Record<string, string>): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const request = http.request(
+      { host: "127.0.0.1", port: Number(WEB), path, method: "POST", headers: { host: "mail.localhost" } },
+      (answer) => {
+        answer.resume().on("end", () => resolve(answer.headers.location ?? ""));
+      },
+    );
+    request.on("error", reject);
+    request.end(new URLSearchParams(form).toString());
+  });
+}
 export const linkIn = (text: string) => /https?:\/\/\S+/.exec(text)![0];
 
 export const test = base;

@@ -70,6 +70,25 @@ test("near-equal words under another address, and a redirect to a known one, are
   expect((await row(other.b.id)).twinOf).toBeNull();
 });
 
+test("a known address is said to be here, can be placed again, and kept apart on purpose", async () => {
+  const { contributor, team, address, collection } = await makeWorld();
+  const known = await as(contributor, "capture.address", {
+    team,
+    address: `${address}?utm_source=x`,
+    collection,
+  });
+  expect(known).toMatchObject({ already: true, places: [{ collection }] });
+  expect(known.item).toBeUndefined();
+  expect(
+    (await as(contributor, "capture.address", { team, address, collection, again: true })).item,
+  ).toBeDefined();
+  const apart = await as(contributor, "capture.address", { team, address, collection, apart: true });
+  expect(apart.already).toBe(false);
+  expect(apart.resource.id).not.toBe(known.resource.id);
+  await fillResource(apart.resource.id, filling(address, TEXT));
+  expect((await row(apart.resource.id)).twinOf).toBeNull();
+});
+
 test("merging keeps every placement, tag and note and the better fields, and can be undone to the letter", async () => {
   const { world, a, b } = await two(() => filling("https://copy.example/x", TEXT));
   const { editor, collection, team } = world;

@@ -88,8 +88,14 @@ test("tracking parameters, their order, www, https and a trailing slash make no 
     "http://www.bog.example/moss/?a=1&b=2",
     "https://bog.example/moss?utm_source=mail&a=1&UTM_Campaign=x&b=2&fbclid=abc#top",
     "https://bog.example:443/moss?b=2&gclid=1&a=1",
+    "https://m.bog.example/moss?a=1&b=2",
+    "https://bog.example/moss/index.html?a=1&b=2&mc_eid=9",
   ])
     expect(sameAddress(other)).toBe(plain);
+  // What only looks like one of these stays.
+  expect(sameAddress("https://m.example/moss")).not.toBe(sameAddress("https://example/moss"));
+  expect(sameAddress("https://bog.example/index.html.txt")).not.toBe(sameAddress("https://bog.example/"));
+  expect(sameAddress("https://bog.example/moss?source=1")).not.toBe(sameAddress("https://bog.example/moss"));
 });
 
 /** WHATWG URL standard, https://url.spec.whatwg.org/#example-url-parsing */

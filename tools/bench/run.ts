@@ -7,6 +7,7 @@ import type { Actor } from "@/services/actor";
 import { measureBench } from "./bench-screen";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { asMarkdown, type Figure, median, timed } from "./figures";
+import { measureIntake } from "./intake";
 import { measureReader } from "./reader";
 
 const base = settings().address;
@@ -21,6 +22,7 @@ const figures: Figure[] = [
   ...(await measureBench(actor, large.id, many, base)),
   ...(await measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!)),
   await measureReading(actor),
+  ...(await measureIntake(actor, base, process.env.HOBBIN_WEB_PORT!)),
 ];
 writeFileSync("docs/bench.md", asMarkdown(figures, new Date()));
 for (const { what, measured, aim, met } of figures)

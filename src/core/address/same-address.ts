@@ -6,24 +6,29 @@ import { isTrackingParameter } from "./tracking-parameters";
  *
  * Made equal, as RFC 3986 §6.2.2 and §6.2.3 allow: case of scheme and host, percent-encoding of unreserved
  * characters, case of its digits, dot segments, default port, an empty path. Beyond the standard, as common
- * practice of web archives: http and https, a leading `www.`, tracking parameters, the order of parameters, a
- * trailing slash, and the fragment unless it works as a path (`#/…`, `#!…`) or names a passage (`:~:`).
+ * practice of web archives: http and https, a leading `www.` or that of a mobile edition (`m.`, `mobile.`), tracking
+ * parameters, the order of parameters, a trailing slash, the name of an index page, and the fragment unless it works as a
+ * path (`#/…`, `#!…`) or names a passage (`:~:`).
  *
  * @param address an absolute http(s) address
  */
 export function sameAddress(address: string): string {
   const url = new URL(address);
-  const host = url.hostname.replace(/^www\./, "").replace(/\.$/, "");
+  const host = url.hostname.replace(/\.$/, "").replace(MOBILE, "");
   const port = url.port && url.port !== "443" && url.port !== "80" ? `:${url.port}` : "";
-  const path = evenEncoding(url.pathname).replace(/\/+$/, "");
+  const path = evenEncoding(url.pathname).replace(INDEX, "").replace(/\/+$/, "");
   return `//${host}${port}${path}${query(url)}${fragment(url)}`;
 }
+
+/** The front of a host that names an edition, where a whole site follows it: `m.bog.example`, not `m.example`. */
+const MOBILE = /^(www\d?|m|mobile)\.(?=[^.]+\.[^.]+)/;
+const INDEX = /\/(index|default)\.(html?|php|aspx?|jsp|cfm)$/i;
 
 function query(url: URL): string {
   const kept = url.search
     .slice(1)
     .split("&")
-    .filter((pair) => pair && !isTrackingParameter(decode(pair.split("=")[0]!)))
+    .filter((pair) => pair && !isTrackingParameter(decode(pair.split("=")[0]!), url.hostname))
     .map(evenEncoding)
     .sort();
   return kept.length ? `?${kept.join("&")}` : "";

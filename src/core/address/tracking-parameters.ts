@@ -1,53 +1,40 @@
+import rules from "tidy-url/data/rules.js";
+
 /**
- * Names of query parameters that say where a visitor came from and nothing about the page. Common practice,
- * no single source: the families that campaign, mail and advertising software documents for its customers.
+ * Names of query parameters that say where a visitor came from and nothing about the page: the list that the package
+ * tidy-url maintains, its general part for every site and its parts for single sites. Rules of it that rewrite addresses or follow
+ * them are not used: what is compared must not depend on guesses about what a site does.
  */
-const NAMES = new Set([
-  "fbclid",
-  "gclid",
-  "gclsrc",
-  "dclid",
+const GENERAL = new Set(rules.filter((one) => one.name === "Global").flatMap((one) => names(one.rules)));
+const BY_SITE = rules.filter((one) => one.name !== "Global" && one.match && one.rules?.length);
+
+/** Families the list names only in part, and some it does not name; common practice, no single source. */
+const FAMILIES = /^(utm_|pk_|mtm_|piwik_|matomo_|hsa_|itm_|at_campaign|at_medium|ns_|oly_|vero_)/;
+const MORE = new Set([
   "gbraid",
   "wbraid",
-  "msclkid",
   "twclid",
   "ttclid",
   "li_fat_id",
-  "yclid",
-  "igshid",
-  "igsh",
-  "mc_cid",
-  "mc_eid",
   "mkt_tok",
-  "_hsenc",
-  "_hsmi",
-  "hsctatracking",
-  "vero_id",
-  "vero_conv",
-  "oly_anon_id",
-  "oly_enc_id",
-  "_openstat",
-  "wickedid",
-  "rb_clickid",
-  "s_cid",
-  "ref_src",
-  "ref_url",
   "_ga",
   "_gl",
-  "sc_campaign",
-  "sc_channel",
-  "epik",
   "srsltid",
-  "spm",
-  "campaign_id",
   "cmpid",
   "ncid",
-  "trk",
+  "ref_src",
+  "ref_url",
+  "s_cid",
+  "igsh",
 ]);
-const FAMILIES = /^(utm_|pk_|mtm_|piwik_|matomo_|hsa_|at_campaign|at_medium|ns_)/;
 
-/** Whether a query parameter of this name only tracks. Case does not matter. */
-export function isTrackingParameter(name: string): boolean {
+function names(list: readonly string[] | undefined): string[] {
+  return (list ?? []).map((name) => name.toLowerCase());
+}
+
+/** Whether a query parameter of this name only tracks, on this site. Case does not matter. */
+export function isTrackingParameter(name: string, host = ""): boolean {
   const lower = name.toLowerCase();
-  return NAMES.has(lower) || FAMILIES.test(lower);
+  if (GENERAL.has(lower) || MORE.has(lower) || FAMILIES.test(lower)) return true;
+  return BY_SITE.some((one) => one.match!.test(host) && names(one.rules).includes(lower));
 }

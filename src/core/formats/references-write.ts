@@ -32,7 +32,7 @@ const BY_KIND: Record<Kind, ItemType> = {
 const NAMES = ["editor", "translator", "director", "interviewer"] as const;
 
 /** A work as a CSL-JSON item. Names are taken apart at their last word; one with a comma is taken as it is written. */
-export function cslItem(work: Work): Record<string, unknown> {
+function cslItem(work: Work): Record<string, unknown> {
   const { details } = work;
   const item: Record<string, unknown> = {
     id: key(work),

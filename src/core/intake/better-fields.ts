@@ -1,5 +1,5 @@
 /** Fields of which a merge keeps the better one. */
-export const MERGED_FIELDS = [
+const MERGED_FIELDS = [
   "title",
   "description",
   "siteName",

@@ -39,7 +39,7 @@ export type Brought = {
 export const MOST_LINES = 500_000;
 const DEEPEST_TREE = 24;
 
-export const brokenTree = "This file is nested deeper than 24 folders; flatten it a little first.";
+const brokenTree = "This file is nested deeper than 24 folders; flatten it a little first.";
 
 /**
  * Lays the tree of a file out flat. Links beside folders at the top go to a place of their own that has the file's

@@ -42,7 +42,7 @@ type NewCollection = {
 };
 
 /** Puts a collection behind its neighbours. The team is locked for it, so that two get different places. */
-export async function putCollection(tx: Tx, wish: NewCollection): Promise<string> {
+async function putCollection(tx: Tx, wish: NewCollection): Promise<string> {
   await tx.select({ id: team.id }).from(team).where(eq(team.id, wish.team)).for("update");
   const id = wish.collection ?? newId();
   const there = wish.collection ? await findCollection(tx, id) : null;

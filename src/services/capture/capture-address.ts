@@ -2,9 +2,9 @@ import { eq } from "drizzle-orm";
 import { type AddressProblem, readAddress } from "@/core/address/read-address";
 import { cardsById, findByAddress, placesOf, touchCollectionsOf, withTags } from "@/data/queries/resources";
 import { itemsById } from "@/data/queries/placements";
-import { resource } from "@/data/schema";
+import { resource, twinApart } from "@/data/schema";
 import { now } from "@/outside/clock";
-import { addressHash } from "@/outside/hash";
+import { addressHash, identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { IsBoolean, IsOptional } from "class-validator";
 import { action } from "../action";
@@ -27,6 +27,8 @@ class CaptureAddress {
   @MaybeId() placement?: string;
   /** Place it even when it is in the catalogue already. */
   @IsOptional() @IsBoolean() again?: boolean;
+  /** Keep it as a resource of its own on purpose, although the same address is here already. */
+  @IsOptional() @IsBoolean() apart?: boolean;
 }
 
 const SAY: Record<AddressProblem, string> = {
@@ -47,10 +49,14 @@ export const captureAddress = action({
     if (!read.ok) throw fieldProblem("address", SAY[read.problem]);
     if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
 
-    const hash = addressHash(read.address);
-    const known = await findByAddress(tx, input.team, hash);
-    const id = known?.id ?? newId();
     const at = now();
+    const same = await findByAddress(tx, input.team, addressHash(read.address));
+    const known = input.apart ? null : same;
+    const id = known?.id ?? newId();
+    // One that is kept apart has an identity of its own, and the two are not called twins.
+    const hash =
+      input.apart && same ? identityHash(`apart:${id} ${read.address}`) : addressHash(read.address);
+    if (input.apart && same) await tx.insert(twinApart).values({ a: same.id, b: id, team: input.team });
     if (!known) {
       await tx.insert(resource).values({
         ...blank(id, read.address, read.host),

@@ -61,7 +61,7 @@ export async function fillResource(id: string, filling: Filling): Promise<void> 
 }
 
 /** What changes in the row; the copy, the pictures on offer and the kept file are written beside it. */
-export async function changesOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true }) {
+async function changesOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true }) {
   const { facts, picture, copy } = filling;
   const typed = new Set(row.typed);
   const change: Partial<typeof resource.$inferInsert> = {};

@@ -1,3 +1,5 @@
+import { groupBy } from "@/core/list/group-by";
+import { hitsOf } from "@/data/queries/rules";
 import { traySum, trayOf } from "@/data/queries/tray";
 import { reading } from "../action";
 import { Id } from "../input";
@@ -17,6 +19,17 @@ export const readTray = reading({
       trayOf(tx, scope.person!, input.team, 200),
       traySum(tx, scope.person!, input.team),
     ]);
-    return { entries, ...sum };
+    const hits = await hitsOf(
+      tx,
+      entries.map((entry) => entry.resource.id),
+    );
+    const suggested = groupBy(
+      hits.filter((hit) => hit.state === "suggested"),
+      (hit) => hit.resource,
+    );
+    return {
+      entries: entries.map((entry) => ({ ...entry, suggestions: suggested.get(entry.resource.id) ?? [] })),
+      ...sum,
+    };
   },
 });

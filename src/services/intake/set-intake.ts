@@ -62,7 +62,7 @@ async function isWhole(tx: Tx, row: { id: string; total: number }): Promise<bool
 }
 
 /** The job that does an import, or takes it back. */
-export const intakeJob = (id: string, team: string, what: "running" | "undoing"): NewJob => ({
+const intakeJob = (id: string, team: string, what: "running" | "undoing"): NewJob => ({
   id: newId(),
   kind: what === "running" ? "intake.run" : "intake.undo",
   uniqueKey: `intake:${id}:${what}`,

@@ -70,7 +70,7 @@ async function keepMessage(box: MailAddressRow, letter: Letter, original: string
 }
 
 /** An entry of the list: a whole address, or `@site.example` for everybody there. */
-export const fitsSender = (entry: string, address: string): boolean =>
+const fitsSender = (entry: string, address: string): boolean =>
   entry.startsWith("@") ? address.endsWith(entry) : entry === address;
 
 /** The job that makes resources of a message. */

@@ -155,7 +155,7 @@ export function useDeeds(state: State) {
     };
 
     /** Brings in an address, which stands there before the server has answered. */
-    const capture = async (address: string, landing: Landing = spot()) => {
+    const capture = async (address: string, landing: Landing = spot(), apart = false) => {
       const read = readAddress(address);
       const id = newId();
       if (read.ok) show(id, landing, provisional(read.address, read.host), true);
@@ -166,6 +166,7 @@ export function useDeeds(state: State) {
           address,
           collection,
           placement: id,
+          ...(apart && { apart }),
           ...landing,
         });
         settle(id, answer.item);
@@ -187,6 +188,10 @@ export function useDeeds(state: State) {
           : "It is in the catalogue, in no collection.",
         duration: 15_000,
         action: { label: "Place it here", onClick: () => place(resource, landing) },
+        cancel: {
+          label: "Keep it apart",
+          onClick: () => void capture(resource.address, landing, true).catch(sayFailure),
+        },
       });
     };
 

@@ -28,7 +28,16 @@ export function Mail({ me, teams, team, mail, collections }: Props) {
   const [into, setInto] = useState("");
   const make = (collection?: string | null) =>
     void call("mail.make-address", { team: team.id, collection })
-      .then(() => (again(), toast("A new address. The one before takes no mail any more.")))
+      .then(
+        () => (
+          again(),
+          toast(
+            mail.addresses.some((one) => (one.collection ?? null) === (collection ?? null))
+              ? "A new address. The one before takes no mail any more."
+              : "Mail to this address comes in here.",
+          )
+        ),
+      )
       .catch(sayFailure);
   const tray = mail.addresses.find((one) => !one.collection);
   const options = [

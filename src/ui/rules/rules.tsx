@@ -83,7 +83,7 @@ export function Rules({ me, teams, team, rules, collections, arranges }: Props) 
               <p>For instance: everything from peat-notebook goes to “To read” and is tagged “carbon”.</p>
             </Empty>
           ) : (
-            <ul className="border-t border-line">
+            <ul className={rules.length ? "border-t border-line" : ""}>
               {rules.map((rule) => (
                 <li key={rule.id} className="border-b border-line py-3">
                   {editing === rule.id ? (
