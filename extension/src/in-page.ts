@@ -3,7 +3,7 @@
  * is whole in itself and uses nothing from outside.
  */
 
-export type Selector = { exact: string; prefix: string; suffix: string };
+type Selector = { exact: string; prefix: string; suffix: string };
 export type Seen = {
   address: string;
   title: string;

@@ -115,6 +115,15 @@ describe("what is read of a file", () => {
     expect(again.row.id).toBe(first.row.id);
   });
 
+  test("a HEIC picture of a phone becomes a JPEG that every browser shows", async () => {
+    // Made by Debian's heif-enc from a picture drawn here.
+    const { row, file } = await bring("bog.heic", readFileSync("tests/reference/files/bog.heic"));
+    expect(row).toMatchObject({ kind: "picture", title: "bog" });
+    expect(row.pictureHash).not.toBeNull();
+    const { format, width, height } = await sharp((await readKept(file.hash))!).metadata();
+    expect([format, width, height]).toEqual(["jpeg", 320, 200]);
+  });
+
   test("sound: how long it is, and a player", async () => {
     const rate = 8000;
     const header = Buffer.alloc(44);

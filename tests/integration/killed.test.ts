@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
 import { spawn, type ChildProcess } from "node:child_process";
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { expect, test } from "vitest";
@@ -9,6 +12,12 @@ import { Worker } from "@/jobs/worker";
 import { database } from "@/services/action";
 import { stage } from "./intake";
 import { as, makeWorld } from "./world";
+
+/** The tool that starts a database of one's own is no TypeScript. */
+type Own = { url: string; entry: { child: ChildProcess } };
+const { startDatabase } = (await import(new URL("../../tools/lib/mariadb.mjs", import.meta.url).href)) as {
+  startDatabase: (wanted: { folder: string; port: number }) => Promise<Own>;
+};
 
 const LINES = 12_000;
 const line = (i: number): BroughtLine => ({
@@ -94,4 +103,46 @@ test("an import whose process is killed again and again (kill -9) neither loses 
   expect([await count(resource), await count(placement)]).toEqual([LINES + 1, LINES + 1]);
   const { items } = await as(editor, "collections.items", { collection: into });
   expect(items.slice(1, 4).map((item) => item.resource.title)).toEqual(["Page 0", "Page 1", "Page 2"]);
+}, 120_000);
+
+test("the same when the database is killed: what was not finished is done anew, and nothing twice", async () => {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-killed-"));
+  const port = 51_000 + (process.pid % 1000);
+  let database = await startDatabase({ folder, port });
+  const env = {
+    ...process.env,
+    HOBBIN_DATABASE_URL: database.url,
+    HOBBIN_MAIL_IN: "off",
+    HOBBIN_WORKER: "on",
+  };
+  const run = (what: string, ...rest: string[]) =>
+    spawn("node_modules/.bin/tsx", ["tests/integration/import-alone.ts", what, ...rest], {
+      env,
+      stdio: ["ignore", "pipe", "inherit"],
+    });
+  const said = async (child: ReturnType<typeof run>) => {
+    let text = "";
+    for await (const part of child.stdout!) text += String(part);
+    return text.trim().split("\n").at(-1)!;
+  };
+  const id = await said(run("stage", String(LINES)));
+  const running = run("run", id);
+  const over = new Promise<void>((resolve) => running.once("exit", () => resolve()));
+  await new Promise((resolve) => setTimeout(resolve, 2_500));
+  process.kill(database.entry.child.pid!, "SIGKILL");
+  await over;
+  database = await startDatabase({ folder, port });
+  const half = JSON.parse(await said(run("count", id))) as { done: number };
+  expect(half.done).toBeLessThan(LINES);
+  await said(run("run", id));
+  expect(JSON.parse(await said(run("count", id)))).toEqual({
+    state: "done",
+    done: LINES,
+    made: LINES,
+    resources: LINES,
+    placements: LINES,
+  });
+  process.kill(database.entry.child.pid!, "SIGTERM");
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  rmSync(folder, { recursive: true, force: true });
 }, 120_000);

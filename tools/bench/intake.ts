@@ -180,7 +180,7 @@ async function bare(actor: Actor, team: string, round: number): Promise<void> {
     .values({
       id: into,
       team,
-      position: `b${round}`,
+      position: `a${round}`,
       title: "Bare",
       description: "",
       createdAt: at,
