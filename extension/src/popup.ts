@@ -172,8 +172,9 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
   const take = async (option: Option) => {
     const next = JSON.parse(option.key) as Place;
     setPlace(next);
-    if (next.collection && !next.section) await offerSections(next);
     tagField.input.focus();
+    if (next.collection && !next.section) await offerSections(next);
+    else sections.replaceChildren();
   };
   const sections = el("div", { class: "row" });
   const offerSections = async (of: Place) => {

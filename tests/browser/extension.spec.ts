@@ -87,7 +87,8 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
     const said = popup.getByText(/^Saved to From the browser/);
     await expect(said).toBeVisible();
     const took = Number(await said.getAttribute("data-took"));
-    test.info().annotations.push({ type: "saved in", description: `${took} ms` });
+    // Measured and told, not judged: how fast a machine is says nothing about the code.
+    process.stdout.write(`from the key in the extension to saved: ${took} ms\n`);
     expect(took).toBeLessThan(3000);
     await popup.close();
     await hobbin.goto(bench);
@@ -152,6 +153,7 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
     const page = await open(at("peat-notebook/archive"));
     const list = await context.newPage();
     await list.goto(own(`many.html?mode=links&tab=${await tabOf(page)}`));
+    await expect(list.getByRole("checkbox").first()).toBeVisible();
     const ticked = await list.getByRole("checkbox", { checked: true }).count();
     expect(ticked).toBeGreaterThan(2);
     await list.getByLabel("Narrow the list").fill("carbon");
@@ -166,12 +168,17 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
   await test.step("all tabs of the window", async () => {
     const list = await context.newPage();
     await list.goto(own("many.html?mode=tabs&tab=0"));
+    await expect(list.getByRole("checkbox").first()).toBeVisible();
     expect(await list.getByRole("checkbox", { checked: true }).count()).toBeGreaterThan(1);
     await list.close();
   });
 
   await test.step("without a connection it waits and goes later, once", async () => {
-    const before = await items(hobbin).count();
+    const { items: kept } = (await (
+      await hobbin.request.get(`/api/actions/collections.items?collection=${bench.split("/").at(-1)}`)
+    ).json()) as { items: object[] };
+    const before = kept.length;
+    await expect(items(hobbin)).toHaveCount(before);
     const page = await open(at("heath-library/catalogue/peat-diary"));
     const popup = await press(page);
     await expect(popup.getByLabel("Title")).not.toBeEmpty();

@@ -74,14 +74,23 @@ export async function doRule(tx: Tx, rule: RuleRow, id: string, person: string):
           isNull(placement.deletedAt),
         ),
       );
-    if (open && !there)
-      await putPlacement(tx, {
+    if (open && !there) {
+      const placed = await putPlacement(tx, {
         team: rule.team,
         person,
         collection: rule.collection,
         ...(rule.section && { section: rule.section }),
         resource: id,
       });
+      await writeEvents(tx, [
+        asEvent(
+          { subject: placed, collection: rule.collection, data: { resource: id } },
+          rule.team,
+          null,
+          "placements.add",
+        ),
+      ]);
+    }
   }
   await touchCollectionsOf(tx, [id], now());
 }

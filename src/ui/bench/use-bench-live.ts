@@ -35,7 +35,10 @@ export function useBenchLive(team: string, collection: string, { renew, anew }: 
     )
       anew();
     else renew([...new Set(placements)], [...new Set(resources)]).catch(anew);
-    for (const id of new Set(resources)) void again("resource", id);
+    for (const id of new Set(resources)) {
+      void again("resource", id);
+      void again("proposal", id);
+    }
     if (about("tray.").length || resources.length || placements.length) void again("tray", team);
     if (resources.length) void again("catalogue", team);
     if (about("tags.").length) void again("tags", team);
