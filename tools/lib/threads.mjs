@@ -18,7 +18,7 @@ export async function bundleThreads(root) {
     alias: { "@": path.join(root, "src") },
     // Old packages call require, which modules of today do not have.
     banner: {
-      js: 'import { createRequire as hobbinRequire } from "node:module"; const require = hobbinRequire(import.meta.url);',
+      js: 'import { createRequire as hobbinRequire } from "node:module"; const require = hobbinRequire(import.meta.url); const __dirname = import.meta.dirname ?? process.cwd(); const __filename = import.meta.filename ?? __dirname;',
     },
     // linkedom looks for a canvas it does not need.
     external: ["canvas"],

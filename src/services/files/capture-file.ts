@@ -56,13 +56,15 @@ export async function putFile(
   }
   const id = newId();
   const at = now();
+  // A phone's HEIC picture is kept as JPEG, and is to open as one.
+  const name = file.type === "image/jpeg" ? file.name.replace(/\.hei[cf]$/i, ".jpg") : file.name;
   await keepBlob(tx, { hash: file.hash, bytes: file.bytes }, file.type);
   await tx.insert(resource).values({
     ...empty(id),
     kind: kindOfFile(file.type) ?? "document",
     title: (title || titleOfFile(file.name)).slice(0, 500),
     typed: title ? ["title"] : [],
-    fileName: file.name,
+    fileName: name,
     fetchState: "waiting",
     team: file.team,
     addressHash: hash,
@@ -74,7 +76,7 @@ export async function putFile(
     resource: id,
     team: file.team,
     hash: file.hash,
-    name: file.name,
+    name,
     type: file.type,
     bytes: file.bytes,
     createdAt: at,

@@ -165,7 +165,9 @@ export function Desk({ me, teams, team, ...initial }: Props) {
               {mergeRuns(recent.data.events).map(({ event, times }) => (
                 <li key={event.id} className="border-b border-line py-3 text-[15px]">
                   {sayEvent(event, me.id, times)}
-                  <span className="block text-sm text-quiet">{sayAgo(event.at)}</span>
+                  <span className="block text-sm text-quiet" suppressHydrationWarning>
+                    {sayAgo(event.at)}
+                  </span>
                 </li>
               ))}
             </ol>
