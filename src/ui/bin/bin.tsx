@@ -37,7 +37,7 @@ export function Bin({ me, teams, team, items }: { me: Me; teams: TeamRow[]; team
                 <li key={item.id} className="flex items-center gap-3 border-b border-line py-2.5">
                   <span className="min-w-0 flex-1">
                     <span className="block truncate font-semibold">{item.title}</span>
-                    <span className="block truncate text-sm text-quiet">
+                    <span className="block truncate text-sm text-quiet" suppressHydrationWarning>
                       {WHAT[item.what]}
                       {item.where && ` in ${item.where}`}, {sayAgo(item.deletedAt!)}
                     </span>

@@ -78,7 +78,7 @@ function Import({ row, onChanged }: { row: Row; onChanged: () => void }) {
     <li className="flex flex-col gap-2 border-b border-line py-3">
       <div className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="min-w-0 flex-1 truncate font-semibold">{row.name}</h2>
-        <span className="text-sm text-quiet">
+        <span className="text-sm text-quiet" suppressHydrationWarning>
           {STATES[row.state]}, {sayAgo(row.createdAt)}
         </span>
       </div>

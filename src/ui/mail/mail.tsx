@@ -130,7 +130,7 @@ function Held({ held, onDone }: { held: Props["mail"]["held"]; onDone: () => voi
           <li key={one.id} className="flex flex-wrap items-center gap-3 border-b border-line py-2.5">
             <span className="min-w-52 flex-1">
               <span className="block font-semibold">{one.subject}</span>
-              <span className="block text-sm text-quiet">
+              <span className="block text-sm text-quiet" suppressHydrationWarning>
                 {one.sender}, {sayAgo(one.createdAt)}
               </span>
             </span>
