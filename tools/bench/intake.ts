@@ -75,24 +75,13 @@ async function preview(actor: Actor, base: string): Promise<Figure[]> {
     const took = performance.now() - from;
     await page.waitForTimeout(1500);
     const frames = await page.evaluate(() => (globalThis as unknown as { frameTimes: number[] }).frameTimes);
-    const { JSHeapUsedSize } = await (
-      await page.context().newCDPSession(page)
-    )
-      .send("Performance.getMetrics")
-      .then(
-        ({ metrics }) =>
-          Object.fromEntries(metrics.map((metric) => [metric.name, metric.value])) as {
-            JSHeapUsedSize: number;
-          },
-        () => ({ JSHeapUsedSize: 0 }),
-      );
     const memory = await page.evaluate(
       () => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize,
     );
     return {
       took,
       fps: frames.length / (frames.reduce((sum, one) => sum + one, 0) / 1000),
-      megabytes: Math.max(JSHeapUsedSize, memory) / 1e6,
+      megabytes: memory / 1e6,
     };
   };
   const ten = await open(bookmarkFile(LINKS));
@@ -243,6 +232,8 @@ async function reading(): Promise<Figure[]> {
   const facts: number[] = [];
   for (let i = 0; i < 60; i++) facts.push(await timed(async () => readPage(html, address)));
   const body = Buffer.from(html);
+  // Two threads that have started; their start is paid once.
+  await Promise.all([1, 2].map(() => copyInThread({ body, contentType: "text/html", address })));
   const copies: number[] = [];
   for (let i = 0; i < 20; i++)
     copies.push(await timed(() => copyInThread({ body, contentType: "text/html", address })));

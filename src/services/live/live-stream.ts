@@ -1,5 +1,6 @@
 import { roleIn } from "@/data/queries/teams";
 import { eventsSince } from "@/data/queries/events";
+import { now } from "@/outside/clock";
 import { database, reading } from "../action";
 import type { Actor } from "../actor";
 import { Id } from "../input";
@@ -68,8 +69,9 @@ export function liveStream(
       };
       signal.addEventListener("abort", () => stop());
       write("retry: 1000\n\n");
-      const since = last ? new Date(last.split("~")[0]!) : null;
-      if (since && !Number.isNaN(since.getTime())) {
+      // Without a last one the page was drawn a moment ago; what happened since then would be missed.
+      const since = last ? new Date(last.split("~")[0]!) : now();
+      if (!Number.isNaN(since.getTime())) {
         const missed = await eventsSince(database(), new Date(since.getTime() - 5_000), [team], CATCH_UP);
         if (missed.length === CATCH_UP) write("event: anew\ndata: {}\n\n");
         else missed.map(toLive).forEach(send);

@@ -58,6 +58,7 @@ export function Bench({ me, teams, team, first }: Props) {
   const [opened, setOpened] = useState<{ id: string; field: DetailField | "open" } | null>(null);
   const [said, announce] = useState("");
   const [dialog, setDialog] = useState<"bring" | "inside" | null>(null);
+  const [sending, setSending] = useState(false);
   const [brings, setBrings] = useState<Brings | null>(null);
   const [folded, setFolded] = useState(false);
   const [newSection, setNewSection] = useState<string | null>(null);
@@ -158,6 +159,12 @@ export function Bench({ me, teams, team, first }: Props) {
       ),
     );
   };
+
+  useEffect(() => {
+    const show = () => setSending(true);
+    window.addEventListener("hobbin:sending", show);
+    return () => window.removeEventListener("hobbin:sending", show);
+  }, []);
 
   useEffect(() => {
     const onDrop = (event: DragEvent) => {
@@ -349,7 +356,7 @@ export function Bench({ me, teams, team, first }: Props) {
           </DragOverlay>
         </DndContext>
         <SideSwitch sides={sides} />
-        <UploadsPanel />
+        {sending && <UploadsPanel />}
         <p aria-live="polite" className="sr-only">
           {said}
         </p>

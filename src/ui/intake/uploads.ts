@@ -54,6 +54,8 @@ export function sendFiles(files: readonly File[], where: Where, onDone: () => vo
     queue.push(() => sendFile(id, file, where).then(onDone));
   }
   listeners.forEach((listener) => listener());
+  // The panel that shows them is only loaded now.
+  window.dispatchEvent(new Event("hobbin:sending"));
   void work();
 }
 
