@@ -22,7 +22,12 @@ export const show = (...children: (Node | string | null)[]): void => {
   document.getElementById("main")!.replaceChildren(...children.filter((child) => child !== null));
 };
 
-export type Option = { key: string; words: string; about?: string };
+export type Option = {
+  key: string;
+  words: string;
+  about?: string;
+  /** Something stands in it that can be gone into. */ deep?: boolean;
+};
 
 /**
  * A field with a list beneath (the combobox pattern of the ARIA Authoring Practices): type to narrow, arrows to go,
@@ -34,6 +39,9 @@ export function combobox(options: {
   onTake: (option: Option) => void;
   free?: (typed: string) => void;
   open?: boolean;
+  /** Goes into what stands in an option (right arrow, or its arrow pressed), and out again (left arrow). */
+  into?: (option: Option) => void;
+  out?: () => boolean;
 }): { element: HTMLElement; input: HTMLInputElement; draw: () => void } {
   const id = `list-${options.label.replace(/\W/g, "")}`;
   const input = el("input", {
@@ -64,6 +72,23 @@ export function combobox(options: {
           },
           option.words,
           option.about ? el("small", {}, ` ${option.about}`) : null,
+          option.deep
+            ? el(
+                "button",
+                {
+                  type: "button",
+                  class: "plain",
+                  tabindex: "-1",
+                  "aria-label": `What stands in ${option.words}`,
+                  mousedown: (event: Event) => {
+                    event.preventDefault();
+                    event.stopPropagation();
+                    goInto(option);
+                  },
+                },
+                "›",
+              )
+            : null,
         ),
       ),
     );
@@ -71,6 +96,12 @@ export function combobox(options: {
       input.setAttribute("aria-activedescendant", `${id}-${at}`);
       list.children[at]?.scrollIntoView({ block: "nearest" });
     } else input.removeAttribute("aria-activedescendant");
+  };
+  const goInto = (option: Option) => {
+    input.value = "";
+    at = -1;
+    options.into?.(option);
+    draw();
   };
   const take = (option: Option) => {
     input.value = "";
@@ -84,6 +115,10 @@ export function combobox(options: {
   input.addEventListener("keydown", (event) => {
     if (event.key === "ArrowDown") at = Math.min(at + 1, shown.length - 1);
     else if (event.key === "ArrowUp") at = Math.max(at - 1, 0);
+    else if (event.key === "ArrowRight" && shown[at]?.deep) {
+      event.preventDefault();
+      return goInto(shown[at]!);
+    } else if (event.key === "ArrowLeft" && !input.value && options.out?.()) at = -1;
     else if (event.key === "Enter" && at >= 0 && shown[at]) {
       event.preventDefault();
       return take(shown[at]!);

@@ -132,6 +132,8 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
   let picture = "";
   let what: Wish["what"] = page.selection ? "passage" : "page";
   const tags = new Set<string>();
+  /** The collection whose inside the list of places shows; null: the top. */
+  let inside: string | null = null;
 
   const title = el("input", { type: "text", id: "title", "aria-label": "Title" });
   title.value = page.title;
@@ -166,7 +168,13 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
   const goTo = combobox({
     label: "Where it goes",
     open: true,
-    find: (typed) => placesFor(typed, known(), recent),
+    find: (typed) => placesFor(typed, known(), recent, inside),
+    into: (option) => (inside = (JSON.parse(option.key) as Place).collection ?? null),
+    out: () => {
+      if (!inside) return false;
+      inside = known().tree.find((one) => one.id === inside)?.parent ?? null;
+      return true;
+    },
     onTake: (option) => void take(option),
   });
   const take = async (option: Option) => {
@@ -333,33 +341,36 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
   }
 }
 
-/** Recent places first; with letters typed, every collection whose name has them; each with the path to it. */
-function placesFor(typed: string, known: Known, recent: Place[]): Option[] {
+/**
+ * Recent places first, then the top of the tree, to be gone into level by level; with letters typed, every collection whose
+ * name has them, with the path to it.
+ */
+function placesFor(typed: string, known: Known, recent: Place[], inside: string | null): Option[] {
   const byId = new Map(known.tree.map((one) => [one.id, one]));
   const path = (id: string | null): string => {
     const one = id ? byId.get(id) : undefined;
     return one ? [path(one.parent), one.title].filter(Boolean).join(" / ") : "";
   };
-  const all: Option[] = [
-    ...known.teams.map((team) => ({
-      key: JSON.stringify({ team: team.id, title: `Tray of ${team.name}` }),
-      words: `Tray of ${team.name}`,
-    })),
-    ...known.tree.map((one) => ({
-      key: JSON.stringify({ team: one.team, collection: one.id, title: one.title }),
-      words: one.title,
-      about: [
-        known.teams.length > 1 ? known.teams.find((team) => team.id === one.team)?.name : "",
-        path(one.parent),
-      ]
-        .filter(Boolean)
-        .join(" / "),
-    })),
-  ];
+  const teamName = (id: string) =>
+    known.teams.length > 1 ? known.teams.find((team) => team.id === id)?.name : "";
+  const asOption = (one: Tree[number]): Option => ({
+    key: JSON.stringify({ team: one.team, collection: one.id, title: one.title }),
+    words: one.title,
+    about: [teamName(one.team), path(one.parent)].filter(Boolean).join(" / "),
+    deep: known.tree.some((other) => other.parent === one.id),
+  });
+  const trays = known.teams.map((team) => ({
+    key: JSON.stringify({ team: team.id, title: `Tray of ${team.name}` }),
+    words: `Tray of ${team.name}`,
+  }));
   const key = typed.toLowerCase();
-  if (key) return all.filter((one) => one.words.toLowerCase().includes(key)).slice(0, 40);
+  if (key)
+    return [...trays, ...known.tree.map(asOption)]
+      .filter((one) => one.words.toLowerCase().includes(key))
+      .slice(0, 40);
+  if (inside) return known.tree.filter((one) => one.parent === inside).map(asOption);
   const late = recent.map((one) => ({ key: JSON.stringify(one), words: one.title, about: "recent" }));
-  return [...late, ...all.filter((one) => !late.some((other) => other.words === one.words))].slice(0, 60);
+  return [...late, ...trays, ...known.tree.filter((one) => !one.parent).map(asOption)];
 }
 
 function many(): HTMLElement {

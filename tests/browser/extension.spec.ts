@@ -78,6 +78,14 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
     const page = await open(at("peat-notebook/hummock-hollow"));
     const popup = await press(page);
     await expect(popup.getByLabel("Title")).not.toBeEmpty();
+    // Level by level first, with the arrows; then by letters, which is shorter.
+    await popup
+      .getByRole("option", { name: /^Peatland course/ })
+      .getByRole("button", { includeHidden: true })
+      .dispatchEvent("mousedown");
+    await expect(popup.getByRole("option", { name: /^Week 1/ })).toBeVisible();
+    await popup.keyboard.press("ArrowLeft");
+    await expect(popup.getByRole("option", { name: /^Week 1/ })).toHaveCount(0);
     await popup.keyboard.type("From the brow");
     await popup.keyboard.press("Enter");
     await expect(popup.getByText("It goes to From the browser")).toBeVisible();
