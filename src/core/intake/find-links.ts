@@ -102,7 +102,7 @@ function joinBroken(text: string): string {
         const line = whole.slice(whole.lastIndexOf("\n", offset) + 1, offset + start.length);
         const goesOn =
           line.length >= 60 &&
-          !/^(https?:|www\.|[-*•>#]|\d+[.)]$)/i.test(next) &&
+          !/:\/\/|^www\.|^[-*•>#([<]|^\d+[.)]$/i.test(next) &&
           /[/?&=%#_]|^[a-z0-9-]+\.(html?|php|pdf|aspx?)\b/i.test(next) &&
           !/[.,;:!?)>\]]$/.test(start);
         return goesOn ? start : all;
