@@ -61,6 +61,10 @@ describe("links in plain text", () => {
   });
 });
 
+test("a long line is not joined with a next one that begins anew", () => {
+  expect(addresses(`${LONG}\n(https://bog.example/c)`)).toEqual([LONG, "https://bog.example/c"]);
+});
+
 test("rich text: headings, link text, words beside a link, bare addresses, no scripts, no mail addresses", () => {
   const found = outlineHtml(`<html><head><style>a{}</style></head><body><h1>Reading list</h1>
     <p>Start with <a href="https://bog.example/a">the water table</a>, before the practical.</p>

@@ -64,7 +64,8 @@ export function IntakeLines({ lines, places, separator, onEdit }: Props) {
 function placeOf(places: BroughtPlace[], place: number | null): string {
   const names: string[] = [];
   for (let at = place; at !== null && at !== undefined; at = places[at]?.parent ?? null)
-    if (places[at]) names.unshift(places[at]!.title);
+    // The place of a list without a name is the open collection itself.
+    if (places[at] && places[at].title !== "Without a name") names.unshift(places[at].title);
   return names.join(" / ");
 }
 
