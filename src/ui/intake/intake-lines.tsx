@@ -63,9 +63,12 @@ export function IntakeLines({ lines, places, separator, onEdit }: Props) {
 
 function placeOf(places: BroughtPlace[], place: number | null): string {
   const names: string[] = [];
-  for (let at = place; at !== null && at !== undefined; at = places[at]?.parent ?? null)
+  for (let at = place; at !== null;) {
+    const one: BroughtPlace | undefined = places[at];
     // The place of a list without a name is the open collection itself.
-    if (places[at] && places[at].title !== "Without a name") names.unshift(places[at].title);
+    if (one && one.title !== "Without a name") names.unshift(one.title);
+    at = one?.parent ?? null;
+  }
   return names.join(" / ");
 }
 
