@@ -1,44 +1,20 @@
 /** `npm run screenshots`: a picture of every main view, from fresh demo data, into docs/screenshots. */
-import { randomBytes } from "node:crypto";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
-import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
-import { startDatabase } from "./lib/mariadb.mjs";
-import { freePorts, run, stopAll } from "./lib/processes.mjs";
-import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
+import { stopAll } from "./lib/processes.mjs";
+import { ROOT } from "./lib/project.mjs";
 import { Stop } from "./lib/say.mjs";
+import { startApplication } from "./lib/application.mjs";
+import { ensureAll, seed, startAround } from "./lib/stack.mjs";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-pictures-"));
 
 async function main() {
-  await ensureDebian({
-    "/usr/sbin/mariadbd": "mariadb-server",
-    "/usr/bin/chromium": "chromium",
-    ...DOCUMENTS,
-  });
-  await ensurePackages();
-  await ensureBuild();
+  await ensureAll();
   // The ports of the demo, so that the addresses in the pictures are the ones people see.
-  const port = await freePorts(4800, 5);
-  const { url } = await startDatabase({ folder: path.join(folder, "db"), port: port + 3, fast: true });
-  const env = settingsFor({
-    database: url,
-    port,
-    web: port + 1,
-    smtp: port + 2,
-    files: path.join(folder, "files"),
-    secret: randomBytes(32).toString("hex"),
-  });
-  await startStandIn({ web: port + 1, smtp: port + 2 });
-  if (
-    (await run(bin("tsx"), ["demo/seed.ts", String(port + 1)], {
-      cwd: ROOT,
-      env: { ...process.env, ...env },
-    })) !== 0
-  )
-    throw new Stop("The demo data could not be brought in.");
+  const { port, web, env } = await startAround({ folder, base: 4800 });
+  await seed(env, web);
   await startApplication({ env, port });
   await takeAll(`http://localhost:${port}`);
 }

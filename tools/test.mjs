@@ -2,16 +2,15 @@
  * `npm test`: sets up what it needs, runs every check there is against a throw-away database, and leaves no
  * process behind. The last line is "N passed, N failed".
  */
-import { randomBytes } from "node:crypto";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
 import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
-import { startDatabase } from "./lib/mariadb.mjs";
-import { freePorts, run, stopAll } from "./lib/processes.mjs";
+import { run, stopAll } from "./lib/processes.mjs";
 import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
 import { say, Stop } from "./lib/say.mjs";
+import { startApplication } from "./lib/application.mjs";
+import { seed, startAround } from "./lib/stack.mjs";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-test-"));
 const total = { passed: 0, failed: 0 };
@@ -79,27 +78,12 @@ async function main() {
   await check("types", "tsc", ["--noEmit", "-p", "."]);
   await vitest("unit and reference", ["unit", "reference"], {});
 
-  const port = await freePorts(5800, 5);
-  const [web, smtp] = [port + 1, port + 2];
-  const { url } = await startDatabase({ folder: path.join(folder, "db"), port: port + 3, fast: true });
-  const env = settingsFor({
-    database: url,
-    port,
-    web,
-    smtp,
-    files: path.join(folder, "files"),
-    secret: randomBytes(32).toString("hex"),
-  });
+  const { port, web, url, env } = await startAround({ folder, base: 5800 });
   Object.assign(env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_LOG: "error" });
-  await startStandIn({ web, smtp });
   await vitest("integration", ["integration"], { ...env, HOBBIN_LOG: "silent" });
 
   await emptyDatabase(url);
-  if (
-    (await run(bin("tsx"), ["demo/seed.ts", String(web)], { cwd: ROOT, env: { ...process.env, ...env } })) !==
-    0
-  )
-    throw new Stop("The demo data could not be brought in.");
+  await seed(env, web);
   await startApplication({ env, port });
   await playwright({ ...env, HOBBIN_WEB_PORT: String(web) });
 }

@@ -1,6 +1,12 @@
 import { type Ability, may, type Role } from "@/core/policy/abilities";
 import type { Tx } from "@/data/database";
-import { type Belonging, findBelonging, findShared, findTeamOfPicture } from "@/data/queries/belonging";
+import {
+  type Belonging,
+  findBelonging,
+  findShared,
+  findTeamOfPicture,
+  type Target,
+} from "@/data/queries/belonging";
 import type { Actor } from "./actor";
 import { Problem } from "./problem";
 
@@ -9,20 +15,6 @@ export type Scope = { person: string | null; team: string | null; role: Role | n
 
 /** Decides whether an action may be done with this input, or throws a `Problem` that says why not. */
 export type Rule<I> = (asked: { actor: Actor; input: I; tx: Tx }) => Promise<Scope>;
-
-type Target =
-  | "team"
-  | "collection"
-  | "section"
-  | "placement"
-  | "resource"
-  | "job"
-  | "invitation"
-  | "intake"
-  | "rule"
-  | "hit"
-  | "message"
-  | "merge";
 
 function inTeam(ability: Ability, options: { evenDeleted?: boolean } = {}) {
   return <T extends Target>(target: T): Rule<{ [K in T]: string }> =>

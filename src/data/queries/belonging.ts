@@ -27,19 +27,7 @@ const never = sql<Date | null>`null`;
 /** Finds the team of the thing and the person's role there, in one look by primary keys. */
 export async function findBelonging(
   tx: Tx,
-  target:
-    | "team"
-    | "collection"
-    | "section"
-    | "placement"
-    | "resource"
-    | "job"
-    | "invitation"
-    | "intake"
-    | "rule"
-    | "hit"
-    | "message"
-    | "merge",
+  target: Target,
   id: string,
   person: string,
 ): Promise<Belonging | null> {
@@ -48,84 +36,55 @@ export async function findBelonging(
   return row?.team ? { team: row.team, role: row.role, deleted: row.deletedAt !== null } : null;
 }
 
+/** Things that name their team themselves, with when they were deleted where they can be. */
+const PLAIN = {
+  collection: { table: collection, deletedAt: collection.deletedAt },
+  resource: { table: resource, deletedAt: resource.deletedAt },
+  invitation: { table: invitation, deletedAt: never },
+  job: { table: job, deletedAt: never },
+  intake: { table: intake, deletedAt: never },
+  rule: { table: rule, deletedAt: never },
+  hit: { table: ruleHit, deletedAt: never },
+  message: { table: mailMessage, deletedAt: never },
+  merge: { table: twinMerge, deletedAt: never },
+} as const;
+
+/** What a person's right to can be asked for. */
+export type Target = keyof typeof PLAIN | "team" | "section" | "placement";
+
 function select(
   tx: Tx,
-  target: string,
+  target: Target,
   id: string,
   person: string,
 ): Promise<{ team: string | null; role: Role | null; deletedAt: unknown }[]> {
   const member = (column: AnyMySqlColumn) => and(eq(membership.team, column), eq(membership.person, person));
-  switch (target) {
-    case "team":
-      return tx
-        .select({ team: team.id, role: membership.role, deletedAt: never })
-        .from(team)
-        .leftJoin(membership, member(team.id))
-        .where(eq(team.id, id));
-    case "section":
-      return tx
-        .select({
-          team: collection.team,
-          role: membership.role,
-          deletedAt: sql<Date | null>`coalesce(${section.deletedAt}, ${collection.deletedAt})`,
-        })
-        .from(section)
-        .innerJoin(collection, eq(collection.id, section.collection))
-        .leftJoin(membership, member(collection.team))
-        .where(eq(section.id, id));
-    case "placement":
-      return tx
-        .select({
-          team: placement.team,
-          role: membership.role,
-          deletedAt: sql<Date | null>`coalesce(${placement.deletedAt}, ${collection.deletedAt})`,
-        })
-        .from(placement)
-        .innerJoin(collection, eq(collection.id, placement.collection))
-        .leftJoin(membership, member(placement.team))
-        .where(eq(placement.id, id));
-    case "collection":
-      return tx
-        .select({ team: collection.team, role: membership.role, deletedAt: collection.deletedAt })
-        .from(collection)
-        .leftJoin(membership, member(collection.team))
-        .where(eq(collection.id, id));
-    case "resource":
-      return tx
-        .select({ team: resource.team, role: membership.role, deletedAt: resource.deletedAt })
-        .from(resource)
-        .leftJoin(membership, member(resource.team))
-        .where(eq(resource.id, id));
-    case "intake":
-      return tx
-        .select({ team: intake.team, role: membership.role, deletedAt: never })
-        .from(intake)
-        .leftJoin(membership, member(intake.team))
-        .where(eq(intake.id, id));
-    case "rule":
-    case "hit":
-    case "message":
-    case "merge": {
-      const table = { rule, hit: ruleHit, message: mailMessage, merge: twinMerge }[target];
-      return tx
-        .select({ team: table.team, role: membership.role, deletedAt: never })
-        .from(table)
-        .leftJoin(membership, member(table.team))
-        .where(eq(table.id, id));
-    }
-    case "invitation":
-      return tx
-        .select({ team: invitation.team, role: membership.role, deletedAt: never })
-        .from(invitation)
-        .leftJoin(membership, member(invitation.team))
-        .where(eq(invitation.id, id));
-    default:
-      return tx
-        .select({ team: job.team, role: membership.role, deletedAt: never })
-        .from(job)
-        .leftJoin(membership, member(job.team))
-        .where(eq(job.id, id));
+  if (target === "team")
+    return tx
+      .select({ team: team.id, role: membership.role, deletedAt: never })
+      .from(team)
+      .leftJoin(membership, member(team.id))
+      .where(eq(team.id, id));
+  // What stands in a collection is deleted with it.
+  if (target === "section" || target === "placement") {
+    const table = target === "section" ? section : placement;
+    return tx
+      .select({
+        team: collection.team,
+        role: membership.role,
+        deletedAt: sql<Date | null>`coalesce(${table.deletedAt}, ${collection.deletedAt})`,
+      })
+      .from(table)
+      .innerJoin(collection, eq(collection.id, table.collection))
+      .leftJoin(membership, member(collection.team))
+      .where(eq(table.id, id));
   }
+  const { table, deletedAt } = PLAIN[target];
+  return tx
+    .select({ team: table.team, role: membership.role, deletedAt })
+    .from(table)
+    .leftJoin(membership, member(table.team))
+    .where(eq(table.id, id));
 }
 
 /** The collection's team, if the collection is open to whoever holds this code; public ones need none. */

@@ -1,20 +1,17 @@
 import { eq } from "drizzle-orm";
 import { type AddressProblem, readAddress } from "@/core/address/read-address";
-import { cardsById, findByAddress, placesOf, touchCollectionsOf, withTags } from "@/data/queries/resources";
-import { itemsById } from "@/data/queries/placements";
+import { findByAddress, touchCollectionsOf } from "@/data/queries/resources";
 import { resource, twinApart } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { addressHash, identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { IsBoolean, IsOptional } from "class-validator";
 import { action } from "../action";
-import { putPlacement } from "../arrange/add-placement";
 import { Id, MaybeId, Name } from "../input";
 import { can } from "../policy";
 import { fieldProblem } from "../problem";
-import { mustBeOfTeam } from "../same-team";
 import { blank, fetchJob } from "./blank";
-import { intoTray } from "./into-tray";
+import { land } from "./land";
 
 class CaptureAddress {
   @Id() team: string;
@@ -47,7 +44,6 @@ export const captureAddress = action({
   run: async ({ input, scope, tx, tell, later }) => {
     const read = readAddress(input.address);
     if (!read.ok) throw fieldProblem("address", SAY[read.problem]);
-    if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
 
     const at = now();
     const same = await findByAddress(tx, input.team, addressHash(read.address));
@@ -71,38 +67,9 @@ export const captureAddress = action({
       await tx.update(resource).set({ deletedAt: null, updatedAt: at }).where(eq(resource.id, id));
       await touchCollectionsOf(tx, [id], at);
     }
-    const places = known && !known.deletedAt ? await placesOf(tx, id) : [];
     const already = Boolean(known && !known.deletedAt);
-    if (!already)
-      tell({
-        subject: id,
-        collection: input.collection,
-        verb: "resources.captured",
-        data: { title: known?.title ?? read.host },
-      });
-
-    let item;
-    if (input.collection && (!already || input.again)) {
-      const placement = await putPlacement(tx, {
-        ...input,
-        collection: input.collection,
-        resource: id,
-        person: scope.person!,
-      });
-      item = (await itemsById(tx, input.collection, [placement], []))[0];
-      tell({
-        subject: placement,
-        collection: input.collection,
-        verb: "placements.add",
-        data: { resource: id },
-      });
-    } else if (!input.collection && !already) await intoTray(tx, input.team, scope.person!, id);
-    const [card] = await withTags(tx, await cardsById(tx, input.team, [id]));
-    return {
-      resource: card!,
-      already,
-      places: places.map(({ collection, title }) => ({ collection, title })),
-      item,
-    };
+    // What is known is only placed again when that is asked for.
+    const place = !already || Boolean(input.again);
+    return land({ input, scope, tx, tell }, id, { title: known?.title ?? read.host, already, place });
   },
 });

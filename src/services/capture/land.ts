@@ -19,37 +19,31 @@ type Landing = {
 
 /**
  * Brings what was captured to where it goes: into a collection, or the person's Tray. Tells it, and answers with how
- * it looks and where it stood already.
+ * it looks and where it stood already. What stands in that collection already is not placed there a second time.
+ * @param place false: it is left where it is, known or not, and only said to be here
  */
 export async function land(
   { input, scope, tx, tell }: { input: Landing; scope: Scope; tx: Tx; tell: (happening: Happening) => void },
   id: string,
-  { title, already }: { title: string; already: boolean },
+  { title, already, place }: { title: string; already: boolean; place?: boolean },
 ) {
+  const { team, collection } = input;
   const places = already ? await placesOf(tx, id) : [];
-  tell({ subject: id, collection: input.collection, verb: "resources.captured", data: { title } });
+  if (!already) tell({ subject: id, collection, verb: "resources.captured", data: { title } });
   let item;
-  if (input.collection) {
-    await mustBeOfTeam(tx, "collection", input.collection, input.team);
-    const placement = await putPlacement(tx, {
-      ...input,
-      collection: input.collection,
-      resource: id,
-      person: scope.person!,
-    });
-    item = (await itemsById(tx, input.collection, [placement], []))[0];
-    tell({
-      subject: placement,
-      collection: input.collection,
-      verb: "placements.add",
-      data: { resource: id },
-    });
-  } else await intoTray(tx, input.team, scope.person!, id);
-  const [card] = await withTags(tx, await cardsById(tx, input.team, [id]));
+  if (collection) {
+    await mustBeOfTeam(tx, "collection", collection, team);
+    if (place ?? !places.some((one) => one.collection === collection)) {
+      const placement = await putPlacement(tx, { ...input, collection, resource: id, person: scope.person! });
+      item = (await itemsById(tx, collection, [placement], []))[0];
+      tell({ subject: placement, collection, verb: "placements.add", data: { resource: id } });
+    }
+  } else if (place ?? true) await intoTray(tx, team, scope.person!, id);
+  const [card] = await withTags(tx, await cardsById(tx, team, [id]));
   return {
     resource: card!,
     already,
-    places: places.map((place) => ({ collection: place.collection, title: place.title })),
+    places: places.map((one) => ({ collection: one.collection, title: one.title })),
     item,
   };
 }
