@@ -1,12 +1,10 @@
 import { call, type Pairing, type Problem, store, stored } from "./api";
 import { seePage, seePairing, type Seen } from "./in-page";
 import { combobox, el, type Option, show } from "./parts";
+import { know, type Known, placesFor } from "./places";
 import { type Place, recentPlaces, save, type Wish } from "./saving";
 
 /** The small window: what is saved, where it goes, its tags and note. Enter saves. */
-
-type Tree = { id: string; parent: string | null; title: string; team: string }[];
-type Known = { teams: { id: string; name: string; role: string }[]; tree: Tree; tags: string[] };
 
 // Tests open this page beside the one it is about.
 const wanted = new URLSearchParams(location.search).get("tab");
@@ -60,31 +58,6 @@ async function pair(): Promise<void> {
       el("p", { class: "stop" }, error instanceof Error ? error.message : "Try again."),
     );
   }
-}
-
-/** What the window needs of Hobbin: shown as it was last known, then asked anew. */
-async function know(paired: Pairing): Promise<Known> {
-  const { teams } = await call<{ teams: Known["teams"] }>(paired, "teams.read", {});
-  const open = teams.filter((team) => team.role !== "viewer");
-  const parts = await Promise.all(
-    open.map(async (team) => {
-      const [{ collections }, { tags }] = await Promise.all([
-        call<{ collections: Omit<Tree[number], "team">[] }>(paired, "collections.tree", { team: team.id }),
-        call<{ tags: { name: string; count: number }[] }>(paired, "tags.read", { team: team.id }),
-      ]);
-      return { tree: collections.map((one) => ({ ...one, team: team.id })), tags };
-    }),
-  );
-  const known: Known = {
-    teams: open,
-    tree: parts.flatMap((part) => part.tree),
-    tags: parts
-      .flatMap((part) => part.tags)
-      .sort((a, b) => b.count - a.count)
-      .map((tag) => tag.name),
-  };
-  await store({ known });
-  return known;
 }
 
 async function main(paired: Pairing): Promise<void> {
@@ -339,38 +312,6 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
     });
     return one;
   }
-}
-
-/**
- * Recent places first, then the top of the tree, to be gone into level by level; with letters typed, every collection whose
- * name has them, with the path to it.
- */
-function placesFor(typed: string, known: Known, recent: Place[], inside: string | null): Option[] {
-  const byId = new Map(known.tree.map((one) => [one.id, one]));
-  const path = (id: string | null): string => {
-    const one = id ? byId.get(id) : undefined;
-    return one ? [path(one.parent), one.title].filter(Boolean).join(" / ") : "";
-  };
-  const teamName = (id: string) =>
-    known.teams.length > 1 ? known.teams.find((team) => team.id === id)?.name : "";
-  const asOption = (one: Tree[number]): Option => ({
-    key: JSON.stringify({ team: one.team, collection: one.id, title: one.title }),
-    words: one.title,
-    about: [teamName(one.team), path(one.parent)].filter(Boolean).join(" / "),
-    deep: known.tree.some((other) => other.parent === one.id),
-  });
-  const trays = known.teams.map((team) => ({
-    key: JSON.stringify({ team: team.id, title: `Tray of ${team.name}` }),
-    words: `Tray of ${team.name}`,
-  }));
-  const key = typed.toLowerCase();
-  if (key)
-    return [...trays, ...known.tree.map(asOption)]
-      .filter((one) => one.words.toLowerCase().includes(key))
-      .slice(0, 40);
-  if (inside) return known.tree.filter((one) => one.parent === inside).map(asOption);
-  const late = recent.map((one) => ({ key: JSON.stringify(one), words: one.title, about: "recent" }));
-  return [...late, ...trays, ...known.tree.filter((one) => !one.parent).map(asOption)];
 }
 
 function many(): HTMLElement {

@@ -157,6 +157,23 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
     await page.close();
   });
 
+  await test.step("a picture of the page, from its context menu", async () => {
+    const page = await open(at("mosskey/sundew"));
+    const before = await items(hobbin).count();
+    await background.evaluate(
+      (clicked) => {
+        const events = chrome.contextMenus.onClicked as unknown as {
+          dispatch: (info: object, tab: object) => void;
+        };
+        events.dispatch({ menuItemId: "picture", srcUrl: clicked.picture }, { id: clicked.tab });
+      },
+      { tab: await tabOf(page), picture: at("mosskey/picture/one.jpg") },
+    );
+    await expect(page.locator("#hobbin-said").getByRole("status")).toContainText("Saved to From the browser");
+    await expect(items(hobbin)).toHaveCount(before + 1);
+    await page.close();
+  });
+
   await test.step("the links of a page: those of its main part are ticked, and each says what became of it", async () => {
     const page = await open(at("peat-notebook/archive"));
     const list = await context.newPage();

@@ -14,7 +14,8 @@ import { database } from "@/services/action";
 import { putFile } from "@/services/files/capture-file";
 import { takeIn } from "@/services/files/uploads";
 import { readRange, sendFile } from "@/services/http/file-route";
-import { makeWorld, type World } from "./world";
+import { getReaderFile } from "@/services/http/reader-route";
+import { as, makeWorld, type World } from "./world";
 
 let world: World;
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-files-"));
@@ -182,6 +183,24 @@ describe("hostile files end in a safe result, never in a crash", () => {
     const answer = await sendFile(new Request("http://hobbin.test/api/file/x"), file);
     expect(answer.headers.get("content-type")).toMatch(/^text\/plain|octet/);
   });
+});
+
+test("readers get the file of an item of their page, in ranges, and no other team's or item's", async () => {
+  const { row } = await bring("leaflet.txt", Buffer.from("0123456789 for everybody"));
+  const { collection, owner, code } = world;
+  const { item } = await as(owner, "placements.add", { collection, resource: row.id });
+  const get = (id: string, headers = {}) =>
+    getReaderFile(new Request(`http://hobbin.test/c/${code}/f/${id}`, { headers }), {
+      params: Promise.resolve({ code, item: id }),
+    });
+  const part = await get(item!.id, { range: "bytes=0-3" });
+  expect([part.status, await part.text(), part.headers.get("content-range")]).toEqual([
+    206,
+    "0123",
+    "bytes 0-3/24",
+  ]);
+  // An item that is no file, and an id of another page.
+  for (const id of [world.placement, newId()]) expect((await get(id)).status).toBe(404);
 });
 
 /** RFC 9110 §14.1.2, with its examples for 10,000 bytes. */

@@ -127,6 +127,17 @@ test("a list into an open collection: headings as its sections, notes, works wit
     "note",
     "document",
   ]);
+  // The same once more adds nothing, and what was left out on purpose is noted as such.
+  const again = await stage(contributor, { team, into, section }, "Pasted list", {
+    ...brought,
+    places: [],
+    lines: [lines[0]!, { ...lines[1]!, out: true }, { ...lines[1]!, address: "htp://slip" }],
+  });
+  await as(contributor, "intakes.set", { intake: again, deed: "start" });
+  await runIntakeJob.run({ intake: again });
+  expect((await as(contributor, "intakes.read", { intake: again })).lines.map((line) => line.became)).toEqual(
+    ["here", "left", "rejected"],
+  );
   await expect(
     stage(contributor, { team }, "Folders", layOut(readAny("b.html", FILE).file, "b")),
   ).rejects.toMatchObject({ kind: "not-allowed" });

@@ -249,6 +249,21 @@ test("works by hand: identifiers checked, looked up, the same work once", async 
   ).rejects.toMatchObject({ errors: [{ field: "ISSN" }] });
 });
 
+test("what is saved to a collection it stands in already is not placed there twice, whatever way it comes", async () => {
+  const { contributor, team, collection } = await makeWorld();
+  const spot = { team, collection };
+  for (const [name, input] of [
+    ["capture.page", { ...spot, address: "https://twice.example/a", title: "A" }],
+    ["capture.note", { ...spot, text: "Bring the long spade." }],
+    ["capture.work", { ...spot, type: "book", title: "The wet and the dry" }],
+  ] as const) {
+    const first = await as(contributor, name, input);
+    const again = await as(contributor, name, input);
+    expect([first.item !== undefined, again.item, again.already]).toEqual([true, undefined, true]);
+    expect(again.places).toEqual([{ collection, title: "A collection" }]);
+  }
+});
+
 test("a page as somebody saw it: its text is kept, and stays when the site shows others less", async () => {
   const { contributor, team } = await makeWorld();
   const html = `<html><head><title>For members</title></head><body><nav>Menu</nav><article><h1>For members</h1>${`<p>${"Only those who are signed in can read how the sluice was mended. ".repeat(12)}</p>`.repeat(3)}</article></body></html>`;

@@ -25,6 +25,8 @@ export type BroughtLine = {
   reference: Reference | null;
   /** Text of a note, for a line without an address. */
   note: string;
+  /** The person left it out on purpose; it is only noted. */
+  out?: boolean;
 };
 
 /** A whole file, flat: places before the lines that stand in them, everything in the order of the file. */

@@ -29,6 +29,7 @@ export function asLines(raw: unknown, places: number): BroughtLine[] | null {
       place,
       reference: asReference(said.reference),
       note: text(said.note, 100_000).trim(),
+      ...(said.out === true && { out: true }),
     };
   });
 }

@@ -117,7 +117,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
     KIND_WORDS[item.kind],
     site,
     authors.length ? authors.slice(0, 3).join(", ") + (authors.length > 3 ? " and others" : "") : null,
-    item.pages ? `${item.pages} pages` : null,
+    item.pages ? `${item.pages} ${item.pages === 1 ? "page" : "pages"}` : null,
     item.minutes ? sayMinutes(item.minutes) : null,
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"><span class="no" aria-hidden="true">${number}</span><div>${

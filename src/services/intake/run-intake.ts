@@ -70,6 +70,7 @@ export async function stepIntake(id: string): Promise<boolean> {
         placed: row.placed + count("placed"),
         here: row.here + count("here"),
         rejected: row.rejected + count("rejected"),
+        left: row.left + count("left"),
         updatedAt: now(),
       })
       .where(eq(intake.id, id));
@@ -123,6 +124,7 @@ class Part {
   }
 
   #read(line: BroughtLine, at: number): void {
+    if (line.out) return void (this.#outcomes[at] = { became: "left" });
     const { row } = this;
     const rest = {
       at,

@@ -16,7 +16,6 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
-import type { Brings } from "../intake/intake-dialog";
 import { BenchContext, type DetailField } from "./bench-context";
 import { Carried } from "./item-row";
 import { MakingHead } from "./making-head";
@@ -24,6 +23,7 @@ import { MakingList } from "./making-list";
 import { Path } from "./path";
 import { SideSwitch } from "./side-switch";
 import { Supply } from "./supply";
+import { useBringing } from "./use-bringing";
 import { useBenchLive } from "./use-bench-live";
 import { useDeeds } from "./use-deeds";
 import { useDrag } from "./use-drag";
@@ -58,8 +58,6 @@ export function Bench({ me, teams, team, first }: Props) {
   const [opened, setOpened] = useState<{ id: string; field: DetailField | "open" } | null>(null);
   const [said, announce] = useState("");
   const [dialog, setDialog] = useState<"bring" | "inside" | null>(null);
-  const [sending, setSending] = useState(false);
-  const [brings, setBrings] = useState<Brings | null>(null);
   const [folded, setFolded] = useState(false);
   const [newSection, setNewSection] = useState<string | null>(null);
   const sides = useRef<HTMLDivElement>(null);
@@ -138,62 +136,15 @@ export function Bench({ me, teams, team, first }: Props) {
       .catch(sayFailure);
 
   const spotSection = items.find((item) => item.id === selected)?.section ?? head.sections.at(-1)?.id ?? null;
-  /** One address comes in at once, many after a look at them, text without any is a note. */
-  const bringText = (text: string, html: string) => {
-    if (/^\S+$/.test(text.trim())) paste(text);
-    else if (/:\/\/|www\.|@\w+\s*[{(]|^TY {2}-/m.test(text) || /<a\s[^>]*href/i.test(html))
-      setBrings({ name: "", text, html });
-    else note(text);
-  };
-
-  /** Files of links are looked at first, others are kept. */
-  const bringFiles = (files: File[]) => {
-    const [first] = files;
-    if (files.length === 1 && first && /\.(html?|csv|tsv|opml|xml|rss|atom|ris|bib|json)$/i.test(first.name))
-      return setBrings({ name: first.name, file: first });
-    void import("../intake/uploads").then(({ sendFiles }) =>
-      sendFiles(
-        files,
-        { team: team.id, collection: id, section: spotSection },
-        () => (anew(), void headAgain()),
-      ),
-    );
-  };
-
-  useEffect(() => {
-    const show = () => setSending(true);
-    window.addEventListener("hobbin:sending", show);
-    return () => window.removeEventListener("hobbin:sending", show);
-  }, []);
-
-  useEffect(() => {
-    const onDrop = (event: DragEvent) => {
-      const files = [...(event.dataTransfer?.files ?? [])];
-      const text = event.dataTransfer?.getData("text/plain") ?? "";
-      if (!contributes || (!files.length && !text.trim()) || isTyping(event.target)) return;
-      event.preventDefault();
-      if (files.length) bringFiles(files);
-      else bringText(text, event.dataTransfer!.getData("text/html"));
-    };
-    const allow = (event: DragEvent) => event.preventDefault();
-    window.addEventListener("drop", onDrop);
-    window.addEventListener("dragover", allow);
-    return () => {
-      window.removeEventListener("drop", onDrop);
-      window.removeEventListener("dragover", allow);
-    };
+  const { brings, setBrings, sending } = useBringing({
+    allowed: contributes,
+    into: { team: team.id, collection: id, section: spotSection },
+    paste,
+    note,
+    onFiles: () => (anew(), void headAgain()),
   });
 
   useEffect(() => {
-    const onPaste = (event: ClipboardEvent) => {
-      const text = event.clipboardData?.getData("text/plain");
-      const files = [...(event.clipboardData?.files ?? [])];
-      if (contributes && files.length && !text && !isTyping(event.target)) return bringFiles(files);
-      if (!contributes || !text?.trim() || isTyping(event.target) || document.querySelector("[role=dialog]"))
-        return;
-      event.preventDefault();
-      bringText(text, event.clipboardData!.getData("text/html"));
-    };
     const onKey = (event: KeyboardEvent) => {
       if (
         isTyping(event.target) ||
@@ -208,10 +159,8 @@ export function Bench({ me, teams, team, first }: Props) {
       else return;
       event.preventDefault();
     };
-    window.addEventListener("paste", onPaste);
     window.addEventListener("keydown", onKey);
     return () => {
-      window.removeEventListener("paste", onPaste);
       window.removeEventListener("keydown", onKey);
     };
   });

@@ -72,8 +72,7 @@ export function BringIn({ open, onOpenChange, team, into, onMany }: Props) {
               />
             </label>
             <p className="text-sm text-quiet">
-              Up to 500 MB each. A file that is here already is not kept twice. Photos lose the place they
-              were taken at.
+              A file that is here already is not kept twice. Photos lose the place they were taken at.
             </p>
           </div>
         </TabPanel>

@@ -125,7 +125,7 @@ export const ItemRow = memo(function ItemRow({
             height={56}
             loading="lazy"
             draggable={false}
-            className="h-14 w-[92px] rounded object-cover max-sm:hidden"
+            className="h-14 w-[92px] rounded border border-line object-cover max-sm:hidden"
           />
         ) : (
           <span className="max-sm:hidden" />

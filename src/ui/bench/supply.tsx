@@ -2,10 +2,10 @@
 
 import { originalOf } from "../parts/original";
 import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
+import dynamic from "next/dynamic";
 import { useCallback, useRef, useState } from "react";
 import { toast } from "sonner";
 import { sayMinutes } from "@/core/text/minutes";
-import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Choice } from "../parts/field";
 import { Empty } from "../parts/empty";
@@ -14,7 +14,10 @@ import { flattenTree } from "../parts/tree-picker";
 import { call } from "../talk/call";
 import { saySince } from "../talk/say-time";
 import { sayFailure } from "../talk/say-failure";
+import type { Suggestion } from "./suggestions";
 import { SupplyRow, type Supplied } from "./supply-row";
+
+const Suggestions = dynamic(() => import("./suggestions").then((m) => m.Suggestions), { ssr: false });
 
 type Props = {
   team: string;
@@ -100,14 +103,12 @@ function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProps) {
         {minutes > 0 && `${sayMinutes(minutes)} waiting`}
         {oldest && saySince(oldest) && `, oldest ${saySince(oldest)}`}
       </p>
-      <Suggestions
-        entries={entries ?? []}
-        onDecide={(hit, take) =>
-          void call("rules.decide", { hit, take })
-            .then(() => client.invalidateQueries({ queryKey: ["tray", team] }))
-            .catch(sayFailure)
-        }
-      />
+      {entries?.some((entry) => entry.suggestions.length) && (
+        <Suggestions
+          entries={entries}
+          onDecided={() => void client.invalidateQueries({ queryKey: ["tray", team] })}
+        />
+      )}
       <List
         resources={entries?.map((entry) => entry.resource) ?? []}
         here={here}
@@ -116,49 +117,6 @@ function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProps) {
         label="Tray"
       />
     </>
-  );
-}
-
-type Suggestion = Answer<"tray.read">["entries"][number]["suggestions"][number];
-
-/** What the rules suggest for things that wait; one press takes it. */
-function Suggestions({
-  entries,
-  onDecide,
-}: {
-  entries: { resource: Supplied; suggestions: Suggestion[] }[];
-  onDecide: (hit: string, take: boolean) => void;
-}) {
-  const all = entries.flatMap(({ resource, suggestions }) =>
-    suggestions.map((suggestion) => ({ resource, suggestion })),
-  );
-  if (!all.length) return null;
-  return (
-    <ul
-      aria-label="Suggested by rules"
-      className="max-h-40 shrink-0 overflow-y-auto border-b border-line bg-warn-wash"
-    >
-      {all.slice(0, 20).map(({ resource, suggestion }) => (
-        <li key={suggestion.id} className="px-4 py-2 text-sm">
-          <b className="font-semibold">{resource.title}</b>{" "}
-          {[
-            suggestion.collectionTitle && `to ${suggestion.collectionTitle}`,
-            suggestion.tags.length && `tagged ${suggestion.tags.join(", ")}`,
-          ]
-            .filter(Boolean)
-            .join(", ")}{" "}
-          ({suggestion.rule})
-          <span className="flex gap-1">
-            <Button small look="quiet" className="h-7!" onClick={() => onDecide(suggestion.id, true)}>
-              Take it
-            </Button>
-            <Button small look="quiet" className="h-7!" onClick={() => onDecide(suggestion.id, false)}>
-              Decline
-            </Button>
-          </span>
-        </li>
-      ))}
-    </ul>
   );
 }
 

@@ -88,6 +88,7 @@ function Import({ row, onChanged }: { row: Row; onChanged: () => void }) {
           `${row.made} new`,
           row.placed && `${row.placed} placed again`,
           row.here && `${row.here} here already`,
+          row.left && `${row.left} left out`,
           row.rejected && `${row.rejected} could not be brought in`,
         ]
           .filter(Boolean)

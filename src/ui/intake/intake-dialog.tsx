@@ -16,6 +16,7 @@ import { Progress } from "../parts/progress";
 import { sayFailure } from "../talk/say-failure";
 import { IntakeLines } from "./intake-lines";
 import { readInWorker } from "./read-in-worker";
+import { sendFiles } from "./uploads";
 import { findKnown, sendIntake } from "./send-intake";
 
 /** What was pasted or dropped, or nothing yet: then a file can be chosen. */
@@ -111,8 +112,10 @@ export function IntakeDialog({ open, onOpenChange, team, arranges, into, brings 
   const bring = async () => {
     setSent(0);
     try {
-      const ready = chosen.map(({ state: _s, resource: _r, out: _o, ...line }) => ({
+      // What was left out is noted, and what is no address comes back as lines to mend.
+      const ready = lines.map(({ state, resource: _r, out, ...line }) => ({
         ...line,
+        ...(out && state !== "wrong" && { out }),
         place: line.place === null ? null : places.renamed[line.place]!,
       }));
       await sendIntake(
@@ -121,7 +124,7 @@ export function IntakeDialog({ open, onOpenChange, team, arranges, into, brings 
         { places: places.list, lines: ready, separator },
         setSent,
       );
-      toast(`Bringing in ${ready.length} ${ready.length === 1 ? "thing" : "things"}.`, {
+      toast(`Bringing in ${chosen.length} ${chosen.length === 1 ? "thing" : "things"}.`, {
         action: { label: "See how far", onClick: () => window.location.assign(`/team/${team}/imports`) },
       });
       void client.invalidateQueries();
@@ -132,6 +135,14 @@ export function IntakeDialog({ open, onOpenChange, team, arranges, into, brings 
     }
   };
 
+  const keepAsFile = () => {
+    sendFiles(
+      [source!.file!],
+      { team, collection: into?.id, section: into?.section },
+      () => void client.invalidateQueries(),
+    );
+    onOpenChange(false);
+  };
   const tagged = lines.some((line) => line.tagText);
   return (
     <Dialog
@@ -148,9 +159,14 @@ export function IntakeDialog({ open, onOpenChange, team, arranges, into, brings 
       {!source && <ChooseFile onFile={(file) => (setError(""), setSource({ name: file.name, file }))} />}
       {source && !read && !error && <p role="status">Reading …</p>}
       {error && (
-        <div role="alert" className="flex flex-col items-start gap-3 text-stop">
-          <p>{error}</p>
-          <Button onClick={() => (setError(""), setSource(null))}>Choose another file</Button>
+        <div className="flex flex-col items-start gap-3">
+          <p role="alert" className="text-stop">
+            {error}
+          </p>
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={() => (setError(""), setSource(null))}>Choose another file</Button>
+            {source?.file && <Button onClick={keepAsFile}>Keep it as a file</Button>}
+          </div>
         </div>
       )}
       {read && (
@@ -184,9 +200,14 @@ export function IntakeDialog({ open, onOpenChange, team, arranges, into, brings 
           )}
           <IntakeLines lines={lines} places={read.brought.places} separator={separator} onEdit={edit} />
           {sent !== null && (
-            <Progress done={sent} of={chosen.length} words={`${sent} of ${chosen.length} sent`} />
+            <Progress done={sent} of={lines.length} words={`${sent} of ${lines.length} sent`} />
           )}
-          <div className="flex items-center justify-end gap-3">
+          <div className="flex flex-wrap items-center justify-end gap-3">
+            {source?.file && (
+              <Button look="quiet" className="mr-auto" onClick={keepAsFile}>
+                Keep it as a file
+              </Button>
+            )}
             <Button look="quiet" onClick={() => onOpenChange(false)}>
               Leave it
             </Button>

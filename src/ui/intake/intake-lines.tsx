@@ -130,7 +130,9 @@ const Line = memo(function Line({ line, at, place, separator, editing, onEditing
               {[
                 place,
                 line.title && line.address.replace(/^https?:\/\/(www\.)?/, ""),
+                line.addedAt?.slice(0, 10),
                 tags.map((tag) => `#${tag}`).join(" "),
+                line.context && `“${line.context.replace(/\s+/g, " ").slice(0, 120)}”`,
               ]
                 .filter(Boolean)
                 .join(" · ")}

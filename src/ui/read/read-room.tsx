@@ -36,7 +36,7 @@ export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
     resource.siteName || resource.host,
     resource.authors.slice(0, 3).join(", "),
     resource.published,
-    resource.pages && `${resource.pages} pages`,
+    resource.pages && `${resource.pages} ${resource.pages === 1 ? "page" : "pages"}`,
     resource.minutes && sayMinutes(resource.minutes),
   ].filter(Boolean);
   return (
@@ -126,7 +126,14 @@ function FileInPlace({
 }) {
   const src = `/api/file/${id}`;
   if (file.type === "application/pdf")
-    return <iframe src={src} title={title} className="mt-6 h-[80vh] w-full rounded-md border border-line" />;
+    // Parameters every viewer knows: the page itself, no list of pages beside it.
+    return (
+      <iframe
+        src={`${src}#navpanes=0&view=FitH`}
+        title={title}
+        className="mt-6 h-[80vh] w-full rounded-md border border-line"
+      />
+    );
   if (/^image\/(jpeg|png|gif|webp|avif)$/.test(file.type))
     // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept
     return <img src={src} alt={title} className="mt-6 max-w-full rounded-md" />;
