@@ -42,14 +42,15 @@ async function vitest(what, projects, env) {
   count(what, numPassedTests, Math.max(numFailedTests, code === 0 ? 0 : 1));
 }
 
-async function playwright(env) {
-  const report = path.join(folder, "browser.json");
-  const code = await run(bin("playwright"), ["test", "--reporter=list,json"], {
+/** @param project "alone" for what promises times, "beside" for the rest */
+async function playwright(project, env) {
+  const report = path.join(folder, `${project}.json`);
+  const code = await run(bin("playwright"), ["test", `--project=${project}`, "--reporter=list,json"], {
     cwd: ROOT,
     env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
   });
   const { expected = 0, unexpected = 0, flaky = 0 } = read(report).stats ?? {};
-  count("browser", expected, Math.max(unexpected + flaky, code === 0 ? 0 : 1));
+  count(`browser, ${project}`, expected, Math.max(unexpected + flaky, code === 0 ? 0 : 1));
 }
 
 function read(report) {
@@ -85,7 +86,8 @@ async function main() {
   await emptyDatabase(url);
   await seed(env, web);
   await startApplication({ env, port });
-  await playwright({ ...env, HOBBIN_WEB_PORT: String(web) });
+  for (const project of ["alone", "beside"])
+    await playwright(project, { ...env, HOBBIN_WEB_PORT: String(web) });
 }
 
 /** The browser tests begin with the demo data and nothing else. */

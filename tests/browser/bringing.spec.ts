@@ -24,7 +24,8 @@ test("files are dropped, arrive though the connection breaks, are read in place,
       [name, type, text],
     );
   await drop("Field notes.txt", "text/plain", `${WORDS}\n\n${"Second part of the notes. ".repeat(40)}`);
-  await expect(page.getByText("Arrived")).toBeVisible();
+  // The protocol waits a moment before it tries again.
+  await expect(page.getByText("Arrived")).toBeVisible({ timeout: 30_000 });
   expect(lost).toBeGreaterThan(1);
   await expect(items(page)).toHaveCount(1);
   await expect(items(page).first()).toContainText("Field notes");

@@ -58,11 +58,10 @@ export function useDeeds(state: State) {
       if (!item || landing.after === id) return;
       const position = positionAt(landing, id);
       change(id, (old) => ({ ...old, section: landing.section, position }));
-      call("placements.move", { placement: id, section: landing.section, after: landing.after })
-        .then(({ placement }) =>
-          change(id, (old) => ({ ...old, section: placement.section, position: placement.position })),
-        )
-        .catch(failed);
+      // Its final order key comes with the event.
+      call("placements.move", { placement: id, section: landing.section, after: landing.after }).catch(
+        failed,
+      );
     };
 
     /** One step up or down, over the borders of sections. */
