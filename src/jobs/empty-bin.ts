@@ -1,5 +1,6 @@
 import { lt } from "drizzle-orm";
 import { database } from "@/services/action";
+import { pruneDeeds } from "@/data/queries/deeds";
 import { addJobs } from "@/data/queries/jobs";
 import { collection, placement, resource, section } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -16,6 +17,7 @@ export const emptyBin: JobKind = {
     const before = new Date(now().getTime() - KEPT);
     for (const table of [placement, section, collection, resource])
       await database().delete(table).where(lt(table.deletedAt, before));
+    await pruneDeeds(database(), 100);
     await clearUploads(new Date(now().getTime() - DAY));
     const tomorrow = new Date(now().getTime() + DAY);
     // One key a day: however many workers come to this, there is one job.

@@ -1,4 +1,7 @@
 import { openDatabase, type Tx } from "@/data/database";
+import type { Ability } from "@/core/policy/abilities";
+import type { Change } from "@/core/undo/change";
+import { type DeedRow, keepDeed } from "@/data/queries/deeds";
 import { writeEvents } from "@/data/queries/events";
 import { addJobs, type NewJob } from "@/data/queries/jobs";
 import { transact } from "@/data/transaction";
@@ -28,6 +31,11 @@ export type Running<I> = {
   tell: (happening: Happening) => void;
   /** Puts work for later in the queue; it is there only if the change is. */
   later: (job: NewJob) => void;
+  /**
+   * Notes what was changed, so that the person can take it back; nulls are left out, and no change is no deed.
+   * @returns the id of the deed, to undo just this one
+   */
+  did: (words: string, changes: readonly (Change | null)[], ability?: Ability) => string | null;
 };
 
 export type Definition<I extends object, O> = {
@@ -79,6 +87,7 @@ export function action<I extends object, O>(definition: Definition<I, O>): Actio
         const { input, scope } = await decide(actor, raw, tx);
         const happenings: Happening[] = [];
         const jobs: NewJob[] = [];
+        const deeds: DeedRow[] = [];
         const answer = await definition.run({
           input,
           actor,
@@ -86,7 +95,20 @@ export function action<I extends object, O>(definition: Definition<I, O>): Actio
           tx,
           tell: (h) => happenings.push(h),
           later: (j) => jobs.push(j),
+          did: (words, all, ability = "arrange") => {
+            const changes = all.filter((change) => change !== null);
+            if (!changes.length || !scope.person || !scope.team) return null;
+            const common = {
+              team: scope.team,
+              person: scope.person,
+              state: "done" as const,
+              createdAt: now(),
+            };
+            deeds.push({ id: newId(), words: words.slice(0, 200), ability, changes, ...common });
+            return deeds.at(-1)!.id;
+          },
         });
+        for (const row of deeds) await keepDeed(tx, row);
         await addJobs(tx, jobs);
         if (scope.team)
           await writeEvents(
@@ -107,7 +129,7 @@ export function action<I extends object, O>(definition: Definition<I, O>): Actio
 /** Defines something people can look at: the same input and policy, and no transaction. */
 export function reading<I extends object, O>(
   definition: Omit<Definition<I, O>, "run"> & {
-    run: (running: Omit<Running<I>, "tell" | "later">) => Promise<O>;
+    run: (running: Omit<Running<I>, "tell" | "later" | "did">) => Promise<O>;
   },
 ): Action<I, O> {
   const decide = async (actor: Actor, raw: unknown) => {

@@ -30,6 +30,8 @@ export const MaybeId = () => all(IsOptional(), IsUUID(undefined, { message: "Thi
 /** Several ids. */
 export const Ids = (most = 500) =>
   all(IsArray(), ArrayMaxSize(most), IsUUID(undefined, { each: true, message: "This is no id." }));
+/** Several ids, or nothing. */
+export const MaybeIds = (most = 500) => all(IsOptional(), Ids(most) as PropertyDecorator);
 /** A name or title that must not be empty. */
 export const Name = (what: string, most: number) =>
   all(

@@ -1,3 +1,12 @@
+import { copyMany } from "./arrange/copy-many";
+import { moveMany } from "./arrange/move-many";
+import { removeMany } from "./arrange/remove-many";
+import { removeResources, setKinds } from "./capture/change-many";
+import { setTrayMany } from "./capture/set-tray-many";
+import { changeTags } from "./tags/change-many";
+import { readDeeds } from "./undo/read-deeds";
+import { redo } from "./undo/redo";
+import { undo } from "./undo/undo";
 import type { Action } from "./action";
 import { addPlacement } from "./arrange/add-placement";
 import { editCollection } from "./arrange/edit-collection";
@@ -15,7 +24,7 @@ import { readTree } from "./arrange/read-tree";
 import { removeCollection } from "./arrange/remove-collection";
 import { removePlacement } from "./arrange/remove-placement";
 import { removeSection } from "./arrange/remove-section";
-import { renameSection } from "./arrange/rename-section";
+import { editSection } from "./arrange/edit-section";
 import { readBin } from "./bin/read-bin";
 import { restoreCollection } from "./bin/restore-collection";
 import { restorePlacement } from "./bin/restore-placement";
@@ -113,6 +122,9 @@ export const ACTIONS = {
   "collections.sections": readSections,
   "collections.some-items": readSomeItems,
   "collections.tree": readTree,
+  "deeds.read": readDeeds,
+  "deeds.redo": redo,
+  "deeds.undo": undo,
   "events.listen": listen,
   "events.recent": readRecent,
   "export.collection": exportCollection,
@@ -141,9 +153,12 @@ export const ACTIONS = {
   "members.set-role": setRole,
   "pictures.read": readPicture,
   "placements.add": addPlacement,
+  "placements.copy-many": copyMany,
   "placements.edit": editPlacement,
   "placements.move": movePlacement,
+  "placements.move-many": moveMany,
   "placements.remove": removePlacement,
+  "placements.remove-many": removeMany,
   "reader.read": readPublished,
   "references.look-up": lookUp,
   "resources.choose-picture": choosePicture,
@@ -155,6 +170,8 @@ export const ACTIONS = {
   "resources.proposal": readProposal,
   "resources.read": readResource,
   "resources.remove": removeResource,
+  "resources.remove-many": removeResources,
+  "resources.set-kind": setKinds,
   "resources.take-proposal": takeProposal,
   "resources.text": readText,
   "rules.decide": decideHit,
@@ -166,10 +183,11 @@ export const ACTIONS = {
   "sections.make": makeSection,
   "sections.move": moveSection,
   "sections.remove": removeSection,
-  "sections.rename": renameSection,
+  "sections.edit": editSection,
   "share.renew": renewLink,
   "share.set": setAudience,
   "tags.add": addTags,
+  "tags.change": changeTags,
   "tags.read": readTags,
   "tags.remove": removeTag,
   "teams.make": makeTeam,
@@ -186,6 +204,7 @@ export const ACTIONS = {
   "twins.undo": undoMerge,
   "tray.read": readTray,
   "tray.set": setTrayState,
+  "tray.set-many": setTrayMany,
 };
 
 export type ActionName = keyof typeof ACTIONS;

@@ -120,8 +120,8 @@ test(
       as(world.editor, "collections.edit", { collection: world.collection, title: "Renamed" });
     const first = await hear(null, edit, "collections.edit");
     expect(first.took).toBeLessThan(2_000);
-    await as(world.editor, "sections.rename", { section: world.section, title: "While away" });
-    const second = await hear(first.id, async () => undefined, "sections.rename");
+    await as(world.editor, "sections.edit", { section: world.section, title: "While away" });
+    const second = await hear(first.id, async () => undefined, "sections.edit");
     expect(second.took).toBeLessThan(1_000);
   },
 );

@@ -1,4 +1,4 @@
-import { generateKeyBetween, generateNKeysBetween } from "fractional-indexing";
+import { generateNKeysBetween } from "fractional-indexing";
 
 /**
  * The longest key worth keeping. Keys grow when things are put between the same two again and again; the column
@@ -7,7 +7,9 @@ import { generateKeyBetween, generateNKeysBetween } from "fractional-indexing";
 export const LONGEST_KEY = 48;
 
 export type Ordered = { id: string; position: string };
-/** The key of the thing placed, and of those neighbours that had to be spread anew (mostly none). */
+/** The keys of the things placed, and of those neighbours that had to be spread anew (mostly none). */
+export type PlacedMany = { positions: string[]; respread: Ordered[] };
+/** The same of a single thing. */
 export type Placed = { position: string; respread: Ordered[] };
 
 /**
@@ -18,20 +20,26 @@ export type Placed = { position: string; respread: Ordered[] };
  *   that two people's moves at the same time both succeed
  */
 export function placeAfter(others: readonly Ordered[], after: string | null): Placed {
+  const { positions, respread } = placeManyAfter(others, after, 1);
+  return { position: positions[0]!, respread };
+}
+
+/** The same for `count` things that are to stand there one after the other. */
+export function placeManyAfter(others: readonly Ordered[], after: string | null, count: number): PlacedMany {
   const found = after === null ? -1 : others.findIndex((other) => other.id === after);
   const index = after !== null && found === -1 ? others.length : found + 1;
   const before = others[index - 1]?.position ?? null;
   const behind = others[index]?.position ?? null;
   if (before === null || behind === null || before < behind) {
-    const position = generateKeyBetween(before, behind);
-    if (position.length <= LONGEST_KEY) return { position, respread: [] };
+    const positions = generateNKeysBetween(before, behind, count);
+    if (positions.every((position) => position.length <= LONGEST_KEY)) return { positions, respread: [] };
   }
-  const keys = generateNKeysBetween(null, null, others.length + 1);
-  const position = keys.splice(index, 1)[0]!;
+  const keys = generateNKeysBetween(null, null, others.length + count);
+  const positions = keys.splice(index, count);
   const respread = others
     .map((other, i) => ({ id: other.id, position: keys[i]! }))
     .filter((other, i) => other.position !== others[i]!.position);
-  return { position, respread };
+  return { positions, respread };
 }
 
 /** Keys for `count` things to stand behind the key `last` (null: from the start), in order. */

@@ -3,7 +3,7 @@ import type { Tx } from "../database";
 import { collection, placement, resource, resourceTag, section, shareLink, tag, team } from "../schema";
 
 export type CollectionRow = typeof collection.$inferSelect;
-export type SectionRow = { id: string; title: string; position: string };
+export type SectionRow = { id: string; title: string; intro: string; position: string };
 
 export async function findCollection(
   tx: Tx,
@@ -54,7 +54,7 @@ export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<st
 
 export async function sectionsOf(tx: Tx, id: string): Promise<SectionRow[]> {
   return tx
-    .select({ id: section.id, title: section.title, position: section.position })
+    .select({ id: section.id, title: section.title, intro: section.intro, position: section.position })
     .from(section)
     .where(and(eq(section.collection, id), isNull(section.deletedAt)))
     .orderBy(asc(section.position), asc(section.id));

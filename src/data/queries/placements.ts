@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, ne, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Ordered } from "@/core/order/place";
 import type { Tx } from "../database";
 import { placement, resource, section } from "../schema";
@@ -109,17 +109,12 @@ const inSection = (collection: string, sectionId: string | null) =>
     isNull(placement.deletedAt),
   );
 
-/** Order keys of a section's items, without the one that moves. The collection must be locked. */
-export async function orderOf(
-  tx: Tx,
-  collection: string,
-  sectionId: string | null,
-  without: string | null,
-): Promise<Ordered[]> {
+/** Order keys of a section's items. The collection must be locked. */
+export async function orderOf(tx: Tx, collection: string, sectionId: string | null): Promise<Ordered[]> {
   return tx
     .select({ id: placement.id, position: placement.position })
     .from(placement)
-    .where(and(inSection(collection, sectionId), without ? ne(placement.id, without) : undefined))
+    .where(inSection(collection, sectionId))
     .orderBy(asc(placement.position), asc(placement.id));
 }
 

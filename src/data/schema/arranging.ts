@@ -1,6 +1,7 @@
-import { index, int, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
+import { index, int, json, mysqlTable, primaryKey, text, varchar } from "drizzle-orm/mysql-core";
 import type { Audience, ReaderView } from "@/core/publish/model";
-import { resource } from "./catalogue";
+import type { ViewSetting } from "@/core/list/view-setting";
+import { resource, tag } from "./catalogue";
 import { bytesText, line, moment, uuid } from "./columns";
 import { team } from "./people";
 
@@ -18,6 +19,10 @@ export const collection = mysqlTable(
     description: text("description").notNull(),
     audience: varchar("audience", { length: 8 }).$type<Audience>().notNull().default("team"),
     view: varchar("view", { length: 8 }).$type<ReaderView>().notNull().default("rows"),
+    /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
+    coverHash: bytesText("cover_hash", { length: 64 }),
+    /** When it was put away: kept with its links, but out of the way. */
+    awayAt: moment("away_at"),
     /** Counts every change a reader could see; kept documents are compared with it. */
     version: int("version").notNull().default(1),
     createdAt: moment("created_at").notNull(),
@@ -35,6 +40,8 @@ export const section = mysqlTable(
       .notNull()
       .references(() => collection.id, { onDelete: "cascade" }),
     title: line("title", 200).notNull(),
+    /** What leads into it: sanitised HTML. */
+    intro: text("intro").notNull().default(""),
     position: bytesText("position", { length: 64 }).notNull(),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),
@@ -83,4 +90,34 @@ export const shareLink = mysqlTable(
     revokedAt: moment("revoked_at"),
   },
   (t) => [index("share_link_collection").on(t.collection)],
+);
+
+/** How one person likes to see a collection. */
+export const viewSetting = mysqlTable(
+  "view_setting",
+  {
+    person: uuid("person").notNull(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    view: json("view").$type<ViewSetting>().notNull(),
+    updatedAt: moment("updated_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.person, t.collection] })],
+);
+
+/** Subjects of a collection as a whole. */
+export const collectionTag = mysqlTable(
+  "collection_tag",
+  {
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    tag: uuid("tag")
+      .notNull()
+      .references(() => tag.id, { onDelete: "cascade" }),
+    team: uuid("team").notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.collection, t.tag] }), index("collection_tag_tag").on(t.team, t.tag)],
 );

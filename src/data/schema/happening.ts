@@ -1,5 +1,7 @@
 import { index, int, json, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
-import { bytesText, moment, uuid } from "./columns";
+import type { Ability } from "@/core/policy/abilities";
+import type { Change } from "@/core/undo/change";
+import { bigJson, bytesText, line, moment, uuid } from "./columns";
 
 /** What happened. The order of events is (at, id). */
 export const event = mysqlTable(
@@ -67,3 +69,23 @@ export const fileBlob = mysqlTable("file_blob", {
   type: varchar("type", { length: 100 }).notNull(),
   createdAt: moment("created_at").notNull(),
 });
+
+export type DeedState = "done" | "undone" | "dropped";
+
+/** What one person did, with what is needed to take it back. The newest hundred of each person and team are kept. */
+export const deed = mysqlTable(
+  "deed",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull(),
+    person: uuid("person").notNull(),
+    /** In words, to follow "Undo: ". */
+    words: line("words", 200).notNull(),
+    /** What the person must be allowed to, to take it back. */
+    ability: varchar("ability", { length: 12 }).$type<Ability>().notNull(),
+    changes: bigJson<Change[]>("changes").notNull(),
+    state: varchar("state", { length: 8 }).$type<DeedState>().notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [index("deed_own").on(t.person, t.team, t.id)],
+);

@@ -1,7 +1,7 @@
-import { and, eq } from "drizzle-orm";
+import type { Change } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
 import { findPlacement, itemsById } from "@/data/queries/placements";
-import { placement, trayEntry } from "@/data/schema";
+import { placement } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { action } from "../action";
@@ -9,6 +9,7 @@ import { Id, MaybeId, MaybeText } from "../input";
 import { can } from "../policy";
 import { Problem } from "../problem";
 import { mustBeOfTeam } from "../same-team";
+import { outOfTray } from "./out-of-tray";
 import { type Spot, takeSpot } from "./place";
 
 class AddPlacement {
@@ -26,12 +27,21 @@ export const addPlacement = action({
   about: "Places a resource in a collection. A placement id sent twice places it once.",
   input: AddPlacement,
   allow: can.bring("collection"),
-  run: async ({ input, scope, tx, tell }) => {
+  run: async ({ input, scope, tx, tell, did }) => {
     await mustBeOfTeam(tx, "resource", input.resource, scope.team);
-    const id = await putPlacement(tx, { ...input, team: scope.team!, person: scope.person! });
+    const { id, changes } = await putPlacement(tx, { ...input, team: scope.team!, person: scope.person! });
     tell({ subject: id, collection: input.collection, data: { resource: input.resource } });
+    did("place an item", changes, "bring");
     return { item: (await itemsById(tx, input.collection, [id], []))[0] };
   },
+});
+
+/** The change that a new placement is. */
+export const madePlacement = (id: string): Change => ({
+  thing: "placement",
+  id,
+  before: { gone: true },
+  after: { gone: false },
 });
 
 type NewPlacement = Spot & {
@@ -44,14 +54,14 @@ type NewPlacement = Spot & {
   context?: string;
 };
 
-/** Puts a resource in its spot, and takes it out of the person's Tray. @returns the placement's id */
-export async function putPlacement(tx: Tx, wish: NewPlacement): Promise<string> {
+/** Puts a resource in its spot, and takes it out of the person's Tray. @returns the placement's id, and what changed */
+export async function putPlacement(tx: Tx, wish: NewPlacement): Promise<{ id: string; changes: Change[] }> {
   const id = wish.placement ?? newId();
   const spot = await takeSpot(tx, wish.collection, wish, null);
   if (wish.placement) {
     const there = await findPlacement(tx, id);
     if (there && there.collection !== wish.collection) throw new Problem("conflict", "That id is taken.");
-    if (there) return id;
+    if (there) return { id, changes: [] };
   }
   const at = now();
   await tx.insert(placement).values({
@@ -67,9 +77,5 @@ export async function putPlacement(tx: Tx, wish: NewPlacement): Promise<string> 
     createdAt: at,
     updatedAt: at,
   });
-  await tx
-    .update(trayEntry)
-    .set({ state: "placed", updatedAt: at })
-    .where(and(eq(trayEntry.person, wish.person), eq(trayEntry.resource, wish.resource)));
-  return id;
+  return { id, changes: [madePlacement(id), ...(await outOfTray(tx, wish.person, [wish.resource], at))] };
 }

@@ -1,4 +1,5 @@
 import { eq, sql } from "drizzle-orm";
+import { difference } from "@/core/undo/change";
 import { findCollection } from "@/data/queries/collections";
 import { collection } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -18,7 +19,7 @@ export const editCollection = action({
   about: "Renames a collection or describes it. Addresses and codes that lead to it stay.",
   input: EditCollection,
   allow: can.arrange("collection"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     if (input.title === "") throw fieldProblem("title", "Give a title.");
     const before = (await findCollection(tx, input.collection))!;
     const change = {
@@ -34,6 +35,9 @@ export const editCollection = action({
       collection: input.collection,
       data: { before: { title: before.title, description: before.description }, after: change },
     });
+    did(input.title !== undefined ? "rename the collection" : "describe the collection", [
+      difference("collection", input.collection, before, change),
+    ]);
     return {
       collection: { id: input.collection, title: before.title, description: before.description, ...change },
     };

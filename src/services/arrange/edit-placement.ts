@@ -1,4 +1,5 @@
 import { eq } from "drizzle-orm";
+import { difference } from "@/core/undo/change";
 import { findPlacement } from "@/data/queries/placements";
 import { touchCollections } from "@/data/queries/resources";
 import { placement } from "@/data/schema";
@@ -18,7 +19,7 @@ export const editPlacement = action({
   about: "Gives an item a heading of its own or a context line, in the place where it stands.",
   input: EditPlacement,
   allow: can.arrange("placement"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     const before = (await findPlacement(tx, input.placement))!;
     const change = {
       ...(input.heading !== undefined && { heading: input.heading }),
@@ -34,6 +35,8 @@ export const editPlacement = action({
       collection: before.collection,
       data: { before: { heading: before.heading, context: before.context }, after: change },
     });
+    const what = input.heading !== undefined ? "write a heading" : "write a context line";
+    did(what, [difference("placement", input.placement, before, change)]);
     return {
       placement: { id: input.placement, heading: before.heading, context: before.context, ...change },
     };

@@ -24,10 +24,11 @@ export const makeCollection = action({
   about: "Makes a collection, at the top of the team or inside another one. An id sent twice makes one.",
   input: MakeCollection,
   allow: can.arrange("team"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     if (input.parent) await mustBeOfTeam(tx, "collection", input.parent, input.team);
     const id = await putCollection(tx, input);
     tell({ subject: id, collection: id, data: { title: input.title } });
+    did("make a collection", [{ thing: "collection", id, before: { gone: true }, after: { gone: false } }]);
     return { collection: { id, title: input.title } };
   },
 });

@@ -22,7 +22,7 @@ export const makeSection = action({
   about: "Makes a section in a collection. An id sent twice makes one.",
   input: MakeSection,
   allow: can.arrange("collection"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     await lockCollection(tx, input.collection);
     const sections = await sectionsOf(tx, input.collection);
     const id = input.section ?? newId();
@@ -36,6 +36,7 @@ export const makeSection = action({
       .values({ id, collection: input.collection, title: input.title, position, createdAt: now() });
     await touchCollections(tx, [input.collection], now());
     tell({ subject: id, collection: input.collection, data: { title: input.title } });
-    return { section: { id, title: input.title, position } };
+    did("make a section", [{ thing: "section", id, before: { gone: true }, after: { gone: false } }]);
+    return { section: { id, title: input.title, intro: "", position } };
   },
 });

@@ -1,4 +1,5 @@
 import { eq } from "drizzle-orm";
+import { difference } from "@/core/undo/change";
 import { findPlacement } from "@/data/queries/placements";
 import { placement } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -20,7 +21,7 @@ export const movePlacement = action({
   about: "Puts an item behind another one of its collection.",
   input: MovePlacement,
   allow: can.arrange("placement"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     const before = (await findPlacement(tx, input.placement))!;
     const after = input.after === input.placement ? undefined : input.after;
     const spot = await takeSpot(tx, before.collection, { section: input.section, after }, input.placement);
@@ -33,6 +34,7 @@ export const movePlacement = action({
       collection: before.collection,
       data: { before: { section: before.section, position: before.position }, after: spot },
     });
-    return { placement: { id: input.placement, ...spot } };
+    const deed = did("move an item", [difference("placement", input.placement, before, spot)]);
+    return { placement: { id: input.placement, ...spot }, deed };
   },
 });

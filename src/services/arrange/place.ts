@@ -1,5 +1,5 @@
 import { and, desc, eq, isNull } from "drizzle-orm";
-import { placeAfter } from "@/core/order/place";
+import { placeManyAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import { lockCollection } from "@/data/queries/collections";
 import { orderOf, respread } from "@/data/queries/placements";
@@ -12,27 +12,39 @@ import { mustBeSectionOf } from "../same-team";
 /** Where something shall stand: behind an item, or at the end of a section (undefined: of the last one). */
 export type Spot = { section?: string | null; after?: string | null };
 
-/**
- * Finds the order key for a spot in a collection, under a lock on the collection, so that movers at the same
- * time wait for each other instead of colliding. Counts the change.
- * @param moving id of the placement that moves, or null for a new one
- */
+/** The same for a single thing. */
 export async function takeSpot(
   tx: Tx,
   collectionId: string,
   spot: Spot,
   moving: string | null,
 ): Promise<{ section: string | null; position: string }> {
+  const { section, positions } = await takeSpots(tx, collectionId, spot, moving ? [moving] : [], 1);
+  return { section, position: positions[0]! };
+}
+
+/**
+ * Finds the order keys for a spot in a collection, under a lock on the collection, so that movers at the same
+ * time wait for each other instead of colliding. Counts the change.
+ * @param moving ids of the placements that move; empty for new ones
+ */
+export async function takeSpots(
+  tx: Tx,
+  collectionId: string,
+  spot: Spot,
+  moving: readonly string[],
+  count: number,
+): Promise<{ section: string | null; positions: string[] }> {
   const locked = await lockCollection(tx, collectionId);
   if (!locked || locked.deletedAt) throw new Problem("not-found");
   const sectionId = await sectionOf(tx, collectionId, spot);
-  const others = await orderOf(tx, collectionId, sectionId, moving);
+  const others = (await orderOf(tx, collectionId, sectionId)).filter((one) => !moving.includes(one.id));
   // undefined: the end; null: the start.
   const after = spot.after === undefined ? (others.at(-1)?.id ?? null) : spot.after;
-  const { position, respread: moved } = placeAfter(others, after);
+  const { positions, respread: moved } = placeManyAfter(others, after, count);
   await respread(tx, placement, moved);
   await touchCollections(tx, [collectionId], now());
-  return { section: sectionId, position };
+  return { section: sectionId, positions };
 }
 
 async function sectionOf(tx: Tx, collectionId: string, spot: Spot): Promise<string | null> {

@@ -16,7 +16,7 @@ export const removeCollection = action({
     "Puts a collection and those inside it into the bin. Shared links stop working until it is restored.",
   input: RemoveCollection,
   allow: can.arrange("collection"),
-  run: async ({ input, scope, tx, tell }) => {
+  run: async ({ input, scope, tx, tell, did }) => {
     const tree = await collectionTree(tx, scope.team!);
     const all = [input.collection];
     for (const id of all)
@@ -24,6 +24,10 @@ export const removeCollection = action({
     // One moment for all of them: restoring brings back what went together.
     await tx.update(collection).set({ deletedAt: now() }).where(inArray(collection.id, all));
     tell({ subject: input.collection, collection: input.collection, data: { count: all.length } });
-    return { removed: input.collection, inside: all.length - 1 };
+    const deed = did(
+      "delete a collection",
+      all.map((id) => ({ thing: "collection", id, before: { gone: false }, after: { gone: true } })),
+    );
+    return { deed, removed: input.collection, inside: all.length - 1 };
   },
 });

@@ -16,11 +16,14 @@ export const removePlacement = action({
   about: "Takes an item out of its collection, into the bin. The resource stays in the catalogue.",
   input: RemovePlacement,
   allow: can.arrange("placement"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     const { collection } = (await findPlacement(tx, input.placement))!;
     await tx.update(placement).set({ deletedAt: now() }).where(eq(placement.id, input.placement));
     await touchCollections(tx, [collection], now());
     tell({ subject: input.placement, collection });
-    return { removed: input.placement };
+    const deed = did("take an item out", [
+      { thing: "placement", id: input.placement, before: { gone: false }, after: { gone: true } },
+    ]);
+    return { removed: input.placement, deed };
   },
 });

@@ -15,13 +15,17 @@ export const removeSection = action({
   about: "Puts a section and the items in it into the bin.",
   input: RemoveSection,
   allow: can.arrange("section"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     const at = now();
     const [{ collection } = { collection: "" }] = await tx
       .select()
       .from(section)
       .where(eq(section.id, input.section));
     await tx.update(section).set({ deletedAt: at }).where(eq(section.id, input.section));
+    const items = await tx
+      .select({ id: placement.id })
+      .from(placement)
+      .where(and(eq(placement.section, input.section), isNull(placement.deletedAt)));
     // The same moment marks the items that went with it and come back with it.
     await tx
       .update(placement)
@@ -29,6 +33,11 @@ export const removeSection = action({
       .where(and(eq(placement.section, input.section), isNull(placement.deletedAt)));
     await touchCollections(tx, [collection], at);
     tell({ subject: input.section, collection });
-    return { removed: input.section };
+    const gone = { before: { gone: false }, after: { gone: true } };
+    const deed = did("delete a section", [
+      { thing: "section", id: input.section, ...gone },
+      ...items.map(({ id }) => ({ thing: "placement" as const, id, ...gone })),
+    ]);
+    return { removed: input.section, deed };
   },
 });

@@ -41,7 +41,7 @@ export const captureAddress = action({
     "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
   input: CaptureAddress,
   allow: can.bring("team"),
-  run: async ({ input, scope, tx, tell, later }) => {
+  run: async ({ input, scope, tx, tell, did, later }) => {
     const read = readAddress(input.address);
     if (!read.ok) throw fieldProblem("address", SAY[read.problem]);
 
@@ -70,6 +70,6 @@ export const captureAddress = action({
     const already = Boolean(known && !known.deletedAt);
     // What is known is only placed again when that is asked for.
     const place = !already || Boolean(input.again);
-    return land({ input, scope, tx, tell }, id, { title: known?.title ?? read.host, already, place });
+    return land({ input, scope, tx, tell, did }, id, { title: known?.title ?? read.host, already, place });
   },
 });

@@ -35,7 +35,7 @@ export const captureNote = action({
   about: "Keeps a note, or a passage of a page as a quotation with its source. The same words twice are one.",
   input: CaptureNote,
   allow: can.bring("team"),
-  run: async ({ input, scope, tx, tell }) => {
+  run: async ({ input, scope, tx, tell, did }) => {
     const { text } = input;
     const read = input.source ? readAddress(input.source) : null;
     if (read && !read.ok) throw fieldProblem("source", "The source is not a web address.");
@@ -66,7 +66,7 @@ export const captureNote = action({
         updatedAt: at,
       });
     else if (known.deletedAt) await tx.update(resource).set({ deletedAt: null }).where(eq(resource.id, id));
-    return land({ input, scope, tx, tell }, id, {
+    return land({ input, scope, tx, tell, did }, id, {
       title: input.title || noteTitle(text),
       already: Boolean(known && !known.deletedAt),
     });

@@ -38,7 +38,7 @@ export const capturePage = action({
   about: "Brings in a page as somebody sees it in their browser, with the title, tags and note they gave.",
   input: CapturePage,
   allow: can.bring("team"),
-  run: async ({ input, scope, tx, tell, later }) => {
+  run: async ({ input, scope, tx, tell, did, later }) => {
     const read = readAddress(input.address);
     if (!read.ok) throw fieldProblem("address", "This page has no web address that could be kept.");
     const hash = addressHash(read.address);
@@ -81,7 +81,7 @@ export const capturePage = action({
       });
     const tags = (input.tags ?? []).map(tagName).filter((name) => name !== null);
     if (tags.length) await putTags(tx, input.team, new Map([[id, tags]]));
-    return land({ input: { ...input, context: input.note }, scope, tx, tell }, id, {
+    return land({ input: { ...input, context: input.note }, scope, tx, tell, did }, id, {
       title: input.title || known?.title || read.host,
       already,
     });

@@ -6,6 +6,7 @@ import { ITEM_TYPES, type ItemType } from "@/core/cite/reference";
 import { asReference } from "@/core/intake/check-lines";
 import { KINDS } from "@/core/page/facts";
 import { minutesOf } from "@/core/text/minutes";
+import { difference } from "@/core/undo/change";
 import { cardsById, lockResource, touchCollectionsOf, withTags } from "@/data/queries/resources";
 import { resource } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -32,7 +33,7 @@ export const editResource = action({
   about: "Changes fields of a resource. What a person typed is never overwritten by a later fetch.",
   input: EditResource,
   allow: can.bring("resource"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     const { resource: id, ...wanted } = input;
     if (wanted.title === "") throw fieldProblem("title", "Give a title.");
     if (wanted.published && partialDate(wanted.published) !== wanted.published)
@@ -41,22 +42,27 @@ export const editResource = action({
     const wrong = checkIsbn(ISBN) ?? checkIssn(ISSN) ?? checkDoi(DOI);
     if (wrong) throw fieldProblem("details", wrong);
     const row = (await lockResource(tx, id))!;
-    const change = Object.fromEntries(Object.entries(wanted).filter(([, value]) => value !== undefined));
+    const change: Record<string, unknown> = Object.fromEntries(
+      Object.entries(wanted).filter(([, value]) => value !== undefined),
+    );
     if (wanted.details)
       change.details = asReference({ fields: { ...row.details, ...wanted.details } })!.fields;
     const before = Object.fromEntries(Object.keys(change).map((key) => [key, row[key as keyof typeof row]]));
     const kind = wanted.kind ?? row.kind;
+    if (change.published === "") change.published = null;
+    const minutes = kind === "picture" ? null : minutesOf(row);
+    const typed = [...new Set([...row.typed, ...Object.keys(change)])];
     await tx
       .update(resource)
       .set({
         ...change,
-        ...(wanted.published === "" && { published: null }),
-        minutes: kind === "picture" ? null : minutesOf(row),
-        typed: [...new Set([...row.typed, ...Object.keys(change)])],
+        minutes,
+        typed,
         updatedAt: now(),
       })
       .where(eq(resource.id, id));
     await touchCollectionsOf(tx, [id], now());
+    did("change an item", [difference("resource", id, row, { ...change, typed, minutes })], "bring");
     tell({ subject: id, data: { title: wanted.title ?? row.title, before, after: change } });
     return { resource: (await withTags(tx, await cardsById(tx, row.team, [id])))[0]! };
   },

@@ -1,9 +1,7 @@
-import type { Tx } from "@/data/database";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
-import type { Happening } from "../action";
+import type { Running } from "../action";
 import { putPlacement } from "../arrange/add-placement";
-import type { Scope } from "../policy";
 import { mustBeOfTeam } from "../same-team";
 import { intoTray } from "./into-tray";
 
@@ -23,7 +21,7 @@ type Landing = {
  * @param place false: it is left where it is, known or not, and only said to be here
  */
 export async function land(
-  { input, scope, tx, tell }: { input: Landing; scope: Scope; tx: Tx; tell: (happening: Happening) => void },
+  { input, scope, tx, tell, did }: Pick<Running<Landing>, "input" | "scope" | "tx" | "tell" | "did">,
   id: string,
   { title, already, place }: { title: string; already: boolean; place?: boolean },
 ) {
@@ -34,9 +32,16 @@ export async function land(
   if (collection) {
     await mustBeOfTeam(tx, "collection", collection, team);
     if (place ?? !places.some((one) => one.collection === collection)) {
-      const placement = await putPlacement(tx, { ...input, collection, resource: id, person: scope.person! });
+      const { id: placement, changes } = await putPlacement(tx, {
+        ...input,
+        collection,
+        resource: id,
+        person: scope.person!,
+      });
       item = (await itemsById(tx, collection, [placement], []))[0];
       tell({ subject: placement, collection, verb: "placements.add", data: { resource: id } });
+      // The resource itself stays in the catalogue: it may have been tagged or placed elsewhere by then.
+      did("bring in", changes, "bring");
     }
   } else if (place ?? true) await intoTray(tx, team, scope.person!, id);
   const [card] = await withTags(tx, await cardsById(tx, team, [id]));

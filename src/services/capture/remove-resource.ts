@@ -15,11 +15,14 @@ export const removeResource = action({
   about: "Puts a resource into the bin, out of every collection it stands in.",
   input: RemoveResource,
   allow: can.arrange("resource"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, tx, tell, did }) => {
     const row = (await findResource(tx, input.resource))!;
     await tx.update(resource).set({ deletedAt: now() }).where(eq(resource.id, input.resource));
     await touchCollectionsOf(tx, [input.resource], now());
     tell({ subject: input.resource, data: { title: row.title } });
-    return { removed: input.resource };
+    const deed = did("delete from the catalogue", [
+      { thing: "resource", id: input.resource, before: { gone: false }, after: { gone: true } },
+    ]);
+    return { removed: input.resource, deed };
   },
 });

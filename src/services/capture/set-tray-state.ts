@@ -18,7 +18,7 @@ export const setTrayState = action({
   about: "Puts something in one's own Tray away, or lets it wait there.",
   input: SetTrayState,
   allow: can.see("resource"),
-  run: async ({ input, scope, tx, tell }) => {
+  run: async ({ input, scope, tx, tell, did }) => {
     const at = now();
     const [before] = await tx
       .select({ state: trayEntry.state })
@@ -37,6 +37,18 @@ export const setTrayState = action({
       })
       .onDuplicateKeyUpdate({ set: { state: input.state, updatedAt: at } });
     tell({ subject: input.resource, data: { before: before?.state ?? null, after: input.state } });
-    return { resource: input.resource, state: input.state };
+    const deed = did(
+      input.state === "away" ? "put something away" : "let something wait in the Tray",
+      [
+        {
+          thing: "tray",
+          id: `${scope.person!}~${input.resource}`,
+          before: before ? { state: before.state } : null,
+          after: { state: input.state },
+        },
+      ],
+      "see",
+    );
+    return { resource: input.resource, state: input.state, deed };
   },
 });

@@ -32,13 +32,16 @@ export const captureFile = action({
   about: "Makes a resource of a file that has arrived at /api/files. The same content twice is one resource.",
   input: CaptureFile,
   allow: can.bring("team"),
-  run: async ({ input, scope, tx, tell, later }) => {
+  run: async ({ input, scope, tx, tell, did, later }) => {
     const file = await arrived(input.upload, scope.person!);
     if (!file || file.team !== input.team)
       throw new Problem("not-found", "This file has not arrived whole. Send the rest of it first.");
     const { id, already } = await putFile(tx, file, input.title);
     if (!already) later(fileJob(id, input.team));
-    return land({ input, scope, tx, tell }, id, { title: input.title || titleOfFile(file.name), already });
+    return land({ input, scope, tx, tell, did }, id, {
+      title: input.title || titleOfFile(file.name),
+      already,
+    });
   },
 });
 

@@ -42,7 +42,7 @@ export const captureWork = action({
   about: "Brings in a work by hand: a book, a report, a broadcast, an artwork … with the fields of its kind.",
   input: CaptureWork,
   allow: can.bring("team"),
-  run: async ({ input, scope, tx, tell, later }) => {
+  run: async ({ input, scope, tx, tell, did, later }) => {
     const reference = asReference({ ...input, fields: input.fields ?? {} })!;
     for (const [field, check] of Object.entries(CHECKS)) {
       const problem = check(reference.fields[field as keyof typeof CHECKS] ?? "");
@@ -89,7 +89,7 @@ export const captureWork = action({
       });
       if (read) later(fetchJob(id, input.team, at));
     } else if (known.deletedAt) await tx.update(resource).set({ deletedAt: null }).where(eq(resource.id, id));
-    return land({ input, scope, tx, tell }, id, {
+    return land({ input, scope, tx, tell, did }, id, {
       title: input.title,
       already: Boolean(known && !known.deletedAt),
     });

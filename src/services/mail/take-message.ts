@@ -98,7 +98,7 @@ async function putLetter(tx: Tx, message: Message, letter: Letter): Promise<stri
 async function bringTo(tx: Tx, message: Message, id: string): Promise<void> {
   const { team, person, collection } = message;
   if (collection) {
-    const placed = await putPlacement(tx, { team, person, collection, resource: id });
+    const { id: placed } = await putPlacement(tx, { team, person, collection, resource: id });
     await writeEvents(tx, [
       asEvent({ subject: placed, collection, data: { resource: id } }, team, null, "placements.add"),
     ]);

@@ -75,7 +75,7 @@ export async function doRule(tx: Tx, rule: RuleRow, id: string, person: string):
         ),
       );
     if (open && !there) {
-      const placed = await putPlacement(tx, {
+      const { id: placed } = await putPlacement(tx, {
         team: rule.team,
         person,
         collection: rule.collection,

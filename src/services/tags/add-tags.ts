@@ -1,5 +1,6 @@
 import { inArray } from "drizzle-orm";
 import { LONGEST_TAG, tagKey, tagName } from "@/core/tags/tag-name";
+import type { Change } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
 import { tagsOf, touchCollectionsOf } from "@/data/queries/resources";
 import { tagsByKey } from "@/data/queries/tags";
@@ -22,14 +23,23 @@ export const addTags = action({
     "Tags a resource. Names may have several words; one that exists in another spelling of case or accents is taken.",
   input: AddTags,
   allow: can.bring("resource"),
-  run: async ({ input, scope, tx, tell }) => {
+  run: async ({ input, scope, tx, tell, did }) => {
     const names = input.tags.map(tagName).filter((name) => name !== null);
     if (!names.length) throw fieldProblem("tags", "Give a tag.");
-    await putTags(tx, scope.team!, new Map([[input.resource, names]]));
+    const added = await putTags(tx, scope.team!, new Map([[input.resource, names]]));
+    did(names.length === 1 ? `tag with ${names[0]}` : "tag", added.map(tagged), "bring");
     await touchCollectionsOf(tx, [input.resource], now());
     tell({ subject: input.resource, data: { tags: names } });
     return { tags: (await tagsOf(tx, [input.resource])).get(input.resource) ?? [] };
   },
+});
+
+/** The change that a tag put on a resource is. */
+export const tagged = ({ resource, tag }: { resource: string; tag: string }): Change => ({
+  thing: "tagging",
+  id: `${resource}~${tag}`,
+  before: { on: false },
+  after: { on: true },
 });
 
 /**
@@ -40,7 +50,7 @@ export async function putTags(
   tx: Tx,
   team: string,
   wanted: ReadonlyMap<string, readonly string[]>,
-): Promise<{ id: string; resource: string }[]> {
+): Promise<{ id: string; resource: string; tag: string }[]> {
   const byKey = new Map([...wanted.values()].flat().map((name) => [tagKey(name), name]));
   if (!byKey.size) return [];
   const at = now();
@@ -79,11 +89,11 @@ export async function putTags(
       .insert(resourceTag)
       .values(rows.slice(i, i + 500))
       .onDuplicateKeyUpdate({ set: { team } });
-  const added: { id: string; resource: string }[] = [];
+  const added: { id: string; resource: string; tag: string }[] = [];
   for (let i = 0; i < rows.length; i += 1000)
     added.push(
       ...(await tx
-        .select({ id: resourceTag.id, resource: resourceTag.resource })
+        .select({ id: resourceTag.id, resource: resourceTag.resource, tag: resourceTag.tag })
         .from(resourceTag)
         .where(
           inArray(

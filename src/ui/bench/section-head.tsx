@@ -30,7 +30,7 @@ export function SectionHead({ section, items, minutes, landing, focus, onMove, o
         value={section.title}
         readOnly={!arranges}
         focus={focus}
-        onSave={(title) => call("sections.rename", { section: section.id, title })}
+        onSave={(title) => call("sections.edit", { section: section.id, title })}
         className="text-[17px] font-semibold"
         level={2}
       />

@@ -42,7 +42,7 @@ const DEEDS: Record<string, (n: number) => string> = {
   "sections.make": () => "made a section in",
   "sections.move": () => "moved a section in",
   "sections.remove": () => "deleted a section in",
-  "sections.rename": () => "renamed a section in",
+  "sections.edit": () => "wrote on a section in",
   "share.renew": () => "gave a new link to",
   "share.set": () => "changed who can see",
   "tags.add": (n) => (n === 1 ? "tagged something" : `tagged ${n} things`),
