@@ -82,6 +82,27 @@ async function takeAll(base) {
   await shot("desk", desk);
   await shot("bench", `${base}/bench/${week3}`, {}, (view) => view.locator("[data-item]").nth(1).focus());
   await shot("bench-item-dark", `${base}/bench/${week3}`, { colorScheme: "dark" }, open);
+  await shot("bench-board", `${base}/bench/${week3}`, {}, async (view) => {
+    await view.locator("[data-item]").first().waitFor();
+    await view.keyboard.press("3");
+    await view.waitForTimeout(1_000);
+    await view.locator("[data-item]").first().click();
+    await view
+      .locator("[data-item]")
+      .nth(1)
+      .click({ modifiers: ["Control"] });
+    await view.waitForTimeout(800);
+  });
+  await shot("bench-table", `${base}/bench/${week3}`, {}, async (view) => {
+    await view.keyboard.press("4");
+    await view.waitForTimeout(1_000);
+    await view.locator("[data-item]").nth(2).click();
+  });
+  await page.request.post(`${base}/api/actions/collections.set-view`, {
+    data: { collection: week3, view: "rows", sort: "own", down: false, columns: [] },
+  });
+  await shot("catalogue", `${desk}/catalogue?q=water%20table`, {}, (view) => view.waitForTimeout(600));
+  await shot("tags", `${desk}/tags`, {}, (view) => view.waitForTimeout(1_000));
   await shot("list", `${base}/bench/${week3}`, {}, async (view) => {
     await view.evaluate(
       (text) => {

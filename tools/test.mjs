@@ -66,6 +66,8 @@ async function main() {
     "/usr/sbin/mariadbd": "mariadb-server",
     "/usr/bin/chromium": "chromium",
     "/usr/bin/bib2xml": "bibutils",
+    "/usr/share/snowball/data/english/voc.txt": "snowball-data",
+    "/usr/share/unicode/auxiliary/WordBreakTest.txt": "unicode-data",
     ...DOCUMENTS,
   });
   await ensurePackages();

@@ -6,6 +6,7 @@ import { startMailIn } from "@/outside/mail-in";
 import { isKnownAddress, receiveMail } from "@/services/mail/receive";
 import { settings, SettingsError } from "@/outside/settings";
 import { scheduleBin } from "./empty-bin";
+import { startFeeder } from "./feeder";
 import { KINDS } from "./kinds";
 import { Worker } from "./worker";
 
@@ -18,11 +19,13 @@ export async function startProcess({ withWorker }: { withWorker: boolean }): Pro
   await scheduleBin(now());
   const worker = new Worker(KINDS);
   await worker.start();
+  const stopFeeder = startFeeder();
   const mail = await startMailIn({ known: isKnownAddress, receive: receiveMail });
   for (const name of ["SIGTERM", "SIGINT"] as const)
     process.once(name, () => {
       mail?.close(() => undefined);
       void worker.stop();
+      void stopFeeder();
     });
   return worker;
 }

@@ -1,3 +1,14 @@
+import { beHere } from "./live/be-here";
+import { duplicateCollection } from "./arrange/duplicate-collection";
+import { moveCollection } from "./arrange/move-collection";
+import { putAway } from "./arrange/put-away";
+import { uploadCover } from "./arrange/upload-cover";
+import { tagCollection } from "./arrange/tag-collection";
+import { setView } from "./arrange/set-view";
+import { readFacets } from "./find/facets";
+import { forgetKept, keepSearch, lookAtKept, readKept } from "./find/kept-searches";
+import { search } from "./find/search";
+import { useResource } from "./capture/use-resource";
 import { copyMany } from "./arrange/copy-many";
 import { moveMany } from "./arrange/move-many";
 import { removeMany } from "./arrange/remove-many";
@@ -35,6 +46,7 @@ import { captureNote } from "./capture/capture-note";
 import { editResource } from "./capture/edit-resource";
 import { fetchAgain } from "./capture/fetch-again";
 import { readCatalogue } from "./capture/read-catalogue";
+import { readHistory } from "./capture/read-history";
 import { readPicture } from "./capture/read-picture";
 import { readResource } from "./capture/read-resource";
 import { readTray } from "./capture/read-tray";
@@ -97,6 +109,10 @@ import { keepApart } from "./twins/keep-apart";
 import { mergeTwins } from "./twins/merge-twins";
 import { readTwins } from "./twins/read-twins";
 import { undoMerge } from "./twins/undo-merge";
+import { lookAtTag, tendTags } from "./tags/look-tag";
+import { previewMerge } from "./tags/preview-merge";
+import { suggestTagsOf } from "./tags/suggest-tags";
+import { deleteTags, mergeTags, renameTag } from "./tags/tend-tags";
 import { addTags } from "./tags/add-tags";
 import { readTags } from "./tags/read-tags";
 import { removeTag } from "./tags/remove-tag";
@@ -113,14 +129,21 @@ export const ACTIONS = {
   "capture.note": captureNote,
   "capture.page": capturePage,
   "capture.work": captureWork,
+  "collections.be-here": beHere,
+  "collections.cover": uploadCover,
   "collections.covers": readCovers,
+  "collections.duplicate": duplicateCollection,
   "collections.edit": editCollection,
   "collections.items": readItems,
   "collections.make": makeCollection,
+  "collections.move": moveCollection,
+  "collections.put-away": putAway,
   "collections.read": readCollection,
   "collections.remove": removeCollection,
   "collections.sections": readSections,
+  "collections.set-view": setView,
   "collections.some-items": readSomeItems,
+  "collections.tag": tagCollection,
   "collections.tree": readTree,
   "deeds.read": readDeeds,
   "deeds.redo": redo,
@@ -159,12 +182,19 @@ export const ACTIONS = {
   "placements.move-many": moveMany,
   "placements.remove": removePlacement,
   "placements.remove-many": removeMany,
+  "search.facets": readFacets,
+  "search.find": search,
+  "search.forget": forgetKept,
+  "search.keep": keepSearch,
+  "search.kept": readKept,
+  "search.look": lookAtKept,
   "reader.read": readPublished,
   "references.look-up": lookUp,
   "resources.choose-picture": choosePicture,
   "resources.edit": editResource,
   "resources.fetch-again": fetchAgain,
   "resources.known": knownAddresses,
+  "resources.history": readHistory,
   "resources.newest": readCatalogue,
   "resources.paste-text": pasteText,
   "resources.proposal": readProposal,
@@ -186,9 +216,17 @@ export const ACTIONS = {
   "sections.edit": editSection,
   "share.renew": renewLink,
   "share.set": setAudience,
+  "resources.use": useResource,
   "tags.add": addTags,
   "tags.change": changeTags,
+  "tags.delete": deleteTags,
+  "tags.look": lookAtTag,
+  "tags.merge": mergeTags,
+  "tags.preview-merge": previewMerge,
   "tags.read": readTags,
+  "tags.rename": renameTag,
+  "tags.suggest": suggestTagsOf,
+  "tags.tend": tendTags,
   "tags.remove": removeTag,
   "teams.make": makeTeam,
   "teams.read": readTeams,

@@ -39,6 +39,9 @@ for (const [name, options] of [
       `${desk}/mail`,
       `${desk}/rules`,
       `${desk}/twins`,
+      `${desk}/catalogue?q=water`,
+      `${desk}/collections`,
+      `${desk}/tags`,
       "/bring",
       "/account",
     ]) {
@@ -65,6 +68,24 @@ for (const [name, options] of [
       await page.getByRole("tab", { name: "Catalogue" }).click();
       await clean(page, "catalogue");
     }
+    for (const [key, view] of [
+      ["2", "Cards"],
+      ["3", "Board"],
+      ["4", "Table"],
+      ["5", "Steps"],
+      ["1", "Rows"],
+    ] as const) {
+      await page.keyboard.press(key);
+      await expect(page.getByRole("radio", { name: view, exact: true })).toBeChecked();
+      await expect(items(page).first()).toBeVisible();
+      await clean(page, view);
+    }
+    await items(page).first().click();
+    await items(page)
+      .nth(1)
+      .click({ modifiers: ["Shift"] });
+    await expect(page.getByRole("toolbar", { name: /chosen items/ })).toBeVisible();
+    await clean(page, "several chosen");
     await page.goto(page.url().replace("bench", "publish"));
     await clean(page, "Publish");
     await page.goto(room!);
@@ -94,7 +115,7 @@ test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ 
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("/");
-  await expect(page.getByPlaceholder("A collection, or something to do")).toBeFocused();
+  await expect(page.getByPlaceholder("Find anything, go anywhere")).toBeFocused();
   await page.keyboard.type("moss key");
   await expect(page.getByRole("option", { name: "Moss key for beginners" })).toBeVisible();
   await page.keyboard.press("Enter");

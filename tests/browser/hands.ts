@@ -39,7 +39,7 @@ export async function signIn(
 
 export async function openCollection(page: Page, title: string): Promise<void> {
   await page.keyboard.press("Control+k");
-  await page.getByPlaceholder("A collection, or something to do").fill(title);
+  await page.getByPlaceholder("Find anything, go anywhere").fill(title);
   await page.getByRole("option", { name: title, exact: true }).click();
   await expect(page.getByRole("heading", { level: 1, name: title })).toBeAttached();
 }

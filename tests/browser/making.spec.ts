@@ -7,7 +7,11 @@ test("from a pasted link to a page a reader opens, and out and in again as a fil
   // Renamed and described where it stands; saved as typed.
   await page.getByLabel("Title of the collection").fill("Fire on the moor");
   await page.keyboard.press("Enter");
-  await page.getByLabel("What the collection is for").fill("One lesson, in a dry spring.");
+  await page.getByRole("button", { name: /Write what the collection is for/ }).click();
+  await page
+    .getByRole("textbox", { name: "What the collection is for" })
+    .fill("One lesson, in a dry spring.");
+  await page.keyboard.press("Escape");
   await expect(page.getByRole("heading", { level: 1, name: "Fire on the moor" })).toBeAttached();
 
   // There at once with its host, then filled in by itself.

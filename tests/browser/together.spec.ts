@@ -17,6 +17,7 @@ test("what one does is on the other's screen within two seconds, with no reload,
   await rhea.goto(ama.url());
   await expect(rhea.getByText("Nothing stands here yet")).toBeVisible();
   const soon = { timeout: 2_000 };
+  await expect(ama.getByText("Rhea Tammik is here")).toBeAttached(soon);
 
   await paste(ama, at("mosskey/key/start"));
   await placeIt(ama, "Start the key");

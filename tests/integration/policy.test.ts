@@ -23,6 +23,7 @@ type Full = World & {
   hit: string;
   merge: string;
   message: string;
+  tag: string;
 };
 type Row = { from: From | "signed in" | "reader" | "everybody"; input: (world: Full) => object };
 
@@ -41,6 +42,34 @@ const TABLE: Record<ActionName, Row> = {
   "capture.note": { from: "contributor", input: ({ team }) => ({ team, text: "x" }) },
   "capture.page": { from: "contributor", input: ({ team }) => ({ team, address: "https://bog.example/s" }) },
   "capture.work": { from: "contributor", input: ({ team }) => ({ team, type: "book", title: "x" }) },
+  "collections.be-here": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.duplicate": { from: "editor", input: ({ collection }) => ({ collection, items: true }) },
+  "collections.move": { from: "editor", input: ({ collection }) => ({ collection, parent: null }) },
+  "collections.put-away": { from: "editor", input: ({ collection }) => ({ collection, away: true }) },
+  "collections.set-view": {
+    from: "viewer",
+    input: ({ collection }) => ({ collection, view: "rows", sort: "own", down: false, columns: [] }),
+  },
+  "collections.cover": {
+    from: "editor",
+    input: ({ collection }) => ({ collection, picture: "AAAA" }),
+  },
+  "collections.tag": { from: "editor", input: ({ collection }) => ({ collection, tags: ["x"] }) },
+  "search.facets": { from: "viewer", input: ({ team }) => ({ team, query: "x" }) },
+  "search.find": { from: "viewer", input: ({ team }) => ({ team, query: "x" }) },
+  "search.forget": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
+  "search.keep": { from: "viewer", input: ({ team }) => ({ team, name: "x", query: "x" }) },
+  "search.kept": { from: "viewer", input: ({ team }) => ({ team }) },
+  "search.look": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
+  "tags.delete": { from: "editor", input: ({ team }) => ({ team, tags: [] }) },
+  "tags.look": { from: "viewer", input: ({ tag }) => ({ tag }) },
+  "tags.merge": { from: "editor", input: ({ tag }) => ({ tag, others: [] }) },
+  "tags.preview-merge": { from: "viewer", input: ({ tag }) => ({ tag, others: [] }) },
+  "tags.rename": { from: "editor", input: ({ tag }) => ({ tag, name: "Other name" }) },
+  "tags.suggest": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "tags.tend": { from: "viewer", input: ({ team }) => ({ team }) },
+  "resources.history": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "resources.use": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
   "collections.items": { from: "viewer", input: ({ collection }) => ({ collection }) },
@@ -298,5 +327,18 @@ async function makeFull(): Promise<Full> {
     links: [],
     createdAt: at,
   });
-  return { ...made, invitation: invitation.id, job, picture, intake, rule, hit, merge, message };
+  await as(made.owner, "tags.add", { resource: made.resource, tags: ["bog"] });
+  const [tag] = (await as(made.owner, "tags.read", { team: made.team })).tags;
+  return {
+    ...made,
+    invitation: invitation.id,
+    job,
+    picture,
+    intake,
+    rule,
+    hit,
+    merge,
+    message,
+    tag: tag!.id,
+  };
 }

@@ -24,7 +24,7 @@ export async function measureBench(
     }
     const ratio = median(opened.large) / median(opened.small);
     await page.waitForTimeout(4_000);
-    const frames = await scroll(page);
+    const frames = await scroll(page, "[data-making]");
     await open(page, `${base}/bench/${small}`);
     const pastes: number[] = [];
     for (let i = 0; i < 21; i++)
@@ -71,7 +71,7 @@ export async function measureBench(
   }
 }
 
-async function signIn(browser: Browser, actor: Actor, base: string): Promise<Page> {
+export async function signIn(browser: Browser, actor: Actor, base: string): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   // The runner of this file marks functions by name, also those that are handed to the page.
   await context.addInitScript("globalThis.__name = (named) => named");
@@ -106,7 +106,7 @@ async function scriptOf(page: Page, address: string): Promise<{ first: number; a
 }
 
 /** From the navigation to rows that can be used: the first rows are there and the page answers to keys. */
-async function open(page: Page, address: string): Promise<number> {
+export async function open(page: Page, address: string): Promise<number> {
   await page.goto("about:blank");
   const from = performance.now();
   await page.goto(address, { waitUntil: "commit" });
@@ -118,11 +118,11 @@ async function open(page: Page, address: string): Promise<number> {
 }
 
 /** Frames a second while the list is scrolled through steadily for four seconds. */
-function scroll(page: Page): Promise<number> {
+export function scroll(page: Page, selector: string): Promise<number> {
   return page.evaluate(
-    () =>
+    (selector) =>
       new Promise<number>((resolve) => {
-        const list = document.querySelector<HTMLElement>("[data-making]")!;
+        const list = document.querySelector<HTMLElement>(selector)!;
         let frames = 0;
         const from = performance.now();
         const step = (now: number) => {
@@ -133,6 +133,7 @@ function scroll(page: Page): Promise<number> {
         };
         requestAnimationFrame(step);
       }),
+    selector,
   );
 }
 

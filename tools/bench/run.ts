@@ -4,21 +4,25 @@ import { closeDatabase } from "@/data/database";
 import { settings } from "@/outside/settings";
 import { database } from "@/services/action";
 import type { Actor } from "@/services/actor";
+import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
+import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
 import { measureIntake } from "./intake";
 import { measureReader } from "./reader";
 
 const base = settings().address;
 const actor = await somebody("bench@hobbin.example");
-const { team: small } = await as(actor, "teams.make", { name: "A thousand" });
+const { team: small } = await as(actor, "teams.make", { name: "Two thousand" });
 const { team: large } = await as(actor, "teams.make", { name: "A hundred thousand" });
-const few = await fillCatalogue(actor, small.id, 1_000);
+const few = await fillCatalogue(actor, small.id, 2_000);
 const many = await fillCatalogue(actor, large.id, 100_000);
 await database().execute(sql`analyze table resource, placement, resource_tag, tag, collection`);
 
 const figures: Figure[] = [
+  ...(await measureArranging(actor, small.id, few, base)),
+  ...(await measureFinding(actor, { small: small.id, large: large.id }, few, many)),
   ...(await measureBench(actor, large.id, many, base)),
   ...(await measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!)),
   await measureReading(actor),
@@ -44,7 +48,7 @@ async function measureReading(actor: Actor): Promise<Figure> {
     }
   const ratio = median(times.large) / median(times.small);
   return {
-    what: "Reading a collection in a catalogue of 100,000 beside one of 1,000, median of 200",
+    what: "Reading a collection in a catalogue of 100,000 beside one of 2,000, median of 200",
     measured: `${ratio.toFixed(2)} (${median(times.large).toFixed(1)} to ${median(times.small).toFixed(1)} ms)`,
     aim: "0.8 to 1.2",
     met: ratio <= 1.2,

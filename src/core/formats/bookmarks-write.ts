@@ -37,8 +37,8 @@ function folder({ collection, inside }: PublishedTree): string[] {
 }
 
 function link(item: PublishedItem): string[] {
-  // A browser keeps nothing without an address.
-  if (!item.address) return [];
+  // A browser keeps nothing without an address, and no text between links.
+  if (!item.address || item.look === "text") return [];
   const attributes = [
     `HREF="${escape(item.address)}"`,
     `ADD_DATE="${seconds(item.addedAt)}"`,

@@ -1,4 +1,5 @@
 import { type PublishedItem, type PublishedTree, sumUp } from "../publish/model";
+import { plainText } from "../text/plain";
 import { sayMinutes } from "../text/minutes";
 
 /** The collection as Markdown (CommonMark 0.31): headings, numbered links, the context line beneath each. */
@@ -22,10 +23,19 @@ function part({ collection, inside }: PublishedTree, level: number): string[] {
   for (const section of collection.sections) {
     if (section.id !== null)
       lines.push(`${hashes === "######" ? "" : "#"}${hashes} ${plain(section.title)}`, "");
-    for (const item of section.items) lines.push(...entry(item, ++number));
+    if (section.intro) lines.push(paragraph(plainText(section.intro)), "");
+    for (const item of section.items)
+      if (item.look === "text") lines.push("", ...between(item, level), "");
+      else lines.push(...entry(item, ++number));
     lines.push("");
   }
   return [...lines, ...inside.flatMap((one) => ["", ...part(one, level + 1)])];
+}
+
+/** Text that leads from one item to the next. */
+function between(item: PublishedItem, level: number): string[] {
+  const heading = item.heading ? [`${"#".repeat(Math.min(level + 2, 6))} ${plain(item.heading)}`, ""] : [];
+  return [...heading, paragraph(item.description)];
 }
 
 function entry(item: PublishedItem, number: number): string[] {

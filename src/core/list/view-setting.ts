@@ -2,6 +2,10 @@
 export const VIEWS = ["rows", "cards", "board", "table", "steps"] as const;
 export type View = (typeof VIEWS)[number];
 
+/** How a placement stands in its collection: as an item, or (a note) as text that leads from one item to the next. */
+export const LOOKS = ["item", "text"] as const;
+export type Look = (typeof LOOKS)[number];
+
 /** What a collection can be sorted by, beside its own order. */
 export const SORTS = ["own", "title", "added", "used", "length"] as const;
 export type Sort = (typeof SORTS)[number];
@@ -19,6 +23,19 @@ export const COLUMNS = [
   "section",
 ] as const;
 export type Column = (typeof COLUMNS)[number];
+
+/** What the columns are called. */
+export const COLUMN_WORDS: Record<Column, string> = {
+  context: "Context",
+  kind: "Kind",
+  site: "Site",
+  authors: "Authors",
+  published: "Date",
+  minutes: "Length",
+  tags: "Tags",
+  added: "Added",
+  section: "Section",
+};
 
 /** How one person sees one collection. */
 export type ViewSetting = { view: View; sort: Sort; down: boolean; columns: Column[] };

@@ -1,12 +1,13 @@
+import { type Look, type View, VIEWS } from "../list/view-setting";
 import type { Kind, Player } from "../page/facts";
 
 /** Who can see a collection. */
 export const AUDIENCES = ["team", "link", "public"] as const;
 export type Audience = (typeof AUDIENCES)[number];
 
-/** The views a reader can be given. */
-export const READER_VIEWS = ["rows", "cards"] as const;
-export type ReaderView = (typeof READER_VIEWS)[number];
+/** The views a reader can be given: all of them. */
+export const READER_VIEWS = VIEWS;
+export type ReaderView = View;
 
 export type PublishedItem = {
   id: string;
@@ -14,6 +15,8 @@ export type PublishedItem = {
   /** The curator's own heading here, or empty. */
   heading: string;
   context: string;
+  /** A note may stand as text between the items; its words are the description. */
+  look: Look;
   title: string;
   description: string;
   address: string;
@@ -32,13 +35,23 @@ export type PublishedItem = {
   addedAt: Date;
 };
 
-export type PublishedSection = { id: string | null; title: string; items: PublishedItem[] };
+export type PublishedSection = {
+  id: string | null;
+  title: string;
+  /** What leads into it: sanitised HTML, or empty. */
+  intro: string;
+  items: PublishedItem[];
+};
 
 /** A collection as it leaves the team: for the reader's page and for every file format. */
 export type PublishedCollection = {
   id: string;
   title: string;
   description: string;
+  /** The description with its marks: sanitised HTML, or empty. */
+  rich: string;
+  /** Hash of the picture on its cover; null: it is woven. */
+  cover: string | null;
   teamName: string;
   audience: Audience;
   view: ReaderView;
@@ -52,8 +65,8 @@ export type PublishedCollection = {
 /** A collection with those that stand in it, as far as the asker may see them: what an export takes along. */
 export type PublishedTree = { collection: PublishedCollection; inside: PublishedTree[] };
 
-/** Items and minutes of a collection or a section. */
+/** Items and minutes of a collection or a section; text between the items is none. */
 export function sumUp(sections: readonly PublishedSection[]): { items: number; minutes: number } {
-  const items = sections.flatMap((section) => section.items);
+  const items = sections.flatMap((section) => section.items).filter((item) => item.look === "item");
   return { items: items.length, minutes: items.reduce((sum, item) => sum + (item.minutes ?? 0), 0) };
 }

@@ -2,6 +2,7 @@ import { expect, test } from "vitest";
 import { html } from "./html";
 import type { PublishedCollection, PublishedItem } from "./model";
 import { readerDocument } from "./reader-document";
+import { READER_VIEWS } from "./model";
 import { READER_SCRIPT } from "./reader-script";
 
 const places = {
@@ -12,12 +13,12 @@ const places = {
   collection: (code: string) => `/c/${code}`,
 };
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
-  id: "1", kind: "video", heading: "", context: "", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
+  id: "1", kind: "video", heading: "", context: "", look: "item", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
   published: null, minutes: 12, pages: null, tags: [], picture: null, player: null,
     file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
-  id: "c", title: "T", description: "", teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], sections: [{ id: null, title: "", items }], ...more,
+  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], sections: [{ id: null, title: "", intro: "", items }], ...more,
 }); // prettier-ignore
 
 test("text stays text wherever it is put", () => {
@@ -79,4 +80,35 @@ test("only a public collection may be found by search engines, and the script st
   expect(readerDocument(collection([]), "rows", places)).toContain('content="noindex"');
   expect(readerDocument(collection([], { audience: "public" }), "rows", places)).not.toContain("noindex");
   expect(READER_SCRIPT.length).toBeLessThan(4_000);
+});
+
+test("every view has every item once, in order; what leads on stands between them, and in no table", () => {
+  const parts = [
+    { id: null, title: "", intro: "", items: [item({ id: "a", title: "First" })] },
+    {
+      id: "s",
+      title: "At the bog",
+      intro: "<p>Bring <b>boots</b>.</p>",
+      items: [
+        item({ id: "b", title: "Second" }),
+        item({ id: "t", kind: "note", look: "text", heading: "By the gate", description: "Wait here." }),
+        item({ id: "c", title: "Third" }),
+      ],
+    },
+  ];
+  for (const view of READER_VIEWS) {
+    const page = readerDocument(
+      collection([], { sections: parts, rich: "<p>For <i>all</i></p>" }),
+      view,
+      places,
+    );
+    expect(page.match(/class="item" id="i-(\w)"/g), view).toEqual(
+      ["a", "b", "c"].map((id) => `class="item" id="i-${id}"`),
+    );
+    expect(page, view).toContain("<b>boots</b>");
+    expect(page, view).toContain("<i>all</i>");
+    expect(page, view).toContain("3 items");
+    expect(page.includes("Wait here."), view).toBe(view !== "table");
+    expect(page.match(/aria-current="true"/g), view).toHaveLength(1);
+  }
 });

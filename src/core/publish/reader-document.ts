@@ -6,6 +6,7 @@ import {
   type PublishedCollection,
   type PublishedItem,
   type PublishedSection,
+  READER_VIEWS,
   type ReaderView,
   sumUp,
 } from "./model";
@@ -55,16 +56,16 @@ ${collection.audience === "public" ? null : html`<meta name="robots" content="no
 </head>
 <body>
 <main class="${view}">
-<div class="cloth">${new Markup(cover(collection))}</div>
+<div class="cloth">${collection.cover ? html`<img src="${places.picture(collection.cover)}" alt="">` : new Markup(cover(collection))}</div>
 <h1>${collection.title}</h1>
-${collection.description ? html`<p class="lead">${collection.description}</p>` : null}
+${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>` : collection.description ? html`<p class="lead">${collection.description}</p>` : null}
 <div class="facts">${facts.map((fact) => html`<span>${fact}</span>`)}
-<nav class="bar" aria-label="View">${(["rows", "cards"] as const).map(
+<nav class="bar" aria-label="View">${READER_VIEWS.map(
     (other) =>
-      html`<a href="${places.self}?view=${other}"${other === view ? html` aria-current="true"` : null}>${other === "rows" ? "Rows" : "Cards"}</a>`,
+      html`<a href="${places.self}?view=${other}"${other === view ? html` aria-current="true"` : null}>${other[0]!.toUpperCase() + other.slice(1)}</a>`,
   )}<button type="button" data-print hidden>Print</button></nav></div>
 ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: the address stays the same.</p>` : null}
-${collection.sections.map((section) => part(section, places, () => ++number))}
+<div class="parts">${collection.sections.map((section) => (view === "table" ? tablePart(section, places, () => ++number) : part(section, places, () => ++number)))}</div>
 ${
   collection.inside.length
     ? html`<h2>Inside this collection</h2><ul>${collection.inside.map((one) => html`<li>${one.code ? html`<a href="${places.collection(one.code)}">${one.title}</a>` : one.title} <small>${one.count} items</small></li>`)}</ul>`
@@ -91,11 +92,37 @@ function mostUsedTags(items: readonly { tags: readonly string[] }[]): string[] {
   return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([tag]) => tag);
 }
 
+function head(section: PublishedSection): Markup | null {
+  if (section.id === null) return null;
+  const { minutes } = sumUp([section]);
+  return html`<h2>${section.title}${minutes ? html`<small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}`;
+}
+
 function part(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {
   if (section.id === null && !section.items.length) return null;
-  const { minutes } = sumUp([section]);
-  return html`${section.id === null ? null : html`<h2>${section.title}${minutes ? html`<small>${sayMinutes(minutes)}</small>` : null}</h2>`}
-<ol>${section.items.map((item) => entry(item, next(), places))}</ol>
+  return html`<section>${head(section)}
+<ol>${section.items.map((item) => (item.look === "text" ? between(item) : entry(item, next(), places)))}</ol></section>
+`;
+}
+
+/** What leads from one item to the next. */
+const between = (item: PublishedItem): Markup =>
+  html`<li class="between">${item.heading ? html`<h3>${item.heading}</h3>` : null}<p>${item.description}</p></li>
+`;
+
+/** The same as rows of a table, for what is to be looked through and compared. */
+function tablePart(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {
+  const items = section.items.filter((item) => item.look === "item");
+  if (section.id === null && !items.length) return null;
+  return html`<section>${head(section)}
+<div class="wide"><table><thead><tr><th scope="col">No.</th><th scope="col">What</th><th scope="col">Why it stands here</th><th scope="col">Kind</th><th scope="col">Site</th><th scope="col">Length</th></tr></thead><tbody>${items.map(
+    (item) => {
+      const address = item.file ? places.file(item) : item.address;
+      const title = item.heading || item.title;
+      return html`<tr class="item" id="i-${item.id}"><td>${next()}</td><th scope="row">${address ? html`<a href="${address}" rel="noreferrer">${title}</a>` : title}</th><td>${item.context}</td><td>${KIND_WORDS[item.kind]}</td><td>${item.siteName || item.host}</td><td>${item.minutes ? sayMinutes(item.minutes) : null}</td></tr>
+`;
+    },
+  )}</tbody></table></div></section>
 `;
 }
 

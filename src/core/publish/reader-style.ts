@@ -36,10 +36,20 @@ ol{list-style:none;margin:0;padding:0}
 .stage video,.stage iframe{width:100%;aspect-ratio:16/9;border:0;border-radius:6px;background:#000}.stage audio{width:100%}
 :focus-visible{outline:3px solid var(--deed);outline-offset:2px;border-radius:3px}
 .here{box-shadow:-4px 0 0 var(--deed)}
+.cloth img{display:block;width:100%;height:100%;object-fit:cover}
+.lead>*{margin:0 0 .4em}.intro{color:var(--quiet);margin:.5rem 0 0;max-width:40rem}.intro>*{margin:.3em 0}
+.between{padding:1rem 0;border-bottom:1px solid var(--line);color:var(--quiet)}.between p{margin:0;max-width:40rem;white-space:pre-line;font-family:Literata,Georgia,serif}.between h3{margin:0 0 .25rem;font-size:1.05rem;color:var(--ink)}
 .cards ol{display:grid;grid-template-columns:repeat(auto-fill,minmax(15rem,1fr));gap:1.5rem 1.25rem;padding-top:1rem}
 .cards .item{display:flex;flex-direction:column;padding:0 0 .75rem}
 .cards .pic,.cards .none{order:-1;width:100%;height:auto;aspect-ratio:16/9;border-radius:6px;margin-bottom:.6rem}
-.cards .none{background:var(--sunk)}.cards .no{display:none}.rows .none{display:none}
+.cards .none{background:var(--sunk)}.cards .no{display:none}.rows .none,.steps .none,.board .none{display:none}
+.cards .between{grid-column:1/-1}
+main.board,main.table{max-width:76rem}
+.board .parts{display:flex;gap:1.25rem;overflow-x:auto;align-items:flex-start}.board section{flex:0 0 17rem;background:var(--sunk);border-radius:6px;padding:0 .9rem .9rem;margin-top:1.25rem}.board h2{margin-top:.9rem}
+.board .item{display:block;background:var(--sheet);border:1px solid var(--line);border-radius:6px;padding:.75rem;margin-top:.75rem}.board .no{float:left;margin-right:.5rem;font-size:1rem}.board .pic{width:100%;height:auto;aspect-ratio:16/9;margin-top:.6rem}.board .say,.board .what.large a{font-size:1.05rem}
+.table .wide{overflow-x:auto}.table table{border-collapse:collapse;width:100%;font-size:.95rem}.table th,.table td{text-align:left;vertical-align:top;padding:.55rem .75rem .55rem 0;border-bottom:1px solid var(--line)}.table thead th{font-size:.85rem;color:var(--quiet)}.table tr.item{display:table-row}.table tbody th{font-weight:650;min-width:10rem}.table tbody a{color:var(--deed)}
+.steps .item{grid-template-columns:3.25rem minmax(0,1fr) 8rem;border-bottom:0;position:relative;padding-bottom:1.75rem}.steps .no{width:2.5rem;height:2.5rem;border:2px solid var(--deed);border-radius:50%;display:flex;align-items:center;justify-content:center;font-size:1.1rem}
+.steps .item:not(:last-child)::before{content:"";position:absolute;left:calc(1.25rem - 1px);top:4rem;bottom:.25rem;width:2px;background:repeating-linear-gradient(var(--deed) 0 8px,transparent 8px 16px)}.steps .between{border:0;padding-left:4.25rem}
 footer{margin-top:2.5rem;font-size:.875rem;color:var(--quiet)}
 .empty{padding:2rem 0;color:var(--quiet)}
 @media(max-width:34rem){main{padding-top:1rem}.rows .item{grid-template-columns:1.6rem minmax(0,1fr) 5rem;gap:0 .6rem}.rows .pic{width:5rem;height:3.4rem}.say,.what.large a{font-size:1.1rem}.bar{margin-left:0}}

@@ -34,6 +34,19 @@ export function tagNames(typed: string): string[] {
   return [...byKey.values()];
 }
 
+/** The tags that are new in a list, and those that are no more in it. */
+export function tagChanges(
+  before: readonly string[],
+  after: readonly string[],
+): { add: string[]; remove: string[] } {
+  const had = new Set(before.map(tagKey));
+  const has = new Set(after.map(tagKey));
+  return {
+    add: after.filter((name) => !had.has(tagKey(name))),
+    remove: before.filter((name) => !has.has(tagKey(name))),
+  };
+}
+
 export type TagUse = { name: string; count: number };
 
 /**

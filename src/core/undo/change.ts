@@ -1,6 +1,6 @@
-/** What can be taken back: rows that people make and change, and whether a tag is on a resource. */
-export const THINGS = ["collection", "section", "placement", "resource", "tagging", "tray", "tag"] as const;
-export type Thing = (typeof THINGS)[number];
+/** What can be taken back: rows that people make and change, and whether a tag is on a resource or a collection. */
+export type Thing =
+  "collection" | "section" | "placement" | "resource" | "tagging" | "about" | "tray" | "tag";
 
 /** Fields by name; what was not there at all is null. */
 export type Fields = Record<string, unknown> | null;

@@ -15,6 +15,7 @@ import {
   ruleHit,
   section,
   shareLink,
+  tag,
   team,
   twinMerge,
 } from "../schema";
@@ -46,6 +47,7 @@ const PLAIN = {
   rule: { table: rule, deletedAt: never },
   hit: { table: ruleHit, deletedAt: never },
   message: { table: mailMessage, deletedAt: never },
+  tag: { table: tag, deletedAt: never },
   merge: { table: twinMerge, deletedAt: never },
 } as const;
 
@@ -113,7 +115,7 @@ export async function findShared(tx: Tx, id: string, code: string | null): Promi
   return rows[0] ?? null;
 }
 
-/** A team of the person in which some resource has this picture. */
+/** A team of the person in which some resource or the cover of a collection has this picture. */
 export async function findTeamOfPicture(
   tx: Tx,
   hash: string,
@@ -125,5 +127,12 @@ export async function findTeamOfPicture(
     .innerJoin(membership, and(eq(membership.team, resource.team), eq(membership.person, person)))
     .where(eq(resource.pictureHash, hash))
     .limit(1);
-  return rows[0] ?? null;
+  if (rows[0]) return rows[0];
+  const covers = await tx
+    .select({ team: membership.team, role: membership.role })
+    .from(collection)
+    .innerJoin(membership, and(eq(membership.team, collection.team), eq(membership.person, person)))
+    .where(eq(collection.coverHash, hash))
+    .limit(1);
+  return covers[0] ?? null;
 }

@@ -1,6 +1,17 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import type { ViewSetting } from "@/core/list/view-setting";
 import type { Tx } from "../database";
-import { collection, placement, resource, resourceTag, section, shareLink, tag, team } from "../schema";
+import {
+  collection,
+  placement,
+  resource,
+  resourceTag,
+  section,
+  shareLink,
+  tag,
+  team,
+  viewSetting,
+} from "../schema";
 
 export type CollectionRow = typeof collection.$inferSelect;
 export type SectionRow = { id: string; title: string; intro: string; position: string };
@@ -17,9 +28,17 @@ export async function findCollection(
   return rows[0] ? { ...rows[0].collection, teamName: rows[0].teamName } : null;
 }
 
+/** Text between the items is not counted as one of them. */
+const isItem = eq(placement.look, "item");
+
 /** Locks a collection: whoever changes its order waits here for whoever came first. */
 export async function lockCollection(tx: Tx, id: string): Promise<CollectionRow | null> {
   return (await tx.select().from(collection).where(eq(collection.id, id)).for("update"))[0] ?? null;
+}
+
+/** Locks a team: its tree of collections is changed by one at a time. */
+export async function lockTeam(tx: Tx, id: string): Promise<void> {
+  await tx.select({ id: team.id }).from(team).where(eq(team.id, id)).for("update");
 }
 
 /** All collections of a team that are not in the bin, parents and neighbours in order. */
@@ -31,11 +50,39 @@ export async function collectionTree(tx: Tx, teamId: string) {
       title: collection.title,
       audience: collection.audience,
       position: collection.position,
+      awayAt: collection.awayAt,
       updatedAt: collection.updatedAt,
     })
     .from(collection)
     .where(and(eq(collection.team, teamId), isNull(collection.deletedAt)))
     .orderBy(asc(collection.position), asc(collection.id));
+}
+
+/** Items and minutes of each collection of a team that holds any. */
+export async function sumsOfTeam(tx: Tx, teamId: string) {
+  const rows = await tx
+    .select({
+      id: placement.collection,
+      items: sql<number>`count(*)`,
+      minutes: sql<number>`coalesce(sum(${resource.minutes}), 0)`,
+      waiting: sql<number>`sum(${resource.fetchState} = 'waiting')`,
+      failed: sql<number>`sum(${resource.fetchState} = 'failed')`,
+    })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(and(eq(placement.team, teamId), isNull(placement.deletedAt), isNull(resource.deletedAt), isItem))
+    .groupBy(placement.collection);
+  return new Map(
+    rows.map(({ id, ...sums }) => [
+      id,
+      {
+        items: Number(sums.items),
+        minutes: Number(sums.minutes),
+        waiting: Number(sums.waiting),
+        failed: Number(sums.failed),
+      },
+    ]),
+  );
 }
 
 /** How many items stand in each of these collections. */
@@ -46,7 +93,12 @@ export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<st
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .where(
-      and(inArray(placement.collection, [...ids]), isNull(placement.deletedAt), isNull(resource.deletedAt)),
+      and(
+        inArray(placement.collection, [...ids]),
+        isNull(placement.deletedAt),
+        isNull(resource.deletedAt),
+        isItem,
+      ),
     )
     .groupBy(placement.collection);
   return new Map(rows.map((row) => [row.id, Number(row.n)]));
@@ -70,7 +122,7 @@ export async function sectionSums(tx: Tx, id: string) {
     })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
-    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt)))
+    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt), isItem))
     .groupBy(placement.section);
   return rows.map((row) => ({
     section: row.section,
@@ -86,7 +138,7 @@ export async function threadsOf(tx: Tx, id: string) {
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .leftJoin(section, eq(section.id, placement.section))
-    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt)))
+    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt), isItem))
     .orderBy(sql`coalesce(${section.position}, '')`, placement.position, placement.id)
     .limit(64);
   const tags = await tx
@@ -112,6 +164,15 @@ export async function lastPosition(tx: Tx, teamId: string, parent: string | null
     .orderBy(desc(collection.position))
     .limit(1);
   return rows[0]?.position ?? null;
+}
+
+/** How a person likes to see a collection, if they have said so. */
+export async function settingOf(tx: Tx, id: string, person: string): Promise<ViewSetting | null> {
+  const rows = await tx
+    .select({ view: viewSetting.view })
+    .from(viewSetting)
+    .where(and(eq(viewSetting.collection, id), eq(viewSetting.person, person)));
+  return rows[0]?.view ?? null;
 }
 
 /** The live code of a collection, if it has one. */

@@ -1,12 +1,14 @@
-import { and, desc, eq, gte, inArray, isNotNull, lt, or } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, isNotNull, lt, ne, or } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, event, person } from "../schema";
+import { markDue } from "./due";
+import { collection, event, person, placement } from "../schema";
 
 export type EventRow = typeof event.$inferSelect;
 
-/** Writes what happened, in the same transaction as the change. */
+/** Writes what happened, in the same transaction as the change; what it means for the index of words with it. */
 export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): Promise<void> {
   for (let i = 0; i < rows.length; i += 500) await tx.insert(event).values(rows.slice(i, i + 500));
+  await markDue(tx, rows);
 }
 
 /** Everything of the given teams since a moment, oldest first. */
@@ -32,7 +34,34 @@ export async function recentEvents(
   before: { at: Date; id: string } | null,
   most: number,
 ) {
-  return tx
+  return told(tx)
+    .where(
+      and(
+        eq(event.team, team),
+        // What people did; what Hobbin did for them is for the event stream.
+        isNotNull(event.actor),
+        ne(event.verb, "presence"),
+        before
+          ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id)))
+          : undefined,
+      ),
+    )
+    .orderBy(desc(event.at), desc(event.id))
+    .limit(most);
+}
+
+/** What happened to a resource and to its placements, newest first. */
+export async function eventsOf(tx: Tx, team: string, id: string, most: number) {
+  const places = await tx.select({ id: placement.id }).from(placement).where(eq(placement.resource, id));
+  return told(tx)
+    .where(and(eq(event.team, team), inArray(event.subject, [id, ...places.map((one) => one.id)])))
+    .orderBy(desc(event.at), desc(event.id))
+    .limit(most);
+}
+
+/** Events with the names of who did it and where. */
+const told = (tx: Tx) =>
+  tx
     .select({
       id: event.id,
       at: event.at,
@@ -46,17 +75,4 @@ export async function recentEvents(
     })
     .from(event)
     .leftJoin(collection, eq(collection.id, event.collection))
-    .leftJoin(person, eq(person.id, event.actor))
-    .where(
-      and(
-        eq(event.team, team),
-        // What people did; what Hobbin did for them is for the event stream.
-        isNotNull(event.actor),
-        before
-          ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id)))
-          : undefined,
-      ),
-    )
-    .orderBy(desc(event.at), desc(event.id))
-    .limit(most);
-}
+    .leftJoin(person, eq(person.id, event.actor));

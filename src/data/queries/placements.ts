@@ -1,6 +1,8 @@
 import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
+import type { Look } from "@/core/list/view-setting";
 import type { Ordered } from "@/core/order/place";
 import type { Tx } from "../database";
+import type { collection } from "../schema";
 import { placement, resource, section } from "../schema";
 import { type Card, cardColumns, withTags } from "./resources";
 
@@ -10,6 +12,7 @@ export type Item = {
   position: string;
   heading: string;
   context: string;
+  look: Look;
   addedAt: Date;
   resource: Card;
 };
@@ -21,6 +24,7 @@ const columns = {
     position: placement.position,
     heading: placement.heading,
     context: placement.context,
+    look: placement.look,
     addedAt: placement.createdAt,
   },
   resource: cardColumns,
@@ -121,7 +125,7 @@ export async function orderOf(tx: Tx, collection: string, sectionId: string | nu
 /** Gives things new order keys; happens when a section was spread anew. */
 export async function respread(
   tx: Tx,
-  table: typeof placement | typeof section,
+  table: typeof placement | typeof section | typeof collection,
   ordered: readonly Ordered[],
 ): Promise<void> {
   for (const { id, position } of ordered) await tx.update(table).set({ position }).where(eq(table.id, id));

@@ -1,6 +1,6 @@
 import { and, desc, eq, inArray, isNull, lt, or, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, placement, resource, resourceTag, tag } from "../schema";
+import { collection, placement, resource, resourceTag, section, tag } from "../schema";
 
 export type ResourceRow = typeof resource.$inferSelect;
 
@@ -23,6 +23,7 @@ export const cardColumns = {
   twinOf: resource.twinOf,
   fetchState: resource.fetchState,
   fetchProblem: resource.fetchProblem,
+  usedAt: resource.usedAt,
   createdAt: resource.createdAt,
 };
 export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "picture" | "file">> & {
@@ -114,9 +115,11 @@ export async function placesOf(tx: Tx, id: string) {
       title: collection.title,
       heading: placement.heading,
       context: placement.context,
+      section: section.title,
     })
     .from(placement)
     .innerJoin(collection, eq(collection.id, placement.collection))
+    .leftJoin(section, eq(section.id, placement.section))
     .where(and(eq(placement.resource, id), isNull(placement.deletedAt), isNull(collection.deletedAt)))
     .orderBy(placement.id);
 }

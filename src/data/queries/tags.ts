@@ -1,18 +1,30 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNull, ne, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { resource, resourceTag, tag } from "../schema";
+import { collection, collectionTag, resourceTag, tag, termPosting } from "../schema";
 
-/** Tags of a team with their use, the most used first. */
+/** Tags of a team with their use and when they were last put on something, the most used first. */
 export async function tagUses(tx: Tx, teamId: string, most = 2000) {
-  const rows = await tx
-    .select({ id: tag.id, name: tag.name, count: sql<number>`count(${resourceTag.id})` })
-    .from(tag)
-    .leftJoin(resourceTag, and(eq(resourceTag.team, tag.team), eq(resourceTag.tag, tag.id)))
-    .where(eq(tag.team, teamId))
-    .groupBy(tag.id, tag.name)
-    .orderBy(desc(sql`count(${resourceTag.id})`), asc(tag.name))
-    .limit(most);
-  return rows.map((row) => ({ ...row, count: Number(row.count) }));
+  // Counted from the links alone; names only of those shown.
+  const uses = await tx
+    .select({
+      tag: resourceTag.tag,
+      count: sql<number>`count(*)`.as("n"),
+      last: sql<Date>`max(${resourceTag.createdAt})`.mapWith(resourceTag.createdAt),
+    })
+    .from(resourceTag)
+    .where(eq(resourceTag.team, teamId))
+    .groupBy(resourceTag.tag);
+  const used = new Map(uses.map((row) => [row.tag, row]));
+  const names = await tx.select({ id: tag.id, name: tag.name }).from(tag).where(eq(tag.team, teamId));
+  return names
+    .map(({ id, name }) => ({
+      id,
+      name,
+      count: Number(used.get(id)?.count ?? 0),
+      last: used.get(id)?.last ?? null,
+    }))
+    .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1))
+    .slice(0, most);
 }
 
 /** Ids of tags by key, for those that exist. */
@@ -29,19 +41,125 @@ export async function tagsByKey(
   return new Map(rows.map((row) => [row.key, row.id]));
 }
 
-/** The newest resources of a team that carry a tag. */
-export async function resourcesTagged(
-  tx: Tx,
-  teamId: string,
-  tagId: string,
-  most: number,
-): Promise<string[]> {
-  const rows = await tx
-    .select({ id: resourceTag.resource })
+export async function findTags(tx: Tx, team: string, ids: readonly string[]) {
+  if (!ids.length) return [];
+  return tx
+    .select()
+    .from(tag)
+    .where(and(eq(tag.team, team), inArray(tag.id, [...ids])));
+}
+
+/** Which resources carry these tags. */
+export async function linksOf(tx: Tx, team: string, ids: readonly string[]) {
+  if (!ids.length) return [];
+  return tx
+    .select({ resource: resourceTag.resource, tag: resourceTag.tag })
     .from(resourceTag)
-    .innerJoin(resource, eq(resource.id, resourceTag.resource))
-    .where(and(eq(resourceTag.team, teamId), eq(resourceTag.tag, tagId), isNull(resource.deletedAt)))
-    .orderBy(desc(resourceTag.resource))
+    .where(and(eq(resourceTag.team, team), inArray(resourceTag.tag, [...ids])));
+}
+
+/** Which collections are about these tags. */
+export async function collectionLinksOf(tx: Tx, team: string, ids: readonly string[]) {
+  if (!ids.length) return [];
+  return tx
+    .select({ collection: collectionTag.collection, tag: collectionTag.tag })
+    .from(collectionTag)
+    .where(and(eq(collectionTag.team, team), inArray(collectionTag.tag, [...ids])));
+}
+
+/** The tags most often on the same resources as this one. */
+export async function tagsBeside(tx: Tx, team: string, id: string, most: number) {
+  const [rows] = (await tx.execute(sql`
+    SELECT g.id, g.name, c.n AS together FROM (
+      SELECT b.tag AS tag, COUNT(*) AS n FROM ${resourceTag} a JOIN ${resourceTag} b ON b.resource = a.resource AND b.tag <> a.tag
+      WHERE a.team = ${team} AND a.tag = ${id} GROUP BY b.tag ORDER BY n DESC LIMIT ${most}
+    ) c JOIN ${tag} g ON g.id = c.tag ORDER BY c.n DESC, g.name`)) as unknown as [
+    { id: string; name: string; together: number }[],
+  ];
+  return rows.map((row) => ({ ...row, together: Number(row.together) }));
+}
+
+/** How often tags (or one of them) were put on something, by month. */
+export async function tagMonths(
+  tx: Tx,
+  team: string,
+  id: string | null,
+  since: Date,
+): Promise<Map<string, number>> {
+  const month = sql<string>`date_format(${resourceTag.createdAt}, '%Y-%m')`;
+  const rows = await tx
+    .select({ month, n: sql<number>`count(*)` })
+    .from(resourceTag)
+    .where(
+      and(
+        eq(resourceTag.team, team),
+        id ? eq(resourceTag.tag, id) : undefined,
+        gte(resourceTag.createdAt, since),
+      ),
+    )
+    .groupBy(month);
+  return new Map(rows.map((row) => [row.month, Number(row.n)]));
+}
+
+/** The collections that are about a tag. */
+export async function collectionsAbout(tx: Tx, team: string, id: string) {
+  return tx
+    .select({ id: collection.id, title: collection.title })
+    .from(collectionTag)
+    .innerJoin(collection, eq(collection.id, collectionTag.collection))
+    .where(and(eq(collectionTag.team, team), eq(collectionTag.tag, id), isNull(collection.deletedAt)))
+    .orderBy(asc(collection.title));
+}
+
+/** The tags of a collection as a whole. */
+export async function tagsOfCollection(tx: Tx, id: string) {
+  return tx
+    .select({ id: tag.id, name: tag.name })
+    .from(collectionTag)
+    .innerJoin(tag, eq(tag.id, collectionTag.tag))
+    .where(eq(collectionTag.collection, id))
+    .orderBy(asc(collectionTag.createdAt), asc(tag.name));
+}
+
+/** Resources that share the heaviest of these terms, with how much they share. */
+export async function alikeByTerms(
+  tx: Tx,
+  team: string,
+  terms: readonly { term: string; factor: number }[],
+  without: string,
+  most: number,
+): Promise<{ id: string; likeness: number }[]> {
+  if (!terms.length) return [];
+  const factor = sql.join(
+    terms.map(({ term, factor }) => sql`WHEN ${term} THEN ${sql.raw(String(Math.round(factor)))}`),
+    sql` `,
+  );
+  const likeness = sql<number>`sum(${termPosting.weight} * CASE ${termPosting.term} ${factor} END)`;
+  const rows = await tx
+    .select({ id: termPosting.resource, likeness })
+    .from(termPosting)
+    .where(
+      and(
+        eq(termPosting.team, team),
+        inArray(
+          termPosting.term,
+          terms.map((one) => one.term),
+        ),
+        ne(termPosting.resource, without),
+      ),
+    )
+    .groupBy(termPosting.resource)
+    .orderBy(desc(likeness))
     .limit(most);
-  return rows.map((row) => row.id);
+  return rows.map((row) => ({ id: row.id, likeness: Number(row.likeness) }));
+}
+
+/** How many resources carry at least one of these tags. */
+export async function countTagged(tx: Tx, team: string, ids: readonly string[]): Promise<number> {
+  if (!ids.length) return 0;
+  const rows = await tx
+    .select({ n: sql<number>`count(distinct ${resourceTag.resource})` })
+    .from(resourceTag)
+    .where(and(eq(resourceTag.team, team), inArray(resourceTag.tag, [...ids])));
+  return Number(rows[0]?.n ?? 0);
 }

@@ -1,6 +1,6 @@
 import { index, int, json, mysqlTable, primaryKey, text, varchar } from "drizzle-orm/mysql-core";
 import type { Audience, ReaderView } from "@/core/publish/model";
-import type { ViewSetting } from "@/core/list/view-setting";
+import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
 import { bytesText, line, moment, uuid } from "./columns";
 import { team } from "./people";
@@ -17,6 +17,8 @@ export const collection = mysqlTable(
     position: bytesText("position", { length: 64 }).notNull(),
     title: line("title", 200).notNull(),
     description: text("description").notNull(),
+    /** The description with its marks, as sanitised HTML; empty when it has none. */
+    rich: text("rich").notNull().default(""),
     audience: varchar("audience", { length: 8 }).$type<Audience>().notNull().default("team"),
     view: varchar("view", { length: 8 }).$type<ReaderView>().notNull().default("rows"),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
@@ -29,7 +31,10 @@ export const collection = mysqlTable(
     updatedAt: moment("updated_at").notNull(),
     deletedAt: moment("deleted_at"),
   },
-  (t) => [index("collection_tree").on(t.team, t.deletedAt, t.parent, t.position)],
+  (t) => [
+    index("collection_tree").on(t.team, t.deletedAt, t.parent, t.position),
+    index("collection_cover").on(t.coverHash),
+  ],
 );
 
 export const section = mysqlTable(
@@ -66,6 +71,8 @@ export const placement = mysqlTable(
     position: bytesText("position", { length: 64 }).notNull(),
     heading: line("heading", 300).notNull().default(""),
     context: text("context").notNull(),
+    /** A note may stand as text between the items instead of as one of them. */
+    look: varchar("look", { length: 8 }).$type<Look>().notNull().default("item"),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),

@@ -54,6 +54,8 @@ export const resource = mysqlTable(
     fetchProblem: varchar("fetch_problem", { length: 32 }).$type<FetchProblem>(),
     fetchedAt: moment("fetched_at"),
     addedBy: uuid("added_by").notNull(),
+    /** When somebody of the team last opened it. */
+    usedAt: moment("used_at"),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),
     deletedAt: moment("deleted_at"),
@@ -62,6 +64,13 @@ export const resource = mysqlTable(
     uniqueIndex("resource_once").on(t.team, t.addressHash),
     index("resource_canonical").on(t.team, t.canonicalHash),
     index("resource_newest").on(t.team, t.deletedAt, t.id),
+    index("resource_kind").on(t.team, t.deletedAt, t.kind, t.id),
+    index("resource_site").on(t.team, t.deletedAt, t.host, t.id),
+    index("resource_person").on(t.team, t.deletedAt, t.addedBy, t.id),
+    index("resource_length").on(t.team, t.deletedAt, t.minutes, t.id),
+    index("resource_state").on(t.team, t.deletedAt, t.fetchState, t.id),
+    index("resource_added").on(t.team, t.deletedAt, t.createdAt, t.id),
+    index("resource_language").on(t.team, t.language),
     index("resource_picture").on(t.pictureHash, t.team),
     index("resource_twin").on(t.team, t.twinOf),
   ],
@@ -120,5 +129,6 @@ export const resourceTag = mysqlTable(
   (t) => [
     uniqueIndex("resource_tag_once").on(t.resource, t.tag),
     index("resource_tag_facet").on(t.team, t.tag, t.resource),
+    index("resource_tag_use").on(t.team, t.tag, t.createdAt),
   ],
 );

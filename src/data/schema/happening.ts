@@ -18,7 +18,11 @@ export const event = mysqlTable(
     subject: uuid("subject").notNull(),
     data: json("data").$type<Record<string, unknown>>().notNull(),
   },
-  (t) => [index("event_order").on(t.at, t.id), index("event_team").on(t.team, t.at, t.id)],
+  (t) => [
+    index("event_order").on(t.at, t.id),
+    index("event_team").on(t.team, t.at, t.id),
+    index("event_subject").on(t.subject, t.at),
+  ],
 );
 
 export type JobState = "ready" | "running" | "dead";

@@ -5,3 +5,4 @@ export * from "./happening";
 export * from "./intake";
 export * from "./content";
 export * from "./letters";
+export * from "./finding";

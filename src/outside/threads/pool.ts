@@ -3,6 +3,7 @@ import { Piscina } from "piscina";
 import { log } from "../log";
 import type { Work, WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
+import type { Searchable, Weighed } from "@/core/search/weigh";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { KeptCopy, PageTask } from "./read-page-thread";
 
@@ -39,6 +40,10 @@ export const referencesInThread = (works: readonly Work[], format: WrittenRefere
 /** A HEIC picture as JPEG; null when it is none. */
 export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>
   run<Uint8Array>("read-heic-thread", { body }).then(Buffer.from, () => null);
+
+/** The terms of some resources with their weights, for the index of words. */
+export const weighInThread = (resources: readonly Searchable[]): Promise<Weighed[][]> =>
+  run("weigh-thread", { resources }, 30_000);
 
 /** Runs one task; a thread that takes too long is ended, and the others go on. */
 async function run<T>(file: string, task: object, limit = LIMIT): Promise<T> {

@@ -1,3 +1,4 @@
+import type { Look } from "@/core/list/view-setting";
 import type { Change } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
 import { findPlacement, itemsById } from "@/data/queries/placements";
@@ -52,6 +53,7 @@ type NewPlacement = Spot & {
   placement?: string;
   heading?: string;
   context?: string;
+  look?: Look;
 };
 
 /** Puts a resource in its spot, and takes it out of the person's Tray. @returns the placement's id, and what changed */
@@ -73,6 +75,7 @@ export async function putPlacement(tx: Tx, wish: NewPlacement): Promise<{ id: st
     resource: wish.resource,
     heading: wish.heading ?? "",
     context: wish.context ?? "",
+    look: wish.look ?? "item",
     addedBy: wish.person,
     createdAt: at,
     updatedAt: at,

@@ -32,8 +32,8 @@ export const copyMany = action({
     const items = await placementsOf(tx, input.placements ?? [], scope.team!);
     const plain = await resourcesOf(tx, input.resources ?? [], scope.team!);
     const wanted = [
-      ...items.map(({ resource, heading, context }) => ({ resource, heading, context })),
-      ...plain.map(({ id }) => ({ resource: id, heading: "", context: "" })),
+      ...items.map(({ resource, heading, context, look }) => ({ resource, heading, context, look })),
+      ...plain.map(({ id }) => ({ resource: id, heading: "", context: "", look: "item" as const })),
     ];
     const { section, positions } = await takeSpots(tx, input.collection, input, [], wanted.length);
     const there = await itemsById(tx, input.collection, input.ids, []);

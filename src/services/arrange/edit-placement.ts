@@ -1,17 +1,21 @@
 import { eq } from "drizzle-orm";
+import { type Look, LOOKS } from "@/core/list/view-setting";
 import { difference } from "@/core/undo/change";
 import { findPlacement } from "@/data/queries/placements";
-import { touchCollections } from "@/data/queries/resources";
+import { findResource, touchCollections } from "@/data/queries/resources";
 import { placement } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { action } from "../action";
-import { Id, MaybeText } from "../input";
+import { Id, MaybeOneOf, MaybeText } from "../input";
 import { can } from "../policy";
+import { fieldProblem } from "../problem";
 
 class EditPlacement {
   @Id() placement: string;
   @MaybeText(300) heading?: string;
   @MaybeText(4000) context?: string;
+  /** A note may stand as text between the items. */
+  @MaybeOneOf(LOOKS) look?: Look;
 }
 
 export const editPlacement = action({
@@ -21,9 +25,12 @@ export const editPlacement = action({
   allow: can.arrange("placement"),
   run: async ({ input, tx, tell, did }) => {
     const before = (await findPlacement(tx, input.placement))!;
+    if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
+      throw fieldProblem("look", "Only a note can stand as text.");
     const change = {
       ...(input.heading !== undefined && { heading: input.heading }),
       ...(input.context !== undefined && { context: input.context }),
+      ...(input.look !== undefined && { look: input.look }),
     };
     await tx
       .update(placement)
@@ -33,12 +40,26 @@ export const editPlacement = action({
     tell({
       subject: input.placement,
       collection: before.collection,
-      data: { before: { heading: before.heading, context: before.context }, after: change },
+      data: {
+        before: { heading: before.heading, context: before.context, look: before.look },
+        after: change,
+      },
     });
-    const what = input.heading !== undefined ? "write a heading" : "write a context line";
+    const what =
+      input.look !== undefined
+        ? "change how a note stands"
+        : input.heading !== undefined
+          ? "write a heading"
+          : "write a context line";
     did(what, [difference("placement", input.placement, before, change)]);
     return {
-      placement: { id: input.placement, heading: before.heading, context: before.context, ...change },
+      placement: {
+        id: input.placement,
+        heading: before.heading,
+        context: before.context,
+        look: before.look,
+        ...change,
+      },
     };
   },
 });

@@ -1,8 +1,7 @@
 import { keysAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
-import { findCollection, lastPosition } from "@/data/queries/collections";
-import { collection, team } from "@/data/schema";
-import { eq } from "drizzle-orm";
+import { findCollection, lastPosition, lockTeam } from "@/data/queries/collections";
+import { collection } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { action } from "../action";
@@ -44,7 +43,7 @@ type NewCollection = {
 
 /** Puts a collection behind its neighbours. The team is locked for it, so that two get different places. */
 async function putCollection(tx: Tx, wish: NewCollection): Promise<string> {
-  await tx.select({ id: team.id }).from(team).where(eq(team.id, wish.team)).for("update");
+  await lockTeam(tx, wish.team);
   const id = wish.collection ?? newId();
   const there = wish.collection ? await findCollection(tx, id) : null;
   if (there && there.team !== wish.team) throw new Problem("conflict", "That id is taken.");

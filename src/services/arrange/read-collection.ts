@@ -1,13 +1,15 @@
 import {
   collectionsInside,
   findCollection,
-  itemCounts,
   sectionsOf,
+  settingOf,
   sectionSums,
   shareCodeOf,
   threadsOf,
 } from "@/data/queries/collections";
+import { FIRST_SETTING } from "@/core/list/view-setting";
 import { itemsOf } from "@/data/queries/placements";
+import { tagsOfCollection } from "@/data/queries/tags";
 import { reading } from "../action";
 import { Id } from "../input";
 import { can } from "../policy";
@@ -26,18 +28,16 @@ export const readCollection = reading({
   allow: can.see("collection"),
   run: async ({ input, scope, tx }) => {
     const found = (await findCollection(tx, input.collection))!;
-    const [sections, sums, first, code, inside, cover] = await Promise.all([
+    const [sections, sums, first, code, inside, cover, tags, setting] = await Promise.all([
       sectionsOf(tx, found.id),
       sectionSums(tx, found.id),
       itemsOf(tx, found.id, null, FIRST),
       shareCodeOf(tx, found.id),
       collectionsInside(tx, found.id),
       threadsOf(tx, found.id),
+      tagsOfCollection(tx, found.id),
+      settingOf(tx, found.id, scope.person!),
     ]);
-    const counts = await itemCounts(
-      tx,
-      inside.map((one) => one.id),
-    );
     return {
       collection: {
         id: found.id,
@@ -46,14 +46,19 @@ export const readCollection = reading({
         parent: found.parent,
         title: found.title,
         description: found.description,
+        rich: found.rich,
+        tags: tags.map((one) => one.name),
         audience: found.audience,
         view: found.view,
+        coverHash: found.coverHash,
+        away: found.awayAt !== null,
         code: found.audience === "team" ? null : code,
         role: scope.role!,
       },
       sections,
       sums,
-      inside: inside.map((one) => ({ id: one.id, title: one.title, count: counts.get(one.id) ?? 0 })),
+      inside: inside.map(({ id, title, audience }) => ({ id, title, audience })),
+      setting: setting ?? FIRST_SETTING,
       cover,
       ...first,
     };

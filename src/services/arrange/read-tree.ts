@@ -1,4 +1,4 @@
-import { collectionTree } from "@/data/queries/collections";
+import { collectionTree, sumsOfTeam } from "@/data/queries/collections";
 import { reading } from "../action";
 import { Id } from "../input";
 import { can } from "../policy";
@@ -7,17 +7,24 @@ class OfTeam {
   @Id() team: string;
 }
 
+const NOTHING = { items: 0, minutes: 0, waiting: 0, failed: 0 };
+
 export const readTree = reading({
   name: "collections.tree",
-  about: "All collections of a team, with the one each stands in.",
+  about: "All collections of a team, with the one each stands in and what it holds by itself.",
   input: OfTeam,
   allow: can.see("team"),
-  run: async ({ input, tx }) => ({
-    collections: (await collectionTree(tx, input.team)).map(({ id, parent, title, audience }) => ({
-      id,
-      parent,
-      title,
-      audience,
-    })),
-  }),
+  run: async ({ input, tx }) => {
+    const [tree, sums] = await Promise.all([collectionTree(tx, input.team), sumsOfTeam(tx, input.team)]);
+    return {
+      collections: tree.map(({ id, parent, title, audience, awayAt }) => ({
+        id,
+        parent,
+        title,
+        audience,
+        away: awayAt !== null,
+        ...(sums.get(id) ?? NOTHING),
+      })),
+    };
+  },
 });

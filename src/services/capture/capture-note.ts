@@ -2,6 +2,7 @@ import { eq } from "drizzle-orm";
 import { IsObject, IsOptional } from "class-validator";
 import { readAddress } from "@/core/address/read-address";
 import { noteIdentity, noteTitle } from "@/core/intake/identity";
+import { type Look, LOOKS } from "@/core/list/view-setting";
 import { asQuotation, passageAddress } from "@/core/intake/quotation";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import { findByAddress } from "@/data/queries/resources";
@@ -10,7 +11,7 @@ import { now } from "@/outside/clock";
 import { identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { action } from "../action";
-import { Id, MaybeId, MaybeText, Name } from "../input";
+import { Id, MaybeId, MaybeOneOf, MaybeText, Name } from "../input";
 import { can } from "../policy";
 import { fieldProblem } from "../problem";
 import { empty } from "./blank";
@@ -28,6 +29,8 @@ class CaptureNote {
   @MaybeId() section?: string | null;
   @MaybeId() after?: string | null;
   @MaybeId() placement?: string;
+  /** As text between the items of the collection: it is itself alone, whatever its words. */
+  @MaybeOneOf(LOOKS) look?: Look;
 }
 
 export const captureNote = action({
@@ -41,9 +44,14 @@ export const captureNote = action({
     if (read && !read.ok) throw fieldProblem("source", "The source is not a web address.");
     const quotation = read ? asQuotation(input.selector, text) : null;
     const address = read && quotation ? passageAddress(read.address, quotation) : "";
-    const hash = identityHash(noteIdentity(read ? `${read.address} ${text}` : text));
+    const fresh = newId();
+    const hash = identityHash(
+      input.look === "text"
+        ? `text:${input.placement ?? fresh}`
+        : noteIdentity(read ? `${read.address} ${text}` : text),
+    );
     const known = await findByAddress(tx, input.team, hash);
-    const id = known?.id ?? newId();
+    const id = known?.id ?? fresh;
     const at = now();
     const words = countWords(text);
     if (!known)

@@ -1,3 +1,4 @@
+import type { Look } from "@/core/list/view-setting";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
 import type { Running } from "../action";
@@ -13,6 +14,7 @@ type Landing = {
   placement?: string;
   /** The context line of the placement. */
   context?: string;
+  look?: Look;
 };
 
 /**

@@ -12,8 +12,13 @@ export const getExport = (
 ): Promise<Response> =>
   answering(async () => {
     const { collection } = await params;
-    const format = new URL(request.url).searchParams.get("format");
-    return fileAnswer(await exportCollection.call(await actorOf(request.headers), { collection, format }));
+    const query = new URL(request.url).searchParams;
+    const input = {
+      collection,
+      format: query.get("format"),
+      placements: query.get("placements") ?? undefined,
+    };
+    return fileAnswer(await exportCollection.call(await actorOf(request.headers), input));
   });
 
 /** GET /api/intakes/<intake>/rejected: the lines to mend, as a table. */

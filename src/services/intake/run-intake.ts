@@ -8,6 +8,7 @@ import { groupBy } from "@/core/list/group-by";
 import { keysAfter } from "@/core/order/place";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import type { Tx } from "@/data/database";
+import { dueResources } from "@/data/queries/due";
 import { writeEvents } from "@/data/queries/events";
 import {
   idsByHash,
@@ -120,6 +121,7 @@ class Part {
     const ids = await this.#resources();
     await this.#tags(ids);
     await this.#places(ids);
+    await dueResources(this.tx, [...ids.values()]);
     return this.#outcomes;
   }
 

@@ -2,6 +2,7 @@ import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Tx } from "@/data/database";
 import { writeEvents } from "@/data/queries/events";
 import { type IntakeRow, lockIntake, nextPart } from "@/data/queries/intakes";
+import { dueResources } from "@/data/queries/due";
 import { touchCollections } from "@/data/queries/resources";
 import {
   collection,
@@ -65,6 +66,7 @@ export async function stepUndo(id: string): Promise<boolean> {
       const gone = made.filter((one) => !keep.has(one));
       if (gone.length) {
         await tx.update(resource).set({ deletedAt: at }).where(inArray(resource.id, gone));
+        await dueResources(tx, gone);
         await tx.delete(trayEntry).where(inArray(trayEntry.resource, gone));
       }
     }

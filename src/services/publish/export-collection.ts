@@ -6,7 +6,7 @@ import type { Tx } from "@/data/database";
 import { worksByPlacement } from "@/data/queries/placements";
 import { referencesInThread } from "@/outside/threads/pool";
 import { reading } from "../action";
-import { Id, OneOf } from "../input";
+import { Id, MaybeText, OneOf } from "../input";
 import { can } from "../policy";
 import { publishedTree } from "./published-collection";
 
@@ -26,6 +26,8 @@ type Format = keyof typeof FORMATS | keyof typeof REFERENCES;
 class ExportCollection {
   @Id() collection: string;
   @OneOf([...Object.keys(FORMATS), ...Object.keys(REFERENCES)]) format: Format;
+  /** Only these items, by their ids with commas between. */
+  @MaybeText(20_000) placements?: string;
 }
 
 export const exportCollection = reading({
@@ -35,7 +37,8 @@ export const exportCollection = reading({
   input: ExportCollection,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
-    const tree = await publishedTree(tx, input.collection);
+    const whole = await publishedTree(tx, input.collection);
+    const tree = input.placements ? onlyThese(whole, new Set(input.placements.split(","))) : whole;
     if (input.format in REFERENCES) {
       const format = input.format as keyof typeof REFERENCES;
       const { type, ending } = REFERENCES[format];
@@ -46,6 +49,14 @@ export const exportCollection = reading({
     return { name: `${fileName(tree.collection.title)}.${ending}`, type, content: write(tree) };
   },
 });
+
+/** The collection with only these items; sections that are left empty go, and so does what stands inside. */
+function onlyThese({ collection }: PublishedTree, ids: ReadonlySet<string>): PublishedTree {
+  const sections = collection.sections
+    .map((section) => ({ ...section, items: section.items.filter((item) => ids.has(item.id)) }))
+    .filter((section) => section.items.length > 0);
+  return { collection: { ...collection, sections, inside: [] }, inside: [] };
+}
 
 async function worksOf(tx: Tx, tree: PublishedTree): Promise<Work[]> {
   const items = ({ collection, inside }: PublishedTree): PublishedItem[] => [

@@ -26,16 +26,19 @@ export async function publishedCollection(
     id,
     title: found.title,
     description: found.description,
+    rich: found.rich,
+    cover: found.coverHash,
     teamName: found.teamName,
     audience: found.audience,
     view: found.view,
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
     sections: [
-      { id: null, title: "", items: (bySection.get(null) ?? []).map(published) },
+      { id: null, title: "", intro: "", items: (bySection.get(null) ?? []).map(published) },
       ...sections.map((one) => ({
         id: one.id,
         title: one.title,
+        intro: one.intro,
         items: (bySection.get(one.id) ?? []).map(published),
       })),
     ],
@@ -68,13 +71,14 @@ async function allItems(tx: Tx, id: string): Promise<Item[]> {
   return items;
 }
 
-function published({ id, heading, context, addedAt, resource }: Item): PublishedItem {
+function published({ id, heading, context, look, addedAt, resource }: Item): PublishedItem {
   const {
     fetchState: _state,
     fetchProblem: _problem,
     createdAt: _created,
     twinOf: _twin,
+    usedAt: _used,
     ...known
   } = resource;
-  return { ...known, file: resource.file === null ? null : resource.id, id, heading, context, addedAt };
+  return { ...known, file: resource.file === null ? null : resource.id, id, heading, context, look, addedAt };
 }

@@ -75,9 +75,10 @@ async function check(
     files: new Set(
       collection.sections.flatMap((section) => section.items.flatMap((item) => (item.file ? item.id : []))),
     ),
-    pictures: new Set(
-      collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? [])),
-    ),
+    pictures: new Set([
+      ...(collection.cover ? [collection.cover] : []),
+      ...collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? [])),
+    ]),
   };
   if (kept.size >= MOST) kept.delete(kept.keys().next().value!);
   kept.delete(key);

@@ -51,30 +51,9 @@ export async function putTags(
   team: string,
   wanted: ReadonlyMap<string, readonly string[]>,
 ): Promise<{ id: string; resource: string; tag: string }[]> {
-  const byKey = new Map([...wanted.values()].flat().map((name) => [tagKey(name), name]));
-  if (!byKey.size) return [];
+  const known = await makeTags(tx, team, [...wanted.values()].flat());
+  if (!known.size) return [];
   const at = now();
-  const keys = [...byKey.keys()].sort();
-  const known = await tagsByKey(tx, team, keys);
-  const missing = keys
-    .filter((key) => !known.has(key))
-    .map((key) => ({ id: newId(), team, key, name: byKey.get(key)!, createdAt: at }));
-  if (missing.length) {
-    await tx.insert(tag).values(missing).onDuplicateKeyUpdate({ set: { team } });
-    // Somebody else may have made one of them a moment ago, under another id.
-    const made = await tx
-      .select({ id: tag.id, key: tag.key })
-      .from(tag)
-      .where(
-        inArray(
-          tag.id,
-          missing.map((row) => row.id),
-        ),
-      );
-    for (const row of made) known.set(row.key, row.id);
-    if (made.length < missing.length)
-      for (const [key, id] of await tagsByKey(tx, team, keys)) known.set(key, id);
-  }
   const rows = [...wanted].flatMap(([resource, names]) =>
     [...new Set(names.map(tagKey))].map((key) => ({
       id: newId(),
@@ -103,4 +82,33 @@ export async function putTags(
         )),
     );
   return added;
+}
+
+/** The tags of these names, made where they do not exist. @returns ids by key */
+export async function makeTags(tx: Tx, team: string, names: readonly string[]): Promise<Map<string, string>> {
+  const byKey = new Map(names.map((name) => [tagKey(name), name]));
+  if (!byKey.size) return new Map();
+  const at = now();
+  const keys = [...byKey.keys()].sort();
+  const known = await tagsByKey(tx, team, keys);
+  const missing = keys
+    .filter((key) => !known.has(key))
+    .map((key) => ({ id: newId(), team, key, name: byKey.get(key)!, createdAt: at }));
+  if (missing.length) {
+    await tx.insert(tag).values(missing).onDuplicateKeyUpdate({ set: { team } });
+    // Somebody else may have made one of them a moment ago, under another id.
+    const made = await tx
+      .select({ id: tag.id, key: tag.key })
+      .from(tag)
+      .where(
+        inArray(
+          tag.id,
+          missing.map((row) => row.id),
+        ),
+      );
+    for (const row of made) known.set(row.key, row.id);
+    if (made.length < missing.length)
+      for (const [key, id] of await tagsByKey(tx, team, keys)) known.set(key, id);
+  }
+  return known;
 }

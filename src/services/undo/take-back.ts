@@ -29,6 +29,7 @@ const VERBS: Record<Thing, (change: Change) => string> = {
   resource: ({ after }) =>
     after && "gone" in after ? (after.gone ? "resources.remove" : "bin.restore-resource") : "resources.edit",
   tagging: () => "tags.change",
+  about: () => "collections.edit",
   tray: () => "tray.set",
   tag: () => "tags.edit",
 };
@@ -63,8 +64,8 @@ export async function makeChanges(
     const subject = change.thing === "tray" ? change.id.split("~")[1]! : change.id.split("~")[0]!;
     const verb = VERBS[change.thing](change);
     const places =
-      change.thing === "collection"
-        ? [change.id]
+      change.thing === "collection" || change.thing === "about"
+        ? [change.id.split("~")[0]!]
         : change.thing === "placement" || change.thing === "section"
           ? [
               ...new Set([

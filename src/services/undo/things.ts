@@ -1,7 +1,16 @@
 import { and, eq, inArray } from "drizzle-orm";
 import type { Change, Fields, Thing } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
-import { collection, placement, resource, resourceTag, section, tag, trayEntry } from "@/data/schema";
+import {
+  collection,
+  collectionTag,
+  placement,
+  resource,
+  resourceTag,
+  section,
+  tag,
+  trayEntry,
+} from "@/data/schema";
 import { newId } from "@/outside/random";
 import { Problem } from "../problem";
 
@@ -53,6 +62,7 @@ export const WAYS: Record<Thing, Way> = {
   collection: binned(collection, [
     "title",
     "description",
+    "rich",
     "parent",
     "position",
     "coverHash",
@@ -60,7 +70,7 @@ export const WAYS: Record<Thing, Way> = {
     "view",
   ]),
   section: binned(section, ["title", "intro", "position"]),
-  placement: binned(placement, ["collection", "section", "position", "heading", "context"]),
+  placement: binned(placement, ["collection", "section", "position", "heading", "context", "look"]),
   resource: binned(resource, [
     "title",
     "description",
@@ -92,6 +102,30 @@ export const WAYS: Record<Thing, Way> = {
           .values({ id: newId(), resource: on, tag: of, team, createdAt: at })
           .onDuplicateKeyUpdate({ set: { team } });
       else await tx.delete(resourceTag).where(and(eq(resourceTag.resource, on), eq(resourceTag.tag, of)));
+    },
+  },
+
+  /** `collection~tag`: whether the collection is about the tag. */
+  about: {
+    read: async (tx, ids) => {
+      const rows = await tx
+        .select({ collection: collectionTag.collection, tag: collectionTag.tag })
+        .from(collectionTag)
+        .where(inArray(collectionTag.collection, [...new Set(ids.map((id) => halves(id)[0]))]));
+      const there = new Set(rows.map((row) => `${row.collection}~${row.tag}`));
+      return new Map(ids.map((id) => [id, { on: there.has(id) }]));
+    },
+    write: async (tx, id, fields, { team, at }) => {
+      const [on, of] = halves(id);
+      if (fields?.on)
+        await tx
+          .insert(collectionTag)
+          .values({ collection: on, tag: of, team, createdAt: at })
+          .onDuplicateKeyUpdate({ set: { team } });
+      else
+        await tx
+          .delete(collectionTag)
+          .where(and(eq(collectionTag.collection, on), eq(collectionTag.tag, of)));
     },
   },
 

@@ -1,33 +1,41 @@
 "use client";
 
-import { originalOf } from "../parts/original";
 import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { PanelLeftClose, PanelLeftOpen } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { toast } from "sonner";
+import { sortItems } from "@/core/list/sort-items";
+import { VIEWS, type ViewSetting } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { IconButton } from "../parts/button";
 import { isTyping } from "../shell/commands";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
-import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
-import { BenchContext, type DetailField } from "./bench-context";
-import { Carried } from "./item-row";
+import { sayDone, useUndo } from "../shell/use-undo";
+import { type Asking, BenchContext, type DetailField } from "./bench-context";
+import { Carried } from "./item-words";
 import { MakingHead } from "./making-head";
-import { MakingList } from "./making-list";
 import { Path } from "./path";
 import { SideSwitch } from "./side-switch";
 import { Supply } from "./supply";
 import { useBringing } from "./use-bringing";
 import { useBenchLive } from "./use-bench-live";
 import { useDeeds } from "./use-deeds";
+import { useClipboard } from "./use-clipboard";
 import { useDrag } from "./use-drag";
-import { type Section, useItems } from "./use-items";
+import { focusItem, useItemKeys } from "./use-item-keys";
+import { useItems } from "./use-items";
+import { useLift } from "./use-lift";
+import { useSections } from "./use-sections";
+import { useSelection } from "./use-selection";
+import { useSweep } from "./use-sweep";
+import { VIEW_WORDS } from "./view-bar";
+import { ListView } from "./views/list-view";
+import type { ViewProps } from "./views/view-props";
 
 // Dialogs are not in the first load.
 const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
@@ -37,6 +45,10 @@ const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) =>
 const UploadsPanel = dynamic(() => import("../intake/uploads-panel").then((m) => m.UploadsPanel), {
   ssr: false,
 });
+const Ask = dynamic(() => import("./ask").then((m) => m.Ask), { ssr: false });
+const BoardView = dynamic(() => import("./views/board-view").then((m) => m.BoardView), { ssr: false });
+const SelectionBar = dynamic(() => import("./selection-bar").then((m) => m.SelectionBar), { ssr: false });
+const FilterBox = dynamic(() => import("./filter-box").then((m) => m.FilterBox), { ssr: false });
 const NewCollection = dynamic(() => import("../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
 });
@@ -53,84 +65,80 @@ export function Bench({ me, teams, team, first }: Props) {
     queryFn: () => call("collections.read", { collection: id }),
     initialData: first,
   });
-  const { items, change, renew, anew } = useItems(id, first, head.sections);
-  const [selected, select] = useState<string | null>(null);
+  const { items: own, change, renew, anew } = useItems(id, first, head.sections);
+  const [setting, setSetting] = useState<ViewSetting>(first.setting);
+  const [found, setFound] = useState<ReadonlySet<string> | null>(null);
+  const items = useMemo(() => {
+    const sorted = sortItems(own, setting.sort, setting.down);
+    return found ? sorted.filter((item) => found.has(item.id)) : sorted;
+  }, [own, setting.sort, setting.down, found]);
+  const selection = useSelection(items);
+  const { current: selected, choose: select } = selection;
   const [opened, setOpened] = useState<{ id: string; field: DetailField | "open" } | null>(null);
   const [said, announce] = useState("");
   const [dialog, setDialog] = useState<"bring" | "inside" | null>(null);
+  const [asking, setAsking] = useState<Asking | null>(null);
   const [folded, setFolded] = useState(false);
-  const [newSection, setNewSection] = useState<string | null>(null);
+  const [filtering, setFiltering] = useState(false);
   const sides = useRef<HTMLDivElement>(null);
   const arranges = may(team.role, "arrange");
   const contributes = may(team.role, "bring");
+  const sorted = setting.sort !== "own" || found !== null;
   const toggle = (item: string, field?: DetailField) =>
     setOpened((old) =>
       old?.id === item && (!field || old.field === field) ? null : { id: item, field: field ?? "open" },
     );
+  const setView = (wish: Partial<ViewSetting>) => {
+    const next = { ...setting, ...wish };
+    setSetting(next);
+    call("collections.set-view", { collection: id, ...next }).catch(sayFailure);
+  };
 
-  const { deeds, move, place, capture, paste, note } = useDeeds({
+  const { deeds, along, move, send, place, placeMany, moveHere, capture, paste, note } = useDeeds({
     team: team.id,
     collection: id,
     items,
     sections: head.sections,
     selected,
+    marked: selection.marked,
     change,
+    renew,
     anew,
     select,
     toggle,
     announce,
+    ask: setAsking,
   });
-  const drag = useDrag(items, { move, place });
-  useBenchLive(team.id, id, { renew, anew });
-  const here = useMemo(() => new Set(items.map((item) => item.resource.id)), [items]);
-  const bench = useMemo(
-    () => ({ team: team.id, arranges, brings: contributes, deeds }),
-    [team.id, arranges, contributes, deeds],
-  );
   const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
-
-  const addSection = () => {
-    const section = newId();
-    call("sections.make", { collection: id, title: "New section", section })
-      .then(headAgain)
-      .then(() => setNewSection(section))
-      .catch(sayFailure);
-  };
-  const moveSection = (section: Section, by: 1 | -1) => {
-    const at = head.sections.findIndex((one) => one.id === section.id);
-    const after = by === 1 ? head.sections[at + 1] : at > 0 ? (head.sections[at - 2] ?? null) : undefined;
-    if (after === undefined) return announce("It stands there already.");
-    call("sections.move", { section: section.id, after: after?.id ?? null })
-      .then(headAgain)
-      .catch(sayFailure);
-  };
-  const removeSection = (section: Section) =>
-    void call("sections.remove", { section: section.id })
-      .then(() => {
-        void headAgain();
-        toast(`Deleted with what stood in it: ${section.title}`, {
-          action: {
-            label: "Undo",
-            onClick: () =>
-              void call("bin.restore-section", { section: section.id })
-                .then(() => (anew(), headAgain()))
-                .catch(sayFailure),
-          },
-        });
-      })
-      .catch(sayFailure);
+  useUndo(team.id, () => {
+    anew();
+    void headAgain();
+  });
+  const sections = useSections({ team: team.id, head, anew, announce });
+  const lift = useLift(items, head.sections, { move: (ids, landing) => move(ids, landing), announce });
+  const sweep = useSweep(selection);
+  const clipboard = useClipboard(team.id, selection.chosen, announce);
+  const drag = useDrag(items, {
+    along,
+    move,
+    send,
+    place: (resources, landing) =>
+      resources.length === 1
+        ? place(resources[0]!, landing)
+        : placeMany({ resources: resources.map((one) => one.id) }, landing),
+    sorted,
+  });
+  useBenchLive(team.id, id, { renew, anew });
+  const here = useMemo(() => new Set(own.map((item) => item.resource.id)), [own]);
+  const bench = useMemo(
+    () => ({ team: team.id, collection: id, arranges, brings: contributes, deeds }),
+    [team.id, id, arranges, contributes, deeds],
+  );
   const removeCollection = () =>
     void call("collections.remove", { collection: id })
-      .then(({ inside }) => {
-        toast(`In the bin: ${head.collection.title}${inside ? ` and ${inside} inside` : ""}`, {
-          action: {
-            label: "Undo",
-            onClick: () =>
-              void call("bin.restore-collection", { collection: id })
-                .then(() => router.push(`/bench/${id}`))
-                .catch(sayFailure),
-          },
-        });
+      .then(({ inside, deed }) => {
+        const words = `In the bin: ${head.collection.title}${inside ? ` and ${inside} inside` : ""}`;
+        sayDone(words, team.id, deed, () => router.push(`/bench/${id}`));
         router.push(`/team/${team.id}`);
       })
       .catch(sayFailure);
@@ -141,21 +149,50 @@ export function Bench({ me, teams, team, first }: Props) {
     into: { team: team.id, collection: id, section: spotSection },
     paste,
     note,
+    onClip: (clip) => {
+      if (clip.team !== team.id) return false;
+      if (clip.cut && arranges) moveHere(clip.placements);
+      else placeMany({ placements: clip.placements });
+      clipboard.setCut(new Set());
+      return true;
+    },
     onFiles: () => (anew(), void headAgain()),
   });
+  const writeText = () => {
+    const chosen = items.find((item) => item.id === selected);
+    const spot = chosen ? { section: chosen.section, after: chosen.id } : {};
+    call("capture.note", {
+      team: team.id,
+      collection: id,
+      text: "What leads on from here",
+      look: "text",
+      ...spot,
+    })
+      .then(({ item }) => {
+        if (!item) return;
+        change((all) => [...all, item]);
+        select(item.id);
+        setOpened({ id: item.id, field: "open" });
+      })
+      .catch(sayFailure);
+  };
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (
-        isTyping(event.target) ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        document.querySelector("[role=dialog],[role=menu]")
-      )
-        return;
-      if (event.key.toLowerCase() === "n" && arranges) addSection();
-      else if (event.key.toLowerCase() === "s") setFolded((old) => !old);
+      const key = event.key.toLowerCase();
+      if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
+      if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
+        event.preventDefault();
+        return setFiltering(true);
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const view = VIEW_KEYS[key];
+      if (key === "n" && arranges) sections.add();
+      else if (key === "w" && arranges) writeText();
+      else if (key === "s") setFolded((old) => !old);
+      else if (key === "f") setFiltering(true);
+      else if (key === "0") setView({ sort: "own", down: false });
+      else if (view) setView({ view });
       else return;
       event.preventDefault();
     };
@@ -165,63 +202,52 @@ export function Bench({ me, teams, team, first }: Props) {
     };
   });
 
-  const choose = (to: number) => {
-    const next = items[Math.max(0, Math.min(to, items.length - 1))];
-    if (!next) return;
-    select(next.id);
-    // The row may only now come into being.
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() =>
-        document.querySelector<HTMLElement>(`[data-item="${next.id}"]`)?.focus({ preventScroll: true }),
-      ),
-    );
-  };
-  const onItemKey = (event: React.KeyboardEvent) => {
-    const row = (event.target as HTMLElement).closest<HTMLElement>("[data-item]");
-    if (event.key === "Escape" && opened) {
-      setOpened(null);
-      choose(items.findIndex((item) => item.id === opened.id));
-      return;
-    }
-    if (!row || event.target !== row || event.ctrlKey || event.metaKey) return;
-    const item = items.find((one) => one.id === row.dataset.item);
-    if (!item) return;
-    const at = items.indexOf(item);
-    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    if (event.altKey && arranges && (key === "ArrowUp" || key === "ArrowDown")) {
-      deeds.step(item.id, key === "ArrowUp" ? -1 : 1);
-      requestAnimationFrame(() =>
-        requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-item="${item.id}"]`)?.focus()),
-      );
-    } else if (event.altKey) return;
-    else if (key === "ArrowDown") choose(at + 1);
-    else if (key === "ArrowUp") choose(at - 1);
-    else if (key === "Home") choose(0);
-    else if (key === "End") choose(items.length - 1);
-    else if (key === "Enter") toggle(item.id);
-    else if (key === "o") window.open(originalOf(item.resource), "_blank", "noreferrer");
-    else if (key === "c" && arranges) toggle(item.id, "context");
-    else if (key === "h" && arranges) toggle(item.id, "heading");
-    else if (key === "t" && contributes) toggle(item.id, "tags");
-    else if ((key === "Delete" || key === "Backspace") && arranges) {
-      deeds.remove(item.id);
-      choose(at + 1);
-    } else return;
-    event.preventDefault();
-  };
+  const onItemKey = useItemKeys({
+    items,
+    selection,
+    deeds,
+    lift,
+    arranges,
+    brings: contributes,
+    sorted,
+    view: setting.view,
+    opened,
+    close: () => setOpened(null),
+    toggle,
+    announce,
+  });
 
-  const waiting = items.filter((item) => item.resource.fetchState === "waiting").length;
-  const reading = waiting > 3 ? { done: items.length - waiting, of: items.length } : null;
+  const waiting = own.filter((item) => item.resource.fetchState === "waiting").length;
+  const reading = waiting > 3 ? { done: own.length - waiting, of: own.length } : null;
   const commands = [
     ...(arranges
       ? [
-          { words: "New section", run: addSection },
+          { words: "New section", run: sections.add },
+          { words: "Write text between the items", run: writeText },
           { words: "New collection in this one", run: () => setDialog("inside") },
         ]
       : []),
     { words: "Publish this collection", run: () => router.push(`/publish/${id}`) },
+    { words: "Narrow this collection", run: () => setFiltering(true) },
+    ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: folded ? "Show the supply side" : "Fold the supply side away", run: () => setFolded(!folded) },
   ];
+  const view: ViewProps = {
+    head,
+    items,
+    setting,
+    current: selected,
+    marked: selection.marked,
+    cut: clipboard.cut,
+    lifted: lift.lifted,
+    opened,
+    landing: lift.landing ?? drag.landing,
+    newSection: sections.fresh,
+    onKeyDown: onItemKey,
+    onSection: sections.add,
+    onMoveSection: sections.move,
+    onRemoveSection: sections.remove,
+  };
   return (
     <BenchContext.Provider value={bench}>
       <Frame
@@ -234,6 +260,7 @@ export function Bench({ me, teams, team, first }: Props) {
           <Path
             team={team.id}
             collection={head.collection}
+            over={drag.elsewhere?.collection ?? null}
             onNew={arranges ? () => setDialog("inside") : undefined}
           />
         }
@@ -262,7 +289,14 @@ export function Bench({ me, teams, team, first }: Props) {
                   team={team.id}
                   collection={id}
                   here={here}
-                  onPlace={contributes ? (resource) => place(resource) : undefined}
+                  onPlace={
+                    contributes
+                      ? (resources) =>
+                          resources.length === 1
+                            ? place(resources[0]!)
+                            : placeMany({ resources: resources.map((one) => one.id) })
+                      : undefined
+                  }
                   end={
                     <IconButton
                       label="Fold the supply side away (S)"
@@ -276,31 +310,45 @@ export function Bench({ me, teams, team, first }: Props) {
               </div>
             </section>
             <div className="seam bg-sheet max-md:hidden" aria-hidden />
-            <section aria-label="Making" className="flex min-h-0 min-w-0 flex-col bg-sheet">
+            <section aria-label="Making" className="flex min-h-0 min-w-0 flex-col bg-sheet" {...sweep}>
               <MakingHead
                 head={head}
+                setting={setting}
+                over={drag.elsewhere?.collection ?? null}
                 reading={reading}
-                onSection={addSection}
+                onSet={setView}
+                onSection={sections.add}
+                onText={writeText}
                 onInside={() => setDialog("inside")}
                 onRemove={removeCollection}
               />
-              <MakingList
-                head={head}
-                items={items}
-                selected={selected}
-                opened={opened}
-                landing={drag.landing}
-                newSection={newSection}
-                onKeyDown={onItemKey}
-                onSection={addSection}
-                onMoveSection={moveSection}
-                onRemoveSection={removeSection}
-              />
+              {filtering && (
+                <FilterBox
+                  items={own}
+                  onFound={setFound}
+                  onClose={() => {
+                    setFiltering(false);
+                    setFound(null);
+                    const back = selected ?? own[0]?.id;
+                    if (back) focusItem(back);
+                  }}
+                />
+              )}
+              {setting.view === "board" && setting.sort === "own" ? (
+                <BoardView {...view} />
+              ) : (
+                <ListView {...view} />
+              )}
+              {selection.chosen.length > 1 && <SelectionBar selection={selection} />}
             </section>
           </main>
           <DragOverlay dropAnimation={null} style={{ pointerEvents: "none" }}>
             {drag.carried && (
-              <Carried title={drag.carried.resource.title} kind={drag.carried.resource.kind} />
+              <Carried
+                title={drag.carried.resources[0]!.title}
+                kind={drag.carried.resources[0]!.kind}
+                count={drag.carried.items.length || drag.carried.resources.length}
+              />
             )}
           </DragOverlay>
         </DndContext>
@@ -309,6 +357,16 @@ export function Bench({ me, teams, team, first }: Props) {
         <p aria-live="polite" className="sr-only">
           {said}
         </p>
+        {asking && (
+          <Ask
+            asking={asking}
+            items={items}
+            sections={head.sections}
+            collectionTitle={head.collection.title}
+            onClose={() => setAsking(null)}
+            send={send}
+          />
+        )}
         {dialog === "bring" && (
           <BringIn
             open
@@ -341,6 +399,11 @@ export function Bench({ me, teams, team, first }: Props) {
     </BenchContext.Provider>
   );
 }
+
+/** A number for each view. */
+const VIEW_KEYS: Record<string, (typeof VIEWS)[number]> = Object.fromEntries(
+  VIEWS.map((view, i) => [String(i + 1), view]),
+);
 
 const silent = () => undefined;
 /** Moves are announced in our own words; see `announce`. */

@@ -1,23 +1,43 @@
 "use client";
 
+import { useQuery } from "@tanstack/react-query";
 import { Globe, Link2, MoreHorizontal, Users } from "lucide-react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
+import { useState } from "react";
+import { sumTree } from "@/core/list/tree-sums";
+import type { ViewSetting } from "@/core/list/view-setting";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { buttonLook, IconButton } from "../parts/button";
 import { Cover } from "../parts/cover";
-import { Menu, MenuItem, MenuLine } from "../parts/menu";
+import { Menu } from "../parts/menu";
 import { Progress } from "../parts/progress";
-import { KEYS } from "../shell/commands";
+import { Words } from "../parts/words";
+import { initials } from "../shell/initials";
 import { call } from "../talk/call";
 import { useBench } from "./bench-context";
 import { InlineTitle } from "./inline-title";
-import { SavedText } from "./saved-text";
+import { usePresence } from "./use-presence";
+import { ViewBar } from "./view-bar";
+
+const RichText = dynamic(() => import("../parts/rich-text").then((m) => m.RichText), { ssr: false });
+const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.CollectionMenu), {
+  ssr: false,
+});
+const CollectionTags = dynamic(() => import("./collection-tags").then((m) => m.CollectionTags), {
+  ssr: false,
+});
 
 type Props = {
   head: Answer<"collections.read">;
+  setting: ViewSetting;
+  /** The collection something is held over. */
+  over: string | null;
   reading: { done: number; of: number } | null;
+  onSet: (change: Partial<ViewSetting>) => void;
   onSection: () => void;
+  onText: () => void;
   onInside: () => void;
   onRemove: () => void;
 };
@@ -28,23 +48,32 @@ const AUDIENCE = {
   public: { Icon: Globe, words: "Public" },
 };
 
-/** The collection that is being made: cover, title, what it is for, its sum, who sees it. */
-export function MakingHead({ head, reading, onSection, onInside, onRemove }: Props) {
+/** The collection that is being made: cover, title, what it is for, its sum, who sees it, who is here. */
+export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props) {
   const { arranges } = useBench();
-  const { collection, sums, cover, inside } = head;
+  const { collection, sums, cover } = head;
   const items = sums.reduce((sum, one) => sum + one.items, 0);
   const minutes = sums.reduce((sum, one) => sum + one.minutes, 0);
   const { Icon, words } = AUDIENCE[collection.audience];
   return (
-    <header className="flex flex-col gap-3 border-b border-line px-4 pt-4 pb-3 sm:px-6">
+    <header className="flex flex-col gap-2 border-b border-line px-4 pt-4 pb-2 sm:px-6">
       <div className="flex gap-5">
-        <Cover
-          threads={cover.threads}
-          tags={cover.tags}
-          width={104}
-          height={64}
-          className="h-16 w-[104px] shrink-0 max-sm:hidden"
-        />
+        {collection.coverHash ? (
+          // eslint-disable-next-line @next/next/no-img-element -- kept pictures are made to size already
+          <img
+            src={`/api/pictures/${collection.coverHash}`}
+            alt=""
+            className="h-16 w-[104px] shrink-0 rounded-md object-cover max-sm:hidden"
+          />
+        ) : (
+          <Cover
+            threads={cover.threads}
+            tags={cover.tags}
+            width={104}
+            height={64}
+            className="h-16 w-[104px] shrink-0 max-sm:hidden"
+          />
+        )}
         <div className="min-w-0 flex-1">
           <InlineTitle
             level={1}
@@ -54,41 +83,24 @@ export function MakingHead({ head, reading, onSection, onInside, onRemove }: Pro
             onSave={(title) => call("collections.edit", { collection: collection.id, title })}
             className="font-serif text-[26px] leading-tight font-semibold"
           />
-          {arranges ? (
-            <SavedText
-              lines
-              hideLabel
-              label="What the collection is for"
-              placeholder="What is it for? One sentence helps whoever opens it."
-              value={collection.description}
-              maxLength={4000}
-              onSave={(description) => call("collections.edit", { collection: collection.id, description })}
-              className="-ml-1.5 [&_textarea]:min-h-8 [&_textarea]:resize-none [&_textarea]:border-transparent [&_textarea]:bg-transparent [&_textarea]:px-1.5 [&_textarea]:py-0.5 [&_textarea]:text-quiet [&_textarea:hover]:border-edge"
-            />
-          ) : (
-            <p className="whitespace-pre-line text-quiet">{collection.description}</p>
-          )}
+          <Description collection={collection} />
+          <CollectionTags collection={collection} />
         </div>
       </div>
-      {inside.length > 0 && (
-        <p className="flex flex-wrap gap-x-4 gap-y-1 text-[15px]">
-          <span className="text-quiet">Inside:</span>
-          {inside.map((one) => (
-            <Link key={one.id} href={`/bench/${one.id}`} className="text-deed hover:underline">
-              {one.title} <span className="text-quiet">({one.count})</span>
-            </Link>
-          ))}
-        </p>
-      )}
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <p className="text-[15px] text-quiet">
+      {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <div className="-ml-2.5 min-w-0">
+          <ViewBar setting={setting} onSet={onSet} />
+        </div>
+        <p className="ml-auto text-[15px] whitespace-nowrap text-quiet">
           {items} {items === 1 ? "item" : "items"}
           {minutes > 0 && ` · ${sayMinutes(minutes)}`}
         </p>
-        <p className="flex items-center gap-1.5 text-[15px] text-quiet">
+        <p className="flex items-center gap-1.5 text-[15px] whitespace-nowrap text-quiet">
           <Icon size={16} aria-hidden /> {words}
         </p>
-        <div className="ml-auto flex items-center gap-2">
+        <Present collection={collection.id} />
+        <div className="flex items-center gap-1">
           <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
             Publish
           </Link>
@@ -100,29 +112,7 @@ export function MakingHead({ head, reading, onSection, onInside, onRemove }: Pro
               </IconButton>
             }
           >
-            {arranges && (
-              <>
-                <MenuItem onSelect={onSection} keys={KEYS.section.keys}>
-                  New section
-                </MenuItem>
-                <MenuItem onSelect={onInside}>New collection in this one</MenuItem>
-                <MenuLine />
-              </>
-            )}
-            <MenuItem href={`/api/export/${collection.id}?format=bookmarks`} download>
-              Save as a bookmark file
-            </MenuItem>
-            <MenuItem href={`/api/export/${collection.id}?format=markdown`} download>
-              Save as Markdown
-            </MenuItem>
-            {arranges && (
-              <>
-                <MenuLine />
-                <MenuItem stop onSelect={onRemove}>
-                  Delete the collection
-                </MenuItem>
-              </>
-            )}
+            <CollectionMenu head={head} {...on} />
           </Menu>
         </div>
       </div>
@@ -134,5 +124,115 @@ export function MakingHead({ head, reading, onSection, onInside, onRemove }: Pro
         />
       )}
     </header>
+  );
+}
+
+/** What the collection is for; a press writes it. */
+function Description({ collection }: { collection: Props["head"]["collection"] }) {
+  const { arranges } = useBench();
+  const [writing, setWriting] = useState(false);
+  const { id, rich, description } = collection;
+  if (writing)
+    return (
+      <RichText
+        label="What the collection is for"
+        value={rich || asHtml(description)}
+        onSave={(html) => call("collections.edit", { collection: id, rich: html })}
+        onDone={() => setWriting(false)}
+      />
+    );
+  if (!arranges) return <Words rich={rich} plain={description} className="text-quiet" />;
+  // Links in it stay links; a press beside them writes.
+  return (
+    <div
+      role="button"
+      tabIndex={0}
+      aria-label={`Write what the collection is for. ${description}`}
+      onClick={(event) => !(event.target as HTMLElement).closest("a") && setWriting(true)}
+      onKeyDown={(event) => {
+        if (event.target !== event.currentTarget || (event.key !== "Enter" && event.key !== " ")) return;
+        event.preventDefault();
+        setWriting(true);
+      }}
+      className="-ml-1.5 cursor-text rounded border border-transparent px-1.5 py-0.5 text-quiet hover:border-edge"
+    >
+      {rich || description ? (
+        <Words rich={rich} plain={description} className="line-clamp-3" />
+      ) : (
+        "What is it for? One sentence helps whoever opens it."
+      )}
+    </div>
+  );
+}
+
+const asHtml = (text: string) => {
+  const box = document.createElement("p");
+  box.textContent = text;
+  return text ? box.outerHTML.replace(/\n/g, "<br>") : "";
+};
+
+/** The collections inside, with what they hold all together, without opening them. Items can be dropped on them. */
+function Inside({
+  team,
+  inside,
+  over,
+}: {
+  team: string;
+  inside: Props["head"]["inside"];
+  over: string | null;
+}) {
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const sums = sumTree(tree.data?.collections ?? []);
+  return (
+    <p className="flex flex-wrap gap-x-1 gap-y-1 text-[15px]">
+      <span className="py-0.5 text-quiet">Inside:</span>
+      {inside.map((one) => {
+        const sum = sums.get(one.id);
+        const state = [
+          sum?.waiting ? `${sum.waiting} being read` : "",
+          sum?.failed ? `${sum.failed} not readable` : "",
+        ].filter(Boolean);
+        return (
+          <Link
+            key={one.id}
+            href={`/bench/${one.id}`}
+            data-drop={one.id}
+            data-drop-title={one.title}
+            draggable={false}
+            className={`rounded px-1.5 py-0.5 text-deed hover:underline ${over === one.id ? "bg-deed text-on-deed!" : ""}`}
+          >
+            {one.title}
+            {sum && (
+              <span className={over === one.id ? "" : "text-quiet"}>
+                {" "}
+                ({sum.items}
+                {sum.minutes > 0 && ` · ${sayMinutes(sum.minutes)}`}
+                {state.length > 0 && `, ${state.join(", ")}`})
+              </span>
+            )}
+          </Link>
+        );
+      })}
+    </p>
+  );
+}
+
+/** Who else has the collection open. */
+function Present({ collection }: { collection: string }) {
+  const people = usePresence(collection);
+  if (!people.length) return null;
+  return (
+    <ul aria-label="Also here" className="flex -space-x-1.5">
+      {people.slice(0, 5).map((one) => (
+        <li
+          key={one.id}
+          title={`${one.name} is here`}
+          className="flex size-7 items-center justify-center rounded-full border-2 border-sheet bg-sound text-[11px] font-bold text-sheet"
+        >
+          <span aria-hidden>{initials(one.name)}</span>
+          <span className="sr-only">{one.name} is here</span>
+        </li>
+      ))}
+    </ul>
   );
 }

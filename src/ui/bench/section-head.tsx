@@ -1,14 +1,19 @@
 "use client";
 
 import { MoreHorizontal } from "lucide-react";
+import dynamic from "next/dynamic";
+import { useState } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import { IconButton } from "../parts/button";
 import { Menu, MenuItem, MenuLine } from "../parts/menu";
+import { Words } from "../parts/words";
 import { call } from "../talk/call";
 import { useBench } from "./bench-context";
 import { InlineTitle } from "./inline-title";
-import { LandingMark } from "./item-row";
+import { LandingMark } from "./item-words";
 import type { Section } from "./use-items";
+
+const RichText = dynamic(() => import("../parts/rich-text").then((m) => m.RichText), { ssr: false });
 
 type Props = {
   section: Section;
@@ -16,46 +21,72 @@ type Props = {
   minutes: number;
   landing: boolean;
   focus: boolean;
+  /** As the head of a column. */
+  narrow?: boolean;
   onMove: (by: 1 | -1) => void;
   onRemove: () => void;
 };
 
-/** A section's name with what it sums up to, and a hairline to the edge. */
-export function SectionHead({ section, items, minutes, landing, focus, onMove, onRemove }: Props) {
+/** A section's name with what it sums up to, a hairline to the edge, and what leads into it. */
+export function SectionHead({ section, items, minutes, landing, focus, narrow, onMove, onRemove }: Props) {
   const { arranges } = useBench();
+  const [writing, setWriting] = useState(false);
+  const sum = (
+    <span className="text-sm whitespace-nowrap text-quiet">
+      {items} {items === 1 ? "item" : "items"}
+      {minutes > 0 && ` · ${sayMinutes(minutes)}`}
+    </span>
+  );
   return (
-    <div data-section={section.id} className="relative flex items-center gap-3 pt-6 pb-1.5">
-      <InlineTitle
-        label="Name of the section"
-        value={section.title}
-        readOnly={!arranges}
-        focus={focus}
-        onSave={(title) => call("sections.edit", { section: section.id, title })}
-        className="text-[17px] font-semibold"
-        level={2}
-      />
-      <span className="text-sm whitespace-nowrap text-quiet">
-        {items} {items === 1 ? "item" : "items"}
-        {minutes > 0 && ` · ${sayMinutes(minutes)}`}
-      </span>
-      <span className="h-px flex-1 bg-line" aria-hidden />
-      {arranges && (
-        <Menu
-          align="end"
-          button={
-            <IconButton label={`What to do with the section ${section.title}`}>
-              <MoreHorizontal size={18} aria-hidden />
-            </IconButton>
-          }
-        >
-          <MenuItem onSelect={() => onMove(-1)}>Move section up</MenuItem>
-          <MenuItem onSelect={() => onMove(1)}>Move section down</MenuItem>
-          <MenuLine />
-          <MenuItem stop onSelect={onRemove}>
-            Delete section
-          </MenuItem>
-        </Menu>
-      )}
+    <div data-section={section.id} role="row" className="relative">
+      <div role="gridcell" className={narrow ? "pt-2 pb-1.5" : "pt-6 pb-1.5"}>
+        <div className="flex items-center gap-3">
+          <InlineTitle
+            label="Name of the section"
+            value={section.title}
+            readOnly={!arranges}
+            focus={focus}
+            onSave={(title) => call("sections.edit", { section: section.id, title })}
+            className="text-[17px] font-semibold"
+            level={2}
+          />
+          {!narrow && sum}
+          <span className={`h-px flex-1 ${narrow ? "" : "bg-line"}`} aria-hidden />
+          {arranges && (
+            <Menu
+              align="end"
+              button={
+                <IconButton label={`What to do with the section ${section.title}`}>
+                  <MoreHorizontal size={18} aria-hidden />
+                </IconButton>
+              }
+            >
+              <MenuItem onSelect={() => setWriting(true)}>
+                {section.intro ? "Change the introduction" : "Write an introduction"}
+              </MenuItem>
+              <MenuItem onSelect={() => onMove(-1)}>Move section up</MenuItem>
+              <MenuItem onSelect={() => onMove(1)}>Move section down</MenuItem>
+              <MenuLine />
+              <MenuItem stop onSelect={onRemove}>
+                Delete section
+              </MenuItem>
+            </Menu>
+          )}
+        </div>
+        {narrow && sum}
+        {writing ? (
+          <div className="mt-1 max-w-prose">
+            <RichText
+              label={`Introduction of ${section.title}`}
+              value={section.intro}
+              onSave={(intro) => call("sections.edit", { section: section.id, intro })}
+              onDone={() => setWriting(false)}
+            />
+          </div>
+        ) : (
+          <Words rich={section.intro} className="max-w-prose text-[15px] text-quiet" />
+        )}
+      </div>
       {landing && <LandingMark words={`lands here · ${section.title}`} />}
     </div>
   );

@@ -11,25 +11,33 @@ import { Key } from "../parts/key";
 export type Supplied = Answer<"resources.newest">["resources"][number];
 type Props = {
   resource: Supplied;
+  /** The one the keys act on. */
+  current: boolean;
+  /** Chosen, maybe with others. */
   chosen: boolean;
+  /** All that are chosen, when this is among them. */
+  along: Supplied[] | null;
   here: boolean;
-  onChoose: (id: string) => void;
-  onPlace?: (resource: Supplied) => void;
-  onAway?: (resource: Supplied) => void;
+  onChoose: (id: string, how: "only" | "toggle" | "range" | "keep") => void;
+  onPlace?: (resources: Supplied[]) => void;
+  onAway?: (resources: Supplied[]) => void;
 };
 
 /** Something on the supply side: dragged over, or placed by a key. */
 export const SupplyRow = memo(function SupplyRow({
   resource,
+  current,
   chosen,
+  along,
   here,
   onChoose,
   onPlace,
   onAway,
 }: Props) {
+  const all = along ?? [resource];
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `supply:${resource.id}`,
-    data: { resource },
+    data: { resources: all },
     disabled: !onPlace,
   });
   const about = [
@@ -44,15 +52,17 @@ export const SupplyRow = memo(function SupplyRow({
       ref={setNodeRef}
       {...listeners}
       data-supply={resource.id}
-      className={`border-b border-line ${chosen ? "bg-wash shadow-[inset_4px_0_0_var(--deed)]" : "hover:bg-sheet"} ${isDragging ? "opacity-40" : ""}`}
+      className={`border-b border-line ${chosen ? "bg-wash" : "hover:bg-sheet"} ${current ? "shadow-[inset_4px_0_0_var(--deed)]" : ""} ${isDragging ? "opacity-40" : ""}`}
     >
       <button
         type="button"
-        tabIndex={chosen ? 0 : -1}
+        tabIndex={current ? 0 : -1}
         aria-pressed={chosen}
-        onClick={() => onChoose(resource.id)}
-        onFocus={() => onChoose(resource.id)}
-        onDoubleClick={() => onPlace?.(resource)}
+        onClick={(event) =>
+          onChoose(resource.id, event.shiftKey ? "range" : event.ctrlKey || event.metaKey ? "toggle" : "only")
+        }
+        onFocus={() => onChoose(resource.id, "keep")}
+        onDoubleClick={() => onPlace?.([resource])}
         className="flex w-full gap-3 px-4 py-2.5 text-left outline-offset-[-3px]"
       >
         <KindMark kind={resource.kind} />
@@ -67,11 +77,11 @@ export const SupplyRow = memo(function SupplyRow({
           )}
         </span>
       </button>
-      {chosen && (onPlace || onAway) && (
+      {current && (onPlace || onAway) && (
         <div className="flex flex-wrap gap-x-1 pb-2 pl-[46px]">
           {onPlace && (
-            <Deed keys="→" onClick={() => onPlace(resource)}>
-              place
+            <Deed keys="→" onClick={() => onPlace(all)}>
+              {all.length > 1 ? `place ${all.length}` : "place"}
             </Deed>
           )}
           <a
@@ -83,7 +93,7 @@ export const SupplyRow = memo(function SupplyRow({
             <Key>O</Key> open
           </a>
           {onAway && (
-            <Deed keys="E" onClick={() => onAway(resource)}>
+            <Deed keys="E" onClick={() => onAway(all)}>
               put away
             </Deed>
           )}

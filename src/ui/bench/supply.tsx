@@ -1,21 +1,21 @@
 "use client";
 
-import { originalOf } from "../parts/original";
 import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
-import { useCallback, useRef, useState } from "react";
-import { toast } from "sonner";
+import { useCallback, useDeferredValue, useState } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../parts/button";
-import { Choice } from "../parts/field";
+import { Choice, Field } from "../parts/field";
 import { Empty } from "../parts/empty";
 import { TabPanel, Tabs } from "../parts/tabs";
 import { flattenTree } from "../parts/tree-picker";
+import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
 import { saySince } from "../talk/say-time";
 import { sayFailure } from "../talk/say-failure";
 import type { Suggestion } from "./suggestions";
-import { SupplyRow, type Supplied } from "./supply-row";
+import { SupplyList } from "./supply-list";
+import type { Supplied } from "./supply-row";
 
 const Suggestions = dynamic(() => import("./suggestions").then((m) => m.Suggestions), { ssr: false });
 
@@ -23,7 +23,7 @@ type Props = {
   team: string;
   collection: string;
   here: ReadonlySet<string>;
-  onPlace?: (resource: Supplied) => void;
+  onPlace?: (resources: Supplied[]) => void;
   end?: React.ReactNode;
 };
 
@@ -71,25 +71,23 @@ type TrayProps = Shared & {
 
 function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProps) {
   const client = useQueryClient();
-  const set = useCallback(
-    async (resource: Supplied, state: "away" | "waiting") => {
-      try {
-        await call("tray.set", { resource: resource.id, state });
-        await client.invalidateQueries({ queryKey: ["tray", team] });
-      } catch (error) {
-        sayFailure(error);
-      }
+  const away = useCallback(
+    (resources: Supplied[]) => {
+      const again = () => void client.invalidateQueries({ queryKey: ["tray", team] });
+      call("tray.set-many", { team, resources: resources.map((one) => one.id), state: "away" })
+        .then(({ deed }) => {
+          again();
+          const words = resources.length === 1 ? "Put away." : `Put away ${resources.length}.`;
+          sayDone(
+            `${words} ${resources.length === 1 ? "It stays" : "They stay"} in the catalogue.`,
+            team,
+            deed,
+            again,
+          );
+        })
+        .catch(sayFailure);
     },
     [client, team],
-  );
-  const away = useCallback(
-    (resource: Supplied) => {
-      void set(resource, "away");
-      toast("Put away. It stays in the catalogue.", {
-        action: { label: "Undo", onClick: () => void set(resource, "waiting") },
-      });
-    },
-    [set],
   );
   if (entries?.length === 0)
     return (
@@ -109,7 +107,7 @@ function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProps) {
           onDecided={() => void client.invalidateQueries({ queryKey: ["tray", team] })}
         />
       )}
-      <List
+      <SupplyList
         resources={entries?.map((entry) => entry.resource) ?? []}
         here={here}
         onPlace={onPlace}
@@ -121,36 +119,54 @@ function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProps) {
 }
 
 function Catalogue({ team, here, onPlace }: Shared) {
-  const [tag, setTag] = useState("");
-  const tags = useQuery({ queryKey: ["tags", team], queryFn: () => call("tags.read", { team }) });
+  const [typed, setTyped] = useState("");
+  const query = useDeferredValue(typed);
   const pages = useInfiniteQuery({
-    queryKey: ["catalogue", team, tag],
-    queryFn: ({ pageParam }) => call("resources.newest", { team, before: pageParam, tag: tag || undefined }),
-    initialPageParam: undefined as string | undefined,
-    getNextPageParam: (last) => last.next ?? undefined,
+    queryKey: ["catalogue", team, query],
+    queryFn: ({ pageParam }) =>
+      call("search.find", {
+        team,
+        query,
+        ...(pageParam && { after: pageParam.id, score: pageParam.score }),
+      }),
+    initialPageParam: null as { id: string; score: number } | null,
+    getNextPageParam: (last) => last.next,
+    placeholderData: (old) => old,
   });
-  const resources = pages.data?.pages.flatMap((page) => page.resources) ?? [];
-  const options = [
-    ["", "Newest first"] as const,
-    ...(tags.data?.tags ?? []).map((one) => [one.id, `${one.name} (${one.count})`] as const),
-  ];
+  const resources = pages.data?.pages.flatMap((page) => page.results) ?? [];
+  const [first] = pages.data?.pages ?? [];
   return (
     <>
       <div className="border-b border-line px-4 py-2">
-        <Choice
-          label="Tag"
+        <Field
           hideLabel
-          options={options}
-          value={tag}
-          onChange={(event) => setTag(event.target.value)}
+          label="Find in the catalogue"
+          placeholder="Words, or tag: site: kind:"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
         />
+        {first?.meant && (
+          <p className="mt-1 text-sm text-quiet">
+            Did you mean{" "}
+            <button type="button" className="text-deed underline" onClick={() => setTyped(first.meant!)}>
+              {first.meant}
+            </button>
+            ?
+          </p>
+        )}
       </div>
       {pages.isSuccess && !resources.length ? (
-        <Empty title="The catalogue is empty">
-          <p>Everything your team brings in stands here once, wherever it is placed.</p>
-        </Empty>
+        query ? (
+          <Empty title="Nothing goes by these words">
+            <p>Fewer words find more. What is still being read is found a moment later.</p>
+          </Empty>
+        ) : (
+          <Empty title="The catalogue is empty">
+            <p>Everything your team brings in stands here once, wherever it is placed.</p>
+          </Empty>
+        )
       ) : (
-        <List resources={resources} here={here} onPlace={onPlace} label="Catalogue">
+        <SupplyList resources={resources} here={here} onPlace={onPlace} label="Catalogue">
           {pages.hasNextPage && (
             <Button
               look="quiet"
@@ -161,7 +177,7 @@ function Catalogue({ team, here, onPlace }: Shared) {
               Show more
             </Button>
           )}
-        </List>
+        </SupplyList>
       )}
     </>
   );
@@ -196,68 +212,12 @@ function Others({ team, collection, here, onPlace }: Shared & { collection: stri
           <p>Choose another collection to take from.</p>
         </Empty>
       )}
-      <List
+      <SupplyList
         resources={items.data?.items.map((item) => item.resource) ?? []}
         here={here}
         onPlace={onPlace}
         label="Items of the other collection"
       />
     </>
-  );
-}
-
-type ListProps = {
-  resources: Supplied[];
-  here: ReadonlySet<string>;
-  onPlace?: (resource: Supplied) => void;
-  onAway?: (resource: Supplied) => void;
-  label: string;
-  children?: React.ReactNode;
-};
-
-/** A list one goes through with the arrows; the right arrow places, E puts away, O opens. */
-function List({ resources, here, onPlace, onAway, label, children }: ListProps) {
-  const list = useRef<HTMLUListElement>(null);
-  const [wanted, setWanted] = useState("");
-  const at = Math.max(
-    0,
-    resources.findIndex((one) => one.id === wanted),
-  );
-  const chosen = resources[at];
-  const go = (to: number) => {
-    const next = resources[Math.max(0, Math.min(to, resources.length - 1))];
-    if (!next) return;
-    setWanted(next.id);
-    list.current?.querySelector<HTMLElement>(`[data-supply="${next.id}"] button`)?.focus();
-  };
-  const onKey = (event: React.KeyboardEvent) => {
-    if (!chosen || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.key === "ArrowDown") go(at + 1);
-    else if (event.key === "ArrowUp") go(at - 1);
-    else if (event.key === "ArrowRight" && onPlace) onPlace(chosen);
-    else if (event.key.toLowerCase() === "o") window.open(originalOf(chosen), "_blank", "noreferrer");
-    else if (event.key.toLowerCase() === "e" && onAway) {
-      onAway(chosen);
-      go(at + 1);
-    } else return;
-    event.preventDefault();
-  };
-  return (
-    <div className="min-h-0 flex-1 overflow-y-auto">
-      <ul ref={list} aria-label={label} onKeyDown={onKey}>
-        {resources.map((resource) => (
-          <SupplyRow
-            key={resource.id}
-            resource={resource}
-            chosen={resource.id === chosen?.id}
-            here={here.has(resource.id)}
-            onChoose={setWanted}
-            onPlace={onPlace}
-            onAway={onAway}
-          />
-        ))}
-      </ul>
-      {children}
-    </div>
   );
 }

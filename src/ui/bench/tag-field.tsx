@@ -1,11 +1,12 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { X } from "lucide-react";
-import { useEffect, useId, useRef, useState } from "react";
-import { completeTag, tagKey, tagName, tagNames } from "@/core/tags/tag-name";
+import { useRef } from "react";
+import { tagKey } from "@/core/tags/tag-name";
+import { Key } from "../parts/key";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { TagInput } from "./tag-input";
 
 type Props = {
   team: string;
@@ -16,29 +17,21 @@ type Props = {
   readOnly?: boolean;
 };
 
-/** The tags of a resource: names of several words, completed from the first letters of any of them. */
+/** The tags of a resource, with those its text suggests; Alt and a number takes one of these. */
 export function TagField({ team, resource, tags, onChange, focus, readOnly }: Props) {
-  const id = useId();
   const client = useQueryClient();
-  const input = useRef<HTMLInputElement>(null);
-  const [typed, setTyped] = useState("");
-  const [at, setAt] = useState(-1);
-  const [open, setOpen] = useState(false);
   const all = useQuery({
     queryKey: ["tags", team],
     queryFn: () => call("tags.read", { team }),
     enabled: !readOnly,
   });
+  const suggested = useQuery({
+    queryKey: ["tags-suggested", resource],
+    queryFn: () => call("tags.suggest", { resource }),
+    enabled: !readOnly,
+  });
   const has = new Set(tags.map(tagKey));
-  const offers = open
-    ? completeTag(
-        typed,
-        (all.data?.tags ?? []).filter((tag) => !has.has(tagKey(tag.name))),
-      )
-    : [];
-  useEffect(() => {
-    if (focus) input.current?.focus();
-  }, [focus]);
+  const offers = (suggested.data?.tags ?? []).filter((tag) => !has.has(tagKey(tag.name))).slice(0, 6);
 
   // One after the other, so that tags stand in the order in which they were given.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -47,19 +40,13 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
     queue.current = turn.catch(() => undefined);
     return turn;
   };
-
-  const add = async (names: string[]) => {
-    const fresh = names.filter((name) => !has.has(tagKey(name)));
-    setTyped("");
-    setAt(-1);
-    if (!fresh.length) return;
+  const add = async (fresh: string[]) => {
     onChange([...tags, ...fresh]);
     try {
       onChange((await inTurn(() => call("tags.add", { resource, tags: fresh }))).tags);
       void client.invalidateQueries({ queryKey: ["tags", team] });
     } catch (error) {
       onChange(tags);
-      setTyped(fresh.join(", "));
       sayFailure(error);
     }
   };
@@ -72,83 +59,41 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
       sayFailure(error);
     }
   };
-  const onKey = (event: React.KeyboardEvent) => {
-    if (event.key === "ArrowDown") setAt(Math.min(at + 1, offers.length - 1));
-    else if (event.key === "ArrowUp") setAt(Math.max(at - 1, -1));
-    else if (event.key === "Enter" || event.key === ",")
-      void add(at >= 0 ? [offers[at]!.name] : tagNames(typed));
-    else if (event.key === "Escape" && open && (typed || offers.length)) setOpen(false);
-    else if (event.key === "Backspace" && !typed && tags.length) void remove(tags.at(-1)!);
-    else return;
-    if (event.key !== "Backspace") event.preventDefault();
-    event.stopPropagation();
-  };
   return (
-    <div className="flex flex-col gap-1">
-      <label htmlFor={id} className="text-sm font-semibold">
-        Tags
-      </label>
-      <div className="relative flex flex-wrap items-center gap-1.5 rounded-md border border-edge bg-sheet px-2 py-1.5">
-        {tags.map((tag) => (
-          <span key={tag} className="inline-flex items-center gap-0.5 rounded bg-wash pl-2 text-[15px]">
-            {tag}
-            {!readOnly && (
-              <button
-                type="button"
-                aria-label={`Take off ${tag}`}
-                onClick={() => void remove(tag)}
-                className="flex size-6 items-center justify-center rounded hover:text-stop"
-              >
-                <X size={14} aria-hidden />
-              </button>
-            )}
-          </span>
-        ))}
-        {!readOnly && (
-          <input
-            ref={input}
-            id={id}
-            value={typed}
-            role="combobox"
-            aria-expanded={offers.length > 0}
-            aria-controls={`${id}-offers`}
-            aria-autocomplete="list"
-            aria-activedescendant={at >= 0 ? `${id}-${at}` : undefined}
-            autoComplete="off"
-            placeholder={tags.length ? "" : "Several words are one tag; Enter or a comma ends it"}
-            className="h-7 min-w-24 flex-1 bg-transparent px-1 outline-none placeholder:text-quiet"
-            onChange={(event) => (setTyped(event.target.value), setOpen(true), setAt(-1))}
-            onFocus={() => setOpen(true)}
-            onBlur={() => {
-              setOpen(false);
-              if (tagName(typed)) void add(tagNames(typed));
-            }}
-            onKeyDown={onKey}
-          />
-        )}
-        {offers.length > 0 && (
-          <ul
-            id={`${id}-offers`}
-            role="listbox"
-            aria-label="Tags of the team"
-            className="absolute top-full left-0 z-20 mt-1 max-h-64 w-72 max-w-full overflow-y-auto rounded-md border border-line bg-sheet p-1 shadow-lift"
-          >
-            {offers.map((tag, i) => (
-              <li
-                key={tag.name}
-                id={`${id}-${i}`}
-                role="option"
-                aria-selected={i === at}
-                onMouseDown={(event) => (event.preventDefault(), void add([tag.name]))}
-                className={`flex cursor-pointer justify-between gap-3 rounded-sm px-2 py-1.5 ${i === at ? "bg-wash" : "hover:bg-wash"}`}
-              >
-                <span className="truncate">{tag.name}</span>
-                <span className="text-sm text-quiet">{tag.count}</span>
-              </li>
-            ))}
-          </ul>
-        )}
-      </div>
+    <div
+      onKeyDown={(event) => {
+        const offer = event.altKey ? offers[Number(event.code.replace(/^Digit/, "")) - 1] : undefined;
+        if (!offer) return;
+        event.preventDefault();
+        event.stopPropagation();
+        void add([offer.name]);
+      }}
+    >
+      <TagInput
+        label="Tags"
+        tags={tags}
+        known={all.data?.tags ?? []}
+        readOnly={readOnly}
+        autoFocus={focus}
+        onAdd={(names) => void add(names)}
+        onRemove={(name) => void remove(name)}
+      />
+      {offers.length > 0 && (
+        <p className="mt-1.5 flex flex-wrap items-center gap-1.5 text-sm text-quiet">
+          Suggested:
+          {offers.map((tag, i) => (
+            <button
+              key={tag.name}
+              type="button"
+              title={tag.why}
+              onClick={() => void add([tag.name])}
+              className="flex items-center gap-1 rounded px-1.5 py-0.5 text-deed hover:bg-wash"
+            >
+              <Key>Alt {i + 1}</Key> {tag.name}
+            </button>
+          ))}
+        </p>
+      )}
     </div>
   );
 }

@@ -13,6 +13,7 @@ const WHOLE = new Set([
   "bin.restore-section",
   "bin.restore-resource",
   "resources.remove",
+  "tags.edit",
   "intakes.done",
   "intakes.undone",
 ]);
@@ -39,12 +40,13 @@ export function useBenchLive(team: string, collection: string, { renew, anew }: 
       void again("resource", id);
       void again("proposal", id);
     }
+    if (here.some((event) => event.verb === "presence")) void again("presence", collection);
     if (about("tray.").length || resources.length || placements.length) void again("tray", team);
     if (resources.length) void again("catalogue", team);
     if (about("tags.").length) void again("tags", team);
     if (about("collections.").length || about("intakes.").length || about("bin.").length)
       void again("tree", team);
-    if (here.length || resources.length) {
+    if (here.some((event) => event.verb !== "presence") || resources.length) {
       // The head sums up everything; once for a burst is enough.
       clearTimeout(later.current);
       later.current = setTimeout(

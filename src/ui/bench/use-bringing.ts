@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
+import { type Clip, readClip } from "@/core/formats/clipboard";
 import type { Brings } from "../intake/intake-dialog";
 import { isTyping } from "../shell/commands";
 
@@ -11,6 +12,8 @@ type Ways = {
   into: Into;
   /** Takes one address. */
   paste: (text: string) => void;
+  /** Takes items that were copied or cut on a Bench. @returns whether it did */
+  onClip: (clip: Clip) => boolean;
   /** Keeps a text without links. */
   note: (text: string) => void;
   /** Told when files have arrived. */
@@ -53,6 +56,8 @@ export function useBringing(ways: Ways) {
       if (!now.current.allowed || own || (!files.length && !text.trim())) return;
       if (isTyping(event.target) || document.querySelector("[role=dialog]")) return;
       event.preventDefault();
+      const clip = readClip(data!.getData("text/html"));
+      if (clip && now.current.onClip(clip)) return;
       bring({ text, html: data!.getData("text/html"), files });
     };
     const listeners: { [K in keyof WindowEventMap]?: (event: WindowEventMap[K]) => void } = {

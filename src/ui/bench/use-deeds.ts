@@ -4,13 +4,18 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useRef } from "react";
 import { toast } from "sonner";
 import { readAddress } from "@/core/address/read-address";
-import { placeAfter } from "@/core/order/place";
+import { placeManyAfter } from "@/core/order/place";
+import type { Kind } from "@/core/page/facts";
+import { tagChanges, tagKey } from "@/core/tags/tag-name";
 import type { Answer } from "@/services/registry";
 import { call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
-import type { BenchDeeds, DetailField } from "./bench-context";
-import type { Landing } from "./making-list";
+import { KIND_WORDS } from "../parts/kind";
+import { sayDone } from "../shell/use-undo";
+import type { Asking, BenchDeeds, DetailField, Mending } from "./bench-context";
+import type { Landing } from "./views/view-props";
+import type { How } from "./use-selection";
 import type { Supplied } from "./supply-row";
 import type { Item, Section } from "./use-items";
 
@@ -20,9 +25,12 @@ type State = {
   items: Item[];
   sections: Section[];
   selected: string | null;
+  marked: ReadonlySet<string>;
   change: (how: (items: Item[]) => Item[]) => void;
+  renew: (placements: string[], resources: string[]) => Promise<void>;
   anew: () => void;
-  select: (id: string | null) => void;
+  select: (id: string | null, how?: How) => void;
+  ask: (asking: Asking) => void;
   toggle: (id: string, focus?: DetailField) => void;
   announce: (words: string) => void;
 };
@@ -40,28 +48,46 @@ export function useDeeds(state: State) {
       now.current.change((items) => items.map((item) => (item.id === id ? how(item) : item)));
     const headAgain = () =>
       void client.invalidateQueries({ queryKey: ["collection", now.current.collection] });
+    /** Reads again what was taken back. */
+    const again = () => {
+      now.current.anew();
+      headAgain();
+    };
     const failed = (error: unknown) => {
       sayFailure(error);
       now.current.anew();
     };
 
-    /** The order key for a landing, as the server will most likely give it. */
-    const positionAt = (landing: Landing, without: string | null) => {
+    /** The order keys for a landing, as the server will most likely give them. */
+    const positionsAt = (landing: Landing, without: readonly string[], count: number) => {
       const others = now.current.items.filter(
-        (item) => item.section === landing.section && item.id !== without,
+        (item) => item.section === landing.section && !without.includes(item.id),
       );
-      return placeAfter(others, landing.after).position;
+      return placeManyAfter(others, landing.after, count).positions;
     };
 
-    const move = (id: string, landing: Landing) => {
-      const item = find(id);
-      if (!item || landing.after === id) return;
-      const position = positionAt(landing, id);
-      change(id, (old) => ({ ...old, section: landing.section, position }));
-      // Its final order key comes with the event.
-      call("placements.move", { placement: id, section: landing.section, after: landing.after }).catch(
-        failed,
+    /** Puts items behind another one, in the order they have now. */
+    const move = (ids: readonly string[], landing: Landing) => {
+      const moving = now.current.items.filter((item) => ids.includes(item.id)).map((item) => item.id);
+      if (!moving.length || (moving.length === 1 && landing.after === moving[0])) return;
+      // Behind one that moves itself: behind the last before it that stays.
+      const mates = now.current.items.filter((item) => item.section === landing.section);
+      let at = mates.findIndex((item) => item.id === landing.after);
+      while (at >= 0 && moving.includes(mates[at]!.id)) at--;
+      const to = { section: landing.section, after: landing.after === null ? null : (mates[at]?.id ?? null) };
+      const positions = positionsAt(to, moving, moving.length);
+      now.current.change((items) =>
+        items.map((item) => {
+          const i = moving.indexOf(item.id);
+          return i < 0 ? item : { ...item, section: to.section, position: positions[i]! };
+        }),
       );
+      // Their final order keys come with the events.
+      if (moving.length === 1) call("placements.move", { placement: moving[0]!, ...to }).catch(failed);
+      else
+        call("placements.move-many", { placements: moving, collection: now.current.collection, ...to })
+          .then(({ deed }) => sayDone(`Moved ${moving.length} items.`, now.current.team, deed, again))
+          .catch(failed);
     };
 
     /** One step up or down, over the borders of sections. */
@@ -83,31 +109,150 @@ export function useDeeds(state: State) {
           after: by === -1 ? (items.filter((other) => other.section === next).at(-1)?.id ?? null) : null,
         };
       else return announce(by === -1 ? "It stands first already." : "It stands last already.");
-      move(id, landing);
+      move([id], landing);
       const others = items.filter((other) => other.section === landing.section && other.id !== id);
       const place = landing.after === null ? 1 : others.findIndex((other) => other.id === landing.after) + 2;
       const name = sections.find((section) => section.id === landing.section)?.title;
       announce(`Moved to place ${place} of ${others.length + 1}${name ? ` in ${name}` : ""}.`);
     };
 
+    /** This item, or all that are chosen with it. */
+    const along = (id: string): Item[] => {
+      const { items, marked } = now.current;
+      return items.filter((item) => (marked.has(id) ? marked.has(item.id) : item.id === id));
+    };
+
     const remove = (id: string) => {
-      const { items, select } = now.current;
+      const { items, select, team, marked } = now.current;
+      const gone = along(id);
+      if (!gone.length) return;
+      const ids = gone.map((item) => item.id);
+      const rest = items.filter((item) => !ids.includes(item.id));
       const at = items.findIndex((item) => item.id === id);
-      const item = items[at];
-      if (!item) return;
-      now.current.change((all) => all.filter((other) => other.id !== id));
-      select(items[at + 1]?.id ?? items[at - 1]?.id ?? null);
-      call("placements.remove", { placement: id }).then(headAgain).catch(failed);
-      toast(`Taken out: ${item.heading || item.resource.title}`, {
-        action: {
-          label: "Undo",
-          onClick: () => {
-            now.current.change((all) => [...all.filter((other) => other.id !== id), item]);
-            select(id);
-            call("bin.restore-placement", { placement: id }).then(headAgain).catch(failed);
-          },
-        },
-      });
+      const next = items.slice(at).find((item) => !ids.includes(item.id)) ?? rest.at(-1);
+      now.current.change((all) => all.filter((item) => !ids.includes(item.id)));
+      if (marked.has(id) || next) select(next?.id ?? null);
+      call("placements.remove-many", { team, placements: ids })
+        .then(({ deed }) => {
+          headAgain();
+          const [first] = gone;
+          const words =
+            gone.length === 1
+              ? `Taken out: ${first!.heading || first!.resource.title}`
+              : `Taken out: ${gone.length} items`;
+          sayDone(words, team, deed, again);
+        })
+        .catch(failed);
+    };
+
+    /** Puts items into another collection, or places them there too. */
+    const send = (
+      ids: readonly string[],
+      to: { collection: string; title: string; section?: string | null },
+      copy = false,
+    ) => {
+      const { team, collection, items } = now.current;
+      const going = items.filter((item) => ids.includes(item.id));
+      if (!going.length) return;
+      if (to.collection === collection && !copy) {
+        const last = items.filter((item) => item.section === (to.section ?? null)).at(-1);
+        return move(ids, { section: to.section ?? null, after: last?.id ?? null });
+      }
+      const count = going.length === 1 ? "1 item" : `${going.length} items`;
+      const placements = going.map((item) => item.id);
+      const spot = { collection: to.collection, ...(to.section !== undefined && { section: to.section }) };
+      if (!copy) now.current.change((all) => all.filter((item) => !placements.includes(item.id)));
+      const done = copy
+        ? call("placements.copy-many", { placements, ...spot, ids: placements.map(newId) })
+        : call("placements.move-many", { placements, ...spot });
+      done
+        .then(({ deed }) => {
+          headAgain();
+          if (to.collection === collection) again();
+          void client.invalidateQueries({ queryKey: ["tree", team] });
+          sayDone(`${copy ? "Placed" : "Moved"} ${count} in ${to.title}.`, team, deed, again);
+        })
+        .catch(failed);
+    };
+
+    /** Places several resources, or several items of other collections with their words. */
+    const placeMany = (what: { resources?: string[]; placements?: string[] }, landing: Landing = spot()) => {
+      const { team, collection, announce } = now.current;
+      const count = (what.resources ?? what.placements ?? []).length;
+      const ids = Array.from({ length: count }, newId);
+      call("placements.copy-many", { ...what, collection, ...landing, ids })
+        .then(({ items, deed }) => {
+          now.current.change((all) => [...all.filter((item) => !ids.includes(item.id)), ...items]);
+          headAgain();
+          void client.invalidateQueries({ queryKey: ["tray", team] });
+          announce(`Placed ${count}.`);
+          sayDone(count === 1 ? "Placed 1 item." : `Placed ${count} items.`, team, deed, again);
+        })
+        .catch(failed);
+    };
+
+    /** Moves here what was cut elsewhere. */
+    const moveHere = (placements: string[], landing: Landing = spot()) => {
+      const { team, collection } = now.current;
+      call("placements.move-many", { placements, collection, ...landing })
+        .then(({ moved, deed }) => {
+          again();
+          sayDone(`Moved ${moved === 1 ? "1 item" : `${moved} items`} here.`, team, deed, again);
+        })
+        .catch(failed);
+    };
+
+    const resourcesOf = (ids: readonly string[]) => [
+      ...new Set(now.current.items.filter((item) => ids.includes(item.id)).map((item) => item.resource.id)),
+    ];
+    const changeResources = (ids: readonly string[], how: (card: Item["resource"]) => Item["resource"]) =>
+      now.current.change((all) =>
+        all.map((item) =>
+          ids.includes(item.resource.id) ? { ...item, resource: how(item.resource) } : item,
+        ),
+      );
+
+    const tag = async (ids: readonly string[], add: string[], remove: string[]) => {
+      const { team } = now.current;
+      const resources = resourcesOf(ids);
+      const off = new Set(remove.map(tagKey));
+      changeResources(resources, (card) => ({
+        ...card,
+        tags: [
+          ...card.tags.filter((name) => !off.has(tagKey(name))),
+          ...add.filter((name) => !card.tags.some((one) => tagKey(one) === tagKey(name))),
+        ],
+      }));
+      const { deed } = await call("tags.change", { team, resources, add, remove });
+      void client.invalidateQueries({ queryKey: ["tags", team] });
+      if (ids.length > 1)
+        sayDone(
+          `${add.length ? "Tagged" : "Took tags off"} ${ids.length} items.`,
+          team,
+          deed,
+          () => void now.current.renew([], resources),
+        );
+    };
+
+    const setKind = (ids: readonly string[], kind: Kind) => {
+      const { team } = now.current;
+      const resources = resourcesOf(ids);
+      changeResources(resources, (card) => ({ ...card, kind }));
+      call("resources.set-kind", { team, resources, kind })
+        .then(({ deed }) =>
+          sayDone(
+            ids.length === 1 ? `Now a ${KIND_WORDS[kind].toLowerCase()}.` : `Changed ${ids.length} items.`,
+            team,
+            deed,
+            () => void now.current.renew([], resources),
+          ),
+        )
+        .catch(failed);
+    };
+
+    const mend = async (item: Item, fields: Mending) => {
+      const { resource } = await call("resources.edit", { resource: item.resource.id, ...fields });
+      changeResources([resource.id], () => resource);
     };
 
     /** Where something new goes: behind the chosen item, else at the end. */
@@ -120,11 +265,21 @@ export function useDeeds(state: State) {
     };
 
     const show = (id: string, landing: Landing, resource: Supplied, pending: boolean) => {
-      const position = positionAt(landing, null);
+      const [position] = positionsAt(landing, [], 1);
       const addedAt = new Date().toISOString();
       now.current.change((all) => [
         ...all,
-        { id, section: landing.section, position, heading: "", context: "", addedAt, resource, pending },
+        {
+          id,
+          section: landing.section,
+          position: position!,
+          heading: "",
+          context: "",
+          look: "item",
+          addedAt,
+          resource,
+          pending,
+        },
       ]);
       now.current.select(id);
     };
@@ -214,8 +369,20 @@ export function useDeeds(state: State) {
       });
 
     const deeds: BenchDeeds = {
-      select: (id) => now.current.select(id),
+      select: (id, how) => now.current.select(id, how),
+      ask: (what, id) => now.current.ask({ what, ids: along(id).map((item) => item.id) }),
       toggle: (id, focus) => now.current.toggle(id, focus),
+      mend,
+      retag: (item, tags) => {
+        const { add, remove } = tagChanges(item.resource.tags, tags);
+        return add.length || remove.length ? tag([item.id], add, remove) : Promise.resolve();
+      },
+      tag,
+      setKind,
+      setLook: (id, look) => {
+        change(id, (old) => ({ ...old, look }));
+        call("placements.edit", { placement: id, look }).then(headAgain).catch(failed);
+      },
       change,
       edit: async (id, fields) => {
         change(id, (old) => ({ ...old, ...fields }));
@@ -237,7 +404,7 @@ export function useDeeds(state: State) {
         call("resources.fetch-again", { resource }).catch(failed);
       },
     };
-    return { deeds, move, place, capture, paste, note };
+    return { deeds, along, move, send, place, placeMany, moveHere, capture, paste, note };
   }, [client]);
 }
 
@@ -262,6 +429,7 @@ function provisional(address: string, host: string): Supplied {
     twinOf: null,
     fetchState: "waiting",
     fetchProblem: null,
+    usedAt: null,
     createdAt: new Date().toISOString(),
     tags: [],
   };

@@ -6,8 +6,9 @@ import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { toast } from "sonner";
 import { may } from "@/core/policy/abilities";
-import { AUDIENCES, type Audience, type ReaderView } from "@/core/publish/model";
+import { AUDIENCES, type Audience, READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
+import { VIEW_WORDS } from "../bench/view-bar";
 import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
@@ -41,10 +42,7 @@ const WORDS: Record<Audience, { Icon: typeof Users; name: string; means: string 
     means: "Everybody may find and see it, with no account, search engines too.",
   },
 };
-const VIEWS = [
-  ["rows", "Rows"],
-  ["cards", "Cards"],
-] as const;
+const VIEWS = READER_VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
 
 /** Who sees the collection, and how it looks to them. */
 export function Publish({ me, teams, team, collection, address, preview }: Props) {

@@ -13,6 +13,7 @@ import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { send } from "../talk/call";
 import { isTyping } from "./commands";
+import { initials } from "./initials";
 import type { PaletteCommand } from "./palette";
 
 // Opened by a key now and then: not in the first load, but there before somebody reaches for it.
@@ -119,7 +120,7 @@ export function Frame({ me, teams, team, path, onBring, commands = [], children 
           className="ml-auto flex h-9 items-center gap-2 rounded-md border border-edge bg-sheet px-3 text-[15px] text-quiet hover:text-ink lg:w-64 max-sm:border-0 max-sm:bg-transparent"
         >
           <Search size={16} aria-hidden />
-          <span className="max-lg:sr-only">Go to or do</span>
+          <span className="max-lg:sr-only">Find anything</span>
           <span className="ml-auto max-lg:hidden">
             <Key>/</Key>
           </span>
@@ -161,6 +162,9 @@ export function Frame({ me, teams, team, path, onBring, commands = [], children 
 function teamPlaces(team: TeamRow): { words: string; href: string }[] {
   return [
     { words: "Desk", href: `/team/${team.id}` },
+    { words: "Catalogue", href: `/team/${team.id}/catalogue` },
+    { words: "Collections", href: `/team/${team.id}/collections` },
+    { words: "Tags", href: `/team/${team.id}/tags` },
     { words: "People", href: `/team/${team.id}/people` },
     ...(may(team.role, "bring")
       ? [
@@ -177,10 +181,4 @@ function teamPlaces(team: TeamRow): { words: string; href: string }[] {
 async function signOut(): Promise<void> {
   await send("/api/auth/sign-out", {}).catch(() => undefined);
   window.location.assign("/sign-in");
-}
-
-/** Two letters for a person. */
-export function initials(name: string): string {
-  const parts = name.trim().split(/\s+/);
-  return ((parts[0]?.[0] ?? "") + (parts.length > 1 ? parts.at(-1)![0] : "")).toUpperCase();
 }

@@ -1,10 +1,12 @@
 "use client";
 
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
+import { KindMark } from "../parts/kind";
+import { Marked } from "../parts/marked";
 import { call } from "../talk/call";
 
 export type PaletteCommand = { words: string; run: () => void };
@@ -16,70 +18,157 @@ type Props = {
 };
 
 const ITEM =
-  "flex min-h-10 cursor-pointer items-center gap-3 rounded-sm px-3 text-[15px] data-[selected=true]:bg-wash";
+  "flex min-h-10 cursor-pointer items-center gap-3 rounded-sm px-3 py-1.5 text-[15px] data-[selected=true]:bg-wash";
+const GROUP =
+  "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1.5 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet";
+/** Shown of each sort; more letters narrow them. */
+const MOST = 6;
 
-/** Goes anywhere and does anything by a few letters. */
+/** Finds anything and goes anywhere by a few letters: collections, things of the catalogue, tags, what can be done. */
 export function Palette({ open, onOpenChange, team, commands }: Props) {
   const router = useRouter();
   const [words, setWords] = useState("");
+  const query = useDeferredValue(words.trim());
   const tree = useQuery({
     queryKey: ["tree", team],
     queryFn: () => call("collections.tree", { team: team! }),
     enabled: open && !!team,
+  });
+  const tags = useQuery({
+    queryKey: ["tags", team],
+    queryFn: () => call("tags.read", { team: team! }),
+    enabled: open && !!team,
+  });
+  const found = useQuery({
+    queryKey: ["found", team, query],
+    queryFn: () => call("search.find", { team: team!, query, most: MOST }),
+    enabled: open && !!team && query.length > 1,
+    placeholderData: keepPreviousData,
   });
   const run = (act: () => void) => {
     onOpenChange(false);
     setWords("");
     act();
   };
+  const fits = (name: string) =>
+    query
+      .toLocaleLowerCase()
+      .split(/\s+/)
+      .every((word) => name.toLocaleLowerCase().includes(word));
+  // Titles that begin with what is typed stand first.
+  const collections = (tree.data?.collections ?? [])
+    .filter((one) => fits(one.title))
+    .sort(
+      (a, b) =>
+        Number(b.title.toLocaleLowerCase().startsWith(query.toLocaleLowerCase())) -
+        Number(a.title.toLocaleLowerCase().startsWith(query.toLocaleLowerCase())),
+    );
+  const names = query ? (tags.data?.tags ?? []).filter((one) => fits(one.name)) : [];
+  const deeds = commands.filter((one) => fits(one.words));
+  const results = query.length > 1 ? (found.data?.results ?? []) : [];
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(10_20_18/0.45)]" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-[10vh] left-1/2 z-50 w-[calc(100vw-2rem)] max-w-xl -translate-x-1/2 rounded-md border border-line bg-sheet shadow-lift"
+          className="fixed top-[10vh] left-1/2 z-50 w-[calc(100vw-2rem)] max-w-2xl -translate-x-1/2 rounded-md border border-line bg-sheet shadow-lift"
         >
-          <Dialog.Title className="sr-only">Go to or do anything</Dialog.Title>
-          <Command label="Go to or do anything" loop>
+          <Dialog.Title className="sr-only">Find anything, go anywhere</Dialog.Title>
+          <Command label="Find anything, go anywhere" loop shouldFilter={false}>
             <Command.Input
               value={words}
               onValueChange={setWords}
-              placeholder="A collection, or something to do"
+              placeholder="Find anything, go anywhere"
               className="h-12 w-full rounded-t-md border-b border-line bg-sheet px-4 text-base outline-none placeholder:text-quiet"
             />
-            <Command.List className="max-h-[50vh] overflow-y-auto p-1.5">
-              <Command.Empty className="px-3 py-4 text-quiet">Nothing goes by these letters.</Command.Empty>
-              <Command.Group
-                heading="Collections"
-                className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1.5 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet"
-              >
-                {(tree.data?.collections ?? []).map((one) => (
+            <Command.List className="max-h-[60vh] overflow-y-auto p-1.5">
+              <Command.Empty className="px-3 py-4 text-quiet">
+                {found.isFetching ? "Looking …" : "Nothing goes by these letters."}
+              </Command.Empty>
+              {collections.length > 0 && (
+                <Command.Group heading="Collections" className={GROUP}>
+                  {collections.slice(0, query ? MOST : 12).map((one) => (
+                    <Command.Item
+                      key={one.id}
+                      value={one.id}
+                      onSelect={() => run(() => router.push(`/bench/${one.id}`))}
+                      className={ITEM}
+                    >
+                      {one.title}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+              {results.length > 0 && (
+                <Command.Group heading="In the catalogue" className={GROUP}>
+                  {results.map((one) => (
+                    <Command.Item
+                      key={one.id}
+                      value={one.id}
+                      onSelect={() => run(() => router.push(`/read/${one.id}`))}
+                      className={ITEM}
+                    >
+                      <KindMark kind={one.kind} />
+                      <span className="min-w-0 flex-1">
+                        <span className="block truncate">
+                          <Marked text={one.title} marks={one.marks} />
+                        </span>
+                        {one.passage && (
+                          <span className="block truncate text-sm text-quiet">
+                            <Marked text={one.passage.text} marks={one.passage.marks} />
+                          </span>
+                        )}
+                      </span>
+                      {one.places[0] && (
+                        <span className="max-w-40 truncate text-sm text-quiet">{one.places[0].title}</span>
+                      )}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+              {query && team && (
+                <Command.Group className={GROUP}>
                   <Command.Item
-                    key={one.id}
-                    value={`${one.title} ${one.id}`}
-                    onSelect={() => run(() => router.push(`/bench/${one.id}`))}
+                    value="all results"
+                    onSelect={() =>
+                      run(() => router.push(`/team/${team}/catalogue?q=${encodeURIComponent(query)}`))
+                    }
                     className={ITEM}
                   >
-                    {one.title}
+                    All that goes by “{query}” in the Catalogue
                   </Command.Item>
-                ))}
-              </Command.Group>
-              <Command.Group
-                heading="To do"
-                className="[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1.5 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet"
-              >
-                {commands.map((one) => (
-                  <Command.Item
-                    key={one.words}
-                    value={one.words}
-                    onSelect={() => run(one.run)}
-                    className={ITEM}
-                  >
-                    {one.words}
-                  </Command.Item>
-                ))}
-              </Command.Group>
+                </Command.Group>
+              )}
+              {names.length > 0 && (
+                <Command.Group heading="Tags" className={GROUP}>
+                  {names.slice(0, MOST).map((one) => (
+                    <Command.Item
+                      key={one.id}
+                      value={one.id}
+                      onSelect={() => run(() => router.push(`/team/${team}/tags/${one.id}`))}
+                      className={ITEM}
+                    >
+                      <span className="flex-1">{one.name}</span>
+                      <span className="text-sm text-quiet">{one.count}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+              {deeds.length > 0 && (
+                <Command.Group heading="To do" className={GROUP}>
+                  {deeds.map((one) => (
+                    <Command.Item
+                      key={one.words}
+                      value={one.words}
+                      onSelect={() => run(one.run)}
+                      className={ITEM}
+                    >
+                      {one.words}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
             </Command.List>
           </Command>
         </Dialog.Content>

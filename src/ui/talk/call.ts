@@ -21,8 +21,21 @@ export async function call<N extends ActionName>(name: N, input: Input<N>): Prom
   return send(`/api/actions/${name}`, input) as Promise<Answer<N>>;
 }
 
+/** What is on its way to the server. */
+const sending = new Set<Promise<unknown>>();
+/** Resolves when everything that was on its way has been answered: undo must not overtake what it takes back. */
+export const settled = (): Promise<unknown> => Promise.allSettled([...sending]);
+
 /** Sends JSON and reads JSON; problem details become a `Refusal`. */
-export async function send(path: string, body: unknown): Promise<unknown> {
+export function send(path: string, body: unknown): Promise<unknown> {
+  const answer = exchange(path, body);
+  sending.add(answer);
+  const done = () => sending.delete(answer);
+  answer.then(done, done);
+  return answer;
+}
+
+async function exchange(path: string, body: unknown): Promise<unknown> {
   const text = JSON.stringify(body);
   const answer = await fetch(path, {
     method: "POST",

@@ -1,7 +1,10 @@
-/** Copies text; where the browser does not allow it, shows it to be copied by hand. */
-export async function copyText(text: string): Promise<void> {
+import { toast } from "sonner";
+
+/** Copies text and says so; where the browser does not allow it, shows it to be copied by hand. */
+export async function copyText(text: string, said = ""): Promise<void> {
   try {
     await navigator.clipboard.writeText(text);
+    if (said) toast(said, { duration: 4_000 });
   } catch {
     window.prompt("Copy this:", text);
   }

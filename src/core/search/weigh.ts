@@ -1,0 +1,86 @@
+import { LONGEST_TERM, tokensOf } from "./tokens";
+
+/** The words of a resource by where they stand. */
+export type Searchable = {
+  title: string;
+  tags: readonly string[];
+  /** Headings and context lines, wherever it stands. */
+  contexts: readonly string[];
+  description: string;
+  /** Site, authors. */
+  source: readonly string[];
+  /** The reading copy. */
+  text: string;
+  /** BCP 47 */
+  language: string | null;
+};
+
+/**
+ * BM25F (Robertson, Zaragoza, Taylor 2004: "Simple BM25 extension to multiple weighted fields"): the frequency of a
+ * term in a field, divided by how long the field is beside a usual one, times the weight of the field; the sum over
+ * the fields saturates with k1. With one field this is BM25. The usual lengths are fixed, not measured in the team, so
+ * that one resource's weights do not depend on the others'.
+ */
+const FIELDS = {
+  title: { weight: 5, usual: 8, b: 0.4 },
+  tags: { weight: 4, usual: 4, b: 0.2 },
+  contexts: { weight: 3, usual: 16, b: 0.4 },
+  description: { weight: 2, usual: 30, b: 0.6 },
+  source: { weight: 1.5, usual: 4, b: 0.2 },
+  text: { weight: 1, usual: 600, b: 0.75 },
+} as const;
+type Field = keyof typeof FIELDS;
+const K1 = 1.2;
+/** Weights are kept in thousandths. */
+const SCALE = 1000;
+/** Of a long text only so many terms are kept, the heaviest; of the short fields all. */
+const TEXT_TERMS = 120;
+
+/** A term of a resource: its weight in thousandths, from 0 to (k1 + 1) · 1000, and the word as it was folded. */
+export type Weighed = { term: string; weight: number; word: string };
+
+/** What a frequency, already weighted and divided by length, counts for: tf · (k1 + 1) / (tf + k1). */
+export const saturate = (tf: number): number => (tf * (K1 + 1)) / (tf + K1);
+
+/** How much a term says that is in `df` of `n` resources: ln(1 + (n − df + ½) / (df + ½)), never negative. */
+export const idf = (n: number, df: number): number => Math.log(1 + (Math.max(0, n - df) + 0.5) / (df + 0.5));
+
+/** The terms of a resource with their weights, heaviest first. */
+export function weigh(resource: Searchable): Weighed[] {
+  const sums = new Map<string, { tf: number; word: string; short: boolean }>();
+  const add = (field: Field, texts: readonly string[]) => {
+    const { weight, usual, b } = FIELDS[field];
+    const tokens = texts.flatMap((text) => tokensOf(text, resource.language));
+    const length = tokens.filter((token) => !token.part).length;
+    const unit = weight / (1 - b + (b * length) / usual);
+    for (const { term, word } of tokens) {
+      count(term, word, unit, field !== "text");
+      // What people type at first are the beginnings of words of titles, not of stems.
+      if (word !== term && field !== "text") count(word, word, unit, true);
+    }
+  };
+  const count = (term: string, word: string, unit: number, short: boolean) => {
+    const sum = sums.get(term);
+    if (sum) {
+      sum.tf += unit;
+      sum.short ||= short;
+    } else sums.set(term, { tf: unit, word, short });
+  };
+  add("title", [resource.title]);
+  add("tags", resource.tags);
+  add("contexts", resource.contexts);
+  add("description", [resource.description]);
+  add("source", resource.source);
+  add("text", [resource.text]);
+  const all = [...sums].map(([term, { tf, word, short }]) => ({
+    term,
+    word: word.slice(0, LONGEST_TERM),
+    short,
+    weight: Math.max(1, Math.round(saturate(tf) * SCALE)),
+  }));
+  all.sort((a, b) => b.weight - a.weight || (a.term < b.term ? -1 : 1));
+  let left = TEXT_TERMS;
+  return all
+    .filter(({ short }) => short || left-- > 0)
+    .map(({ term, weight, word }) => ({ term, weight, word }));
+}

@@ -1,0 +1,80 @@
+import { index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
+import { LONGEST_TERM } from "@/core/search/tokens";
+import { exactText, line, moment, uuid } from "./columns";
+import { team } from "./people";
+
+/**
+ * The inverted index: which resources hold a term, and how heavily (core/search). Derived from resources, tags,
+ * contexts and texts; `npm run search:rebuild` makes it anew.
+ */
+export const termPosting = mysqlTable(
+  "term_posting",
+  {
+    team: uuid("team").notNull(),
+    term: exactText("term", { length: LONGEST_TERM }).notNull(),
+    resource: uuid("resource").notNull(),
+    /** Thousandths of what BM25 makes of the term's frequency in the resource, from 0 to k1 + 1. */
+    weight: smallint("weight", { unsigned: true }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.team, t.term, t.resource] })],
+);
+
+/** In how many resources of a team a term is. */
+export const termStat = mysqlTable(
+  "term_stat",
+  {
+    team: uuid("team").notNull(),
+    term: exactText("term", { length: LONGEST_TERM }).notNull(),
+    df: int("df").notNull(),
+    /** The term as it was written somewhere, for "did you mean". */
+    word: exactText("word", { length: LONGEST_TERM }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.team, t.term] })],
+);
+
+/** The terms of a resource as they are in the index, so that a change of it changes only what is different. */
+export const termList = mysqlTable(
+  "term_list",
+  {
+    resource: uuid("resource").primaryKey(),
+    team: uuid("team").notNull(),
+    /** Lines of "term weight word". */
+    terms: mediumtext("terms").notNull(),
+  },
+  (t) => [index("term_list_team").on(t.team)],
+);
+
+/** Resources that changed since the index was fed with them; a row a change, so that nobody waits for whoever feeds. */
+export const termDue = mysqlTable(
+  "term_due",
+  { id: uuid("id").primaryKey(), resource: uuid("resource").notNull(), team: uuid("team").notNull() },
+  (t) => [index("term_due_team").on(t.team, t.id)],
+);
+
+/** A search somebody keeps, with when they last looked at what it finds. */
+export const keptSearch = mysqlTable(
+  "kept_search",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    person: uuid("person").notNull(),
+    name: line("name", 120).notNull(),
+    query: line("query", 500).notNull(),
+    lookedAt: moment("looked_at").notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [index("kept_search_own").on(t.person, t.team, t.id)],
+);
+
+/** Who has a collection open, and when they last said so. */
+export const presence = mysqlTable(
+  "presence",
+  {
+    collection: uuid("collection").notNull(),
+    person: uuid("person").notNull(),
+    seenAt: moment("seen_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.collection, t.person] })],
+);

@@ -1,0 +1,67 @@
+import { suggestTags } from "@/core/tags/suggest";
+import { idf } from "@/core/search/weigh";
+import { tagsOf } from "@/data/queries/resources";
+import { countIndexed, dfOf } from "@/data/queries/search";
+import { wordsOf } from "@/data/queries/search-feed";
+import { alikeByTerms, tagUses } from "@/data/queries/tags";
+import { weighInThread } from "@/outside/threads/pool";
+import { reading } from "../action";
+import { Id } from "../input";
+import { can } from "../policy";
+
+/** Neighbours are looked for by so many of the text's terms, none of them in more resources than this. */
+const BY_TERMS = 8;
+const TOO_COMMON = 2_000;
+const NEIGHBOURS = 20;
+const TAGS = 1_000;
+
+class SuggestTags {
+  @Id() resource: string;
+}
+
+export const suggestTagsOf = reading({
+  name: "tags.suggest",
+  about:
+    "Tags of the team that a resource might get: their words are in its text, or texts like it have them.",
+  input: SuggestTags,
+  allow: can.see("resource"),
+  run: async ({ input, scope, tx }) => {
+    const team = scope.team!;
+    const [words] = await wordsOf(tx, [input.resource]);
+    if (!words) return { tags: [] };
+    const [[terms], uses, indexed] = await Promise.all([
+      weighInThread([words]),
+      tagUses(tx, team, TAGS),
+      countIndexed(tx, team),
+    ]);
+    const heavy = terms!.slice(0, 40);
+    const df = await dfOf(
+      tx,
+      team,
+      heavy.map((one) => one.term),
+    );
+    const telling = heavy
+      .filter(({ term }) => (df.get(term) ?? 0) > 1 && df.get(term)! <= TOO_COMMON)
+      .map(({ term, weight }) => ({
+        term,
+        factor: idf(indexed, df.get(term)!) * 10,
+        by: weight * idf(indexed, df.get(term)!),
+      }))
+      .sort((a, b) => b.by - a.by)
+      .slice(0, BY_TERMS);
+    const alike = await alikeByTerms(tx, team, telling, input.resource, NEIGHBOURS);
+    const tags = await tagsOf(
+      tx,
+      alike.map((one) => one.id),
+    );
+    const neighbours = alike.map(({ id, likeness }) => ({ likeness, tags: tags.get(id) ?? [] }));
+    return {
+      tags: suggestTags(
+        terms!,
+        uses.map((one) => one.name),
+        neighbours,
+        { language: words.language, has: words.tags },
+      ),
+    };
+  },
+});

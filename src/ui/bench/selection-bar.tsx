@@ -1,0 +1,145 @@
+"use client";
+
+import { X } from "lucide-react";
+import { linksText } from "@/core/formats/clipboard";
+import type { Likeness } from "@/core/list/selection";
+import { toast } from "sonner";
+import { Button, IconButton } from "../parts/button";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
+import { originalOf } from "../parts/original";
+import { KEYS } from "../shell/commands";
+import { call } from "../talk/call";
+import { copyText } from "../talk/copy-text";
+import { sayFailure } from "../talk/say-failure";
+import { sayDone } from "../shell/use-undo";
+import { useBench } from "./bench-context";
+import type { Item } from "./use-items";
+import type { Selection } from "./use-selection";
+
+/** Beyond this many it is asked before all are opened. */
+const MANY = 20;
+
+/** What can be done with all that are chosen at once. */
+export function SelectionBar({ selection }: { selection: Selection }) {
+  const { team, collection, arranges, brings, loose, deeds } = useBench();
+  const { chosen } = selection;
+  const first = chosen[0]!;
+  const ids = chosen.map((item) => item.id);
+  const like = (by: Likeness) => selection.like(by);
+  const open = () => {
+    const all = () => {
+      for (const item of chosen) window.open(originalOf(item.resource), "_blank", "noreferrer");
+      for (const item of chosen)
+        void call("resources.use", { resource: item.resource.id }).catch(() => undefined);
+    };
+    if (chosen.length <= MANY) return all();
+    toast(`Open ${chosen.length} pages at once?`, {
+      duration: 15_000,
+      action: { label: "Open them", onClick: all },
+    });
+  };
+  const putAway = () =>
+    void call("tray.set-many", { team, resources: chosen.map((item) => item.resource.id), state: "away" })
+      .then(({ changed, deed }) =>
+        sayDone(
+          changed ? `Put away ${changed} in your Tray.` : "None of these waits in your Tray.",
+          team,
+          deed,
+        ),
+      )
+      .catch(sayFailure);
+  const file = (format: string) =>
+    `/api/export/${collection}?format=${format}&placements=${ids.slice(0, 200).join(",")}`;
+  return (
+    <div
+      role="toolbar"
+      aria-label="What to do with the chosen items"
+      className="flex flex-wrap items-center gap-1 border-t border-line bg-sheet px-3 py-2 shadow-lift"
+    >
+      <p className="mr-1 text-[15px] font-semibold whitespace-nowrap">{chosen.length} chosen</p>
+      {brings && (
+        <>
+          <Act onClick={() => deeds.ask("tag", first.id)}>Tag</Act>
+          <Act onClick={() => deeds.ask("untag", first.id)}>Take tags off</Act>
+        </>
+      )}
+      {arranges && (
+        <>
+          {!loose && <Act onClick={() => deeds.ask("move", first.id)}>Move</Act>}
+          <Act onClick={() => deeds.ask("copy", first.id)}>{loose ? "Place" : "Place elsewhere too"}</Act>
+        </>
+      )}
+      {brings && <Act onClick={() => deeds.ask("kind", first.id)}>Kind</Act>}
+      <Act onClick={open}>Open</Act>
+      <Act onClick={() => void copyText(linksText(chosen), `Copied ${chosen.length} links`)}>Copy links</Act>
+      {arranges && (
+        <Act stop onClick={() => deeds.remove(first.id)}>
+          {loose ? "Delete" : "Take out"}
+        </Act>
+      )}
+      <Menu
+        align="end"
+        button={
+          <Button look="quiet" small>
+            More
+          </Button>
+        }
+      >
+        <MenuLabel>Choose also</MenuLabel>
+        <MenuItem onSelect={() => like("tag")}>All that share a tag</MenuItem>
+        <MenuItem onSelect={() => like("site")}>All of the same site</MenuItem>
+        <MenuItem onSelect={() => like("kind")}>All of the same kind</MenuItem>
+        <MenuItem onSelect={selection.all} keys={KEYS.all.keys}>
+          All
+        </MenuItem>
+        <MenuItem onSelect={selection.invert} keys={KEYS.invert.keys}>
+          The others instead
+        </MenuItem>
+        <MenuLine />
+        <MenuItem onSelect={putAway}>Put away in the Tray</MenuItem>
+        {!loose && (
+          <>
+            <MenuLine />
+            <MenuItem href={file("markdown")} download>
+              Save these as Markdown
+            </MenuItem>
+            <MenuItem href={file("bookmarks")} download>
+              Save these as a bookmark file
+            </MenuItem>
+          </>
+        )}
+      </Menu>
+      <span className="ml-auto">
+        <IconButton label="Choose none (Escape)" onClick={() => selection.choose(selection.current)}>
+          <X size={18} aria-hidden />
+        </IconButton>
+      </span>
+    </div>
+  );
+}
+
+function Act({
+  onClick,
+  stop,
+  children,
+}: {
+  onClick: () => void;
+  stop?: boolean;
+  children: React.ReactNode;
+}) {
+  return (
+    <Button look="quiet" small onClick={onClick} className={`px-2! ${stop ? "text-stop!" : "text-deed!"}`}>
+      {children}
+    </Button>
+  );
+}
+
+/** How many of the chosen carry each tag, most first. */
+export function tagsAmong(items: readonly Item[]): { name: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const name of items.flatMap((item) => item.resource.tags))
+    counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts]
+    .map(([name, count]) => ({ name, count }))
+    .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1));
+}

@@ -1,0 +1,94 @@
+"use client";
+
+import { useCallback, useMemo, useRef, useState } from "react";
+import { rangeOf } from "@/core/list/selection";
+import { originalOf } from "../parts/original";
+import { SupplyRow, type Supplied } from "./supply-row";
+
+type Props = {
+  resources: Supplied[];
+  here: ReadonlySet<string>;
+  onPlace?: (resources: Supplied[]) => void;
+  onAway?: (resources: Supplied[]) => void;
+  label: string;
+  children?: React.ReactNode;
+};
+
+/** A list one goes through with the arrows; the right arrow places what is chosen, E puts it away, O opens. */
+export function SupplyList({ resources, here, onPlace, onAway, label, children }: Props) {
+  const list = useRef<HTMLUListElement>(null);
+  const [wanted, setWanted] = useState("");
+  const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
+  const anchor = useRef("");
+  const at = Math.max(
+    0,
+    resources.findIndex((one) => one.id === wanted),
+  );
+  const current = resources[at];
+  const chosen = useMemo(() => {
+    const some = resources.filter((one) => marked.has(one.id));
+    return some.length > 1 || !current ? some : [current];
+  }, [resources, marked, current]);
+  const now = useRef({ resources, marked });
+  // eslint-disable-next-line react-hooks/refs -- read by the handlers below only, which never change themselves
+  now.current = { resources, marked };
+  const choose = useCallback((id: string, how: "only" | "toggle" | "range" | "keep") => {
+    setWanted(id);
+    if (how === "keep") return;
+    const ids = now.current.resources.map((one) => one.id);
+    if (how === "range") return setMarked(new Set(rangeOf(ids, anchor.current || null, id)));
+    anchor.current = id;
+    const next = how === "only" ? new Set<string>() : new Set(now.current.marked);
+    if (how === "only" || !next.delete(id)) next.add(id);
+    setMarked(next);
+  }, []);
+  const go = (to: number, how: "only" | "range") => {
+    const next = resources[Math.max(0, Math.min(to, resources.length - 1))];
+    if (!next) return;
+    if (how === "range" && !anchor.current) anchor.current = current?.id ?? "";
+    choose(next.id, how);
+    list.current?.querySelector<HTMLElement>(`[data-supply="${next.id}"] button`)?.focus();
+  };
+  const onKey = (event: React.KeyboardEvent) => {
+    const how = event.shiftKey ? "range" : "only";
+    if (!current || event.altKey) return;
+    const key = event.key.toLowerCase();
+    if ((event.ctrlKey || event.metaKey) && key === "a") setMarked(new Set(resources.map((one) => one.id)));
+    else if (event.ctrlKey || event.metaKey) return;
+    else if (key === "arrowdown") go(at + 1, how);
+    else if (key === "arrowup") go(at - 1, how);
+    else if (key === "x") choose(current.id, "toggle");
+    else if (key === "escape" && chosen.length > 1) choose(current.id, "only");
+    else if (key === "arrowright" && onPlace) {
+      onPlace(chosen);
+      setMarked(new Set());
+    } else if (key === "o") for (const one of chosen) window.open(originalOf(one), "_blank", "noreferrer");
+    else if (key === "e" && onAway) {
+      onAway(chosen);
+      const gone = new Set(chosen.map((one) => one.id));
+      const next = resources.findIndex((one, i) => i > at && !gone.has(one.id));
+      go(next < 0 ? at - 1 : next, "only");
+    } else return;
+    event.preventDefault();
+  };
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto">
+      <ul ref={list} aria-label={label} onKeyDown={onKey}>
+        {resources.map((resource) => (
+          <SupplyRow
+            key={resource.id}
+            resource={resource}
+            current={resource.id === current?.id}
+            chosen={chosen.includes(resource)}
+            along={chosen.includes(resource) ? chosen : null}
+            here={here.has(resource.id)}
+            onChoose={choose}
+            onPlace={onPlace}
+            onAway={onAway}
+          />
+        ))}
+      </ul>
+      {children}
+    </div>
+  );
+}

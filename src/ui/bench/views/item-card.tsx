@@ -1,0 +1,63 @@
+"use client";
+
+import { memo } from "react";
+import { Cover } from "../../parts/cover";
+import { type ItemState, useItemFrame } from "../item-frame";
+import { ItemMenu } from "../item-menu";
+import { ItemPicture, ItemState as StateWords, ItemSub } from "../item-words";
+
+type Props = ItemState & { role: "row" | "gridcell"; small?: boolean };
+
+/** An item with its picture; without one a thread in the colour of its kind stands in. */
+export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props) {
+  const { item, number, opened, reachable } = state;
+  const { frame, shade } = useItemFrame(state, role);
+  const card = (
+    <>
+      {item.resource.picture ? (
+        <ItemPicture item={item} className="aspect-[16/9] w-full rounded-b-none border-0" />
+      ) : (
+        !small && (
+          <Cover
+            threads={[{ kind: item.resource.kind, minutes: item.resource.minutes }]}
+            tags={item.resource.tags}
+            width={228}
+            height={128}
+            className="aspect-[16/9] w-full rounded-b-none"
+          />
+        )
+      )}
+      <div className="flex flex-1 gap-1 p-3">
+        <div className="min-w-0 flex-1">
+          <p
+            className={`clamp-3 font-serif leading-snug break-words ${small ? "text-[15px]" : "text-base"} ${item.context ? "" : "font-semibold"}`}
+          >
+            <span className="mr-1.5 font-semibold text-quiet" aria-hidden>
+              {number}
+            </span>
+            {item.context || item.heading || item.resource.title}
+          </p>
+          <ItemSub item={item} />
+          <StateWords item={item} />
+        </div>
+        <span className="-mt-1.5 -mr-1.5">
+          <ItemMenu item={item} opened={opened} reachable={reachable} />
+        </span>
+      </div>
+    </>
+  );
+  return (
+    <div
+      {...frame}
+      className={`flex h-full flex-col overflow-hidden rounded-md border border-line bg-sheet outline-offset-[-2px] ${shade}`}
+    >
+      {role === "row" ? (
+        <div role="gridcell" className="contents">
+          {card}
+        </div>
+      ) : (
+        card
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,146 @@
+"use client";
+
+import { memo } from "react";
+import { type Column, COLUMN_WORDS, type ViewSetting } from "@/core/list/view-setting";
+import { tagNames } from "@/core/tags/tag-name";
+import { sayMinutes } from "@/core/text/minutes";
+import { KIND_WORDS, KindWord } from "../../parts/kind";
+import { useBench } from "../bench-context";
+import { type ItemState, useItemFrame } from "../item-frame";
+import { ItemMenu } from "../item-menu";
+import { type Cell, EditableCell } from "./editable-cell";
+
+/** How wide each column is at least, in pixels, and its share of what is left over. */
+const WIDTHS: Record<Column | "title", readonly [least: number, share: number]> = {
+  title: [170, 2],
+  context: [150, 2],
+  kind: [92, 0],
+  site: [110, 0.5],
+  authors: [120, 0.5],
+  published: [88, 0],
+  minutes: [72, 0],
+  tags: [120, 1],
+  added: [92, 0],
+  section: [110, 0.5],
+};
+const GAP = 12;
+
+/** The columns as a grid, and the width below which the table scrolls sideways. */
+function gridOf(columns: readonly Column[]): { gridTemplateColumns: string; minWidth: number } {
+  const all = ["title", ...columns] as const;
+  return {
+    gridTemplateColumns: `2rem ${all
+      .map((column) => {
+        const [least, share] = WIDTHS[column];
+        return share ? `minmax(${least}px,${share}fr)` : `${least}px`;
+      })
+      .join(" ")} 36px`,
+    minWidth: 32 + 36 + all.reduce((sum, column) => sum + WIDTHS[column][0] + GAP, GAP),
+  };
+}
+
+/** The names of the columns. */
+export function TableHead({ setting }: { setting: ViewSetting }) {
+  return (
+    <div role="rowgroup" className="sticky top-0 z-20 bg-sheet">
+      <div
+        role="row"
+        className="grid gap-x-3 border-b border-edge py-2 text-sm font-semibold text-quiet"
+        style={gridOf(setting.columns)}
+      >
+        <span role="columnheader" className="text-right">
+          <span className="sr-only">Number</span>
+          <span aria-hidden>#</span>
+        </span>
+        <span role="columnheader">Title</span>
+        {setting.columns.map((column) => (
+          <span role="columnheader" key={column} className="truncate">
+            {COLUMN_WORDS[column]}
+          </span>
+        ))}
+        <span role="columnheader">
+          <span className="sr-only">What to do</span>
+        </span>
+      </div>
+    </div>
+  );
+}
+
+type Props = ItemState & { columns: readonly Column[]; sectionTitle: string };
+
+/** An item as a row of cells. Right and left go from cell to cell; Enter, F2 or a double click edits one in place. */
+export const ItemCells = memo(function ItemCells({ columns, sectionTitle, ...state }: Props) {
+  const { item, number, opened, reachable } = state;
+  const { arranges, brings, deeds } = useBench();
+  const { frame, shade } = useItemFrame(state);
+  const { resource } = item;
+  const cells: Record<Column | "title", Cell> = {
+    title: item.heading
+      ? {
+          label: "Heading here",
+          text: item.heading,
+          save: arranges ? (heading) => deeds.edit(item.id, { heading }) : undefined,
+        }
+      : {
+          label: "Title",
+          text: resource.title,
+          save: brings ? (title) => deeds.mend(item, { title }) : undefined,
+        },
+    context: {
+      label: "Context",
+      text: item.context,
+      save: arranges ? (context) => deeds.edit(item.id, { context }) : undefined,
+    },
+    kind: { label: "Kind", text: KIND_WORDS[resource.kind] },
+    site: {
+      label: "Site",
+      text: resource.siteName || resource.host,
+      save: brings ? (siteName) => deeds.mend(item, { siteName }) : undefined,
+    },
+    authors: {
+      label: "Authors, separated by ;",
+      text: resource.authors.join("; "),
+      save: brings
+        ? (text) =>
+            deeds.mend(item, {
+              authors: text
+                .split(";")
+                .map((name) => name.trim())
+                .filter(Boolean),
+            })
+        : undefined,
+    },
+    published: {
+      label: "Date",
+      text: resource.published ?? "",
+      save: brings ? (published) => deeds.mend(item, { published }) : undefined,
+    },
+    minutes: { label: "Length", text: resource.minutes ? sayMinutes(resource.minutes) : "" },
+    tags: {
+      label: "Tags, separated by commas",
+      text: resource.tags.join(", "),
+      save: brings ? (text) => deeds.retag(item, tagNames(text)) : undefined,
+    },
+    added: { label: "Added", text: String(item.addedAt).slice(0, 10) },
+    section: { label: "Section", text: sectionTitle },
+  };
+  return (
+    <div
+      {...frame}
+      className={`grid items-center gap-x-3 border-b border-line outline-offset-[-2px] ${shade}`}
+      style={gridOf(columns)}
+    >
+      <span role="rowheader" data-number className="py-2.5 text-right text-sm text-quiet select-none">
+        {number}
+      </span>
+      {(["title", ...columns] as const).map((column) => (
+        <EditableCell key={column} name={column} cell={cells[column]}>
+          {column === "kind" ? <KindWord kind={resource.kind} /> : null}
+        </EditableCell>
+      ))}
+      <span role="gridcell">
+        <ItemMenu item={item} opened={opened} reachable={reachable} />
+      </span>
+    </div>
+  );
+});

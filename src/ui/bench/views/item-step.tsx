@@ -1,0 +1,41 @@
+"use client";
+
+import { memo } from "react";
+import { type ItemState, useItemFrame } from "../item-frame";
+import { ItemMenu } from "../item-menu";
+import { ItemPicture, ItemState as StateWords, ItemSub } from "../item-words";
+
+/** An item as a step learners go through: its number large, the instruction first, a stitch leading to the next. */
+export const ItemStep = memo(function ItemStep(state: ItemState) {
+  const { item, number, opened, reachable } = state;
+  const { frame, shade } = useItemFrame(state);
+  return (
+    <div
+      {...frame}
+      className={`grid grid-cols-[3.5rem_minmax(0,1fr)_auto] gap-x-4 rounded-md py-3 outline-offset-[-2px] ${shade}`}
+    >
+      <div role="gridcell" className="contents">
+        <div className="flex flex-col items-center" aria-hidden>
+          <span
+            data-number
+            className="flex size-10 items-center justify-center rounded-full border-2 border-deed font-serif text-lg font-semibold text-deed select-none"
+          >
+            {number}
+          </span>
+          <span className="seam mt-2 w-0.5 flex-1" />
+        </div>
+        <div className="min-w-0 pt-1">
+          <p
+            className={`font-serif text-xl leading-snug ${item.context ? "whitespace-pre-line" : "font-semibold"}`}
+          >
+            {item.context || item.heading || item.resource.title}
+          </p>
+          <ItemSub item={item} />
+          <StateWords item={item} />
+          <ItemPicture item={item} className="mt-2 aspect-[16/9] max-h-36 w-auto" />
+        </div>
+        <ItemMenu item={item} opened={opened} reachable={reachable} />
+      </div>
+    </div>
+  );
+});

@@ -1,0 +1,192 @@
+"use client";
+
+import { useVirtualizer } from "@tanstack/react-virtual";
+import dynamic from "next/dynamic";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { layOutLines } from "@/core/list/lay-out";
+import { Button } from "../../parts/button";
+import { useBench } from "../bench-context";
+import { ItemRow } from "../item-row";
+import { LandingMark } from "../item-words";
+import { SectionHead } from "../section-head";
+import { Nothing } from "./nothing";
+import { type ViewProps, stateOf } from "./view-props";
+
+const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
+const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), { ssr: false });
+const ItemCard = dynamic(() => import("./item-card").then((m) => m.ItemCard), { ssr: false });
+const ItemStep = dynamic(() => import("./item-step").then((m) => m.ItemStep), { ssr: false });
+const TableHead = dynamic(() => import("./item-cells").then((m) => m.TableHead), { ssr: false });
+const ItemCells = dynamic(() => import("./item-cells").then((m) => m.ItemCells), { ssr: false });
+
+/** The least width of a card, in pixels. */
+const CARD = 228;
+const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77 };
+
+/** Rows, cards, table and steps: the items with their sections, only those in sight on the page at a time. */
+export function ListView(props: ViewProps) {
+  const { head, items, setting, current, opened, landing } = props;
+  const { arranges } = useBench();
+  const scroller = useRef<HTMLDivElement>(null);
+  const { view, sort } = setting;
+  const sorted = sort !== "own";
+  const across = useAcross(scroller, view === "cards");
+  const { sections, sums } = head;
+  const lines = useMemo(
+    () => layOutLines(items, sections, { across, opened: opened?.id, sorted }),
+    [items, sections, across, opened?.id, sorted],
+  );
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) =>
+      lines[i]!.type === "items" ? HEIGHTS[view] : lines[i]!.type === "details" ? 520 : 60,
+    getItemKey: (i) => `${view} ${lines[i]!.key}`,
+    overscan: 6,
+    scrollMargin: view === "table" ? 41 : 0,
+    initialRect: { width: 800, height: 900 },
+  });
+  // What is chosen by key or has just come in is brought into sight.
+  const at = lines.findIndex(
+    (line) => line.type === "items" && line.items.some((one) => one.item.id === current),
+  );
+  useEffect(() => {
+    if (at >= 0) virtual.scrollToIndex(at, { align: "auto" });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
+  }, [current, view, sort]);
+  const titleOf = (section: string | null) => sections.find((one) => one.id === section)?.title;
+  const sumOf = (section: string) => {
+    const { items = 0, minutes = 0 } = sums.find((one) => one.section === section) ?? {};
+    return { items, minutes };
+  };
+  const landsBehind = (id: string, section: string | null, upright = false) =>
+    landing?.after === id && (
+      <LandingMark upright={upright} words={["lands here", titleOf(section)].filter(Boolean).join(" · ")} />
+    );
+  const landsAtTop = landing && landing.after === null && landing.section === null;
+  const margin = virtual.options.scrollMargin;
+  return (
+    <div
+      ref={scroller}
+      data-making
+      data-flow={view === "cards" ? "across" : "down"}
+      onKeyDown={props.onKeyDown}
+      className={`@container relative min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-6 ${view === "table" ? "overflow-x-auto" : "overflow-x-hidden"}`}
+    >
+      {items.length === 0 && <Nothing />}
+      <div
+        role="grid"
+        aria-label={`Items of ${head.collection.title}`}
+        aria-multiselectable
+        aria-rowcount={-1}
+        className={view === "table" ? "w-fit min-w-full" : ""}
+      >
+        {view === "table" && items.length > 0 && <TableHead setting={setting} />}
+        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative">
+          {landsAtTop && (
+            <div className="absolute inset-x-0 top-1" role="presentation">
+              <LandingMark words="lands here" />
+            </div>
+          )}
+          {virtual.getVirtualItems().map(({ index, start, key }) => {
+            const line = lines[index]!;
+            return (
+              <div
+                key={key}
+                role="presentation"
+                data-index={index}
+                ref={virtual.measureElement}
+                className="absolute top-0 left-0 w-full"
+                style={{ transform: `translateY(${start - margin}px)` }}
+              >
+                {line.type === "section" ? (
+                  <SectionHead
+                    section={line.section}
+                    {...sumOf(line.section.id)}
+                    focus={props.newSection === line.section.id}
+                    landing={landing?.after === null && landing.section === line.section.id}
+                    onMove={(by) => props.onMoveSection(line.section, by)}
+                    onRemove={() => props.onRemoveSection(line.section)}
+                  />
+                ) : line.type === "text" ? (
+                  <div className="relative" role="presentation">
+                    <TextBetween state={stateOf(props, line.item, 0)} />
+                    {landsBehind(line.item.id, line.item.section)}
+                  </div>
+                ) : line.type === "details" ? (
+                  <ItemDetails
+                    item={line.item}
+                    focus={opened?.field === "open" ? undefined : opened?.field}
+                  />
+                ) : line.type === "end" ? (
+                  arranges &&
+                  !sorted && (
+                    <div role="row">
+                      <div role="gridcell">
+                        <Button
+                          look="quiet"
+                          small
+                          onClick={props.onSection}
+                          className="mt-4 -ml-3 text-quiet!"
+                        >
+                          New section
+                        </Button>
+                      </div>
+                    </div>
+                  )
+                ) : view === "cards" ? (
+                  <div
+                    role="row"
+                    className="grid gap-4 pt-4"
+                    style={{ gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` }}
+                  >
+                    {line.items.map(({ item, number }) => (
+                      <div key={item.id} className="relative" role="presentation">
+                        <ItemCard {...stateOf(props, item, number!)} role="gridcell" />
+                        {landsBehind(item.id, item.section, true)}
+                      </div>
+                    ))}
+                  </div>
+                ) : (
+                  line.items.map(({ item, number }) => {
+                    const state = stateOf(props, item, number!);
+                    return (
+                      <div key={item.id} className="relative" role="presentation">
+                        {view === "table" ? (
+                          <ItemCells
+                            {...state}
+                            columns={setting.columns}
+                            sectionTitle={titleOf(item.section) ?? ""}
+                          />
+                        ) : view === "steps" ? (
+                          <ItemStep {...state} />
+                        ) : (
+                          <ItemRow {...state} />
+                        )}
+                        {landsBehind(item.id, item.section)}
+                      </div>
+                    );
+                  })
+                )}
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** How many cards stand side by side. */
+function useAcross(scroller: React.RefObject<HTMLDivElement | null>, cards: boolean): number {
+  const [across, setAcross] = useState(3);
+  useEffect(() => {
+    if (!cards) return;
+    const watch = new ResizeObserver(([entry]) =>
+      setAcross(Math.max(1, Math.floor((entry!.contentRect.width + 16) / (CARD + 16)))),
+    );
+    watch.observe(scroller.current!);
+    return () => watch.disconnect();
+  }, [scroller, cards]);
+  return cards ? across : 1;
+}

@@ -1,0 +1,44 @@
+import type { ViewSetting } from "@/core/list/view-setting";
+import type { Answer } from "@/services/registry";
+import type { DetailField } from "../bench-context";
+import type { Item, Section } from "../use-items";
+
+/** Where something would come to stand: in a section (null: before the first), behind an item (null: first there). */
+export type Landing = { section: string | null; after: string | null };
+
+/** What every view of a collection is given. */
+export type ViewProps = {
+  head: Answer<"collections.read">;
+  /** In the order in which they are shown. */
+  items: Item[];
+  setting: ViewSetting;
+  current: string | null;
+  marked: ReadonlySet<string>;
+  cut: ReadonlySet<string>;
+  lifted: readonly string[] | null;
+  opened: { id: string; field: DetailField | "open" } | null;
+  landing: Landing | null;
+  newSection: string | null;
+  onKeyDown: (event: React.KeyboardEvent) => void;
+  onSection: () => void;
+  onMoveSection: (section: Section, by: 1 | -1) => void;
+  onRemoveSection: (section: Section) => void;
+};
+
+/** How one item stands in the view. */
+export function stateOf(
+  { items, current, marked, cut, lifted, opened }: ViewProps,
+  item: Item,
+  number: number,
+) {
+  return {
+    item,
+    number,
+    selected: marked.has(item.id),
+    current: item.id === current,
+    reachable: item.id === (items.some((one) => one.id === current) ? current : items[0]?.id),
+    opened: opened?.id === item.id,
+    cut: cut.has(item.id),
+    lifted: lifted?.includes(item.id) ?? false,
+  };
+}

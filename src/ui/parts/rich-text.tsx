@@ -1,0 +1,133 @@
+"use client";
+
+import { EditorContent, useEditor } from "@tiptap/react";
+import StarterKit from "@tiptap/starter-kit";
+import { Bold, Italic, Link2, List, ListOrdered } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { sayFailure } from "../talk/say-failure";
+import { IconButton } from "./button";
+
+type Props = { label: string; value: string; onSave: (html: string) => Promise<unknown>; onDone: () => void };
+const PAUSE = 800;
+
+/** Words with bold, italics, lists and links, saved as they are typed. Escape is done. */
+export function RichText({ label, value, onSave, onDone }: Props) {
+  const unsaved = useRef<string | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const flush = () => {
+    clearTimeout(timer.current);
+    const html = unsaved.current;
+    unsaved.current = null;
+    if (html !== null) onSave(html === "<p></p>" ? "" : html).catch(sayFailure);
+  };
+  const editor = useEditor({
+    immediatelyRender: false,
+    autofocus: "end",
+    content: value,
+    extensions: [
+      StarterKit.configure({
+        heading: { levels: [3, 4] },
+        codeBlock: false,
+        horizontalRule: false,
+        link: { openOnClick: false, autolink: true, protocols: ["http", "https", "mailto"] },
+      }),
+    ],
+    editorProps: {
+      attributes: {
+        role: "textbox",
+        "aria-multiline": "true",
+        "aria-label": label,
+        class: "rich min-h-12 rounded-b-md bg-sheet px-3 py-2 outline-none",
+      },
+    },
+    onUpdate: ({ editor }) => {
+      unsaved.current = editor.getHTML();
+      clearTimeout(timer.current);
+      timer.current = setTimeout(flush, PAUSE);
+    },
+  });
+  const [link, setLink] = useState<string | null>(null);
+  const leave = useRef(flush);
+  useEffect(() => {
+    leave.current = flush;
+  });
+  useEffect(() => () => leave.current(), []);
+  if (!editor) return null;
+  const setHref = () => {
+    const href = link?.trim();
+    setLink(null);
+    if (href) editor.chain().focus().extendMarkRange("link").setLink({ href }).run();
+    else editor.chain().focus().unsetLink().run();
+  };
+  const marks = [
+    { label: "Bold", Icon: Bold, run: () => editor.chain().focus().toggleBold().run(), is: "bold" },
+    { label: "Italics", Icon: Italic, run: () => editor.chain().focus().toggleItalic().run(), is: "italic" },
+    {
+      label: "List",
+      Icon: List,
+      run: () => editor.chain().focus().toggleBulletList().run(),
+      is: "bulletList",
+    },
+    {
+      label: "Numbered list",
+      Icon: ListOrdered,
+      run: () => editor.chain().focus().toggleOrderedList().run(),
+      is: "orderedList",
+    },
+    {
+      label: "Link",
+      Icon: Link2,
+      run: () => setLink((editor.getAttributes("link").href as string | undefined) ?? ""),
+      is: "link",
+    },
+  ];
+  return (
+    <div
+      className="rounded-md border border-edge"
+      onBlur={(event) => {
+        if (event.currentTarget.contains(event.relatedTarget)) return;
+        flush();
+        onDone();
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key !== "Escape") return;
+        flush();
+        onDone();
+      }}
+    >
+      <div role="toolbar" aria-label={`Marks of ${label}`} className="flex gap-0.5 border-b border-line p-1">
+        {marks.map(({ label, Icon, run, is }) => (
+          <IconButton
+            key={label}
+            label={label}
+            aria-pressed={editor.isActive(is)}
+            onMouseDown={(event) => event.preventDefault()}
+            onClick={run}
+            className="size-8! aria-pressed:bg-wash aria-pressed:text-ink"
+          >
+            <Icon size={16} aria-hidden />
+          </IconButton>
+        ))}
+        {link !== null && (
+          <input
+            autoFocus
+            aria-label="Address of the link"
+            placeholder="https://… and Enter; empty takes the link off"
+            value={link}
+            onChange={(event) => setLink(event.target.value)}
+            onKeyDown={(event) => {
+              event.stopPropagation();
+              if (event.key === "Enter") setHref();
+              else if (event.key === "Escape") setLink(null);
+              else return;
+              event.preventDefault();
+            }}
+            className="h-8 min-w-0 flex-1 rounded border border-edge bg-sheet px-2 text-[15px]"
+          />
+        )}
+      </div>
+      <EditorContent editor={editor} />
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+"use client";
+
+import { useEffect, useRef } from "react";
+import { toast } from "sonner";
+import { call, settled } from "../talk/call";
+import { sayFailure } from "../talk/say-failure";
+import { isTyping } from "./commands";
+
+/** Undo and redo of one's own deeds in a team, by Ctrl/Cmd Z and with Shift. They wait for what is still on its way. */
+export function useUndo(team: string, done: () => void = () => undefined) {
+  const after = useRef(done);
+  useEffect(() => {
+    after.current = done;
+  });
+  const running = useRef<Promise<unknown>>(Promise.resolve());
+  const act = (which: "undo" | "redo", deed?: string) => {
+    running.current = running.current.then(async () => {
+      await settled();
+      try {
+        const answer =
+          which === "undo"
+            ? await call("deeds.undo", { team, ...(deed && { deed }) })
+            : await call("deeds.redo", { team });
+        if (!answer.done) return void toast(answer.why, { duration: 8_000 });
+        after.current();
+        toast(`${which === "undo" ? "Undone" : "Done again"}: ${answer.words}`, {
+          duration: 4_000,
+          ...(which === "undo" && { action: { label: "Do it again", onClick: () => act("redo") } }),
+        });
+      } catch (error) {
+        sayFailure(error);
+      }
+    });
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
+      const key = event.key.toLowerCase();
+      if (key !== "z" && key !== "y") return;
+      event.preventDefault();
+      act(key === "y" || event.shiftKey ? "redo" : "undo");
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `act` only uses refs and the team
+  }, [team]);
+  return { undo: (deed?: string) => act("undo", deed), redo: () => act("redo") };
+}
+
+/** Says what was done, with a button that takes just this back. */
+export function sayDone(
+  words: string,
+  team: string,
+  deed: string | null,
+  undone: () => void = () => undefined,
+): void {
+  const undo = async () => {
+    await settled();
+    const answer = await call("deeds.undo", { team, ...(deed && { deed }) });
+    if (answer.done) undone();
+    else toast(answer.why);
+  };
+  toast(words, deed ? { action: { label: "Undo", onClick: () => void undo().catch(sayFailure) } } : {});
+}

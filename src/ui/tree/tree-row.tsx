@@ -1,0 +1,197 @@
+"use client";
+
+import { useDraggable } from "@dnd-kit/core";
+import { ChevronDown, ChevronRight, MoreHorizontal } from "lucide-react";
+import { useState } from "react";
+import type { TreeStep } from "@/core/list/tree-moves";
+import type { TreeSum } from "@/core/list/tree-sums";
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { Menu, MenuItem, MenuLine } from "../parts/menu";
+import { sayFailure } from "../talk/say-failure";
+
+type Deeds = {
+  open: (id: string) => void;
+  rename: (id: string, title: string) => Promise<void>;
+  duplicate: (id: string, items: boolean) => void;
+  putAway: (id: string, on: boolean) => void;
+  remove: (id: string) => void;
+  step: (id: string, how: TreeStep) => void;
+  inside: (id: string) => void;
+  startRename: (id: string) => void;
+  toggle: (id: string) => void;
+};
+type Props = {
+  node: Answer<"collections.tree">["collections"][number];
+  depth: number;
+  place: number;
+  of: number;
+  sum: TreeSum;
+  /** Whether what is inside is shown; null when nothing is. */
+  open: boolean | null;
+  current: boolean;
+  reachable: boolean;
+  renaming: boolean;
+  over: "before" | "in" | "behind" | null;
+  arranges: boolean;
+  onFocus: (id: string) => void;
+  onRenamed: () => void;
+  deeds: Deeds;
+};
+
+const AUDIENCE = { team: "", link: "anyone with the link", public: "public" };
+
+/** A collection in the tree, with what it and everything inside it holds. */
+export function TreeRow({ node, depth, place, of, sum, open, current, over, arranges, ...props }: Props) {
+  const { deeds, renaming } = props;
+  const { setNodeRef, listeners, isDragging } = useDraggable({
+    id: node.id,
+    disabled: !arranges || renaming,
+  });
+  const about = [
+    `${sum.items} ${sum.items === 1 ? "item" : "items"}`,
+    sum.minutes ? sayMinutes(sum.minutes) : "",
+    sum.waiting ? `${sum.waiting} being read` : "",
+    sum.failed ? `${sum.failed} not readable` : "",
+    AUDIENCE[node.audience],
+    node.away ? "put away" : "",
+  ].filter(Boolean);
+  return (
+    <li
+      ref={setNodeRef}
+      {...listeners}
+      role="treeitem"
+      data-node={node.id}
+      aria-level={depth + 1}
+      aria-posinset={place}
+      aria-setsize={of}
+      aria-expanded={open ?? undefined}
+      aria-selected={current}
+      aria-label={`${node.title}, ${about.join(", ")}`}
+      tabIndex={props.reachable ? 0 : -1}
+      onFocus={(event) => event.target === event.currentTarget && props.onFocus(node.id)}
+      onDoubleClick={() => deeds.open(node.id)}
+      style={{ paddingLeft: 4 + depth * 24 }}
+      className={`relative flex min-h-11 items-center gap-1 border-b border-line outline-offset-[-2px] ${current ? "bg-wash" : "hover:bg-sunk"} ${isDragging ? "opacity-40" : ""} ${over === "in" ? "bg-wash outline-2 outline-deed" : ""} ${node.away ? "text-quiet" : ""}`}
+    >
+      {open === null ? (
+        <span className="size-8 shrink-0" aria-hidden />
+      ) : (
+        <button
+          type="button"
+          tabIndex={-1}
+          aria-label={open ? `Close ${node.title}` : `Open up ${node.title}`}
+          onClick={() => deeds.toggle(node.id)}
+          className="flex size-8 shrink-0 items-center justify-center rounded text-quiet hover:text-ink"
+        >
+          {open ? <ChevronDown size={16} aria-hidden /> : <ChevronRight size={16} aria-hidden />}
+        </button>
+      )}
+      {renaming ? (
+        <Rename title={node.title} save={(title) => deeds.rename(node.id, title)} done={props.onRenamed} />
+      ) : (
+        <button
+          type="button"
+          tabIndex={-1}
+          onClick={() => deeds.open(node.id)}
+          className="min-w-0 truncate font-semibold hover:underline"
+        >
+          {node.title}
+        </button>
+      )}
+      <span className="ml-2 min-w-0 flex-1 truncate text-sm text-quiet">{about.join(" · ")}</span>
+      {arranges && (
+        <Menu
+          align="end"
+          button={
+            <button
+              type="button"
+              tabIndex={props.reachable ? 0 : -1}
+              aria-label={`What to do with ${node.title}`}
+              className="flex size-9 shrink-0 items-center justify-center rounded-md text-quiet hover:text-ink"
+            >
+              <MoreHorizontal size={18} aria-hidden />
+            </button>
+          }
+        >
+          <MenuItem onSelect={() => deeds.open(node.id)} keys="Enter">
+            Open
+          </MenuItem>
+          <MenuItem onSelect={() => setTimeout(() => deeds.startRename(node.id))} keys="F2">
+            Rename
+          </MenuItem>
+          <MenuItem onSelect={() => deeds.inside(node.id)} keys="N">
+            New collection in this one
+          </MenuItem>
+          <MenuLine />
+          <MenuItem onSelect={() => deeds.step(node.id, "up")} keys="Alt ↑">
+            Move up
+          </MenuItem>
+          <MenuItem onSelect={() => deeds.step(node.id, "down")} keys="Alt ↓">
+            Move down
+          </MenuItem>
+          <MenuItem onSelect={() => deeds.step(node.id, "in")} keys="Alt →">
+            Move into the one before
+          </MenuItem>
+          <MenuItem onSelect={() => deeds.step(node.id, "out")} keys="Alt ←">
+            Move out
+          </MenuItem>
+          <MenuLine />
+          <MenuItem onSelect={() => deeds.duplicate(node.id, true)} keys="D">
+            Duplicate
+          </MenuItem>
+          <MenuItem onSelect={() => deeds.duplicate(node.id, false)} keys="Shift D">
+            Duplicate without the items
+          </MenuItem>
+          <MenuItem onSelect={() => deeds.putAway(node.id, !node.away)} keys="E">
+            {node.away ? "Take it out again" : "Put it away"}
+          </MenuItem>
+          <MenuItem stop onSelect={() => deeds.remove(node.id)} keys="Del">
+            Delete
+          </MenuItem>
+        </Menu>
+      )}
+      {over && over !== "in" && (
+        <span
+          aria-hidden
+          className={`pointer-events-none absolute right-0 left-2 h-[3px] rounded bg-deed ${over === "before" ? "-top-0.5" : "-bottom-0.5"}`}
+        />
+      )}
+    </li>
+  );
+}
+
+function Rename({
+  title,
+  save,
+  done,
+}: {
+  title: string;
+  save: (title: string) => Promise<void>;
+  done: () => void;
+}) {
+  const [typed, setTyped] = useState(title);
+  const end = (keep: boolean) => {
+    if (keep && typed.trim() && typed.trim() !== title) save(typed.trim()).catch(sayFailure);
+    done();
+  };
+  return (
+    <input
+      autoFocus
+      aria-label="Title of the collection"
+      value={typed}
+      maxLength={200}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => end(true)}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === "Enter") end(true);
+        else if (event.key === "Escape") end(false);
+        else return;
+        event.preventDefault();
+      }}
+      className="h-8 min-w-60 rounded border border-edge bg-sheet px-2 font-semibold text-ink"
+    />
+  );
+}

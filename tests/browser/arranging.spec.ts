@@ -1,0 +1,222 @@
+// All by one person whom no other file makes act: what is undone by key is what one did last, wherever it was.
+import type { Page } from "@playwright/test";
+import { expect, items, makeCollection, openCollection, signIn, test } from "./hands";
+
+/** A copy of a collection of the demo, so that tests at the same time do not disturb one another. */
+async function openCopy(page: Page, title: string): Promise<void> {
+  await openCollection(page, title);
+  await page.getByRole("button", { name: "What to do with this collection" }).click();
+  await page.getByRole("menuitem", { name: "Duplicate", exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1, name: `${title} (copy)` })).toBeAttached();
+}
+const words = (page: Page) =>
+  items(page).evaluateAll((rows) =>
+    rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
+  );
+const chosen = (page: Page) => page.locator("[data-item][aria-selected=true]");
+const view = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+
+test("five views of the same items, each with its keys; what one chose is there after a reload; 0 is its own order", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines");
+  await openCopy(page, "Week 1: what a bog is");
+  await expect(items(page)).toHaveCount(6);
+  const own = await words(page);
+  for (const [key, name] of [
+    ["2", "Cards"],
+    ["3", "Board"],
+    ["5", "Steps"],
+    ["4", "Table"],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(view(page, name)).toBeChecked();
+    await expect(items(page)).toHaveCount(6);
+    expect((await words(page)).toSorted()).toEqual(own.toSorted());
+    await items(page).first().focus();
+    await page.keyboard.press("End");
+    await expect(
+      items(page)
+        .filter({ has: page.locator(":scope:focus") })
+        .or(page.locator("[data-item]:focus")),
+    ).toHaveCount(1);
+    await page.keyboard.press("Enter");
+    await expect(page.getByLabel("Heading here")).toBeVisible();
+    await page.keyboard.press("Escape");
+    await expect(page.getByLabel("Heading here")).toHaveCount(0);
+    await expect(page.locator("[data-item]:focus")).toHaveCount(1);
+  }
+  await page.reload();
+  await expect(view(page, "Table")).toBeChecked();
+
+  // A cell is edited where it stands: right into it, Enter, type, Enter.
+  await items(page).first().focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await page.getByRole("textbox", { name: "Context" }).fill("Start with this one");
+  await page.keyboard.press("Enter");
+  await expect(items(page).first()).toContainText("Start with this one");
+  await page.getByRole("button", { name: /^Order:/ }).click();
+  await page.getByRole("menuitem", { name: "Title" }).click();
+  const titles = await page.locator("[data-cell=title]").allTextContents();
+  expect(titles).toEqual(
+    titles.toSorted((a, b) => a.localeCompare(b, "en", { sensitivity: "base", numeric: true })),
+  );
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("0");
+  await page.keyboard.press("1");
+  await expect.poll(() => words(page)).toEqual(["Start with this one", ...own.slice(1)]);
+});
+
+test("several at once: chosen by click, Shift, Ctrl, sweep and key; tagged, moved, taken out, each undone in one step", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines");
+  await openCopy(page, "Moss key for beginners");
+  await page.keyboard.press("1");
+  const all = await items(page).count();
+  await items(page).nth(1).click();
+  await items(page)
+    .nth(3)
+    .click({ modifiers: ["Shift"] });
+  await expect(chosen(page)).toHaveCount(3);
+  await items(page)
+    .nth(2)
+    .click({ modifiers: ["ControlOrMeta"] });
+  await expect(chosen(page)).toHaveCount(2);
+  const bar = page.getByRole("toolbar", { name: "What to do with the chosen items" });
+  await expect(bar.getByText("2 chosen")).toBeVisible();
+  await page.keyboard.press("ControlOrMeta+a");
+  await expect(bar.getByText(`${all} chosen`)).toBeVisible();
+  await page.keyboard.press("i");
+  await expect(chosen(page)).toHaveCount(0);
+  const [first, third] = [
+    (await items(page).first().locator("[data-number]").boundingBox())!,
+    (await items(page).nth(2).locator("[data-number]").boundingBox())!,
+  ];
+  await page.mouse.move(first.x + 8, first.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(third.x + 8, third.y + 8, { steps: 8 });
+  await page.mouse.up();
+  await expect(chosen(page)).toHaveCount(3);
+
+  await bar.getByRole("button", { name: "Tag", exact: true }).click();
+  await page.getByRole("combobox", { name: "Tags to put on" }).fill("second visit");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await expect(items(page).filter({ hasText: "second visit" })).toHaveCount(3);
+  await page.locator("[data-sonner-toast][data-front=true]").getByRole("button", { name: "Undo" }).click();
+  await expect(items(page).filter({ hasText: "second visit" })).toHaveCount(0);
+
+  await items(page).first().focus();
+  await page.keyboard.press("Delete");
+  await expect(items(page)).toHaveCount(all - 3);
+  // Undone by key, also after a reload.
+  await expect(page.getByText("Taken out: 3 items")).toBeVisible();
+  await page.reload();
+  await expect(items(page)).toHaveCount(all - 3);
+  await page.keyboard.press("ControlOrMeta+z");
+  await expect(items(page)).toHaveCount(all);
+  await page.keyboard.press("ControlOrMeta+Shift+z");
+  await expect(items(page)).toHaveCount(all - 3);
+  await page.keyboard.press("ControlOrMeta+z");
+  await expect(items(page)).toHaveCount(all);
+});
+
+test("by keyboard: picked up, moved over a section's border, put back; sent elsewhere by a few letters; cut and pasted", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines");
+  await makeCollection(page, "The other place");
+  const other = page.url();
+  await page.goto(other.replace(/\/bench.*/, "/"));
+  await page.waitForURL(/team/);
+  await openCopy(page, "Week 3: the water table");
+  await page.keyboard.press("1");
+  const before = await words(page);
+  const said = page.locator("p[aria-live=polite]").last();
+  await items(page).first().focus();
+  await page.keyboard.press("Space");
+  await expect(said).toContainText("Picked up one item");
+  for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowDown");
+  await expect(said).toContainText("first, in At the bog");
+  await expect(page.locator("[data-landing]")).toHaveCount(1);
+  await page.keyboard.press("Space");
+  await expect.poll(() => words(page).then((list) => list.indexOf(before[0]!))).toBe(3);
+  await page.keyboard.press("Space");
+  await page.keyboard.press("Home");
+  await page.keyboard.press("Escape");
+  await expect(said).toContainText("Left where it was");
+  expect((await words(page)).indexOf(before[0]!)).toBe(3);
+
+  await page.keyboard.press("m");
+  await page.getByRole("combobox", { name: "Where to" }).fill("the other");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Moved 1 item in The other place.")).toBeVisible();
+  await expect.poll(async () => (await words(page)).includes(before[0]!)).toBe(false);
+
+  // Two cut here stand there, with their words; they are gone here.
+  await items(page).first().click();
+  await items(page)
+    .nth(1)
+    .click({ modifiers: ["Shift"] });
+  const cut = (await words(page)).slice(0, 2);
+  await page.keyboard.press("ControlOrMeta+x");
+  await expect(page.locator("p[aria-live=polite]").last()).toContainText("2 cut");
+  const bench = page.url();
+  await page.goto(other);
+  await expect(items(page)).toHaveCount(1);
+  await items(page).first().focus();
+  await page.keyboard.press("ControlOrMeta+v");
+  await expect(items(page)).toHaveCount(3);
+  expect(await words(page)).toEqual([before[0], ...cut]);
+  await page.goto(bench);
+  await expect(items(page).first()).toBeVisible();
+  for (const gone of cut) expect(await words(page)).not.toContain(gone);
+});
+
+test("what leads from one to the next: text between, an introduction, a description with marks; readers see it", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines");
+  await openCopy(page, "Week 3: the water table");
+  await page.keyboard.press("1");
+  await items(page).first().focus();
+  await page.keyboard.press("w");
+  await page.getByRole("textbox", { name: "Text", exact: true }).fill("Now put the map away.");
+  await page.keyboard.press("Escape");
+  await expect(items(page).nth(1)).toContainText("Now put the map away.");
+  // It is no item: the numbers go on past it.
+  await expect(items(page).nth(2)).toHaveAttribute("aria-label", /^2\. /);
+  await page.getByRole("button", { name: "What to do with the section At the bog" }).click();
+  await page.getByRole("menuitem", { name: "Write an introduction" }).click();
+  const intro = page.getByRole("textbox", { name: "Introduction of At the bog" });
+  await intro.fill("Two by two");
+  await page.keyboard.press("ControlOrMeta+a");
+  await page.getByRole("button", { name: "Bold" }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.locator("strong", { hasText: "Two by two" })).toBeVisible();
+  await page.getByRole("link", { name: "Publish" }).click();
+  await page.getByRole("radio", { name: "Anyone with the link" }).click();
+  const link = await page.getByLabel("Link for readers").inputValue();
+  const reader = await (await browser.newContext()).newPage();
+  for (const kind of ["rows", "steps", "board"]) {
+    await reader.goto(`${link}?view=${kind}`);
+    await expect(reader.getByText("Now put the map away.")).toBeVisible();
+    await expect(reader.locator("strong", { hasText: "Two by two" })).toBeVisible();
+  }
+});
+
+test("the open collection is narrowed as one types, and whole again with Escape", async ({ browser }) => {
+  const page = await signIn(browser, "ines");
+  await openCollection(page, "Moss key for beginners");
+  const all = await items(page).count();
+  await page.keyboard.press("f");
+  await page.getByLabel("Narrow this collection").fill("sundw");
+  await expect(items(page)).toHaveCount(0);
+  await page.getByLabel("Narrow this collection").fill("sund");
+  await expect(items(page)).toHaveCount(1);
+  await page.keyboard.press("Escape");
+  await expect(items(page)).toHaveCount(all);
+});

@@ -1,0 +1,14 @@
+/** `npm run search:rebuild`: has the index of words made anew, by whatever worker runs. */
+import { sql } from "drizzle-orm";
+import { closeDatabase } from "@/data/database";
+import { database } from "@/services/action";
+
+for (const table of ["term_posting", "term_stat", "term_list", "term_due"])
+  await database().execute(sql.raw(`DELETE FROM ${table}`));
+await database().execute(
+  sql`INSERT INTO term_due (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
+);
+process.stdout.write(
+  "Everything is due now. A running worker feeds the index again; searches find more as it goes.\n",
+);
+await closeDatabase();
