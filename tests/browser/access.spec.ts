@@ -117,7 +117,7 @@ test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ 
   await page.keyboard.press("/");
   await expect(page.getByPlaceholder("Find anything, go anywhere")).toBeFocused();
   await page.keyboard.type("moss key");
-  await expect(page.getByRole("option", { name: "Moss key for beginners" })).toBeVisible();
+  await expect(page.getByRole("option", { name: "Moss key for beginners", exact: true })).toBeVisible();
   await page.keyboard.press("Enter");
   await page.waitForURL(/bench/);
   await items(page).first().focus();
@@ -139,7 +139,7 @@ test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ 
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: /Moss key for beginners/ }).click();
   await page.keyboard.type("sounds");
-  await expect(page.getByRole("option", { name: "Sounds for the walk" })).toBeVisible();
+  await expect(page.getByRole("option", { name: "Sounds for the walk", exact: true })).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1, name: "Sounds for the walk" })).toBeAttached();
 });

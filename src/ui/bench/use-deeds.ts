@@ -8,7 +8,7 @@ import { placeManyAfter } from "@/core/order/place";
 import type { Kind } from "@/core/page/facts";
 import { tagChanges, tagKey } from "@/core/tags/tag-name";
 import type { Answer } from "@/services/registry";
-import { call, Refusal } from "../talk/call";
+import { call, callInTurn, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 import { KIND_WORDS } from "../parts/kind";
@@ -83,9 +83,9 @@ export function useDeeds(state: State) {
         }),
       );
       // Their final order keys come with the events.
-      if (moving.length === 1) call("placements.move", { placement: moving[0]!, ...to }).catch(failed);
+      if (moving.length === 1) callInTurn("placements.move", { placement: moving[0]!, ...to }).catch(failed);
       else
-        call("placements.move-many", { placements: moving, collection: now.current.collection, ...to })
+        callInTurn("placements.move-many", { placements: moving, collection: now.current.collection, ...to })
           .then(({ deed }) => sayDone(`Moved ${moving.length} items.`, now.current.team, deed, again))
           .catch(failed);
     };

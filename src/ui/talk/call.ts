@@ -21,10 +21,43 @@ export async function call<N extends ActionName>(name: N, input: Input<N>): Prom
   return send(`/api/actions/${name}`, input) as Promise<Answer<N>>;
 }
 
+/** What waits until the one before it has been answered. */
+const waiting: (() => Promise<unknown>)[] = [];
+let going = false;
+
+/**
+ * The same, one after the other: moves that follow each other quickly must arrive in their order, because each says
+ * where a thing goes by what stood there after the one before.
+ */
+export function callInTurn<N extends ActionName>(name: N, input: Input<N>): Promise<Answer<N>> {
+  return new Promise((resolve, reject) => {
+    waiting.push(() => call(name, input).then(resolve, reject));
+    void goOn();
+  });
+}
+
+async function goOn(): Promise<void> {
+  if (going) return;
+  going = true;
+  for (let next = waiting.shift(); next; next = waiting.shift()) await next();
+  going = false;
+}
+// Whoever leaves the page leaves nothing undone: what waits is sent at once.
+if (typeof window !== "undefined")
+  window.addEventListener("pagehide", () => {
+    for (const next of waiting.splice(0)) void next();
+  });
+
 /** What is on its way to the server. */
 const sending = new Set<Promise<unknown>>();
 /** Resolves when everything that was on its way has been answered: undo must not overtake what it takes back. */
-export const settled = (): Promise<unknown> => Promise.allSettled([...sending]);
+export async function settled(): Promise<void> {
+  while (waiting.length || sending.size) {
+    await Promise.allSettled([...sending]);
+    // What waited for these is on its way a moment later.
+    await Promise.resolve();
+  }
+}
 
 /** Sends JSON and reads JSON; problem details become a `Refusal`. */
 export function send(path: string, body: unknown): Promise<unknown> {

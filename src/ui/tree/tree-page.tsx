@@ -11,7 +11,7 @@ import {
 } from "@dnd-kit/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
+import { useLayoutEffect, useMemo, useState } from "react";
 import {
   insideOf,
   movedInTree,
@@ -30,7 +30,7 @@ import { Field } from "../parts/field";
 import { Key } from "../parts/key";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
-import { call } from "../talk/call";
+import { call, callInTurn } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { TreeRow } from "./tree-row";
@@ -81,15 +81,18 @@ export function TreePage({ me, teams, team, first }: Props) {
     setCurrent(id);
     setWanted(id);
   };
-  // As soon as it is drawn, and no dialog gives the focus back to where it was before.
-  useEffect(() => {
+  // As soon as it is drawn; a row that is moved on the page loses the focus. A dialog that closes gives it back to
+  // where it was before, so what it made is focused after that.
+  useLayoutEffect(() => {
     if (!wanted) return;
-    const timer = setTimeout(() => {
+    const take = () => {
       const row = document.querySelector<HTMLElement>(`[data-node="${wanted}"]`);
       if (!row || document.querySelector("[role=dialog]")) return;
       row.focus();
-      setWanted(null);
-    });
+      return row;
+    };
+    take();
+    const timer = setTimeout(() => take() && setWanted(null));
     return () => clearTimeout(timer);
   });
   const failed = (error: unknown) => {
@@ -104,7 +107,7 @@ export function TreePage({ me, teams, team, first }: Props) {
     if (spot.parent) setClosed((old) => new Set([...old].filter((one) => one !== spot.parent)));
     announce(words);
     focus(id);
-    call("collections.move", { collection: id, ...spot })
+    callInTurn("collections.move", { collection: id, ...spot })
       .then(again)
       .catch(failed);
   };
