@@ -1,6 +1,6 @@
 /**
  * `npm run bench`: measures the figures that docs/bench.md holds, against a throw-away database, and writes that
- * file. What counts are ratios within one run; bare times tell about the machine.
+ * file; with the names of parts behind it (`npm run bench -- arranging`) only these, and the file stays. What counts are ratios within one run; bare times tell about the machine.
  */
 import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
@@ -21,7 +21,7 @@ async function main() {
   // A second process on the same database, for what must hold in every process.
   await startApplication({ env: { ...env, HOBBIN_WORKER: "off" }, port: port + 5 });
   const second = { HOBBIN_SECOND: `http://localhost:${port + 5}`, HOBBIN_WEB_PORT: String(web) };
-  const code = await run(bin("tsx"), ["tools/bench/run.ts"], {
+  const code = await run(bin("tsx"), ["tools/bench/run.ts", ...process.argv.slice(2)], {
     cwd: ROOT,
     env: { ...process.env, ...env, ...second },
   });

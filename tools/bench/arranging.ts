@@ -57,10 +57,7 @@ export async function measureArranging(
     met: failed === 0,
   });
 
-  const browser = await chromium.launch({
-    ...options,
-    args: [...options.args, "--enable-precise-memory-info", "--js-flags=--expose-gc"],
-  });
+  const browser = await chromium.launch(options);
   try {
     const page = await signIn(browser, actor, base);
     await open(page, `${base}/bench/${collection}`);

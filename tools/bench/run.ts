@@ -20,15 +20,19 @@ const few = await fillCatalogue(actor, small.id, 2_000);
 const many = await fillCatalogue(actor, large.id, 100_000);
 await database().execute(sql`analyze table resource, placement, resource_tag, tag, collection`);
 
-const figures: Figure[] = [
-  ...(await measureArranging(actor, small.id, few, base)),
-  ...(await measureFinding(actor, { small: small.id, large: large.id }, few, many)),
-  ...(await measureBench(actor, large.id, many, base)),
-  ...(await measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!)),
-  await measureReading(actor),
-  ...(await measureIntake(actor, base, process.env.HOBBIN_WEB_PORT!)),
-];
-writeFileSync("docs/bench.md", asMarkdown(figures, new Date()));
+const PARTS: Record<string, () => Promise<Figure[]>> = {
+  arranging: () => measureArranging(actor, small.id, few, base),
+  finding: () => measureFinding(actor, { small: small.id, large: large.id }, few, many),
+  bench: () => measureBench(actor, large.id, many, base),
+  reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
+  reading: async () => [await measureReading(actor)],
+  intake: () => measureIntake(actor, base, process.env.HOBBIN_WEB_PORT!),
+};
+const wanted = process.argv.slice(2);
+const figures: Figure[] = [];
+for (const [name, measure] of Object.entries(PARTS))
+  if (!wanted.length || wanted.includes(name)) figures.push(...(await measure()));
+if (!wanted.length) writeFileSync("docs/bench.md", asMarkdown(figures, new Date()));
 for (const { what, measured, aim, met } of figures)
   process.stdout.write(`${met ? "  " : "! "}${what}: ${measured} (${aim})\n`);
 await closeDatabase();

@@ -47,15 +47,17 @@ export function tagChanges(
   };
 }
 
-export type TagUse = { name: string; count: number };
+/** A tag with how often it is used, and when it last was. */
+export type TagUse = { name: string; count: number; last?: Date | string | null };
 
 /**
  * The tags to offer for what has been typed so far: those of which any word begins with it, the ones that begin
- * with it as a whole first, then by use.
+ * with it as a whole first, then by use. Before anything is typed, those used last.
  */
 export function completeTag(typed: string, tags: readonly TagUse[], most = 8): TagUse[] {
   const start = tagKey(typed);
-  if (!start) return [...tags].sort((a, b) => b.count - a.count).slice(0, most);
+  const when = (tag: TagUse) => (tag.last ? new Date(tag.last).getTime() : 0);
+  if (!start) return [...tags].sort((a, b) => when(b) - when(a) || b.count - a.count).slice(0, most);
   return tags
     .map((tag) => ({ tag, key: tagKey(tag.name) }))
     .filter(({ key }) => key.startsWith(start) || key.includes(` ${start}`))
@@ -63,6 +65,7 @@ export function completeTag(typed: string, tags: readonly TagUse[], most = 8): T
       (a, b) =>
         Number(b.key.startsWith(start)) - Number(a.key.startsWith(start)) ||
         b.tag.count - a.tag.count ||
+        when(b.tag) - when(a.tag) ||
         (a.key < b.key ? -1 : 1),
     )
     .slice(0, most)

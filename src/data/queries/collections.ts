@@ -51,6 +51,7 @@ export async function collectionTree(tx: Tx, teamId: string) {
       audience: collection.audience,
       position: collection.position,
       awayAt: collection.awayAt,
+      coverHash: collection.coverHash,
       updatedAt: collection.updatedAt,
     })
     .from(collection)

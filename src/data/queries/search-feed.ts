@@ -128,6 +128,13 @@ export type Feeding = { resource: string; team: string; before: Map<string, numb
 
 /** Writes what is different into the index. Rows are written in the order of their keys, so that writers meet in one order. */
 export async function writeTerms(tx: Tx, feedings: readonly Feeding[]): Promise<void> {
+  // One at a time in a team from here on: everybody meets at the common words, and two who put new words among them
+  // would lock each other out. What takes long, the weighing, is done before.
+  for (const team of [...new Set(feedings.map((one) => one.team))].sort())
+    await tx
+      .insert(termStat)
+      .values({ team, term: ALL, df: 0, word: ALL })
+      .onDuplicateKeyUpdate({ set: { df: sql`df` } });
   const postings: { team: string; term: string; resource: string; weight: number }[] = [];
   const deltas = new Map<string, { team: string; term: string; df: number; word: string }>();
   const count = (team: string, term: string, word: string, by: number) => {
@@ -176,7 +183,6 @@ export async function writeTerms(tx: Tx, feedings: readonly Feeding[]): Promise<
       .insert(termList)
       .values(lists.slice(i, i + 200))
       .onDuplicateKeyUpdate({ set: { terms: sql`VALUES(terms)` } });
-  // Last, because everybody meets at the common words.
   const stats = [...deltas.values()]
     .filter(({ df }) => df !== 0)
     .sort((a, b) => compare(a.team, b.team) || compare(a.term, b.term));
@@ -194,7 +200,7 @@ export async function writeTerms(tx: Tx, feedings: readonly Feeding[]): Promise<
           termStat.term,
           fallen.filter((one) => one.team === team).map((one) => one.term),
         ),
-        sql`df <= 0`,
+        sql`df <= 0 AND term <> ''`,
       ),
     );
 }

@@ -15,7 +15,8 @@ export const readCovers = reading({
   input: OfTeam,
   allow: can.see("team"),
   run: async ({ input, tx }) => {
-    const all = await collectionTree(tx, input.team);
+    // What was put away is out of the way here; the tree shows it.
+    const all = (await collectionTree(tx, input.team)).filter((one) => !one.awayAt);
     const shown = all.toSorted((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).slice(0, SHOWN);
     const counts = await itemCounts(
       tx,
@@ -24,11 +25,12 @@ export const readCovers = reading({
     const covers = await Promise.all(shown.map((one) => threadsOf(tx, one.id)));
     return {
       total: all.length,
-      collections: shown.map(({ id, parent, title, audience, updatedAt }, i) => ({
+      collections: shown.map(({ id, parent, title, audience, coverHash, updatedAt }, i) => ({
         id,
         parent,
         title,
         audience,
+        coverHash,
         updatedAt,
         count: counts.get(id) ?? 0,
         inside: all.filter((one) => one.parent === id).length,

@@ -79,7 +79,7 @@ export function Bench({ me, teams, team, first }: Props) {
   const [dialog, setDialog] = useState<"bring" | "inside" | null>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [folded, setFolded] = useState(false);
-  const [filtering, setFiltering] = useState(false);
+  const [filtering, setFiltering] = useState<string | null>(null);
   const sides = useRef<HTMLDivElement>(null);
   const arranges = may(team.role, "arrange");
   const contributes = may(team.role, "bring");
@@ -183,14 +183,14 @@ export function Bench({ me, teams, team, first }: Props) {
       if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
       if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
         event.preventDefault();
-        return setFiltering(true);
+        return setFiltering("");
       }
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       const view = VIEW_KEYS[key];
       if (key === "n" && arranges) sections.add();
       else if (key === "w" && arranges) writeText();
       else if (key === "s") setFolded((old) => !old);
-      else if (key === "f") setFiltering(true);
+      else if (key === "f") setFiltering("");
       else if (key === "0") setView({ sort: "own", down: false });
       else if (view) setView({ view });
       else return;
@@ -228,7 +228,7 @@ export function Bench({ me, teams, team, first }: Props) {
         ]
       : []),
     { words: "Publish this collection", run: () => router.push(`/publish/${id}`) },
-    { words: "Narrow this collection", run: () => setFiltering(true) },
+    { words: "Narrow this collection", run: () => setFiltering("") },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: folded ? "Show the supply side" : "Fold the supply side away", run: () => setFolded(!folded) },
   ];
@@ -255,6 +255,7 @@ export function Bench({ me, teams, team, first }: Props) {
         teams={teams}
         team={team}
         commands={commands}
+        onNarrow={setFiltering}
         onBring={contributes ? () => setDialog("bring") : undefined}
         path={
           <Path
@@ -322,12 +323,13 @@ export function Bench({ me, teams, team, first }: Props) {
                 onInside={() => setDialog("inside")}
                 onRemove={removeCollection}
               />
-              {filtering && (
+              {filtering !== null && (
                 <FilterBox
+                  first={filtering}
                   items={own}
                   onFound={setFound}
                   onClose={() => {
-                    setFiltering(false);
+                    setFiltering(null);
                     setFound(null);
                     const back = selected ?? own[0]?.id;
                     if (back) focusItem(back);

@@ -83,7 +83,6 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
       action: { label: "Open them", onClick: go },
     });
   };
-  const pictured = items().find((item) => item.resource.picture)?.resource.picture;
   return (
     <>
       {arranges && (
@@ -112,9 +111,6 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
       {arranges && (
         <>
           <MenuLine />
-          {pictured && (
-            <MenuItem onSelect={() => cover({ coverHash: pictured })}>Cover from the first picture</MenuItem>
-          )}
           <MenuItem onSelect={upload}>Upload a cover</MenuItem>
           {collection.coverHash && (
             <MenuItem onSelect={() => cover({ coverHash: "" })}>Weave the cover again</MenuItem>

@@ -9,17 +9,19 @@ import type { Item } from "./use-items";
 
 type Props = {
   items: Item[];
+  /** What it is narrowed by at first. */
+  first: string;
   /** The ids of the items that fit; null when nothing is asked. */
   onFound: (found: ReadonlySet<string> | null) => void;
   onClose: () => void;
 };
 
 /** Narrows the open collection as one types. The looking is done by a web worker, so that typing stays quick. */
-export function FilterBox({ items, onFound, onClose }: Props) {
-  const [words, setWords] = useState("");
+export function FilterBox({ items, first, onFound, onClose }: Props) {
+  const [words, setWords] = useState(first);
   const [count, setCount] = useState<number | null>(null);
   const worker = useRef<Worker | null>(null);
-  const asked = useRef({ number: 0, words: "" });
+  const asked = useRef({ number: 0, words: first });
   const tell = useRef(onFound);
   useEffect(() => {
     tell.current = onFound;

@@ -4,12 +4,14 @@ import { MoreHorizontal } from "lucide-react";
 import { originalOf } from "../parts/original";
 import { Menu, MenuItem, MenuLine } from "../parts/menu";
 import { KEYS } from "../shell/commands";
+import { call } from "../talk/call";
+import { sayFailure } from "../talk/say-failure";
 import { useBench } from "./bench-context";
 import type { Item } from "./use-items";
 
 /** What can be done with one item, with the keys that do the same. */
 export function ItemMenu({ item, opened, reachable }: { item: Item; opened: boolean; reachable: boolean }) {
-  const { arranges, brings, deeds } = useBench();
+  const { collection, arranges, brings, deeds } = useBench();
   const { resource } = item;
   const title = item.heading || resource.title;
   return (
@@ -69,6 +71,15 @@ export function ItemMenu({ item, opened, reachable }: { item: Item; opened: bool
           <MenuItem onSelect={() => deeds.ask("copy", item.id)} keys={KEYS.copyTo.keys}>
             Place in … too
           </MenuItem>
+          {resource.picture && (
+            <MenuItem
+              onSelect={() =>
+                void call("collections.edit", { collection, coverHash: resource.picture! }).catch(sayFailure)
+              }
+            >
+              Make its picture the cover
+            </MenuItem>
+          )}
           <MenuItem onSelect={() => deeds.step(item.id, -1)} keys="Alt ↑">
             Move up
           </MenuItem>

@@ -3,8 +3,9 @@
 import { X } from "lucide-react";
 import { linksText } from "@/core/formats/clipboard";
 import type { Likeness } from "@/core/list/selection";
+import { Toolbar } from "radix-ui";
 import { toast } from "sonner";
-import { Button, IconButton } from "../parts/button";
+import { Button } from "../parts/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { originalOf } from "../parts/original";
 import { KEYS } from "../shell/commands";
@@ -51,8 +52,7 @@ export function SelectionBar({ selection }: { selection: Selection }) {
   const file = (format: string) =>
     `/api/export/${collection}?format=${format}&placements=${ids.slice(0, 200).join(",")}`;
   return (
-    <div
-      role="toolbar"
+    <Toolbar.Root
       aria-label="What to do with the chosen items"
       className="flex flex-wrap items-center gap-1 border-t border-line bg-sheet px-3 py-2 shadow-lift"
     >
@@ -80,9 +80,11 @@ export function SelectionBar({ selection }: { selection: Selection }) {
       <Menu
         align="end"
         button={
-          <Button look="quiet" small>
-            More
-          </Button>
+          <Toolbar.Button asChild>
+            <Button look="quiet" small>
+              More
+            </Button>
+          </Toolbar.Button>
         }
       >
         <MenuLabel>Choose also</MenuLabel>
@@ -110,11 +112,19 @@ export function SelectionBar({ selection }: { selection: Selection }) {
         )}
       </Menu>
       <span className="ml-auto">
-        <IconButton label="Choose none (Escape)" onClick={() => selection.choose(selection.current)}>
-          <X size={18} aria-hidden />
-        </IconButton>
+        <Toolbar.Button asChild>
+          <Button
+            look="quiet"
+            small
+            aria-label="Choose none (Escape)"
+            className="px-2!"
+            onClick={() => selection.choose(selection.current)}
+          >
+            <X size={18} aria-hidden />
+          </Button>
+        </Toolbar.Button>
       </span>
-    </div>
+    </Toolbar.Root>
   );
 }
 
@@ -128,9 +138,11 @@ function Act({
   children: React.ReactNode;
 }) {
   return (
-    <Button look="quiet" small onClick={onClick} className={`px-2! ${stop ? "text-stop!" : "text-deed!"}`}>
-      {children}
-    </Button>
+    <Toolbar.Button asChild>
+      <Button look="quiet" small onClick={onClick} className={`px-2! ${stop ? "text-stop!" : "text-deed!"}`}>
+        {children}
+      </Button>
+    </Toolbar.Button>
   );
 }
 

@@ -137,13 +137,23 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                   {covers.data.collections.map((one) => (
                     <li key={one.id}>
                       <Link href={`/bench/${one.id}`} className="group block">
-                        <Cover
-                          threads={one.cover.threads}
-                          tags={one.cover.tags}
-                          width={240}
-                          height={92}
-                          className="aspect-[240/92] w-full border border-line group-hover:border-deed"
-                        />
+                        {one.coverHash ? (
+                          // eslint-disable-next-line @next/next/no-img-element -- kept pictures are made to size already
+                          <img
+                            src={`/api/pictures/${one.coverHash}`}
+                            alt=""
+                            loading="lazy"
+                            className="aspect-[240/92] w-full rounded-md border border-line object-cover group-hover:border-deed"
+                          />
+                        ) : (
+                          <Cover
+                            threads={one.cover.threads}
+                            tags={one.cover.tags}
+                            width={240}
+                            height={92}
+                            className="aspect-[240/92] w-full border border-line group-hover:border-deed"
+                          />
+                        )}
                         <span className="mt-2 block font-semibold group-hover:underline">{one.title}</span>
                         <span className="block text-sm text-quiet">{about(one)}</span>
                       </Link>

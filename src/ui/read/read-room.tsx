@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { sayMinutes } from "@/core/text/minutes";
 import { bareLink } from "@/core/formats/imported";
@@ -9,6 +9,7 @@ import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { KindWord } from "../parts/kind";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "sonner";
 
@@ -32,6 +33,10 @@ const ORIGINS: Record<string, string> = {
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
 export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
   const { file, html } = text;
+  // It counts as used when somebody reads it; when, not who.
+  useEffect(() => {
+    void call("resources.use", { resource: resource.id }).catch(() => undefined);
+  }, [resource.id]);
   const facts = [
     resource.siteName || resource.host,
     resource.authors.slice(0, 3).join(", "),

@@ -31,6 +31,23 @@ export const KEYS = {
   tag: { keys: "T", words: "Tag", where: "On an item" },
   original: { keys: "O", words: "Open the original", where: "On an item" },
   remove: { keys: "Del", words: "Take out", where: "On an item" },
+  rename: { keys: "F2", words: "Rename", where: "In the tree of collections, and in a cell" },
+  inside: {
+    keys: "N",
+    words: "New collection in this one",
+    where: "In the tree of collections, and in a cell",
+  },
+  duplicate: { keys: "D", words: "Duplicate it", where: "In the tree of collections, and in a cell" },
+  stepTree: {
+    keys: "Alt ↑ ↓ ← →",
+    words: "Move up, down, out, in",
+    where: "In the tree of collections, and in a cell",
+  },
+  cells: {
+    keys: "← →",
+    words: "From cell to cell; Enter edits",
+    where: "In the tree of collections, and in a cell",
+  },
   place: { keys: "→", words: "Place in the collection", where: "On something in the supply" },
   away: { keys: "E", words: "Put away", where: "On something in the Tray" },
 } as const;

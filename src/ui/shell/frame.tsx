@@ -30,12 +30,14 @@ type Props = {
   /** What stands after the team's name: the path of the open collection. */
   path?: React.ReactNode;
   onBring?: () => void;
+  /** Shows only what goes by some words of what is open. */
+  onNarrow?: (words: string) => void;
   commands?: PaletteCommand[];
   children: React.ReactNode;
 };
 
 /** The bar at the top of every signed-in screen, the palette and the keys that work everywhere. */
-export function Frame({ me, teams, team, path, onBring, commands = [], children }: Props) {
+export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [], children }: Props) {
   const router = useRouter();
   const [palette, setPalette] = useState(false);
   const [sheet, setSheet] = useState(false);
@@ -153,7 +155,9 @@ export function Frame({ me, teams, team, path, onBring, commands = [], children 
         </Menu>
       </header>
       {children}
-      {palette && <Palette open onOpenChange={setPalette} team={team?.id ?? null} commands={all} />}
+      {palette && (
+        <Palette open onOpenChange={setPalette} team={team?.id ?? null} commands={all} onNarrow={onNarrow} />
+      )}
       {sheet && <ShortcutSheet open onOpenChange={setSheet} />}
     </div>
   );

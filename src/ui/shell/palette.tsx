@@ -15,6 +15,7 @@ type Props = {
   onOpenChange: (open: boolean) => void;
   team: string | null;
   commands: PaletteCommand[];
+  onNarrow?: (words: string) => void;
 };
 
 const ITEM =
@@ -25,7 +26,7 @@ const GROUP =
 const MOST = 6;
 
 /** Finds anything and goes anywhere by a few letters: collections, things of the catalogue, tags, what can be done. */
-export function Palette({ open, onOpenChange, team, commands }: Props) {
+export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props) {
   const router = useRouter();
   const [words, setWords] = useState("");
   const query = useDeferredValue(words.trim());
@@ -129,6 +130,11 @@ export function Palette({ open, onOpenChange, team, commands }: Props) {
               )}
               {query && team && (
                 <Command.Group className={GROUP}>
+                  {onNarrow && (
+                    <Command.Item value="narrow" onSelect={() => run(() => onNarrow(query))} className={ITEM}>
+                      Only what goes by “{query}” in this collection
+                    </Command.Item>
+                  )}
                   <Command.Item
                     value="all results"
                     onSelect={() =>

@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import dynamic from "next/dynamic";
-import { useEffect, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo, useRef } from "react";
 import { groupBy } from "@/core/list/group-by";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
@@ -15,7 +15,10 @@ import { Nothing } from "./nothing";
 import { type ViewProps, stateOf } from "./view-props";
 
 const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
-const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), { ssr: false });
+const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), {
+  ssr: false,
+  loading: () => <div className="h-16" />,
+});
 
 /** A column for every section, one for what stands before the first. */
 export function BoardView(props: ViewProps) {
@@ -65,7 +68,7 @@ function Column({ section, items, numbers, props }: ColumnProps) {
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 220,
-    getItemKey: (i) => items[i]!.id,
+    getItemKey: useCallback((i: number) => items[i]!.id, [items]),
     overscan: 4,
     initialRect: { width: 300, height: 700 },
   });

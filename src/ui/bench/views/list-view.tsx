@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import dynamic from "next/dynamic";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { layOutLines } from "@/core/list/lay-out";
 import { Button } from "../../parts/button";
 import { useBench } from "../bench-context";
@@ -12,16 +12,33 @@ import { SectionHead } from "../section-head";
 import { Nothing } from "./nothing";
 import { type ViewProps, stateOf } from "./view-props";
 
-const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
-const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), { ssr: false });
-const ItemCard = dynamic(() => import("./item-card").then((m) => m.ItemCard), { ssr: false });
-const ItemStep = dynamic(() => import("./item-step").then((m) => m.ItemStep), { ssr: false });
+const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77, text: 60, details: 520 };
+/** While its script loads, an item is as high as it will be: of what is nothing high, all would be in sight. */
+const Space = ({ height }: { height: number }) => <div style={{ height }} />;
+const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), {
+  ssr: false,
+  loading: () => <Space height={HEIGHTS.details} />,
+});
+const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), {
+  ssr: false,
+  loading: () => <Space height={HEIGHTS.text} />,
+});
+const ItemCard = dynamic(() => import("./item-card").then((m) => m.ItemCard), {
+  ssr: false,
+  loading: () => <Space height={HEIGHTS.cards} />,
+});
+const ItemStep = dynamic(() => import("./item-step").then((m) => m.ItemStep), {
+  ssr: false,
+  loading: () => <Space height={HEIGHTS.steps} />,
+});
+const ItemCells = dynamic(() => import("./item-cells").then((m) => m.ItemCells), {
+  ssr: false,
+  loading: () => <Space height={HEIGHTS.table} />,
+});
 const TableHead = dynamic(() => import("./item-cells").then((m) => m.TableHead), { ssr: false });
-const ItemCells = dynamic(() => import("./item-cells").then((m) => m.ItemCells), { ssr: false });
 
 /** The least width of a card, in pixels. */
 const CARD = 228;
-const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77 };
 
 /** Rows, cards, table and steps: the items with their sections, only those in sight on the page at a time. */
 export function ListView(props: ViewProps) {
@@ -39,9 +56,15 @@ export function ListView(props: ViewProps) {
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) =>
-      lines[i]!.type === "items" ? HEIGHTS[view] : lines[i]!.type === "details" ? 520 : 60,
-    getItemKey: (i) => `${view} ${lines[i]!.key}`,
+    estimateSize: useCallback(
+      (i: number) => {
+        const { type } = lines[i]!;
+        return type === "items" ? HEIGHTS[view] : type === "details" ? HEIGHTS.details : HEIGHTS.text;
+      },
+      [lines, view],
+    ),
+    // The same function as long as the lines are, or everything would be measured out anew at every step.
+    getItemKey: useCallback((i: number) => `${view} ${lines[i]!.key}`, [lines, view]),
     overscan: 6,
     scrollMargin: view === "table" ? 41 : 0,
     initialRect: { width: 800, height: 900 },
