@@ -1,6 +1,6 @@
 /**
  * `npm run bench`: measures the figures that docs/bench.md holds, against a throw-away database, and writes that
- * file; with the names of parts behind it (`npm run bench -- arranging`) only these, and the file stays. What counts are ratios within one run; bare times tell about the machine.
+ * file; with the names of parts behind it (`npm run bench -- arranging`) only these are measured anew. What counts are ratios within one run; bare times tell about the machine.
  */
 import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { closeDatabase } from "@/data/database";
 import { settings } from "@/outside/settings";
 import { database } from "@/services/action";
@@ -32,7 +32,8 @@ const wanted = process.argv.slice(2);
 const figures: Figure[] = [];
 for (const [name, measure] of Object.entries(PARTS))
   if (!wanted.length || wanted.includes(name)) figures.push(...(await measure()));
-if (!wanted.length) writeFileSync("docs/bench.md", asMarkdown(figures, new Date()));
+const page = "docs/bench.md";
+writeFileSync(page, asMarkdown(figures, new Date(), wanted.length ? readFileSync(page, "utf8") : ""));
 for (const { what, measured, aim, met } of figures)
   process.stdout.write(`${met ? "  " : "! "}${what}: ${measured} (${aim})\n`);
 await closeDatabase();

@@ -40,6 +40,22 @@ export async function countDue(tx: Tx, team: string, most: number): Promise<numb
 }
 
 /**
+ * From here on one at a time in each of these teams, until the transaction ends: everybody meets at the common words,
+ * and two who put new words among them would lock each other out.
+ */
+export async function lockIndex(tx: Tx, teams: readonly string[]): Promise<void> {
+  for (const team of [...new Set(teams)].sort()) {
+    const own = and(eq(termStat.team, team), eq(termStat.term, ALL));
+    const rows = await tx.select({ df: termStat.df }).from(termStat).where(own).for("update");
+    if (!rows.length)
+      await tx
+        .insert(termStat)
+        .values({ team, term: ALL, df: 0, word: ALL })
+        .onDuplicateKeyUpdate({ set: { df: sql`df` } });
+  }
+}
+
+/**
  * Locks what the index holds of these resources, so that two who feed the same one do it one after the other.
  * @returns terms with their weights by resource; what was never fed has none
  */
@@ -128,13 +144,6 @@ export type Feeding = { resource: string; team: string; before: Map<string, numb
 
 /** Writes what is different into the index. Rows are written in the order of their keys, so that writers meet in one order. */
 export async function writeTerms(tx: Tx, feedings: readonly Feeding[]): Promise<void> {
-  // One at a time in a team from here on: everybody meets at the common words, and two who put new words among them
-  // would lock each other out. What takes long, the weighing, is done before.
-  for (const team of [...new Set(feedings.map((one) => one.team))].sort())
-    await tx
-      .insert(termStat)
-      .values({ team, term: ALL, df: 0, word: ALL })
-      .onDuplicateKeyUpdate({ set: { df: sql`df` } });
   const postings: { team: string; term: string; resource: string; weight: number }[] = [];
   const deltas = new Map<string, { team: string; term: string; df: number; word: string }>();
   const count = (team: string, term: string, word: string, by: number) => {

@@ -1,4 +1,12 @@
-import { type Feeding, forgetDue, lockTerms, takeDue, wordsOf, writeTerms } from "@/data/queries/search-feed";
+import {
+  type Feeding,
+  forgetDue,
+  lockIndex,
+  lockTerms,
+  takeDue,
+  wordsOf,
+  writeTerms,
+} from "@/data/queries/search-feed";
 import { transact } from "@/data/transaction";
 import { weighInThread } from "@/outside/threads/pool";
 import { database } from "../action";
@@ -16,6 +24,10 @@ export async function feedSome(team: string | null = null, most = BATCH): Promis
   return transact(database(), async (tx) => {
     const due = await takeDue(tx, team, most);
     if (!due.length) return 0;
+    await lockIndex(
+      tx,
+      due.map((one) => one.team),
+    );
     const before = await lockTerms(tx, due);
     const ids = [...before.keys()];
     const teamOf = new Map(due.map((one) => [one.resource, one.team]));
