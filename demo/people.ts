@@ -10,6 +10,10 @@ export const PEOPLE = {
 export type Who = keyof typeof PEOPLE;
 
 export const TEAMS = [
-  { name: "Lantern Moss", owner: "ama", members: { rhea: "editor", ines: "editor", jonas: "contributor", bett: "viewer" } },
+  {
+    name: "Lantern Moss",
+    owner: "ama",
+    members: { rhea: "editor", ines: "editor", jonas: "contributor", bett: "viewer" },
+  },
   { name: "Rewetting review", owner: "jonas", members: { bett: "editor", ama: "viewer" } },
 ] as const;
