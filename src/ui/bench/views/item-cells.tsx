@@ -12,14 +12,14 @@ import { type Cell, EditableCell } from "./editable-cell";
 
 /** How wide each column is at least, in pixels, and its share of what is left over. */
 const WIDTHS: Record<Column | "title", readonly [least: number, share: number]> = {
-  title: [170, 2],
-  context: [150, 2],
+  title: [150, 2],
+  context: [130, 2],
   kind: [92, 0],
-  site: [110, 0.5],
+  site: [90, 0.5],
   authors: [120, 0.5],
   published: [88, 0],
   minutes: [72, 0],
-  tags: [120, 1],
+  tags: [100, 1],
   added: [92, 0],
   section: [110, 0.5],
 };
