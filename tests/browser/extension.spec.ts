@@ -53,6 +53,9 @@ async function open(address: string): Promise<Page> {
   return page;
 }
 
+/** Not the copies that other tests make of it. */
+const WEEK_1 = /^Week 1: what a bog is(?! \(copy)/;
+
 test("paired in one step; saves to the last place with one key, elsewhere with a tag in four; passage, links, tabs, no connection", async () => {
   const hobbin = await open("/sign-in");
   await hobbin.getByLabel("Mail address").fill("ama@lantern.example");
@@ -83,9 +86,9 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
       .getByRole("option", { name: /^Peatland course/ })
       .getByRole("button", { includeHidden: true })
       .dispatchEvent("mousedown");
-    await expect(popup.getByRole("option", { name: /^Week 1/ })).toBeVisible();
+    await expect(popup.getByRole("option", { name: WEEK_1 })).toBeVisible();
     await popup.keyboard.press("ArrowLeft");
-    await expect(popup.getByRole("option", { name: /^Week 1/ })).toHaveCount(0);
+    await expect(popup.getByRole("option", { name: WEEK_1 })).toHaveCount(0);
     await popup.keyboard.type("From the brow");
     await popup.keyboard.press("Enter");
     await expect(popup.getByText("It goes to From the browser")).toBeVisible();
