@@ -11,7 +11,7 @@ import {
 } from "@dnd-kit/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
-import { useLayoutEffect, useMemo, useState } from "react";
+import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import {
   insideOf,
   movedInTree,
@@ -48,7 +48,9 @@ export function TreePage({ me, teams, team, first }: Props) {
     queryFn: () => call("collections.tree", { team: team.id }),
     initialData: first,
   });
-  const again = () => client.invalidateQueries({ queryKey: key });
+  // While moves are on their way, what is shown is ahead of what the server would answer.
+  const moving = useRef(0);
+  const again = () => (moving.current ? Promise.resolve() : client.invalidateQueries({ queryKey: key }));
   useUndo(team.id, () => void again());
   useLive(team.id, {
     onEvents: (events) =>
@@ -107,9 +109,11 @@ export function TreePage({ me, teams, team, first }: Props) {
     if (spot.parent) setClosed((old) => new Set([...old].filter((one) => one !== spot.parent)));
     announce(words);
     focus(id);
+    moving.current++;
+    void client.cancelQueries({ queryKey: key });
     callInTurn("collections.move", { collection: id, ...spot })
-      .then(again)
-      .catch(failed);
+      .finally(() => moving.current--)
+      .then(() => void again(), failed);
   };
   const step = (id: string, how: TreeStep) => {
     const spot = stepInTree(nodes, id, how);
