@@ -255,24 +255,24 @@ export function TreePage({ me, teams, team, first }: Props) {
             {arranges && <Button onClick={() => setInside("top")}>New collection</Button>}
           </div>
           <p className="mt-2 mb-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm text-quiet">
-            <span>
+            <span className="max-sm:hidden">
               <Key>Enter</Key> opens
             </span>
             {arranges && (
               <>
-                <span>
+                <span className="max-sm:hidden">
                   <Key>F2</Key> renames
                 </span>
-                <span>
+                <span className="max-sm:hidden">
                   <Key>Alt</Key> with the arrows moves
                 </span>
-                <span>
+                <span className="max-sm:hidden">
                   <Key>N</Key> one inside
                 </span>
-                <span>
+                <span className="max-sm:hidden">
                   <Key>D</Key> duplicates
                 </span>
-                <span>
+                <span className="max-sm:hidden">
                   <Key>E</Key> puts away
                 </span>
               </>
