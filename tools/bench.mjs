@@ -1,6 +1,7 @@
 /**
  * `npm run bench`: measures the figures that docs/bench.md holds, against a throw-away database, and writes that
- * file; with the names of parts behind it (`npm run bench -- arranging`) only these are measured anew. What counts are ratios within one run; bare times tell about the machine.
+ * file; with the names of parts behind it (`npm run bench -- arranging`) only these are measured anew. What counts are
+ * ratios within one run; bare times tell about the machine.
  */
 import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
@@ -28,13 +29,21 @@ async function main() {
   if (code !== 0) throw new Stop("The measuring failed; the words above say why.");
 }
 
-let code = 0;
+let ending;
+/** Once, whoever asks for it: whoever asks again waits for the same end. */
+function end(code) {
+  ending ??= stopAll().then(() => {
+    rmSync(folder, { recursive: true, force: true });
+    process.exit(code);
+  });
+  return ending;
+}
+for (const name of ["SIGINT", "SIGTERM"]) process.on(name, () => void end(1));
+
 try {
   await main();
+  await end(0);
 } catch (error) {
   process.stderr.write(`${error instanceof Stop ? error.message : (error.stack ?? error)}\n`);
-  code = 1;
+  await end(1);
 }
-await stopAll();
-rmSync(folder, { recursive: true, force: true });
-process.exit(code);

@@ -71,15 +71,12 @@ async function main() {
     ...DOCUMENTS,
   });
   await ensurePackages();
-  await check("formatting", "prettier", ["--check", "--log-level=warn", "."]);
-  await check("lint", "eslint", [".", "--max-warnings=0"]);
-  await check("boundaries", "depcruise", ["src", "standin", "demo", "--config", ".dependency-cruiser.cjs"]);
-  await check("nothing unused", "knip", []);
-  await ensureBuild();
-  // The extension as the tests drive it; see the note there.
-  await run(process.execPath, [path.join(ROOT, "tools/build-extension.mjs"), "--test"], { cwd: ROOT });
-  await check("types", "tsc", ["--noEmit", "-p", "."]);
-  await vitest("unit and reference", ["unit", "reference"], {});
+  // What only reads the sources goes beside what builds them.
+  await Promise.all([readSources(), build()]);
+  await Promise.all([
+    check("types", "tsc", ["--noEmit", "-p", "."]),
+    vitest("unit and reference", ["unit", "reference"], {}),
+  ]);
 
   const { port, web, url, env } = await startAround({ folder, base: 5800 });
   Object.assign(env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_LOG: "error" });
@@ -92,6 +89,19 @@ async function main() {
     await playwright(project, { ...env, HOBBIN_WEB_PORT: String(web) });
 }
 
+async function readSources() {
+  await check("formatting", "prettier", ["--check", "--log-level=warn", "."]);
+  await check("lint", "eslint", [".", "--max-warnings=0"]);
+  await check("boundaries", "depcruise", ["src", "standin", "demo", "--config", ".dependency-cruiser.cjs"]);
+  await check("nothing unused", "knip", []);
+}
+
+async function build() {
+  await ensureBuild();
+  // The extension as the tests drive it; see the note there.
+  await run(process.execPath, [path.join(ROOT, "tools/build-extension.mjs"), "--test"], { cwd: ROOT });
+}
+
 /** The browser tests begin with the demo data and nothing else. */
 async function emptyDatabase(url) {
   const { createConnection } = await import("mysql2/promise");
@@ -101,12 +111,10 @@ async function emptyDatabase(url) {
   await connection.end();
 }
 
-let ending = false;
-async function end() {
-  if (ending) return;
-  ending = true;
-  await stopAll();
-  rmSync(folder, { recursive: true, force: true });
+let ending;
+/** Once, whoever asks for it: whoever asks again waits for the same end. */
+function end() {
+  return (ending ??= stopAll().then(() => rmSync(folder, { recursive: true, force: true })));
 }
 for (const name of ["SIGINT", "SIGTERM"]) process.on(name, () => void end().then(() => process.exit(1)));
 

@@ -1,4 +1,4 @@
-import { randomBytes } from "node:crypto";
+import { randomBytes, randomInt } from "node:crypto";
 import { shareCode } from "@/core/share/code";
 import { uuidV7 } from "@/core/id/uuid-v7";
 
@@ -22,6 +22,8 @@ export function newId(): string {
   random.writeUInt16BE(count, 0);
   return uuidV7(lastTime, random);
 }
+/** A whole number from 0, below `count`. */
+export const anyBelow = (count: number): number => randomInt(count);
 /** A new code for the address of a shared collection. */
 export const newShareCode = (): string => shareCode(randomBytes(64));
 /** A secret for tokens and invitations: 192 bits, safe in an address. */

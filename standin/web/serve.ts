@@ -1,7 +1,8 @@
 import http from "node:http";
 import { call, clip, docx, pdf, picture } from "./assets";
 import { references } from "./references";
-import { type Page, type Site, SITES } from "./pages";
+import type { Page, Site } from "./page";
+import { SITES } from "./sites";
 import { oembed, writePage } from "./write-page";
 
 type Answer = { status?: number; type?: string; headers?: Record<string, string>; body?: string | Buffer };

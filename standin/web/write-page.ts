@@ -1,4 +1,4 @@
-import type { Manner, Page, Site } from "./pages";
+import type { Manner, Page, Site } from "./page";
 import { prose } from "./prose";
 
 const esc = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/"/g, "&quot;");

@@ -32,6 +32,10 @@ for (const [name, options] of [
     await page.waitForURL(/team/);
     const desk = page.url();
     await clean(page, "Desk");
+    const team = desk.split("/").at(-1);
+    const { tags } = (await (await page.request.get(`/api/actions/tags.read?team=${team}`)).json()) as {
+      tags: { id: string }[];
+    };
     for (const path of [
       `${desk}/people`,
       `${desk}/bin`,
@@ -42,11 +46,16 @@ for (const [name, options] of [
       `${desk}/catalogue?q=water`,
       `${desk}/collections`,
       `${desk}/tags`,
+      `${desk}/tags/${tags[0]!.id}`,
       "/bring",
       "/account",
     ]) {
       await page.goto(path);
       await clean(page, path);
+      // Nothing runs over the edge, however narrow the window.
+      const over = () =>
+        page.locator("main").evaluate((main) => Math.max(0, main.scrollWidth - main.clientWidth));
+      await expect.poll(over, path).toBe(0);
     }
   });
 
@@ -62,6 +71,7 @@ for (const [name, options] of [
     const room = await page.getByRole("link", { name: "Read it here" }).getAttribute("href");
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "What to do with this collection" }).click();
+    await expect(page.getByRole("menuitem").last()).toBeVisible();
     await clean(page, "menu");
     await page.keyboard.press("Escape");
     if (name !== "phone") {

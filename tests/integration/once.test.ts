@@ -264,6 +264,18 @@ test("what is saved to a collection it stands in already is not placed there twi
   }
 });
 
+test("a note given with a page is its context line where it gets a place, else it stays with the page; none is lost", async () => {
+  const { contributor, team, collection } = await makeWorld();
+  const page = { team, address: `https://noted.example/${newId()}` };
+  const { resource: card } = await as(contributor, "capture.page", { ...page, note: "Ask Ines first" });
+  await as(contributor, "capture.page", { ...page, note: "Dry since May" });
+  const placed = await as(contributor, "capture.page", { ...page, collection, note: "Before the practical" });
+  expect(placed.item!.context).toBe("Before the practical");
+  await as(contributor, "capture.page", { ...page, collection, note: "Ask Ines first" });
+  const { resource: full } = await as(contributor, "resources.read", { resource: card.id });
+  expect(full.notes).toBe("Ask Ines first\n\nDry since May");
+});
+
 test("a page as somebody saw it: its text is kept, and stays when the site shows others less", async () => {
   const { contributor, team } = await makeWorld();
   const html = `<html><head><title>For members</title></head><body><nav>Menu</nav><article><h1>For members</h1>${`<p>${"Only those who are signed in can read how the sluice was mended. ".repeat(12)}</p>`.repeat(3)}</article></body></html>`;

@@ -2,8 +2,9 @@ import { readFileSync } from "node:fs";
 import okapi from "okapibm25";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { Seeker } from "@/core/search/passage";
 import { stem } from "@/core/search/stem";
-import { tokensOf } from "@/core/search/tokens";
+import { fold, tokensOf } from "@/core/search/tokens";
 import { idf, saturate, weigh } from "@/core/search/weigh";
 
 describe("BM25", () => {
@@ -49,6 +50,7 @@ describe("BM25", () => {
               title: "",
               tags: [],
               contexts: [],
+              notes: "",
               description: "",
               source: [],
               text,
@@ -87,10 +89,44 @@ describe("stems", () => {
     const read = (file: string) =>
       readFileSync(`/usr/share/snowball/data/${name}/${file}`, "utf8").trim().split("\n");
     const [vocabulary, output] = [read("voc.txt"), read("output.txt")];
-    const wrong = vocabulary.filter((word, i) => stem(word, language) !== output[i]!.replace(/ё/g, "е"));
+    const stems = vocabulary.map((word) => stem(word, language));
+    const wrong = stems.filter((one, i) => one !== output[i]!.replace(/ё/g, "е"));
     expect(vocabulary.length).toBeGreaterThan(20_000);
     expect(wrong.length).toBeLessThanOrEqual(exceptions);
+    // What lets passages be found without stemming every word: a stem begins with its word's first letter ("dying" is
+    // "die", so two would be too many).
+    const words = vocabulary.filter((word, i) => fold(stems[i]!)[0] !== fold(word)[0]);
+    expect(words.filter((word) => !word.startsWith("'"))).toEqual([]);
   });
+});
+
+test("a word is marked in a passage as if every word of the text were stemmed", () => {
+  const words = readFileSync("/usr/share/snowball/data/english/voc.txt", "utf8").trim().split("\n");
+  fc.assert(
+    fc.property(
+      fc.array(fc.constantFrom(...words), { minLength: 1, maxLength: 40 }),
+      fc.array(fc.nat(), { minLength: 1, maxLength: 3 }),
+      fc.string({ maxLength: 3 }),
+      fc.constantFrom(" ", "\n", ", ", " – ", "\u00a0", "-", "(", "’ “", "\u200b"),
+      (words, picks, prefix, between) => {
+        const text = words.join(between);
+        const terms = new Set(picks.map((i) => fold(stem(words[i % words.length]!, "en"))));
+        const wanted = { terms, prefix: fold(prefix) || null };
+        const slow = tokensOf(text, "en").filter(
+          ({ term, word }) =>
+            terms.has(term) || terms.has(word) || (wanted.prefix && word.startsWith(wanted.prefix)),
+        );
+        const marked = new Seeker(wanted)
+          .marksIn(text, "en")
+          .flatMap(([start, end]) =>
+            tokensOf(text, "en").filter((token) => token.start >= start && token.end <= end),
+          );
+        expect(marked.filter((token) => !token.part).map((token) => token.start)).toEqual(
+          slow.filter((token) => !token.part).map((token) => token.start),
+        );
+      },
+    ),
+  );
 });
 
 /**

@@ -11,13 +11,12 @@ const HOUR = 180;
 const TEN_MINUTES = 30;
 
 /** What arranging 2,000 items costs, on the screen and on the server. */
-export async function measureArranging(
+export async function* measureArranging(
   actor: Actor,
   team: string,
   resources: string[],
   base: string,
-): Promise<Figure[]> {
-  const figures: Figure[] = [];
+): AsyncGenerator<Figure> {
   const collection = await fillCollection(actor, team, "Two thousand to arrange", resources.slice(0, 2_000));
   const { items } = await as(actor, "collections.items", { collection });
   const ids = items.map((item) => item.id);
@@ -32,12 +31,12 @@ export async function measureArranging(
         }),
       ),
     );
-  figures.push({
+  yield {
     what: "A move in a collection of 2,000 items, to the confirmation, median of 60",
     measured: `${median(moves).toFixed(0)} ms`,
     aim: "under 60 ms",
     met: median(moves) < 60,
-  });
+  };
   let failed = 0;
   const crowd = await timed(() =>
     Promise.all(
@@ -50,12 +49,12 @@ export async function measureArranging(
       }),
     ),
   );
-  figures.push({
+  yield {
     what: "40 movers at once, 5 moves each: errors, and how long a move takes one of them",
     measured: `${failed}; ${(crowd / 5).toFixed(0)} ms`,
     aim: "no error",
     met: failed === 0,
-  });
+  };
 
   const browser = await chromium.launch(options);
   try {
@@ -71,42 +70,41 @@ export async function measureArranging(
       frames.push(`${view} ${rate.toFixed(0)}`);
       slowest = Math.min(slowest, rate);
     }
-    figures.push({
+    yield {
       what: "Scrolling 2,000 items in each view, frames a second",
       measured: frames.join(", "),
       aim: "at least 55",
       met: slowest >= 55,
-    });
+    };
     await page.getByRole("radio", { name: "Rows", exact: true }).click();
     await page.waitForTimeout(1_000);
     await page.evaluate(() => (document.querySelector<HTMLElement>("[data-making]")!.scrollTop = 0));
     await page.waitForTimeout(500);
     const detail: number[] = [];
     for (let i = 0; i < 13; i++) detail.push(await openDetails(page, i % 5));
-    figures.push({
+    yield {
       what: "Opening an item's details among 2,000, median of 12 (the first loads its script)",
       measured: `${median(detail.slice(1)).toFixed(0)} ms`,
       aim: "under 50 ms",
       met: median(detail.slice(1)) < 50,
-    });
+    };
     const frame = await moveInFrame(page);
-    figures.push({
+    yield {
       what: "A move by key among 2,000: the new order is on the page before the next frame",
       measured: frame ? "in the same frame" : "later",
       aim: "the same frame",
       met: frame,
-    });
+    };
     const [early, late] = await memoryOfAnHour(page);
-    figures.push({
+    yield {
       what: "Memory of the page after an hour's work, played fast (180 rounds: choose, open, move, tag, change the view); and after its first ten minutes",
       measured: `${late.toFixed(0)} MB; ${early.toFixed(0)} MB`,
       aim: "under 250 MB, no growth (10 %)",
       met: late < 250 && late <= early * 1.1,
-    });
+    };
   } finally {
     await browser.close();
   }
-  return figures;
 }
 
 /** From the key to the details with their fields on the page. */

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import { readFileSync, writeFileSync } from "node:fs";
+import { inspect } from "node:util";
 import { closeDatabase } from "@/data/database";
 import { settings } from "@/outside/settings";
 import { database } from "@/services/action";
@@ -20,7 +21,7 @@ const few = await fillCatalogue(actor, small.id, 2_000);
 const many = await fillCatalogue(actor, large.id, 100_000);
 await database().execute(sql`analyze table resource, placement, resource_tag, tag, collection`);
 
-const PARTS: Record<string, () => Promise<Figure[]>> = {
+const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   arranging: () => measureArranging(actor, small.id, few, base),
   finding: () => measureFinding(actor, { small: small.id, large: large.id }, few, many),
   bench: () => measureBench(actor, large.id, many, base),
@@ -29,15 +30,27 @@ const PARTS: Record<string, () => Promise<Figure[]>> = {
   intake: () => measureIntake(actor, base, process.env.HOBBIN_WEB_PORT!),
 };
 const wanted = process.argv.slice(2);
-const figures: Figure[] = [];
-for (const [name, measure] of Object.entries(PARTS))
-  if (!wanted.length || wanted.includes(name)) figures.push(...(await measure()));
 const page = "docs/bench.md";
-writeFileSync(page, asMarkdown(figures, new Date(), wanted.length ? readFileSync(page, "utf8") : ""));
-for (const { what, measured, aim, met } of figures)
-  process.stdout.write(`${met ? "  " : "! "}${what}: ${measured} (${aim})\n`);
+// Each figure is said as soon as it is known and each part is kept when it is done: a later one may fail.
+const figures: Figure[] = [];
+const failed: string[] = [];
+for (const [name, measure] of Object.entries(PARTS)) {
+  if (wanted.length && !wanted.includes(name)) continue;
+  try {
+    for await (const figure of await measure()) {
+      figures.push(figure);
+      const { what, measured, aim, met } = figure;
+      process.stdout.write(`${met ? "  " : "! "}${what}: ${measured} (${aim})\n`);
+    }
+  } catch (error) {
+    failed.push(name);
+    process.stderr.write(`${name}: ${inspect(error)}\n`);
+  }
+}
+const whole = !wanted.length && !failed.length;
+writeFileSync(page, asMarkdown(figures, new Date(), whole ? "" : readFileSync(page, "utf8")));
 await closeDatabase();
-process.exit(0);
+process.exit(failed.length ? 1 : 0);
 
 /** Reading a collection of 50 in a small and in a large catalogue, by turns. */
 async function measureReading(actor: Actor): Promise<Figure> {

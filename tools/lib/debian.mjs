@@ -24,16 +24,19 @@ export async function ensureDebian(wanted) {
       `Installing ${names.join(" and ")} needs rights you do not have here. Ask an administrator for: ${by}`,
     );
   say(`Installing ${names.join(", ")} …`);
-  const apt = async (...args) => {
-    const command = ["apt-get", "-q", "-y", ...args];
+  const asRoot = (...command) => {
     const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
     return root
       ? run(command[0], command.slice(1), { env, output: "ignore" })
       : run("sudo", ["-n", "DEBIAN_FRONTEND=noninteractive", ...command], { env, output: "ignore" });
   };
-  if ((await apt("install", "--no-install-recommends", ...names)) !== 0) {
-    await apt("update");
-    if ((await apt("install", "--no-install-recommends", ...names)) !== 0)
+  const install = () =>
+    asRoot("apt-get", "-q", "-y", "install", "--reinstall", "--no-install-recommends", ...names);
+  if ((await install()) !== 0) {
+    // The lists may be old, or an earlier installation was broken off half way.
+    await asRoot("apt-get", "-q", "-y", "update");
+    await asRoot("dpkg", "--configure", "-a");
+    if ((await install()) !== 0)
       throw new Stop(
         `Could not install ${names.join(" and ")}. Run this by hand and see what it says: ${root ? "" : "sudo "}${by}`,
       );

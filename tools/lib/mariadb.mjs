@@ -12,6 +12,13 @@ const exec = promisify(execFile);
 const SERVER = "/usr/sbin/mariadbd";
 
 /**
+ * Memory for the database's pages, in MB: an eighth of the machine's, from 256 MB to 4 GB. The index of words of a
+ * catalogue of 100,000 texts takes about 1.5 GB, and searches are fast while it fits.
+ */
+const bufferPool = (fast) =>
+  fast ? 512 : Math.round(Math.min(4096, Math.max(256, os.totalmem() / 8 / 2 ** 20)));
+
+/**
  * Starts a MariaDB of our own, with its data in `folder`, on loopback only. Nothing of the system's own database
  * or its settings is touched.
  * @param fast gives up safety against power loss; for data that is thrown away
@@ -68,7 +75,8 @@ export async function startDatabase({ folder, port, fast = false }) {
       "--skip-name-resolve",
       "--character-set-server=utf8mb4",
       "--collation-server=utf8mb4_uca1400_ai_ci",
-      "--innodb-buffer-pool-size=512M",
+      `--innodb-buffer-pool-size=${bufferPool(fast)}M`,
+      "--innodb-log-file-size=256M",
       "--max-allowed-packet=64M",
       ...(fast ? ["--innodb-flush-log-at-trx-commit=0", "--innodb-doublewrite=0"] : []),
     ],

@@ -20,9 +20,12 @@ const item = fc
     path: fc.webPath(),
     tag: tagWords,
     addedAt: time,
+    same: fc.boolean(),
   })
-  .map(({ path, tag, ...rest }): PublishedItem => ({
+  .map(({ path, tag, same, ...rest }): PublishedItem => ({
     ...rest,
+    // A heading of its own that says what the title says comes back too.
+    heading: same ? rest.title : rest.heading,
     id: "1",
     kind: "page",
     look: "item",
@@ -69,7 +72,7 @@ const asImported = (one: PublishedItem): ImportedLink => ({
   type: "link",
   address: one.address,
   title: one.title,
-  heading: one.heading === one.title ? "" : one.heading,
+  heading: one.heading,
   context: one.context,
   tagText: one.tags.join(","),
   addedAt: one.addedAt,

@@ -1,3 +1,5 @@
+import { joinNotes } from "./join-notes";
+
 /** Fields of which a merge keeps the better one. */
 const MERGED_FIELDS = [
   "title",
@@ -17,11 +19,14 @@ const MERGED_FIELDS = [
   "quotation",
 ] as const;
 
-type Fields = Partial<Record<(typeof MERGED_FIELDS)[number], unknown>> & { typed: readonly string[] };
+type Fields = Partial<Record<(typeof MERGED_FIELDS)[number], unknown>> & {
+  typed: readonly string[];
+  notes?: string;
+};
 
 /**
  * What a resource takes over from its twin: fields a person typed there and not here, and fields that are empty here.
- * Bibliographic fields are joined, one by one.
+ * Bibliographic fields are joined, one by one, and the notes of both stay.
  */
 export function betterFields(kept: Fields, gone: Fields): Record<string, unknown> {
   const change: Record<string, unknown> = {};
@@ -37,6 +42,8 @@ export function betterFields(kept: Fields, gone: Fields): Record<string, unknown
       if (gone.typed.includes(field)) typed.add(field);
     }
   }
+  const notes = joinNotes(kept.notes, gone.notes);
+  if (notes !== (kept.notes ?? "")) change.notes = notes;
   if (typed.size > kept.typed.length) change.typed = [...typed];
   return change;
 }

@@ -4,6 +4,7 @@ import { fileName, titleOfFile } from "../formats/file-name";
 import { missingFields } from "../cite/reference";
 import { asLines, asPlaces } from "./check-lines";
 import { betterFields } from "./better-fields";
+import { joinNotes } from "./join-notes";
 import { noteTitle, workIdentity } from "./identity";
 import { asQuotation, passageAddress } from "./quotation";
 
@@ -59,6 +60,17 @@ test("a merge takes what is missing and what was typed, and never loses what was
     typed: ["title", "authors"],
   });
   expect(betterFields(kept, { typed: [], title: "", authors: [] })).toEqual({});
+});
+
+test("of two notes on one thing nothing is lost and nothing is said twice", () => {
+  expect(joinNotes("", "Ask Ines for the raw data")).toBe("Ask Ines for the raw data");
+  expect(joinNotes("Ask Ines", "Well four was dry")).toBe("Ask Ines\n\nWell four was dry");
+  expect(joinNotes("Ask Ines\n\nWell four was dry", "Well four was dry ")).toBe(
+    "Ask Ines\n\nWell four was dry",
+  );
+  const merged = betterFields({ typed: [], notes: "Ask Ines" }, { typed: [], notes: "Dry in May" });
+  expect(merged).toEqual({ notes: "Ask Ines\n\nDry in May" });
+  expect(betterFields({ typed: [], notes: "Ask Ines" }, { typed: [], notes: "" })).toEqual({});
 });
 
 test("what makes a work itself: DOI, then ISBN, then title, first author and year; a chapter is not its book", () => {

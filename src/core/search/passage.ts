@@ -1,4 +1,5 @@
-import { type Token, tokensOf } from "./tokens";
+import { stem } from "./stem";
+import { fold, LONGEST_TERM, type Token, tokensOf } from "./tokens";
 
 /** A piece of text with the words that were looked for marked. */
 export type Passage = { text: string; marks: [start: number, end: number][]; cut: [boolean, boolean] };
@@ -6,59 +7,150 @@ export type Passage = { text: string; marks: [start: number, end: number][]; cut
 /** What counts as found: the term itself, or a word that begins like the unfinished last one. */
 export type Wanted = { terms: ReadonlySet<string>; prefix: string | null };
 
-const isWanted = ({ term, word }: Token, { terms, prefix }: Wanted) =>
-  terms.has(term) || terms.has(word) || (prefix !== null && prefix.length > 0 && word.startsWith(prefix));
+/** Looks through texts for the same words. */
+export class Seeker {
+  private readonly first: ReadonlySet<string>;
+  /** Where a wanted word could begin: one of their first letters, or what could fold into one. */
+  private readonly hint: RegExp;
+  /** Words met before, by language, with their stems, or null when they are not wanted: the same ones always return. */
+  private readonly known = new Map<string | null, Map<string, string | null>>();
 
-/** Where the wanted words stand in a short text. */
-export function marksIn(text: string, language: string | null, wanted: Wanted): [number, number][] {
-  const marks: [number, number][] = [];
-  for (const token of tokensOf(text, language)) {
-    if (!isWanted(token, wanted)) continue;
-    const last = marks.at(-1);
-    // Pairs of letters overlap, and parts lie in their whole.
-    if (last && token.start <= last[1]) last[1] = Math.max(last[1], token.end);
-    else marks.push([token.start, token.end]);
+  constructor(private readonly wanted: Wanted) {
+    this.first = new Set([...wanted.terms, wanted.prefix ?? ""].map((term) => term.charAt(0)));
+    const ascii = [...this.first].filter((letter) => /[a-z0-9]/.test(letter)).join("");
+    const begins = ascii && `(?<![A-Za-z0-9])[${ascii}${ascii.toUpperCase()}]|`;
+    this.hint = new RegExp(`${begins}[^\\x00-\\x7f]`, "g");
   }
-  return marks;
+
+  /** Where the wanted words stand in a short text. */
+  marksIn(text: string, language: string | null): [number, number][] {
+    const marks: [number, number][] = [];
+    for (const token of this.wantedIn(text, language)) {
+      const last = marks.at(-1);
+      // Pairs of letters overlap, and parts lie in their whole.
+      if (last && token.start <= last[1]) last[1] = Math.max(last[1], token.end);
+      else marks.push([token.start, token.end]);
+    }
+    return marks;
+  }
+
+  /**
+   * The piece of a text in which most different wanted words stand near each other, with them marked; null when none is
+   * in it.
+   * @param length about how many characters it may have
+   */
+  passageIn(text: string, language: string | null, length = 220): Passage | null {
+    const hits = this.wantedIn(text, language);
+    if (!hits.length) return null;
+    let best = { start: hits[0]!.start, different: 0, count: 0 };
+    const inside = new Map<string, number>();
+    let from = 0;
+    for (let to = 0; to < hits.length; to++) {
+      inside.set(hits[to]!.term, (inside.get(hits[to]!.term) ?? 0) + 1);
+      while (hits[to]!.end - hits[from]!.start > length) {
+        const left = inside.get(hits[from]!.term)! - 1;
+        if (left) inside.set(hits[from]!.term, left);
+        else inside.delete(hits[from]!.term);
+        from++;
+      }
+      const count = to - from + 1;
+      if (inside.size > best.different || (inside.size === best.different && count > best.count))
+        best = { start: hits[from]!.start, different: inside.size, count };
+    }
+    // A little before the first word, from the beginning of a word.
+    let start = Math.max(0, best.start - Math.floor(length / 4));
+    if (start > 0) start = text.indexOf(" ", start) + 1 || start;
+    if (start > best.start) start = best.start;
+    let end = Math.min(text.length, start + length);
+    if (end < text.length) end = Math.max(text.lastIndexOf(" ", end), best.start + 1);
+    const piece = text.slice(start, end);
+    return { text: piece, marks: this.marksIn(piece, language), cut: [start > 0, end < text.length] };
+  }
+
+  /**
+   * The wanted words of a text, in order. Stemming never changes the first letter of a word (but in a few languages), so
+   * only the runs between blanks in which such a beginning stands, or anything that is not ASCII and could fold into
+   * one, are taken apart; and most of those are one plain word.
+   */
+  private wantedIn(text: string, language: string | null): Token[] {
+    if (OTHER_BEGINNINGS.has(language?.slice(0, 2).toLowerCase() ?? ""))
+      return tokensOf(text, language).filter((token) => this.isWanted(token));
+    let known = this.known.get(language);
+    if (!known) this.known.set(language, (known = new Map()));
+    const { hint } = this;
+    const found: Token[] = [];
+    hint.lastIndex = 0;
+    // What it finds is one letter long.
+    while (hint.test(text)) {
+      const run = runAt(text, hint.lastIndex - 1);
+      hint.lastIndex = run.end;
+      if (run.plain) {
+        const word = text.slice(run.from, run.to).toLowerCase();
+        let term = known.get(word);
+        if (term === undefined) {
+          term = fold(stem(word, language)) || word;
+          if (!this.isWanted({ term, word })) term = null;
+          known.set(word, term);
+        }
+        if (term !== null) found.push({ term, word, start: run.from, end: run.to, part: false });
+      } else
+        for (const token of tokensOf(text.slice(run.start, run.end), language, (word) =>
+          this.first.has(word.charAt(0)),
+        ))
+          if (this.isWanted(token))
+            found.push({ ...token, start: token.start + run.start, end: token.end + run.start });
+    }
+    return found;
+  }
+
+  private isWanted({ term, word }: Pick<Token, "term" | "word">): boolean {
+    const { terms, prefix } = this.wanted;
+    return terms.has(term) || terms.has(word) || (!!prefix && word.startsWith(prefix));
+  }
 }
+
+/** Languages whose stems lose beginnings too: the article in Arabic, the lenition of Irish, prefixes in Tamil. */
+const OTHER_BEGINNINGS: ReadonlySet<string> = new Set(["ar", "ga", "ta"]);
+
+/** Up to here in ASCII are the blanks; no word goes across one. */
+const BLANK = 0x20;
+
+const isLetter = (code: number) => (code >= 0x61 && code <= 0x7a) || (code >= 0x41 && code <= 0x5a);
+const isDigit = (code: number) => code >= 0x30 && code <= 0x39;
 
 /**
- * The piece of a text in which most different wanted words stand near each other, with them marked; null when none is
- * in it.
- * @param length about how many characters it may have
+ * The run between blanks around a place. It is plain when there is one word of ASCII letters in it, from `from` to `to`,
+ * and nothing else but signs that belong to no word: then that word is all that `tokensOf` finds.
+ * @param at where a letter stands, or what is not ASCII
  */
-export function findPassage(
-  text: string,
-  language: string | null,
-  wanted: Wanted,
-  length = 220,
-): Passage | null {
-  const hits = tokensOf(text, language).filter((token) => isWanted(token, wanted));
-  if (!hits.length) return null;
-  let best = { start: hits[0]!.start, different: 0, count: 0 };
-  const inside = new Map<string, number>();
-  let from = 0;
-  for (let to = 0; to < hits.length; to++) {
-    inside.set(hits[to]!.term, (inside.get(hits[to]!.term) ?? 0) + 1);
-    while (hits[to]!.end - hits[from]!.start > length) {
-      const left = inside.get(hits[from]!.term)! - 1;
-      if (left) inside.set(hits[from]!.term, left);
-      else inside.delete(hits[from]!.term);
-      from++;
-    }
-    const count = to - from + 1;
-    if (inside.size > best.different || (inside.size === best.different && count > best.count))
-      best = { start: hits[from]!.start, different: inside.size, count };
+function runAt(text: string, at: number): Readonly<typeof run> {
+  let start = at;
+  while (start > 0 && text.charCodeAt(start - 1) > BLANK) start--;
+  let from = -1;
+  let to = -1;
+  let plain = true;
+  let end = start;
+  for (; end < text.length; end++) {
+    const code = text.charCodeAt(end);
+    if (code <= BLANK) break;
+    if (isLetter(code)) {
+      if (from < 0) from = end;
+      else if (to !== end) plain = false;
+      to = end + 1;
+    } else if (isDigit(code) || code > 0x7f || (end === to && (code === PLUS || code === HASH)))
+      plain = false;
   }
-  // A little before the first word, from the beginning of a word.
-  let start = Math.max(0, best.start - Math.floor(length / 4));
-  if (start > 0) start = text.indexOf(" ", start) + 1 || start;
-  if (start > best.start) start = best.start;
-  let end = Math.min(text.length, start + length);
-  if (end < text.length) end = Math.max(text.lastIndexOf(" ", end), best.start + 1);
-  const piece = text.slice(start, end);
-  return { text: piece, marks: marksIn(piece, language, wanted), cut: [start > 0, end < text.length] };
+  run.start = start;
+  run.end = end;
+  run.from = from;
+  run.to = to;
+  run.plain = plain && to - from <= LONGEST_TERM;
+  return run;
 }
+/** One for all, because there are thousands in a search; it is used up before the next one is looked at. */
+const run = { start: 0, end: 0, from: 0, to: 0, plain: false };
+const PLUS = 0x2b;
+const HASH = 0x23;
 
 /** Whether the words of a phrase stand in the text one right after the other. */
 export function holdsPhrase(text: string, language: string | null, phrase: string): boolean {

@@ -76,6 +76,9 @@ const NO_FILTERS: Filters = {
   length: null,
 };
 
+/** More words than these find nothing that fewer do not. */
+const MOST_WORDS = 32;
+
 /**
  * Reads what somebody typed into the box: words (all must be there, the last one may be unfinished), "phrases",
  * -words to leave out, and tag: site: kind: by: in: added: is: length: with a value. What cannot be read as a filter is
@@ -95,7 +98,7 @@ export function readQuery(text: string, languages: readonly (string | null)[] = 
         const last = groups.at(-1)!;
         last.prefix = fold(last.typed);
       }
-      query.groups.push(...groups);
+      query.groups.push(...groups.slice(0, MOST_WORDS - query.groups.length));
     }
   }
   return query;

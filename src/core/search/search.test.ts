@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { didYouMean, distance } from "./did-you-mean";
-import { findPassage, holdsPhrase, marksIn } from "./passage";
+import { holdsPhrase, Seeker } from "./passage";
 import { chipsOf, readQuery, readSpan, toggleFilter } from "./query";
+import { stem } from "./stem";
 import { fold, tokensOf } from "./tokens";
 import { idf, saturate, type Searchable, weigh } from "./weigh";
 
@@ -56,6 +57,7 @@ const moss: Searchable = {
   title: "Moss and water",
   tags: ["water table"],
   contexts: ["Read the second half only"],
+  notes: "",
   description: "",
   source: ["bog.example"],
   text: "",
@@ -146,19 +148,32 @@ describe("what is typed into the box", () => {
 
 describe("passages", () => {
   const text = `${"It begins with other things. ".repeat(20)}Where the mosses grow the water table stands high. ${"And it ends with others. ".repeat(20)}`;
-  const wanted = { terms: new Set(["moss", "water", "tabl"]), prefix: null };
+  const seeker = new Seeker({ terms: new Set(["moss", "water", "tabl"]), prefix: null });
 
   test("the place where the words stand near each other, marked", () => {
-    const passage = findPassage(text, "en", wanted)!;
+    const passage = seeker.passageIn(text, "en")!;
     expect(passage.marks.map(([a, b]) => passage.text.slice(a, b))).toEqual(["mosses", "water", "table"]);
     expect(passage.cut).toEqual([true, true]);
     expect(passage.text.length).toBeLessThanOrEqual(220);
-    expect(findPassage("nothing of it", "en", wanted)).toBeNull();
+    expect(seeker.passageIn("nothing of it", "en")).toBeNull();
   });
 
   test("an unfinished word is marked, pairs of letters as one piece", () => {
-    expect(marksIn("Mossy ground", "en", { terms: new Set(), prefix: "mos" })).toEqual([[0, 5]]);
-    expect(marksIn("泥炭地です", null, { terms: new Set(["泥炭", "炭地"]), prefix: null })).toEqual([[0, 3]]);
+    const marks = (text: string, language: string | null, terms: string[], prefix: string | null) =>
+      new Seeker({ terms: new Set(terms), prefix }).marksIn(text, language);
+    expect(marks("Mossy ground", "en", [], "mos")).toEqual([[0, 5]]);
+    expect(marks("泥炭地です", null, ["泥炭", "炭地"], null)).toEqual([[0, 3]]);
+  });
+
+  test("where stems lose the beginnings of words too, these are found all the same", () => {
+    for (const [text, language, word] of [
+      ["قرأت الكتاب اليوم", "ar", "كتاب"],
+      ["Bhí na bpáistí anseo", "ga", "páistí"],
+    ] as const) {
+      const seeker = new Seeker({ terms: new Set([fold(stem(word, language))]), prefix: null });
+      const [mark] = seeker.marksIn(text, language);
+      expect(text.slice(...mark!)).toBe(text.split(" ").find((one) => one.includes(word)));
+    }
   });
 
   test("a phrase: the words right after each other, in any form of case and ending", () => {

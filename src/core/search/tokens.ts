@@ -59,18 +59,22 @@ export function fold(word: string): string {
     .normalize("NFC");
 }
 
+/** No longer than a term may be, and not in the middle of a letter that takes two places. */
+const cut = (word: string): string =>
+  word.length <= LONGEST_TERM ? word : word.slice(0, LONGEST_TERM).replace(/[\ud800-\udbff]$/, "");
+
 /**
  * The words of a text, in order. A word with a sign in it stands whole and in its parts; text in a script without
  * blanks as overlapping pairs of letters.
  * @param language BCP 47, of the text; decides how words are stemmed
+ * @param only whether a folded word is worth stemming; the others are left out
  */
-export function tokensOf(text: string, language: string | null): Token[] {
+export function tokensOf(text: string, language: string | null, only?: (word: string) => boolean): Token[] {
   const tokens: Token[] = [];
   const push = (raw: string, start: number, part: boolean, plain = false) => {
-    const word = fold(raw).slice(0, LONGEST_TERM);
-    if (!word) return;
-    const term =
-      plain || /[\d+#.\-_':·,;]/.test(word) ? word : fold(stem(raw, language)).slice(0, LONGEST_TERM);
+    const word = cut(fold(raw));
+    if (!word || (only && !only(word))) return;
+    const term = plain || /[\d+#.\-_':·,;]/.test(word) ? word : cut(fold(stem(raw, language)));
     tokens.push({ term: term || word, word, start, end: start + raw.length, part });
   };
   for (const match of text.matchAll(WORD)) {

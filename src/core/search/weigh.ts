@@ -1,4 +1,4 @@
-import { LONGEST_TERM, tokensOf } from "./tokens";
+import { tokensOf } from "./tokens";
 
 /** The words of a resource by where they stand. */
 export type Searchable = {
@@ -6,6 +6,8 @@ export type Searchable = {
   tags: readonly string[];
   /** Headings and context lines, wherever it stands. */
   contexts: readonly string[];
+  /** What the team says of it to itself. */
+  notes: string;
   description: string;
   /** Site, authors. */
   source: readonly string[];
@@ -25,6 +27,7 @@ const FIELDS = {
   title: { weight: 5, usual: 8, b: 0.4 },
   tags: { weight: 4, usual: 4, b: 0.2 },
   contexts: { weight: 3, usual: 16, b: 0.4 },
+  notes: { weight: 2.5, usual: 30, b: 0.6 },
   description: { weight: 2, usual: 30, b: 0.6 },
   source: { weight: 1.5, usual: 4, b: 0.2 },
   text: { weight: 1, usual: 600, b: 0.75 },
@@ -69,12 +72,13 @@ export function weigh(resource: Searchable): Weighed[] {
   add("title", [resource.title]);
   add("tags", resource.tags);
   add("contexts", resource.contexts);
+  add("notes", [resource.notes]);
   add("description", [resource.description]);
   add("source", resource.source);
   add("text", [resource.text]);
   const all = [...sums].map(([term, { tf, word, short }]) => ({
     term,
-    word: word.slice(0, LONGEST_TERM),
+    word,
     short,
     weight: Math.max(1, Math.round(saturate(tf) * SCALE)),
   }));

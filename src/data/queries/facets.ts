@@ -1,11 +1,10 @@
-import { type SQL, sql } from "drizzle-orm";
+import { eq, type SQL, sql } from "drizzle-orm";
+import { type Count, type Facets, LENGTHS, lengthClass } from "@/core/search/facets";
 import type { Tx } from "../database";
-import { person, resource, resourceTag, tag } from "../schema";
-import { STATE_IS } from "./search";
-
-export type Count = { value: string; words: string; count: number };
-/** Upper ends of the classes of length, in minutes; the last one is open. */
-const LENGTHS = [5, 15, 30, 60] as const;
+import { event, facetCount, person, resource, resourceTag, tag } from "../schema";
+import { asMonth } from "./as-month";
+import { STATE_IS } from "./filters";
+import { usesInBin } from "./tags";
 
 const rowsOf = async <T>(tx: Tx, query: SQL): Promise<T[]> => {
   const [rows] = (await tx.execute(query)) as unknown as [T[]];
@@ -17,30 +16,33 @@ const rowsOf = async <T>(tx: Tx, query: SQL): Promise<T[]> => {
  * @param among condition on a row `r` of resource
  * @param whole whether these are all resources of the team; then each list is read from its index alone
  */
-export async function countFacets(tx: Tx, team: string, among: SQL, whole: boolean) {
+export async function countFacets(tx: Tx, team: string, among: SQL, whole: boolean): Promise<Facets> {
   const counted = async (value: SQL, most = 50): Promise<Count[]> =>
     (
       await rowsOf<{ value: string | null; n: number }>(
         tx,
-        sql`SELECT ${value} AS value, COUNT(*) AS n FROM ${resource} r WHERE ${among} GROUP BY value ORDER BY n DESC LIMIT ${most}`,
+        sql`SELECT ${value} AS value, COUNT(*) AS n FROM ${resource} r WHERE ${among} GROUP BY value ORDER BY n DESC, value LIMIT ${most}`,
       )
     )
       .filter((row) => row.value !== null && row.value !== "")
       .map((row) => ({ value: String(row.value), words: String(row.value), count: Number(row.n) }));
-  const tags = rowsOf<{ name: string; n: number }>(
+  const tags = rowsOf<{ id: string; name: string; n: number }>(
     tx,
     whole
-      ? sql`SELECT g.name AS name, c.n AS n FROM (SELECT tag, COUNT(*) AS n FROM ${resourceTag} WHERE team = ${team} GROUP BY tag ORDER BY n DESC LIMIT 60) c JOIN ${tag} g ON g.id = c.tag ORDER BY c.n DESC, g.name`
-      : sql`SELECT g.name AS name, COUNT(*) AS n FROM ${resource} r JOIN ${resourceTag} t ON t.resource = r.id JOIN ${tag} g ON g.id = t.tag WHERE ${among} GROUP BY g.id, g.name ORDER BY n DESC, g.name LIMIT 60`,
+      ? sql`SELECT g.id, g.name, c.n FROM (SELECT tag, COUNT(*) AS n FROM ${resourceTag} WHERE team = ${team} GROUP BY tag ORDER BY n DESC LIMIT 60) c JOIN ${tag} g ON g.id = c.tag`
+      : sql`SELECT g.id, g.name, COUNT(*) AS n FROM ${resource} r JOIN ${resourceTag} t ON t.resource = r.id JOIN ${tag} g ON g.id = t.tag WHERE ${among} GROUP BY g.id, g.name ORDER BY n DESC, g.name LIMIT 60`,
   );
+  const binned = whole ? usesInBin(tx, team) : new Map<string, number>();
   const people = rowsOf<{ name: string; n: number }>(
     tx,
-    sql`SELECT p.name AS name, c.n AS n FROM (SELECT r.added_by AS who, COUNT(*) AS n FROM ${resource} r WHERE ${among} GROUP BY r.added_by) c JOIN ${person} p ON p.id = c.who ORDER BY c.n DESC LIMIT 50`,
+    sql`SELECT p.name AS name, c.n AS n FROM (SELECT r.added_by AS who, COUNT(*) AS n FROM ${resource} r WHERE ${among} GROUP BY r.added_by) c JOIN ${person} p ON p.id = c.who ORDER BY c.n DESC, p.name LIMIT 50`,
   );
   const named = (rows: { name: string; n: number }[]): Count[] =>
     rows.map((row) => ({ value: row.name, words: row.name, count: Number(row.n) }));
+  // Of the whole team by the list of its tags alone; what is tagged and in the bin is not in it.
   const untagged = whole
-    ? sql`COUNT(*) - (SELECT COUNT(DISTINCT t.resource) FROM ${resourceTag} t JOIN ${resource} r2 ON r2.id = t.resource AND r2.deleted_at IS NULL WHERE t.team = ${team})`
+    ? sql`COUNT(*) - (SELECT COUNT(DISTINCT t.resource) FROM ${resourceTag} t WHERE t.team = ${team})
+        + (SELECT COUNT(*) FROM ${resource} r WHERE r.team = ${team} AND r.deleted_at IS NOT NULL AND NOT (${STATE_IS.untagged}))`
     : sql`SUM(${STATE_IS.untagged})`;
   const states = rowsOf<Record<string, string | number | null>>(
     tx,
@@ -50,23 +52,28 @@ export async function countFacets(tx: Tx, team: string, among: SQL, whole: boole
     LENGTHS.map((most, i) => sql`WHEN r.minutes <= ${sql.raw(String(most))} THEN ${sql.raw(String(i))}`),
     sql` `,
   );
-  const [kinds, sites, months, lengths, tagRows, peopleRows, [state]] = await Promise.all([
+  const [kinds, sites, months, lengths, tagRows, inBin, peopleRows, [state]] = await Promise.all([
     counted(sql`r.kind`),
     counted(sql`r.host`, 60),
-    counted(sql`DATE_FORMAT(r.created_at, '%Y-%m')`, 36),
+    counted(sql`EXTRACT(YEAR_MONTH FROM r.created_at)`, 36),
     counted(sql`CASE WHEN r.minutes IS NULL THEN NULL ${bounds} ELSE ${sql.raw(String(LENGTHS.length))} END`),
     tags,
+    binned,
     people,
     states,
   ]);
   return {
     kinds,
     sites,
-    months: months.sort((a, b) => (a.value < b.value ? 1 : -1)),
+    months: months
+      .map(({ value, count }) => ({ value: asMonth(value), words: asMonth(value), count }))
+      .sort((a, b) => (a.value < b.value ? 1 : -1)),
     lengths: lengths
       .sort((a, b) => Number(a.value) - Number(b.value))
       .map(({ value, count }) => lengthClass(Number(value), count)),
-    tags: named(tagRows),
+    tags: named(tagRows.map((row) => ({ ...row, n: row.n - (inBin.get(row.id) ?? 0) })))
+      .filter((one) => one.count > 0)
+      .sort((a, b) => b.count - a.count || (a.words < b.words ? -1 : 1)),
     people: named(peopleRows),
     states: Object.entries(state ?? {}).map(([value, n]) => ({
       value,
@@ -76,10 +83,27 @@ export async function countFacets(tx: Tx, team: string, among: SQL, whole: boole
   };
 }
 
-function lengthClass(i: number, count: number): Count {
-  const from = i === 0 ? 0 : LENGTHS[i - 1]! + 1;
-  const to = LENGTHS[i];
-  return to === undefined
-    ? { value: `>${from}`, words: `over ${from - 1} min`, count }
-    : { value: `${from}..${to}`, words: i === 0 ? `up to ${to} min` : `${from} to ${to} min`, count };
+/** What was counted last of the whole catalogue, since when, and whether anything happened in the team since. */
+export async function keptFacets(tx: Tx, team: string) {
+  const since = sql<
+    0 | 1
+  >`EXISTS (SELECT 1 FROM ${event} e WHERE e.team = ${team} AND e.at >= ${facetCount}.at)`;
+  const rows = await tx
+    .select({ at: facetCount.at, facets: facetCount.facets, old: since })
+    .from(facetCount)
+    .where(eq(facetCount.team, team));
+  return rows[0] ? { ...rows[0], old: Boolean(rows[0].old) } : null;
+}
+
+/** Keeps what was counted; of two who counted at once, what the later one began with. */
+export async function keepFacets(tx: Tx, team: string, at: Date, facets: Facets): Promise<void> {
+  await tx
+    .insert(facetCount)
+    .values({ team, at, facets })
+    .onDuplicateKeyUpdate({
+      set: {
+        facets: sql`IF(VALUES(at) >= ${facetCount.at}, VALUES(facets), ${facetCount.facets})`,
+        at: sql`GREATEST(VALUES(at), ${facetCount.at})`,
+      },
+    });
 }

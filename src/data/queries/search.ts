@@ -1,68 +1,16 @@
-import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
-import type { Filters, Query } from "@/core/search/query";
+import { type SQL, sql } from "drizzle-orm";
+import { LONGEST_TERM } from "@/core/search/tokens";
 import { idf } from "@/core/search/weigh";
 import type { Tx } from "../database";
-import { resource, resourceTag, tag, termPosting, termStat } from "../schema";
-import { ALL } from "./search-feed";
+import { resource, resourceTag, termPosting } from "../schema";
+import { listed } from "./by-keys";
+import { leftOut } from "./filters";
+import type { Sought } from "./terms";
 
-/** A word of the query with the terms of the team's index that stand for it, and in how many resources each is. */
-export type Sought = { typed: string; terms: { term: string; df: number }[] };
 export type Hit = { id: string; score: number };
 
-/** Beginnings of words stand for at most so many terms, the most used ones. */
-const PREFIXES = 40;
 /** idf is multiplied by this and rounded, so that scores are whole numbers that can be paged by. */
 const FINE = 100;
-
-/** How many resources of the team are in the index. */
-export async function countIndexed(tx: Tx, team: string): Promise<number> {
-  const rows = await tx
-    .select({ df: termStat.df })
-    .from(termStat)
-    .where(and(eq(termStat.team, team), eq(termStat.term, ALL)));
-  return rows[0]?.df ?? 0;
-}
-
-/** Looks the words of a query up among the team's terms. */
-export async function lookUpTerms(tx: Tx, team: string, groups: Query["groups"]): Promise<Sought[]> {
-  const exact = [...new Set(groups.flatMap((group) => group.terms))];
-  const known = new Map(
-    exact.length
-      ? (
-          await tx
-            .select({ term: termStat.term, df: termStat.df })
-            .from(termStat)
-            .where(and(eq(termStat.team, team), inArray(termStat.term, exact)))
-        ).map((row) => [row.term, row])
-      : [],
-  );
-  return Promise.all(
-    groups.map(async ({ typed, terms, prefix }) => {
-      const found = new Map(
-        terms.flatMap((term) => (known.has(term) ? [[term, known.get(term)!] as const] : [])),
-      );
-      if (prefix)
-        for (const row of await termsBeginning(tx, team, prefix, PREFIXES)) found.set(row.term, row);
-      return { typed, terms: [...found.values()] };
-    }),
-  );
-}
-
-/** The most used terms of a team that begin like this. */
-export async function termsBeginning(tx: Tx, team: string, start: string, most: number) {
-  return tx
-    .select({ term: termStat.term, df: termStat.df, word: termStat.word })
-    .from(termStat)
-    .where(
-      and(
-        eq(termStat.team, team),
-        sql`${termStat.term} LIKE ${`${start.replace(/[\\%_]/g, "\\$&")}%`}`,
-        sql`${termStat.df} > 0`,
-      ),
-    )
-    .orderBy(sql`${termStat.df} desc`)
-    .limit(most);
-}
 
 export type Asked = {
   team: string;
@@ -76,140 +24,189 @@ export type Asked = {
   /** The last hit of the page before. */
   after: Hit | null;
   most: number;
+  /** Counts all there are up to here. */
+  counted?: number;
+  /** About in the middle of the team's resources: with it, long lists are read in two halves at once. */
+  middle?: string | null;
 };
+
+/** Hits, and how many there are in all when it was asked to count them. */
+export type Hits = { hits: Hit[]; total: number | null };
 
 /**
  * Resources in which all words stand, best first: the sum of idf times weight over the terms found (BM25F), newer ones
  * first where it is the same. Two forms: when one word is much rarer than the others its few resources are looked up
  * in the others' lists; else the lists are read whole and grouped.
  */
-export async function findByWords(tx: Tx, asked: Asked): Promise<Hit[]> {
-  const { team, sought, without, filters, indexed, order, after, most } = asked;
-  if (sought.some((one) => !one.terms.length)) return [];
-  const terms = [...new Map(sought.flatMap((one) => one.terms).map((one) => [one.term, one.df]))];
-  const rarity = (df: number) => Math.max(1, Math.round(idf(indexed, df) * FINE));
-  const single = sought.every((one) => one.terms.length === 1) && terms.length === sought.length;
-  const score =
-    terms.length === 1
-      ? sql`p.weight * ${sql.raw(String(rarity(terms[0]![1])))}`
-      : sql`p.weight * CASE p.term ${sql.join(
-          terms.map(([term, df]) => sql`WHEN ${term} THEN ${sql.raw(String(rarity(df)))}`),
-          sql` `,
-        )} END`;
-  const listed = (list: readonly string[]) =>
-    sql.join(
-      list.map((term) => sql`${term}`),
-      sql`, `,
+export async function findByWords(tx: Tx, asked: Asked): Promise<Hits> {
+  if (asked.sought.some((one) => !one.terms.length)) return { hits: [], total: 0 };
+  const few = fewFirst(asked);
+  if (few) return hitsOfForm(tx, asked, few);
+  const { middle, order, most, counted } = asked;
+  if (!middle) return hitsOfForm(tx, asked, wholeLists(asked));
+  const halves = await Promise.all(
+    [sql`p.resource < ${middle}`, sql`p.resource >= ${middle}`].map((half) =>
+      hitsOfForm(tx, asked, partOfLists(asked, half)),
+    ),
+  );
+  const newerFirst = (a: Hit, b: Hit) => (a.id < b.id ? 1 : -1);
+  const hits = halves
+    .flatMap((half) => half.hits)
+    .sort(order === "newest" ? newerFirst : (a, b) => b.score - a.score || newerFirst(a, b));
+  const total = counted ? Math.min(counted, halves[0]!.total! + halves[1]!.total!) : null;
+  return { hits: hits.slice(0, most), total };
+}
+
+/** Whether it is worth reading the lists of these words in two halves at once. */
+export const areLong = (sought: readonly Sought[]): boolean =>
+  sum(sought) > (termsIn(sought).length <= FEW ? WORTH_TWO : WORTH_TWO_OF_MANY);
+
+function hitsOfForm(tx: Tx, asked: Asked, form: Form): Promise<Hits> {
+  const { team, without, filters, order, after } = asked;
+  const { from, id, score, grouped } = form;
+  const where = [...form.where];
+  const having = [...form.having];
+  if (without.length) where.push(leftOut(team, without, id));
+  if (filters) where.push(sql`EXISTS (SELECT 1 FROM ${resource} r WHERE r.id = ${id} AND ${filters})`);
+  if (after && order === "newest") where.push(sql`${id} < ${after.id}`);
+  else if (after)
+    (grouped ? having : where).push(
+      sql`(${score} < ${after.score} OR (${score} = ${after.score} AND ${id} < ${after.id}))`,
     );
-  const sum = (one: Sought) => one.terms.reduce((all, { df }) => all + df, 0);
-  const sorted = [...sought].sort((a, b) => sum(a) - sum(b));
-  const rare = sorted[0]!;
-  const joined = sorted.length > 1 && sum(rare) * 4 < sum(sorted[1]!);
-  const all = terms.map(([term]) => term);
-  const from = joined
-    ? sql`(SELECT DISTINCT resource FROM ${termPosting} WHERE team = ${team} AND term IN (${listed(rare.terms.map((one) => one.term))})) few
-          STRAIGHT_JOIN ${termPosting} p ON p.team = ${team} AND p.term IN (${listed(all)}) AND p.resource = few.resource`
-    : sql`${termPosting} p`;
-  const conditions: SQL[] = joined ? [] : [sql`p.team = ${team}`, sql`p.term IN (${listed(all)})`];
-  if (without.length)
-    conditions.push(
-      sql`NOT EXISTS (SELECT 1 FROM ${termPosting} n WHERE n.team = ${team} AND n.term IN (${listed(without)}) AND n.resource = p.resource)`,
-    );
-  if (filters)
-    conditions.push(sql`EXISTS (SELECT 1 FROM ${resource} r WHERE r.id = p.resource AND ${filters})`);
-  // Every word must be there: with one term a word, as many rows; else one bit a word.
-  const whole =
-    sought.length === 1 ? null
-    : single ? sql`COUNT(*) = ${sql.raw(String(sought.length))}`
-    : sql`BIT_OR(CASE p.term ${sql.join(
-        all.map((term) => {
-          const bits = sought.reduce(
-            (sum, one, i) => (one.terms.some((other) => other.term === term) ? sum | (1 << i) : sum),
-            0,
-          );
-          return sql`WHEN ${term} THEN ${sql.raw(String(bits))}`;
-        }),
-        sql` `,
-      )} END) = ${sql.raw(String((1 << sought.length) - 1))}`; // prettier-ignore
-  const grouped = terms.length > 1;
-  const having: SQL[] = whole ? [whole] : [];
-  const past = (scoreOf: SQL, id: SQL) =>
-    order === "newest"
-      ? sql`${id} < ${after!.id}`
-      : sql`(${scoreOf} < ${after!.score} OR (${scoreOf} = ${after!.score} AND ${id} < ${after!.id}))`;
-  if (after) {
-    if (grouped && order === "best") having.push(past(sql`SUM(${score})`, sql`p.resource`));
-    else conditions.push(past(score, sql`p.resource`));
-  }
-  const where = conditions.length ? sql`WHERE ${sql.join(conditions, sql` AND `)}` : sql``;
-  const group = grouped ? sql`GROUP BY p.resource` : sql``;
-  const has = having.length ? sql`HAVING ${sql.join(having, sql` AND `)}` : sql``;
-  const by = order === "newest" ? sql`id DESC` : sql`score DESC, id DESC`;
+  const all = (word: string, list: readonly SQL[]) =>
+    list.length ? sql`${sql.raw(word)} ${sql.join([...list], sql` AND `)}` : sql``;
+  const ordered = order === "newest" ? sql`id DESC` : sql`score DESC, id DESC`;
+  return hitsOf(
+    tx,
+    sql`SELECT ${id} AS id, ${score} AS score FROM ${from} ${all("WHERE", where)}
+      ${grouped ? sql`GROUP BY ${id}` : sql``} ${all("HAVING", having)} ORDER BY ${ordered}`,
+    ordered,
+    asked,
+  );
+}
+
+/** The first `most` rows of a query; with `counted`, it is read up to there, and only their number is sent along. */
+async function hitsOf(
+  tx: Tx,
+  query: SQL,
+  ordered: SQL,
+  { most, counted }: { most: number; counted?: number },
+): Promise<Hits> {
   const [rows] = (await tx.execute(
-    sql`SELECT p.resource AS id, ${grouped ? sql`SUM(${score})` : score} AS score FROM ${from} ${where} ${group} ${has} ORDER BY ${by} LIMIT ${most}`,
-  )) as unknown as [{ id: string; score: string | number }[]];
-  return rows.map((row) => ({ id: row.id, score: Number(row.score) }));
+    counted
+      ? sql`SELECT id, score, COUNT(*) OVER () AS total FROM (${query} LIMIT ${counted}) h ORDER BY ${ordered} LIMIT ${most}`
+      : sql`${query} LIMIT ${most}`,
+  )) as unknown as [{ id: string; score: string | number; total?: number }[]];
+  return {
+    hits: rows.map((row) => ({ id: row.id, score: Number(row.score) })),
+    total: counted ? Number(rows[0]?.total ?? 0) : null,
+  };
 }
 
-/** Names in the filters that were found, as ids. */
-export type FoundNames = { tags: string[][]; people: string[]; collections: string[] };
+/** The parts of a query over the lists of terms. */
+type Form = { from: SQL; id: SQL; score: SQL; where: SQL[]; grouped: boolean; having: SQL[] };
 
-/** The condition on a row `r` of resource that the filters are; null when there are none. */
-export function filterOn(team: string, filters: Filters, names: FoundNames): SQL | null {
-  const all: SQL[] = [sql`r.team = ${team}`, sql`r.deleted_at IS NULL`];
-  const none = all.length;
-  const list = (ids: readonly string[]) =>
-    ids.length
-      ? sql.join(
-          ids.map((id) => sql`${id}`),
-          sql`, `,
-        )
-      : sql`NULL`;
-  for (const ids of names.tags)
-    all.push(
-      sql`EXISTS (SELECT 1 FROM ${resourceTag} t WHERE t.team = ${team} AND t.tag IN (${list(ids)}) AND t.resource = r.id)`,
-    );
-  if (filters.site.length)
-    all.push(
-      sql`(${sql.join(
-        filters.site.map((site) => sql`r.host = ${site} OR r.host = ${`www.${site}`}`),
-        sql` OR `,
-      )})`,
-    );
-  if (filters.kind.length) all.push(sql`r.kind IN (${list(filters.kind)})`);
-  if (filters.by.length) all.push(sql`r.added_by IN (${list(names.people)})`);
-  if (filters.in.length)
-    all.push(
-      sql`EXISTS (SELECT 1 FROM placement pl WHERE pl.resource = r.id AND pl.deleted_at IS NULL AND pl.collection IN (${list(names.collections)}))`,
-    );
-  if (filters.added?.from) all.push(sql`r.created_at >= ${filters.added.from}`);
-  if (filters.added?.to) all.push(sql`r.created_at < ${filters.added.to}`);
-  if (filters.length?.from !== null && filters.length?.from !== undefined)
-    all.push(sql`r.minutes >= ${filters.length.from}`);
-  if (filters.length?.to !== null && filters.length?.to !== undefined)
-    all.push(sql`r.minutes <= ${filters.length.to}`);
-  for (const state of filters.is) all.push(STATE_IS[state]);
-  return all.length === none ? null : sql.join(all, sql` AND `);
+const termsIn = (sought: readonly Sought[]) =>
+  [...new Map(sought.flatMap((one) => one.terms).map((one) => [one.term, one]))].map(([, one]) => one);
+const sum = (sought: readonly Sought[]) => termsIn(sought).reduce((all, { df }) => all + df, 0);
+
+/** From so many postings on they are read in two halves at once. */
+const WORTH_TWO = 5_000;
+/** To find the term of a posting among more than a few takes long; only of very long lists reading less saves more. */
+const WORTH_TWO_OF_MANY = 30_000;
+const FEW = 6;
+
+/** idf as a whole number. */
+const rarity = (indexed: number, df: number): number => Math.max(1, Math.round(idf(indexed, df) * FINE));
+
+/** One bit for each word that a term stands for. */
+const bitsOf = (sought: readonly Sought[], term: string): bigint =>
+  sought.reduce(
+    (bits, one, i) => (one.terms.some((other) => other.term === term) ? bits | (1n << BigInt(i)) : bits),
+    0n,
+  );
+
+/**
+ * The terms of some words as a table `k` to begin a join with: how much each counts (idf), and one bit for each word it
+ * stands for. A list in the query, with a CASE to find these, takes longer for each posting.
+ */
+function termTable(sought: readonly Sought[], indexed: number): SQL {
+  const rows = termsIn(sought).map(({ term, df }) => ({
+    term,
+    idf: rarity(indexed, df),
+    words: String(bitsOf(sought, term)),
+  }));
+  return sql`JSON_TABLE(${JSON.stringify(rows)}, '$[*]' COLUMNS (
+    term VARCHAR(${sql.raw(String(LONGEST_TERM))}) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin PATH '$.term',
+    idf INT PATH '$.idf', words BIGINT UNSIGNED PATH '$.words')) k`;
 }
 
-/** What each state means for a row `r` of resource. */
-export const STATE_IS: Record<Filters["is"][number], SQL> = {
-  untagged: sql`NOT EXISTS (SELECT 1 FROM resource_tag t WHERE t.resource = r.id)`,
-  unplaced: sql`NOT EXISTS (SELECT 1 FROM placement pl WHERE pl.resource = r.id AND pl.deleted_at IS NULL)`,
-  unpictured: sql`r.picture_hash IS NULL`,
-  dead: sql`r.fetch_state = 'failed'`,
-  twin: sql`r.twin_of IS NOT NULL`,
-  waiting: sql`r.fetch_state = 'waiting'`,
-};
+/** The sum of idf times weight over postings `p` of terms `k`; whole numbers, added as floating point, which is faster. */
+const SCORE = sql`SUM(p.weight * (k.idf + 0e0))`;
 
-/** Ids of tags by the start of their keys or the whole, for tag: filters. */
-export async function tagIdsNamed(tx: Tx, team: string, keys: readonly string[]): Promise<string[][]> {
-  if (!keys.length) return [];
-  const rows = await tx
-    .select({ id: tag.id, key: tag.key })
-    .from(tag)
-    .where(and(eq(tag.team, team), inArray(tag.key, [...keys])));
-  return keys.map((key) => rows.filter((row) => row.key === key).map((row) => row.id));
+/** That every word is among the postings of a resource: with one term a word, as many rows; else the bit of each. */
+function everyWord(sought: readonly Sought[], words: SQL = sql`k.words`): SQL[] {
+  if (sought.length < 2) return [];
+  const terms = termsIn(sought);
+  if (terms.length === sought.length && sought.every((one) => one.terms.length === 1))
+    return [sql`COUNT(*) = ${sql.raw(String(sought.length))}`];
+  return [sql`BIT_OR(${words}) = ${sql.raw(String((1n << BigInt(sought.length)) - 1n))}`];
+}
+
+/** The lists of all terms, read whole. */
+function wholeLists({ team, sought, indexed }: Asked): Form {
+  const grouped = termsIn(sought).length > 1;
+  return {
+    from: sql`${termTable(sought, indexed)} STRAIGHT_JOIN ${termPosting} p ON p.team = ${team} AND p.term = k.term`,
+    id: sql`p.resource`,
+    score: grouped ? SCORE : sql`p.weight * k.idf`,
+    where: [],
+    grouped,
+    having: everyWord(sought),
+  };
+}
+
+/** The lists of all terms from one resource to another: named in the query, each is read only there. */
+function partOfLists({ team, sought, indexed }: Asked, part: SQL): Form {
+  const terms = termsIn(sought);
+  const idfs = terms.map(({ term, df }) => sql`WHEN ${term} THEN ${sql.raw(`${rarity(indexed, df)}e0`)}`);
+  const score = sql`p.weight * CASE p.term ${sql.join(idfs, sql` `)} END`;
+  const bits = terms.map(({ term }) => sql`WHEN ${term} THEN ${sql.raw(String(bitsOf(sought, term)))}`);
+  const grouped = terms.length > 1;
+  return {
+    from: sql`${termPosting} p`,
+    id: sql`p.resource`,
+    score: grouped ? sql`SUM(${score})` : score,
+    where: [sql`p.team = ${team}`, sql`p.term IN (${listed(terms.map((one) => one.term))})`, part],
+    grouped,
+    having: everyWord(sought, sql`CASE p.term ${sql.join(bits, sql` `)} END`),
+  };
+}
+
+/** A look-up by key costs about as much as reading so many postings in a row. */
+const LOOK_UP = 5;
+
+/**
+ * The few resources of the rarest word, each looked up by key in the lists of the others; null when reading the lists
+ * costs less, or a term stands for two of the words.
+ */
+function fewFirst({ team, sought, indexed }: Asked): Form | null {
+  const [rare, ...others] = [...sought].sort((a, b) => sum([a]) - sum([b]));
+  const terms = termsIn(others);
+  if (!terms.length || terms.length + rare!.terms.length > termsIn(sought).length) return null;
+  if (sum([rare!]) * terms.length * LOOK_UP > sum(others)) return null;
+  return {
+    // Each posting of the others is looked up by its whole key.
+    from: sql`(SELECT p.resource, ${SCORE} AS score FROM ${termTable([rare!], indexed)}
+        STRAIGHT_JOIN ${termPosting} p ON p.team = ${team} AND p.term = k.term GROUP BY p.resource) few
+      STRAIGHT_JOIN ${termTable(others, indexed)}
+      STRAIGHT_JOIN ${termPosting} p ON p.team = ${team} AND p.term = k.term AND p.resource = few.resource`,
+    id: sql`few.resource`,
+    score: sql`MAX(few.score) + ${SCORE}`,
+    where: [],
+    grouped: true,
+    having: everyWord(others),
+  };
 }
 
 /** Resources by filters alone, newest first. Each form reads an index that is in that order already. */
@@ -217,26 +214,25 @@ export async function findByFilters(
   tx: Tx,
   team: string,
   filters: SQL | null,
-  { tags, after, most }: { tags: readonly string[]; after: string | null; most: number },
-): Promise<Hit[]> {
-  const [rows] = (await tx.execute(
+  { tags, after, ...page }: { tags: readonly string[]; after: string | null; most: number; counted?: number },
+): Promise<Hits> {
+  const query =
     tags.length === 1
-      ? sql`SELECT t.resource AS id FROM ${resourceTag} t STRAIGHT_JOIN ${resource} r ON r.id = t.resource
+      ? sql`SELECT t.resource AS id, 0 AS score FROM ${resourceTag} t STRAIGHT_JOIN ${resource} r ON r.id = t.resource
             WHERE t.team = ${team} AND t.tag = ${tags[0]} ${after ? sql`AND t.resource < ${after}` : sql``} AND ${filters}
-            ORDER BY t.resource DESC LIMIT ${most}`
-      : sql`SELECT r.id AS id FROM ${resource} r ${filters ? sql`` : sql`FORCE INDEX (resource_newest)`}
+            ORDER BY t.resource DESC`
+      : sql`SELECT r.id AS id, 0 AS score FROM ${resource} r ${filters ? sql`` : sql`FORCE INDEX (resource_newest)`}
             WHERE r.team = ${team} AND r.deleted_at IS NULL ${after ? sql`AND r.id < ${after}` : sql``} ${filters ? sql`AND ${filters}` : sql``}
-            ORDER BY r.id DESC LIMIT ${most}`,
-  )) as unknown as [{ id: string }[]];
-  return rows.map(({ id }) => ({ id, score: 0 }));
+            ORDER BY r.id DESC`;
+  return hitsOf(tx, query, sql`id DESC`, page);
 }
 
-/** In how many resources of the team each of these terms is. */
-export async function dfOf(tx: Tx, team: string, terms: readonly string[]): Promise<Map<string, number>> {
-  if (!terms.length) return new Map();
-  const rows = await tx
-    .select({ term: termStat.term, df: termStat.df })
-    .from(termStat)
-    .where(and(eq(termStat.team, team), inArray(termStat.term, [...terms])));
-  return new Map(rows.map((row) => [row.term, row.df]));
+/** The resource in the middle of a team's, by age; null when it has none. Reads half an index; best kept for a while. */
+export async function middleResource(tx: Tx, team: string): Promise<string | null> {
+  const living = sql`FROM ${resource} FORCE INDEX (resource_newest) WHERE team = ${team} AND deleted_at IS NULL`;
+  const [[count]] = (await tx.execute(sql`SELECT COUNT(*) AS n ${living}`)) as unknown as [{ n: number }[]];
+  const [[row]] = (await tx.execute(
+    sql`SELECT id ${living} ORDER BY id LIMIT 1 OFFSET ${Math.floor(Number(count?.n ?? 0) / 2)}`,
+  )) as unknown as [{ id: string }[]];
+  return row?.id ?? null;
 }

@@ -1,30 +1,45 @@
-import { and, asc, desc, eq, gte, inArray, isNull, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, collectionTag, resourceTag, tag, termPosting } from "../schema";
+import { asMonth } from "./as-month";
+import { collection, collectionTag, resource, resourceTag, tag, termPosting } from "../schema";
 
 /** Tags of a team with their use and when they were last put on something, the most used first. */
 export async function tagUses(tx: Tx, teamId: string, most = 2000) {
   // Counted from the links alone; names only of those shown.
-  const uses = await tx
-    .select({
-      tag: resourceTag.tag,
-      count: sql<number>`count(*)`.as("n"),
-      last: sql<Date>`max(${resourceTag.createdAt})`.mapWith(resourceTag.createdAt),
-    })
-    .from(resourceTag)
-    .where(eq(resourceTag.team, teamId))
-    .groupBy(resourceTag.tag);
+  const [uses, binned, names] = await Promise.all([
+    tx
+      .select({
+        tag: resourceTag.tag,
+        count: sql<number>`count(*)`.as("n"),
+        last: sql<Date>`max(${resourceTag.createdAt})`.mapWith(resourceTag.createdAt),
+      })
+      .from(resourceTag)
+      .where(eq(resourceTag.team, teamId))
+      .groupBy(resourceTag.tag),
+    usesInBin(tx, teamId),
+    tx.select({ id: tag.id, name: tag.name }).from(tag).where(eq(tag.team, teamId)),
+  ]);
   const used = new Map(uses.map((row) => [row.tag, row]));
-  const names = await tx.select({ id: tag.id, name: tag.name }).from(tag).where(eq(tag.team, teamId));
   return names
     .map(({ id, name }) => ({
       id,
       name,
-      count: Number(used.get(id)?.count ?? 0),
+      count: Number(used.get(id)?.count ?? 0) - (binned.get(id) ?? 0),
       last: used.get(id)?.last ?? null,
     }))
     .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1))
     .slice(0, most);
+}
+
+/** How many resources in the bin carry each tag: they keep their tags, but do not count as use. */
+export async function usesInBin(tx: Tx, team: string): Promise<Map<string, number>> {
+  const rows = await tx
+    .select({ tag: resourceTag.tag, count: sql<number>`count(*)` })
+    .from(resource)
+    .innerJoin(resourceTag, eq(resourceTag.resource, resource.id))
+    .where(and(eq(resource.team, team), isNotNull(resource.deletedAt)))
+    .groupBy(resourceTag.tag);
+  return new Map(rows.map((row) => [row.tag, Number(row.count)]));
 }
 
 /** Ids of tags by key, for those that exist. */
@@ -86,7 +101,7 @@ export async function tagMonths(
   id: string | null,
   since: Date,
 ): Promise<Map<string, number>> {
-  const month = sql<string>`date_format(${resourceTag.createdAt}, '%Y-%m')`;
+  const month = sql<number>`extract(year_month from ${resourceTag.createdAt})`;
   const rows = await tx
     .select({ month, n: sql<number>`count(*)` })
     .from(resourceTag)
@@ -98,7 +113,7 @@ export async function tagMonths(
       ),
     )
     .groupBy(month);
-  return new Map(rows.map((row) => [row.month, Number(row.n)]));
+  return new Map(rows.map((row) => [asMonth(row.month), Number(row.n)]));
 }
 
 /** The collections that are about a tag. */

@@ -27,6 +27,8 @@ export const resource = mysqlTable(
     host: varchar("host", { length: 255 }).notNull(),
     title: varchar("title", { length: 500 }).notNull(),
     description: text("description").notNull(),
+    /** What the team says of it to itself; readers never see it. */
+    notes: text("notes").notNull().default(""),
     siteName: line("site_name", 200).notNull().default(""),
     authors: json("authors").$type<string[]>().notNull(),
     /** As precise as the source: 2026, 2026-03 or 2026-03-09. */

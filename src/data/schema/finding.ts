@@ -1,6 +1,7 @@
 import { index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
+import type { Facets } from "@/core/search/facets";
 import { LONGEST_TERM } from "@/core/search/tokens";
-import { exactText, line, moment, uuid } from "./columns";
+import { bigJson, exactText, line, moment, uuid } from "./columns";
 import { team } from "./people";
 
 /**
@@ -67,6 +68,16 @@ export const keptSearch = mysqlTable(
   },
   (t) => [index("kept_search_own").on(t.person, t.team, t.id)],
 );
+
+/** By what the whole catalogue of a large team can be narrowed, as it was counted last. */
+export const facetCount = mysqlTable("facet_count", {
+  team: uuid("team")
+    .primaryKey()
+    .references(() => team.id, { onDelete: "cascade" }),
+  /** When counting began. */
+  at: moment("at").notNull(),
+  facets: bigJson<Facets>("facets").notNull(),
+});
 
 /** Who has a collection open, and when they last said so. */
 export const presence = mysqlTable(

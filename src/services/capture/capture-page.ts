@@ -1,5 +1,6 @@
 import { eq } from "drizzle-orm";
 import { readAddress } from "@/core/address/read-address";
+import { joinNotes } from "@/core/intake/join-notes";
 import { tagName } from "@/core/tags/tag-name";
 import { findByAddress } from "@/data/queries/resources";
 import { resource } from "@/data/schema";
@@ -81,9 +82,15 @@ export const capturePage = action({
       });
     const tags = (input.tags ?? []).map(tagName).filter((name) => name !== null);
     if (tags.length) await putTags(tx, input.team, new Map([[id, tags]]));
-    return land({ input: { ...input, context: input.note }, scope, tx, tell, did }, id, {
+    const landed = await land({ input: { ...input, context: input.note }, scope, tx, tell, did }, id, {
       title: input.title || known?.title || read.host,
       already,
     });
+    // Without a new place to stand there is no context line for it.
+    if (input.note && !landed.item) {
+      const notes = joinNotes(known?.notes, input.note);
+      await tx.update(resource).set({ notes, updatedAt: at }).where(eq(resource.id, id));
+    }
+    return landed;
   },
 });

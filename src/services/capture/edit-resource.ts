@@ -19,6 +19,7 @@ class EditResource {
   @Id() resource: string;
   @MaybeText(500) title?: string;
   @MaybeText(4000) description?: string;
+  @MaybeText(16_000) notes?: string;
   @MaybeText(200) siteName?: string;
   @MaybeText(10) published?: string;
   @MaybeTexts(30, 200) authors?: string[];

@@ -5,36 +5,30 @@ import { STEMMED } from "@/core/search/stem";
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
+import { filterOn, leftOut, tagIdsNamed } from "@/data/queries/filters";
 import {
-  countIndexed,
-  filterOn,
+  areLong,
   findByFilters,
   findByWords,
   type Hit,
-  lookUpTerms,
-  type Sought,
-  tagIdsNamed,
+  type Hits,
+  middleResource,
 } from "@/data/queries/search";
-import { countDue } from "@/data/queries/search-feed";
+import { lookUp, type Sought } from "@/data/queries/terms";
 import { languagesOf } from "@/data/queries/languages";
 import { membersOf } from "@/data/queries/teams";
 import { feedSome } from "./feed";
+import { keptFor } from "./kept-for";
 
 /** Up to so many changes are taken up before a search, so that what was saved a moment ago is found. */
 const AT_ONCE = 5;
-const LANGUAGES_FOR = 60_000;
-const languages = new Map<string, { at: number; list: (string | null)[] }>();
 
-/** The languages of a team's texts that are stemmed; looked for once a minute. */
-async function stemmedLanguages(tx: Tx, team: string): Promise<(string | null)[]> {
-  const kept = languages.get(team);
-  if (kept && Date.now() - kept.at < LANGUAGES_FOR) return kept.list;
+/** The languages of a team's texts that are stemmed. */
+const stemmedLanguages = keptFor(60_000, async (tx, team) => {
   const found = (await languagesOf(tx, team)).map((one) => one.slice(0, 2).toLowerCase());
-  const list = [null, ...new Set(found.filter((one) => one !== "en" && STEMMED.has(one)))];
-  languages.set(team, { at: Date.now(), list });
-  if (languages.size > 1_000) languages.clear();
-  return list;
-}
+  return [null, ...new Set(found.filter((one) => one !== "en" && STEMMED.has(one)))];
+});
+const middleOf = keptFor(600_000, middleResource);
 
 /** A search made ready: what was typed as terms of the team's index and as a condition. */
 export class Asked {
@@ -49,17 +43,19 @@ export class Asked {
   ) {}
 
   static async of(tx: Tx, team: string, text: string): Promise<Asked> {
-    const due = await countDue(tx, team, AT_ONCE + 1);
-    if (due > 0 && due <= AT_ONCE) await feedSome(team, AT_ONCE).catch(() => 0);
     const query = readQuery(text, await stemmedLanguages(tx, team));
     const { filters } = query;
-    const [sought, indexed, tags, people, tree] = await Promise.all([
-      lookUpTerms(tx, team, query.groups),
-      countIndexed(tx, team),
+    const [looked, tags, people, tree] = await Promise.all([
+      lookUp(tx, team, query.groups, AT_ONCE + 1),
       tagIdsNamed(tx, team, filters.tag.map(tagKey)),
       filters.by.length ? membersOf(tx, team) : [],
       filters.in.length ? collectionTree(tx, team) : [],
     ]);
+    let { sought, indexed } = looked;
+    if (looked.due > 0 && looked.due <= AT_ONCE) {
+      await feedSome(team, AT_ONCE).catch(() => 0);
+      ({ sought, indexed } = await lookUp(tx, team, query.groups, 0));
+    }
     const begins = (name: string, wanted: readonly string[]) =>
       wanted.some(
         (one) =>
@@ -76,26 +72,41 @@ export class Asked {
         tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id),
       ),
     };
-    return new Asked(tx, team, query, sought, filterOn(team, filters, names), tags, indexed);
+    const narrowed = filterOn(team, filters, names);
+    // With words, what is left out is left out of their lists.
+    const without = query.groups.length ? [] : query.without.flat();
+    const left = without.length ? leftOut(team, without, sql`r.id`) : null;
+    const all = [narrowed, left].filter((one) => one !== null);
+    return new Asked(tx, team, query, sought, all.length ? sql.join(all, sql` AND `) : null, tags, indexed);
   }
 
-  /** A page of what is found. */
-  hits(order: "best" | "newest", after: Hit | null, most: number, also: SQL | null = null): Promise<Hit[]> {
+  /**
+   * A page of what is found.
+   * @param counted all there are are counted up to here
+   */
+  async page(
+    order: "best" | "newest",
+    after: Hit | null,
+    most: number,
+    { counted, also = null }: { counted?: number; also?: SQL | null } = {},
+  ): Promise<Hits> {
     const { tx, team, sought, query, indexed } = this;
     const filters = also ? (this.filters ? sql`${this.filters} AND ${also}` : also) : this.filters;
     if (!sought.length) {
-      const single = this.tagIds.length ? this.tagIds[0]! : [];
-      return findByFilters(tx, team, filters, { tags: single, after: after?.id ?? null, most });
+      const tags = this.tagIds[0] ?? [];
+      return findByFilters(tx, team, filters, { tags, after: after?.id ?? null, most, counted });
     }
     const without = query.without.flat();
-    return findByWords(tx, { team, sought, without, filters, indexed, order, after, most });
+    const middle = areLong(sought) ? await middleOf(tx, team) : null;
+    return findByWords(tx, { team, sought, without, filters, indexed, order, after, most, counted, middle });
   }
 
-  /** The condition for counting among what is found: all there is, or the best `most` of it. */
+  /** The condition for counting among what is found: all there is, or the best (without words the newest) `most`. */
   async among(most: number): Promise<{ among: SQL; whole: boolean; best: number | null }> {
     const all = sql`r.team = ${this.team} AND r.deleted_at IS NULL`;
-    if (!this.sought.length) return { among: this.filters ?? all, whole: !this.filters, best: null };
-    const ids = (await this.hits("best", null, most + 1)).map((hit) => hit.id);
+    if (!this.sought.length && !this.filters) return { among: all, whole: true, best: null };
+    const { hits } = await this.page("best", null, most + 1);
+    const ids = hits.map((hit) => hit.id);
     const counted = ids.slice(0, most);
     const among = counted.length ? sql`r.deleted_at IS NULL AND ${inArray(sql`r.id`, counted)}` : sql`FALSE`;
     return { among, whole: false, best: ids.length > most ? most : null };

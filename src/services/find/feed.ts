@@ -1,50 +1,78 @@
-import {
-  type Feeding,
-  forgetDue,
-  lockIndex,
-  lockTerms,
-  takeDue,
-  wordsOf,
-  writeTerms,
-} from "@/data/queries/search-feed";
+import { dueTeams, forgetDue, haveIndex, lockIndex, readDue, writeTerms } from "@/data/queries/search-feed";
+import { type Words, wordsOf } from "@/data/queries/words";
+import { weigh, type Weighed } from "@/core/search/weigh";
+import type { Tx } from "@/data/database";
 import { transact } from "@/data/transaction";
+import { anyBelow } from "@/outside/random";
 import { weighInThread } from "@/outside/threads/pool";
 import { database } from "../action";
 
-/** Resources fed in one transaction. */
-const BATCH = 200;
+/** Texts of together so many characters are weighed within a millisecond or two, less than the way to a thread takes. */
+const AT_ONCE = 8_000;
+/** Changes taken up in one transaction. */
+const BATCH = 400;
+/** Resources whose words are weighed while the database writes those before. */
+const CHUNK = 100;
 
 /**
- * Feeds the index of words with some of the resources that changed. Done by a worker all the time, and by a search
- * that finds only a few due, so that what was saved a moment ago is found.
- * @param team only of this team
+ * Feeds the index of words with some of the resources that changed in one team. Done by a worker all the time, and by
+ * a search that finds only a few due, so that what was saved a moment ago is found.
+ * @param team of this team, after whoever is at it now; without one, of any team that nobody is at
  * @returns how many changes were taken up
  */
 export async function feedSome(team: string | null = null, most = BATCH): Promise<number> {
+  if (team) return feedTeam(team, most, true);
+  // In turns that nobody plans, so that a team that brings in thousands does not keep the others waiting.
+  const teams = await dueTeams(database());
+  const start = teams.length ? anyBelow(teams.length) : 0;
+  for (let i = 0; i < teams.length; i++) {
+    const fed = await feedTeam(teams[(start + i) % teams.length]!, most, false);
+    if (fed) return fed;
+  }
+  return 0;
+}
+
+async function feedTeam(team: string, most: number, wait: boolean): Promise<number> {
+  const fed = await feedLocked(team, most, wait);
+  if (fed !== null) return fed;
+  // There was nothing to lock. Who waits tries again whoever has made it meanwhile.
+  const made = await haveIndex(database(), team);
+  return made || wait ? ((await feedLocked(team, most, wait)) ?? 0) : 0;
+}
+
+/** @returns null when there is nothing to lock yet, or somebody else is at it */
+async function feedLocked(team: string, most: number, wait: boolean): Promise<number | null> {
   return transact(database(), async (tx) => {
-    const due = await takeDue(tx, team, most);
+    // One connection, so what is due is read once the lock is there.
+    const [locked, due] = await Promise.all([lockIndex(tx, team, wait), readDue(tx, team, most)]);
+    if (!locked) return null;
     if (!due.length) return 0;
-    await lockIndex(
-      tx,
-      due.map((one) => one.team),
-    );
-    const before = await lockTerms(tx, due);
-    const ids = [...before.keys()];
-    const teamOf = new Map(due.map((one) => [one.resource, one.team]));
-    const words = await wordsOf(tx, ids);
-    const weighed = await weighInThread(words);
-    const after = new Map(words.map((one, i) => [one.id, weighed[i]!]));
-    const feedings: Feeding[] = ids.map((id) => ({
-      resource: id,
-      team: teamOf.get(id)!,
-      before: before.get(id)!,
-      after: after.get(id) ?? [],
-    }));
-    await writeTerms(tx, feedings);
+    const ids = [...new Set(due.map((one) => one.resource))];
+    let next = weighed(tx, ids.slice(0, CHUNK));
+    for (let i = CHUNK; ; i += CHUNK) {
+      const ready = await next;
+      const more = i < ids.length;
+      if (more) next = weighed(tx, ids.slice(i, i + CHUNK));
+      // Should writing fail, nobody waits for these any more.
+      next.catch(() => {});
+      await writeTerms(tx, team, ready);
+      if (!more) break;
+    }
     await forgetDue(
       tx,
       due.map((one) => one.id),
     );
     return due.length;
   });
+}
+
+type Weighing = Words & { after: Weighed[] };
+
+/** The words of these resources as terms with their weights, as they are now; of what is gone, none. */
+async function weighed(tx: Tx, ids: readonly string[]): Promise<Weighing[]> {
+  const all = await wordsOf(tx, ids);
+  const living = all.flatMap(({ words }) => words ?? []);
+  const characters = living.reduce((sum, { text, description }) => sum + text.length + description.length, 0);
+  const weights = (characters > AT_ONCE ? await weighInThread(living) : living.map(weigh)).values();
+  return all.map((one) => ({ ...one, after: one.words ? weights.next().value! : [] }));
 }

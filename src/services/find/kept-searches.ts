@@ -60,8 +60,9 @@ export const readKept = reading({
     const searches = [];
     for (const { id, name, query, lookedAt } of rows) {
       const asked = await Asked.of(tx, input.team, query);
-      const fresh = await asked.hits("newest", null, MOST_NEW + 1, sql`r.created_at > ${lookedAt}`);
-      searches.push({ id, name, query, lookedAt, fresh: fresh.length });
+      const also = sql`r.created_at > ${lookedAt}`;
+      const { hits } = await asked.page("newest", null, MOST_NEW + 1, { also });
+      searches.push({ id, name, query, lookedAt, fresh: hits.length });
     }
     return { searches };
   },

@@ -1,14 +1,14 @@
 import { IsOptional, IsInt, Max, Min } from "class-validator";
 import { didYouMean } from "@/core/search/did-you-mean";
-import { findPassage, holdsPhrase, marksIn, type Passage, type Wanted } from "@/core/search/passage";
+import { holdsPhrase, type Passage, Seeker } from "@/core/search/passage";
 import { chipsOf } from "@/core/search/query";
 import { fold } from "@/core/search/tokens";
-import { groupBy } from "@/core/list/group-by";
 import type { Tx } from "@/data/database";
-import { placesOfMany } from "@/data/queries/places";
-import { type Card, cardsById, withTags } from "@/data/queries/resources";
-import { type Hit, termsBeginning } from "@/data/queries/search";
-import { textsOf } from "@/data/queries/texts";
+import { type FoundRow, foundById } from "@/data/queries/found";
+import type { Card } from "@/data/queries/resources";
+import type { Hit } from "@/data/queries/search";
+import { termsBeginning } from "@/data/queries/terms";
+import { READ, textsOf } from "@/data/queries/texts";
 import { reading } from "../action";
 import { Id, MaybeId, MaybeOneOf, MaybeText } from "../input";
 import { can } from "../policy";
@@ -45,15 +45,17 @@ export const search = reading({
     const most = input.most ?? PAGE;
     const order = input.order ?? "best";
     const after: Hit | null = input.after ? { id: input.after, score: input.score ?? 0 } : null;
-    const wanted: Wanted = {
-      terms: new Set(asked.sought.flatMap((one) => one.terms.map(({ term }) => term))),
-      prefix: asked.query.groups.at(-1)?.prefix ?? null,
-    };
+    const seeker = asked.sought.length
+      ? new Seeker({
+          terms: new Set(asked.sought.flatMap((one) => one.terms.map(({ term }) => term))),
+          prefix: asked.query.groups.at(-1)?.prefix ?? null,
+        })
+      : null;
     const { phrases } = asked.query;
     const page = phrases.length
       ? await withPhrases(asked, order, after, most)
       : await plainPage(asked, order, after, most);
-    const results = await describe(tx, input.team, page.hits, wanted, asked.sought.length > 0);
+    const results = await describe(tx, input.team, page.hits, seeker);
     return {
       results,
       /** How many there are in all, up to a thousand; null on later pages and with phrases. */
@@ -74,12 +76,8 @@ async function plainPage(
   after: Hit | null,
   most: number,
 ): Promise<Page> {
-  const hits = await asked.hits(order, after, after ? most + 1 : COUNTED + 1);
-  return {
-    hits: hits.slice(0, most),
-    more: hits.length > most,
-    total: after ? null : Math.min(hits.length, COUNTED + 1),
-  };
+  const { hits, total } = await asked.page(order, after, most + 1, after ? {} : { counted: COUNTED + 1 });
+  return { hits: hits.slice(0, most), more: hits.length > most, total };
 }
 
 /** Goes through the hits until a page of them holds every phrase. */
@@ -92,20 +90,16 @@ async function withPhrases(
   const hits: Hit[] = [];
   let last = after;
   for (let step = 0; step < PHRASE_STEPS; step++) {
-    const some = await asked.hits(order, last, PHRASE_STEP);
-    const words = new Map(
-      (
-        await textsOf(
-          asked.tx,
-          some.map((hit) => hit.id),
-        )
-      ).map((row) => [row.id, row]),
-    );
+    const { hits: some } = await asked.page(order, last, PHRASE_STEP);
+    const ids = some.map((hit) => hit.id);
+    const found = await foundById(asked.tx, asked.team, ids, READ);
+    const rows = new Map(found.map((row) => [row.id, row] as const));
     for (const hit of some) {
       last = hit;
-      const row = words.get(hit.id);
+      const row = rows.get(hit.id);
       if (!row) continue;
-      const all = [row.title, row.description, ...row.contexts, ...row.tags, row.text];
+      const words = row.places.flatMap((place) => place.slice(2));
+      const all = [row.title, row.description, row.notes, ...words, ...row.tags, row.text];
       if (asked.query.phrases.every((phrase) => all.some((text) => holdsPhrase(text, row.language, phrase))))
         hits.push(hit);
       if (hits.length === most) return { hits, more: true, total: null };
@@ -121,47 +115,66 @@ export type Found = Card & {
   passage: Passage | null;
 };
 
-/** What a list of results shows of each. */
-async function describe(
-  tx: Tx,
-  team: string,
-  hits: readonly Hit[],
-  wanted: Wanted,
-  words: boolean,
-): Promise<Found[]> {
+/** How much of a text is looked through first; most passages are found there. */
+const BEGINNING = 6_000;
+/** A passage has about so many characters. */
+const PASSAGE = 180;
+
+/** What a list of results shows of each; with words, where they stand in it. */
+async function describe(tx: Tx, team: string, hits: readonly Hit[], seeker: Seeker | null): Promise<Found[]> {
   const ids = hits.map((hit) => hit.id);
-  const [cards, places, texts] = await Promise.all([
-    cardsById(tx, team, ids).then((rows) => withTags(tx, rows)),
-    placesOfMany(tx, ids),
-    words ? textsOf(tx, ids) : [],
-  ]);
-  const byId = new Map(cards.map((card) => [card.id, card]));
-  const textOf = new Map(texts.map((row) => [row.id, row]));
-  const placesOf = groupBy(places, (place) => place.resource);
+  const found = await foundById(tx, team, ids, seeker ? BEGINNING : 0);
+  const rows = new Map(found.map((row) => [row.id, row] as const));
+  const passages = seeker ? await passagesOf(tx, found, seeker) : new Map<string, Passage>();
   return ids.flatMap((id) => {
-    const card = byId.get(id);
-    if (!card) return [];
-    const row = textOf.get(id);
+    const row = rows.get(id);
+    if (!row) return [];
+    const { language, notes: _, text: __, places, ...card } = row;
     return {
       ...card,
-      places: [
-        ...new Map(
-          (placesOf.get(id) ?? []).map(({ collection, title }) => [collection, { collection, title }]),
-        ).values(),
-      ],
-      marks: row ? marksIn(card.title, row.language, wanted) : [],
-      passage: row ? passageOf(row, wanted) : null,
+      places: [...new Map(places.map(([collection, title]) => [collection, { collection, title }])).values()],
+      marks: seeker?.marksIn(card.title, language) ?? [],
+      passage: passages.get(id) ?? null,
     };
   });
 }
 
-/** The curator's own words first, then what the page says of itself, then its text. */
-function passageOf(row: Awaited<ReturnType<typeof textsOf>>[number], wanted: Wanted): Passage | null {
-  for (const text of [...row.contexts, row.description, row.text]) {
-    const passage = text ? findPassage(text, row.language, wanted, 180) : null;
-    if (passage) return passage;
+/**
+ * Where the words stand: in the curator's own words first, then in what the page says of itself, then in its text. Of
+ * long texts the rest is read only when nothing was found before it.
+ */
+async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Promise<Map<string, Passage>> {
+  const found = new Map<string, Passage>();
+  const look = (row: FoundRow, texts: readonly string[]) => {
+    for (const text of texts) {
+      const passage = text ? seeker.passageIn(text, row.language, PASSAGE) : null;
+      if (passage) return void found.set(row.id, passage);
+    }
+  };
+  const isLong = (row: FoundRow) => row.text.length >= BEGINNING;
+  for (const row of rows) {
+    look(row, [...row.places.flatMap((place) => place.slice(2)), row.notes, row.description]);
+    if (found.has(row.id)) continue;
+    look(row, [row.text]);
+    const { cut } = found.get(row.id) ?? {};
+    if (cut) cut[1] ||= isLong(row);
   }
-  return null;
+  const rest = rows.filter((row) => isLong(row) && !found.has(row.id));
+  // A passage that lies across the border is found whole.
+  const from = BEGINNING - 2 * PASSAGE;
+  const texts = await textsOf(
+    tx,
+    rest.map((row) => row.id),
+    from,
+    READ,
+  );
+  for (const row of rest) {
+    const text = texts.get(row.id) ?? "";
+    look(row, [text]);
+    const { cut } = found.get(row.id) ?? {};
+    if (cut) [cut[0], cut[1]] = [true, cut[1] || text.length >= READ - from];
+  }
+  return found;
 }
 
 /** The query with the words the team does not know exchanged for the likeliest it knows; null when there are none. */
@@ -171,10 +184,7 @@ async function meantBy(tx: Tx, team: string, text: string, asked: Asked): Promis
     if (terms.length) continue;
     const word = fold(typed);
     const known = await termsBeginning(tx, team, word.slice(0, 1), 3_000);
-    const meant = didYouMean(
-      word,
-      known.map(({ word, df }) => ({ word, df })),
-    );
+    const meant = didYouMean(word, known);
     if (meant) better = better.replace(typed, meant);
   }
   return better === text ? null : better;

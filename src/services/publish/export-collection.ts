@@ -26,8 +26,8 @@ type Format = keyof typeof FORMATS | keyof typeof REFERENCES;
 class ExportCollection {
   @Id() collection: string;
   @OneOf([...Object.keys(FORMATS), ...Object.keys(REFERENCES)]) format: Format;
-  /** Only these items, by their ids with commas between. */
-  @MaybeText(20_000) placements?: string;
+  /** Only these items, by their ids with commas between; about 10,000. */
+  @MaybeText(400_000) placements?: string;
 }
 
 export const exportCollection = reading({

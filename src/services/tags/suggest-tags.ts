@@ -1,9 +1,9 @@
 import { suggestTags } from "@/core/tags/suggest";
 import { idf } from "@/core/search/weigh";
 import { tagsOf } from "@/data/queries/resources";
-import { countIndexed, dfOf } from "@/data/queries/search";
-import { wordsOf } from "@/data/queries/search-feed";
+import { countIndexed, dfOf } from "@/data/queries/terms";
 import { alikeByTerms, tagUses } from "@/data/queries/tags";
+import { wordsOf } from "@/data/queries/words";
 import { weighInThread } from "@/outside/threads/pool";
 import { reading } from "../action";
 import { Id } from "../input";
@@ -27,7 +27,8 @@ export const suggestTagsOf = reading({
   allow: can.see("resource"),
   run: async ({ input, scope, tx }) => {
     const team = scope.team!;
-    const [words] = await wordsOf(tx, [input.resource]);
+    const [found] = await wordsOf(tx, [input.resource]);
+    const words = found?.words;
     if (!words) return { tags: [] };
     const [[terms], uses, indexed] = await Promise.all([
       weighInThread([words]),

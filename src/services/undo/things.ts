@@ -74,6 +74,7 @@ export const WAYS: Record<Thing, Way> = {
   resource: binned(resource, [
     "title",
     "description",
+    "notes",
     "siteName",
     "published",
     "authors",

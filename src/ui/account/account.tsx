@@ -8,7 +8,7 @@ import { Choice, Field } from "../parts/field";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call, Refusal } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import { ROLE_WORDS } from "../team/role-words";
 import { BrowserPart } from "./browser-part";
 import { NewPasswordField } from "./new-password-field";

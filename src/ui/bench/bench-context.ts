@@ -8,7 +8,7 @@ import type { How } from "./use-selection";
 /** Fields of the resource itself, which are the same wherever it stands. */
 export type Mending = Partial<
   Pick<Item["resource"], "title" | "description" | "siteName" | "authors" | "kind">
-> & { published?: string };
+> & { published?: string; notes?: string };
 
 /** What is asked in a small window before something is done with the chosen items. */
 export type Asking = { what: "move" | "copy" | "tag" | "untag" | "kind"; ids: string[] };

@@ -5,23 +5,24 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { PanelLeftClose, PanelLeftOpen } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { sortItems } from "@/core/list/sort-items";
-import { VIEWS, type ViewSetting } from "@/core/list/view-setting";
+import type { ViewSetting } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { IconButton } from "../parts/button";
-import { isTyping } from "../shell/commands";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { type Asking, BenchContext, type DetailField } from "./bench-context";
+import type { BenchDialog } from "./bench-dialogs";
 import { Carried } from "./item-words";
 import { MakingHead } from "./making-head";
 import { Path } from "./path";
 import { SideSwitch } from "./side-switch";
 import { Supply } from "./supply";
+import { useBenchKeys } from "./use-bench-keys";
 import { useBringing } from "./use-bringing";
 import { useBenchLive } from "./use-bench-live";
 import { useDeeds } from "./use-deeds";
@@ -33,25 +34,18 @@ import { useLift } from "./use-lift";
 import { useSections } from "./use-sections";
 import { useSelection } from "./use-selection";
 import { useSweep } from "./use-sweep";
-import { VIEW_WORDS } from "./view-bar";
 import { ListView } from "./views/list-view";
 import type { ViewProps } from "./views/view-props";
 
-// Dialogs are not in the first load.
-const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
-const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) => m.IntakeDialog), {
-  ssr: false,
-});
+// Not in the first load.
 const UploadsPanel = dynamic(() => import("../intake/uploads-panel").then((m) => m.UploadsPanel), {
   ssr: false,
 });
 const Ask = dynamic(() => import("./ask").then((m) => m.Ask), { ssr: false });
+const BenchDialogs = dynamic(() => import("./bench-dialogs").then((m) => m.BenchDialogs), { ssr: false });
 const BoardView = dynamic(() => import("./views/board-view").then((m) => m.BoardView), { ssr: false });
 const SelectionBar = dynamic(() => import("./selection-bar").then((m) => m.SelectionBar), { ssr: false });
 const FilterBox = dynamic(() => import("./filter-box").then((m) => m.FilterBox), { ssr: false });
-const NewCollection = dynamic(() => import("../desk/new-collection").then((m) => m.NewCollection), {
-  ssr: false,
-});
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"collections.read"> };
 
@@ -76,7 +70,7 @@ export function Bench({ me, teams, team, first }: Props) {
   const { current: selected, choose: select } = selection;
   const [opened, setOpened] = useState<{ id: string; field: DetailField | "open" } | null>(null);
   const [said, announce] = useState("");
-  const [dialog, setDialog] = useState<"bring" | "inside" | null>(null);
+  const [dialog, setDialog] = useState<BenchDialog | null>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const [folded, setFolded] = useState(false);
   const [filtering, setFiltering] = useState<string | null>(null);
@@ -94,21 +88,22 @@ export function Bench({ me, teams, team, first }: Props) {
     call("collections.set-view", { collection: id, ...next }).catch(sayFailure);
   };
 
-  const { deeds, along, move, send, place, placeMany, moveHere, capture, paste, note } = useDeeds({
-    team: team.id,
-    collection: id,
-    items,
-    sections: head.sections,
-    selected,
-    marked: selection.marked,
-    change,
-    renew,
-    anew,
-    select,
-    toggle,
-    announce,
-    ask: setAsking,
-  });
+  const { deeds, along, spot, move, send, place, placeMany, moveHere, capture, paste, note, writeText } =
+    useDeeds({
+      team: team.id,
+      collection: id,
+      items,
+      sections: head.sections,
+      selected,
+      marked: selection.marked,
+      change,
+      renew,
+      anew,
+      select,
+      toggle,
+      announce,
+      ask: setAsking,
+    });
   const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
   useUndo(team.id, () => {
     anew();
@@ -151,55 +146,28 @@ export function Bench({ me, teams, team, first }: Props) {
     note,
     onClip: (clip) => {
       if (clip.team !== team.id) return false;
-      if (clip.cut && arranges) moveHere(clip.placements);
+      if (clip.cut && arranges) moveHere(clip.placements, spot());
       else placeMany({ placements: clip.placements });
       clipboard.setCut(new Set());
       return true;
     },
     onFiles: () => (anew(), void headAgain()),
   });
-  const writeText = () => {
-    const chosen = items.find((item) => item.id === selected);
-    const spot = chosen ? { section: chosen.section, after: chosen.id } : {};
-    call("capture.note", {
-      team: team.id,
-      collection: id,
-      text: "What leads on from here",
-      look: "text",
-      ...spot,
-    })
-      .then(({ item }) => {
-        if (!item) return;
-        change((all) => [...all, item]);
-        select(item.id);
-        setOpened({ id: item.id, field: "open" });
-      })
-      .catch(sayFailure);
-  };
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const key = event.key.toLowerCase();
-      if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
-      if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
-        event.preventDefault();
-        return setFiltering("");
-      }
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const view = VIEW_KEYS[key];
-      if (key === "n" && arranges) sections.add();
-      else if (key === "w" && arranges) writeText();
-      else if (key === "s") setFolded((old) => !old);
-      else if (key === "f") setFiltering("");
-      else if (key === "0") setView({ sort: "own", down: false });
-      else if (view) setView({ view });
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-    };
+  const commands = useBenchKeys({
+    arranges,
+    folded,
+    newSection: sections.add,
+    writeText,
+    newInside: () => setDialog("inside"),
+    newBeside: () => setDialog("beside"),
+    fold: () => setFolded((old) => !old),
+    jump: () => {
+      if (document.activeElement?.closest("[data-making]")) setFolded(false);
+      jumpOver(sides.current!);
+    },
+    narrow: () => setFiltering(""),
+    setView,
+    publish: () => router.push(`/publish/${id}`),
   });
 
   const onItemKey = useItemKeys({
@@ -219,19 +187,6 @@ export function Bench({ me, teams, team, first }: Props) {
 
   const waiting = own.filter((item) => item.resource.fetchState === "waiting").length;
   const reading = waiting > 3 ? { done: own.length - waiting, of: own.length } : null;
-  const commands = [
-    ...(arranges
-      ? [
-          { words: "New section", run: sections.add },
-          { words: "Write text between the items", run: writeText },
-          { words: "New collection in this one", run: () => setDialog("inside") },
-        ]
-      : []),
-    { words: "Publish this collection", run: () => router.push(`/publish/${id}`) },
-    { words: "Narrow this collection", run: () => setFiltering("") },
-    ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
-    { words: folded ? "Show the supply side" : "Fold the supply side away", run: () => setFolded(!folded) },
-  ];
   const view: ViewProps = {
     head,
     items,
@@ -244,6 +199,7 @@ export function Bench({ me, teams, team, first }: Props) {
     landing: lift.landing ?? drag.landing,
     newSection: sections.fresh,
     onKeyDown: onItemKey,
+    onSet: setView,
     onSection: sections.add,
     onMoveSection: sections.move,
     onRemoveSection: sections.remove,
@@ -369,32 +325,17 @@ export function Bench({ me, teams, team, first }: Props) {
             send={send}
           />
         )}
-        {dialog === "bring" && (
-          <BringIn
-            open
-            onOpenChange={(on: boolean) => setDialog(on ? "bring" : null)}
-            team={team.id}
-            into={{ id, title: head.collection.title, section: spotSection, capture }}
-            onMany={setBrings}
-          />
-        )}
-        {brings && (
-          <IntakeDialog
-            open
-            onOpenChange={(on: boolean) => !on && setBrings(null)}
-            team={team.id}
-            arranges={arranges}
-            into={{ id, title: head.collection.title, section: spotSection }}
+        {(dialog || brings) && (
+          <BenchDialogs
+            open={dialog}
             brings={brings}
-          />
-        )}
-        {dialog === "inside" && (
-          <NewCollection
-            open
-            onOpenChange={(on: boolean) => setDialog(on ? "inside" : null)}
             team={team.id}
-            parent={head.collection}
-            onMade={(made: string) => router.push(`/bench/${made}`)}
+            collection={head.collection}
+            section={spotSection}
+            arranges={arranges}
+            capture={capture}
+            onOpen={setDialog}
+            onBrings={setBrings}
           />
         )}
       </Frame>
@@ -402,10 +343,21 @@ export function Bench({ me, teams, team, first }: Props) {
   );
 }
 
-/** A number for each view. */
-const VIEW_KEYS: Record<string, (typeof VIEWS)[number]> = Object.fromEntries(
-  VIEWS.map((view, i) => [String(i + 1), view]),
-);
+/** Brings the focus from one side to the other, to what is chosen there; from neither, to where something stands. */
+function jumpOver(sides: HTMLElement): void {
+  const [supply, making] = [...sides.querySelectorAll<HTMLElement>(":scope > section")];
+  const focus = document.activeElement;
+  const empty = !making!.querySelector("[data-item]");
+  const to = making!.contains(focus) || (empty && !supply!.contains(focus)) ? supply! : making!;
+  // The supply may only now be unfolded.
+  requestAnimationFrame(() => {
+    to.scrollIntoView({ block: "nearest", inline: "start" });
+    const first = to.querySelector<HTMLElement>(
+      '[data-supply] button[tabindex="0"], [data-item][tabindex="0"]',
+    );
+    (first ?? to.querySelector<HTMLElement>('[role="tab"][tabindex="0"], button'))?.focus();
+  });
+}
 
 const silent = () => undefined;
 /** Moves are announced in our own words; see `announce`. */

@@ -3,7 +3,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useState } from "react";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import type { Answer } from "@/services/registry";
 import type { Brings } from "../intake/intake-dialog";
 import { sendFiles } from "../intake/uploads";

@@ -2,11 +2,9 @@
 
 import { useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
-import { toast } from "sonner";
 import { linksText } from "@/core/formats/clipboard";
 import type { Answer } from "@/services/registry";
-import { MenuItem, MenuLine } from "../parts/menu";
-import { originalOf } from "../parts/original";
+import { MenuItem, MenuLine, useLateEntries } from "../parts/menu";
 import { KEYS } from "../shell/commands";
 import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
@@ -14,6 +12,7 @@ import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 import { useBench } from "./bench-context";
 import type { Item } from "./use-items";
+import { openOriginals } from "../talk/originals";
 
 type Props = {
   head: Answer<"collections.read">;
@@ -25,6 +24,7 @@ type Props = {
 
 /** What can be done with the open collection as a whole. */
 export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: Props) {
+  useLateEntries();
   const { arranges, team } = useBench();
   const client = useQueryClient();
   const router = useRouter();
@@ -74,23 +74,20 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
     };
     input.click();
   };
-  const open = () => {
-    const all = items().filter((item) => item.look === "item");
-    const go = () => all.forEach((item) => window.open(originalOf(item.resource), "_blank", "noreferrer"));
-    if (all.length <= 20) return go();
-    toast(`Open ${all.length} pages at once?`, {
-      duration: 15_000,
-      action: { label: "Open them", onClick: go },
-    });
-  };
+  const open = () =>
+    openOriginals(
+      items()
+        .filter((item) => item.look === "item")
+        .map((item) => item.resource),
+    );
   return (
     <>
       {arranges && (
         <>
-          <MenuItem onSelect={onSection} keys={KEYS.section.keys}>
+          <MenuItem onSelect={onSection} keys={KEYS.section}>
             New section
           </MenuItem>
-          <MenuItem onSelect={onText} keys={KEYS.text.keys}>
+          <MenuItem onSelect={onText} keys={KEYS.text}>
             Write text between the items
           </MenuItem>
           <MenuItem onSelect={onInside}>New collection in this one</MenuItem>

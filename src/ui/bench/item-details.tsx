@@ -1,8 +1,9 @@
 "use client";
 
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { KINDS } from "@/core/page/facts";
+import type { Answer } from "@/services/registry";
 import { Choice } from "../parts/field";
 import { KIND_WORDS } from "../parts/kind";
 import { call } from "../talk/call";
@@ -10,10 +11,10 @@ import { sayFailure } from "../talk/say-failure";
 import { type DetailField, type Mending, useBench } from "./bench-context";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
-import { originalOf } from "../parts/original";
 import { SavedText } from "./saved-text";
 import { TagField } from "./tag-field";
 import type { Item } from "./use-items";
+import { originalLink } from "../talk/originals";
 
 const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { ssr: false });
 const KIND_OPTIONS = KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const);
@@ -25,7 +26,15 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
     queryKey: ["resource", resource.id],
     queryFn: () => call("resources.read", { resource: resource.id }),
   });
+  const client = useQueryClient();
   const edit = (fields: Mending) => deeds.mend(item, fields);
+  const writeNotes = async (notes: string) => {
+    await edit({ notes });
+    client.setQueryData<Answer<"resources.read">>(
+      ["resource", resource.id],
+      (old) => old && { ...old, resource: { ...old.resource, notes } },
+    );
+  };
   const elsewhere = (full.data?.places ?? []).filter((place) => place.placement !== item.id);
   return (
     <div role="row">
@@ -66,14 +75,18 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
                 deeds.change(item.id, (old) => ({ ...old, resource: { ...old.resource, tags } }))
               }
             />
+            <SavedText
+              lines
+              label="Notes"
+              hint="For the team, wherever it stands; readers never see them."
+              value={full.data?.resource.notes ?? ""}
+              maxLength={16_000}
+              onSave={writeNotes}
+              {...locked(!brings || !full.data)}
+            />
             <div className="text-[15px] text-quiet">
               <p className="break-all">
-                <a
-                  href={originalOf(resource)}
-                  target="_blank"
-                  rel="noreferrer"
-                  className="text-deed underline"
-                >
+                <a {...originalLink(resource)} className="text-deed underline">
                   {resource.address || (resource.file ?? "Open it")}
                 </a>
               </p>

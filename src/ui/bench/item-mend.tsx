@@ -3,7 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useState } from "react";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import { FIELD_WORDS, type FieldName, ITEM_TYPES, type ItemType, SHAPES } from "@/core/cite/reference";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";

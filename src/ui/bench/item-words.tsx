@@ -24,11 +24,11 @@ export function ItemSub({ item, plain }: { item: Item; plain?: boolean }) {
       {resource.minutes && (
         <>
           <Dot />
-          {sayMinutes(resource.minutes)}
+          <span className="whitespace-nowrap">{sayMinutes(resource.minutes)}</span>
         </>
       )}
       {resource.tags.map((tag) => (
-        <span key={tag} className="ml-2.5 border-b border-dotted border-quiet">
+        <span key={tag} className="ml-2.5 inline-block border-b border-dotted border-quiet leading-snug">
           {tag}
         </span>
       ))}

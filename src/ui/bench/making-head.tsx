@@ -92,7 +92,7 @@ export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props
         <div className="-ml-2.5 min-w-0">
           <ViewBar setting={setting} onSet={onSet} />
         </div>
-        <p className="ml-auto text-[15px] whitespace-nowrap text-quiet">
+        <p className="text-[15px] whitespace-nowrap text-quiet sm:ml-auto">
           {items} {items === 1 ? "item" : "items"}
           {minutes > 0 && ` · ${sayMinutes(minutes)}`}
         </p>

@@ -4,12 +4,13 @@ import { useQuery } from "@tanstack/react-query";
 import { ChevronDown } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { Popover } from "radix-ui";
-import { useEffect, useState } from "react";
-import { Button } from "../parts/button";
-import { TreePicker } from "../parts/tree-picker";
+import dynamic from "next/dynamic";
+import { cloneElement, useCallback, useEffect, useState } from "react";
 import { isTyping } from "../shell/commands";
 import { call } from "../talk/call";
+
+const load = () => import("./path-drop");
+const PathDrop = dynamic(() => load().then((m) => m.PathDrop), { ssr: false });
 
 type Props = {
   team: string;
@@ -91,59 +92,47 @@ export function Path({ team, collection, over, onNew }: Props) {
 type DropProps = {
   label: string;
   nodes: readonly Node[];
-  trigger: React.ReactNode;
+  trigger: React.ReactElement<React.ButtonHTMLAttributes<HTMLButtonElement>>;
   /** G opens it. */
   keyed?: boolean;
   onPick: (id: string) => void;
   onNew?: () => void;
 };
 
-function Drop({ label, nodes, trigger, keyed, onPick, onNew }: DropProps) {
+/** A button that drops down collections to go to. What it drops is loaded when it is first asked for. */
+function Drop({ trigger, keyed, ...rest }: DropProps) {
   const [open, setOpen] = useState(false);
+  const [asked, setAsked] = useState(false);
+  const drop = useCallback(
+    () =>
+      // The button stays until what it drops is there.
+      void load().then(() => {
+        setAsked(true);
+        setOpen(true);
+      }),
+    [],
+  );
   useEffect(() => {
     if (!keyed) return;
     const onKey = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
       if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
       event.preventDefault();
-      setOpen(true);
+      drop();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [keyed]);
-  return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild>{trigger}</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={6}
-          collisionPadding={8}
-          aria-label={label}
-          className="z-50 w-80 rounded-md border border-line bg-sheet p-3 shadow-lift"
-        >
-          <TreePicker
-            label={label}
-            nodes={nodes}
-            onPick={(id) => {
-              setOpen(false);
-              onPick(id);
-            }}
-          />
-          {onNew && (
-            <Button
-              small
-              className="mt-2 w-full"
-              onClick={() => {
-                setOpen(false);
-                onNew();
-              }}
-            >
-              New collection in this one
-            </Button>
-          )}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
-  );
+  }, [keyed, drop]);
+  // Soon after the page is there, so that who presses G and types at once loses no letter.
+  useEffect(() => {
+    const timer = setTimeout(() => void load().then(() => setAsked(true)), 1_200);
+    return () => clearTimeout(timer);
+  }, []);
+  if (asked) return <PathDrop {...rest} trigger={trigger} open={open} onOpenChange={setOpen} />;
+  return cloneElement(trigger, {
+    "aria-haspopup": "dialog",
+    "aria-expanded": false,
+    onPointerEnter: () => void load(),
+    onClick: drop,
+  });
 }

@@ -4,10 +4,8 @@ import { X } from "lucide-react";
 import { linksText } from "@/core/formats/clipboard";
 import type { Likeness } from "@/core/list/selection";
 import { Toolbar } from "radix-ui";
-import { toast } from "sonner";
 import { Button } from "../parts/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
-import { originalOf } from "../parts/original";
 import { KEYS } from "../shell/commands";
 import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
@@ -16,9 +14,8 @@ import { sayDone } from "../shell/use-undo";
 import { useBench } from "./bench-context";
 import type { Item } from "./use-items";
 import type { Selection } from "./use-selection";
-
-/** Beyond this many it is asked before all are opened. */
-const MANY = 20;
+import { openOriginals } from "../talk/originals";
+import { saveFile } from "../talk/save-file";
 
 /** What can be done with all that are chosen at once. */
 export function SelectionBar({ selection }: { selection: Selection }) {
@@ -27,18 +24,7 @@ export function SelectionBar({ selection }: { selection: Selection }) {
   const first = chosen[0]!;
   const ids = chosen.map((item) => item.id);
   const like = (by: Likeness) => selection.like(by);
-  const open = () => {
-    const all = () => {
-      for (const item of chosen) window.open(originalOf(item.resource), "_blank", "noreferrer");
-      for (const item of chosen)
-        void call("resources.use", { resource: item.resource.id }).catch(() => undefined);
-    };
-    if (chosen.length <= MANY) return all();
-    toast(`Open ${chosen.length} pages at once?`, {
-      duration: 15_000,
-      action: { label: "Open them", onClick: all },
-    });
-  };
+  const open = () => openOriginals(chosen.map((item) => item.resource));
   const putAway = () =>
     void call("tray.set-many", { team, resources: chosen.map((item) => item.resource.id), state: "away" })
       .then(({ changed, deed }) =>
@@ -49,8 +35,10 @@ export function SelectionBar({ selection }: { selection: Selection }) {
         ),
       )
       .catch(sayFailure);
-  const file = (format: string) =>
-    `/api/export/${collection}?format=${format}&placements=${ids.slice(0, 200).join(",")}`;
+  const save = (format: "markdown" | "bookmarks") =>
+    void call("export.collection", { collection, format, placements: ids.join(",") })
+      .then(saveFile)
+      .catch(sayFailure);
   return (
     <Toolbar.Root
       aria-label="What to do with the chosen items"
@@ -91,10 +79,10 @@ export function SelectionBar({ selection }: { selection: Selection }) {
         <MenuItem onSelect={() => like("tag")}>All that share a tag</MenuItem>
         <MenuItem onSelect={() => like("site")}>All of the same site</MenuItem>
         <MenuItem onSelect={() => like("kind")}>All of the same kind</MenuItem>
-        <MenuItem onSelect={selection.all} keys={KEYS.all.keys}>
+        <MenuItem onSelect={selection.all} keys={KEYS.all}>
           All
         </MenuItem>
-        <MenuItem onSelect={selection.invert} keys={KEYS.invert.keys}>
+        <MenuItem onSelect={selection.invert} keys={KEYS.invert}>
           The others instead
         </MenuItem>
         <MenuLine />
@@ -102,12 +90,8 @@ export function SelectionBar({ selection }: { selection: Selection }) {
         {!loose && (
           <>
             <MenuLine />
-            <MenuItem href={file("markdown")} download>
-              Save these as Markdown
-            </MenuItem>
-            <MenuItem href={file("bookmarks")} download>
-              Save these as a bookmark file
-            </MenuItem>
+            <MenuItem onSelect={() => save("markdown")}>Save these as Markdown</MenuItem>
+            <MenuItem onSelect={() => save("bookmarks")}>Save these as a bookmark file</MenuItem>
           </>
         )}
       </Menu>

@@ -1,9 +1,9 @@
 "use client";
 
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { rangeOf } from "@/core/list/selection";
-import { originalOf } from "../parts/original";
 import { SupplyRow, type Supplied } from "./supply-row";
+import { openOriginals } from "../talk/originals";
 
 type Props = {
   resources: Supplied[];
@@ -42,6 +42,18 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
     if (how === "only" || !next.delete(id)) next.add(id);
     setMarked(next);
   }, []);
+  // Placed or put away, what had the focus is gone from the list: the one that took its place has it then.
+  const place = useRef({ at: 0, focused: false });
+  useEffect(() => {
+    const { at: was, focused } = place.current;
+    if (wanted && !resources.some((one) => one.id === wanted)) {
+      const next = resources[Math.min(was, resources.length - 1)];
+      if (!next) return;
+      setWanted(next.id);
+      if (focused && (document.activeElement ?? document.body) === document.body)
+        list.current?.querySelector<HTMLElement>(`[data-supply="${next.id}"] button`)?.focus();
+    } else place.current.at = at;
+  }, [resources, wanted, at]);
   const go = (to: number, how: "only" | "range") => {
     const next = resources[Math.max(0, Math.min(to, resources.length - 1))];
     if (!next) return;
@@ -57,12 +69,16 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
     else if (event.ctrlKey || event.metaKey) return;
     else if (key === "arrowdown") go(at + 1, how);
     else if (key === "arrowup") go(at - 1, how);
+    else if (key === "home") go(0, how);
+    else if (key === "end") go(resources.length - 1, how);
+    else if (key === "pagedown") go(at + 10, how);
+    else if (key === "pageup") go(at - 10, how);
     else if (key === "x") choose(current.id, "toggle");
     else if (key === "escape" && chosen.length > 1) choose(current.id, "only");
     else if (key === "arrowright" && onPlace) {
       onPlace(chosen);
       setMarked(new Set());
-    } else if (key === "o") for (const one of chosen) window.open(originalOf(one), "_blank", "noreferrer");
+    } else if (key === "o") openOriginals(chosen);
     else if (key === "e" && onAway) {
       onAway(chosen);
       const gone = new Set(chosen.map((one) => one.id));
@@ -73,7 +89,16 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
   };
   return (
     <div className="min-h-0 flex-1 overflow-y-auto">
-      <ul ref={list} aria-label={label} onKeyDown={onKey}>
+      <ul
+        ref={list}
+        aria-label={label}
+        onKeyDown={onKey}
+        onFocus={() => (place.current.focused = true)}
+        onBlur={(event) => {
+          // What is taken out of the page while it has the focus loses it to nothing.
+          if (event.relatedTarget) place.current.focused = false;
+        }}
+      >
         {resources.map((resource) => (
           <SupplyRow
             key={resource.id}

@@ -1,12 +1,12 @@
 "use client";
 
-import { originalOf } from "../parts/original";
 import { useDraggable } from "@dnd-kit/core";
 import { memo } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { KindMark } from "../parts/kind";
 import { Key } from "../parts/key";
+import { originalLink } from "../talk/originals";
 
 export type Supplied = Answer<"resources.newest">["resources"][number];
 type Props = {
@@ -85,9 +85,7 @@ export const SupplyRow = memo(function SupplyRow({
             </Deed>
           )}
           <a
-            href={originalOf(resource)}
-            target="_blank"
-            rel="noreferrer"
+            {...originalLink(resource)}
             className="flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
           >
             <Key>O</Key> open

@@ -1,12 +1,12 @@
 "use client";
 
-import { MoreHorizontal } from "lucide-react";
 import { memo } from "react";
-import { Menu, MenuItem, MenuLine } from "../parts/menu";
+import { RowMenu, MenuItem, MenuLine } from "../parts/menu";
 import { KEYS } from "../shell/commands";
 import { useBench } from "./bench-context";
 import { type ItemState, useItemFrame } from "./item-frame";
 import { SavedText } from "./saved-text";
+import { PlaceEntries } from "./place-entries";
 
 /** A note that stands as text between the items: a heading, if it has one, and its words. Enter edits it in place. */
 export const TextBetween = memo(function TextBetween({ state }: { state: ItemState }) {
@@ -48,34 +48,14 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
           </div>
         )}
         {arranges ? (
-          <Menu
-            align="end"
-            button={
-              <button
-                type="button"
-                aria-label="What to do with this text"
-                tabIndex={reachable ? 0 : -1}
-                className="flex size-9 items-center justify-center rounded-md text-quiet hover:bg-sheet hover:text-ink"
-              >
-                <MoreHorizontal size={18} aria-hidden />
-              </button>
-            }
-          >
-            <MenuItem onSelect={() => deeds.toggle(item.id)} keys={KEYS.open.keys}>
+          <RowMenu label="What to do with this text" reachable={reachable}>
+            <MenuItem onSelect={() => deeds.toggle(item.id)} keys={KEYS.open}>
               {opened ? "Done" : "Write"}
             </MenuItem>
             <MenuItem onSelect={() => deeds.setLook(item.id, "item")}>Let it stand as an item</MenuItem>
             <MenuLine />
-            <MenuItem onSelect={() => deeds.step(item.id, -1)} keys="Alt ↑">
-              Move up
-            </MenuItem>
-            <MenuItem onSelect={() => deeds.step(item.id, 1)} keys="Alt ↓">
-              Move down
-            </MenuItem>
-            <MenuItem stop onSelect={() => deeds.remove(item.id)} keys={KEYS.remove.keys}>
-              Take out
-            </MenuItem>
-          </Menu>
+            <PlaceEntries id={item.id} />
+          </RowMenu>
         ) : (
           <span />
         )}

@@ -1,12 +1,13 @@
 "use client";
 
 import type { Answer } from "@/services/registry";
-import { originalOf } from "../parts/original";
-import { call } from "../talk/call";
 import type { BenchDeeds, DetailField } from "./bench-context";
 import type { useLift } from "./use-lift";
 import type { Item } from "./use-items";
 import type { Selection } from "./use-selection";
+import { isTyping } from "../shell/commands";
+import { openOriginals } from "../talk/originals";
+import { goThroughCells } from "./views/go-through-cells";
 
 type Around = {
   items: Item[];
@@ -23,19 +24,27 @@ type Around = {
   announce: (words: string) => void;
 };
 
-/** Focuses an item once it is drawn; the row may only now come into being. */
-export function focusItem(id: string): void {
-  requestAnimationFrame(() =>
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLElement>(`[data-item="${id}"]`)?.focus({ preventScroll: true }),
-    ),
-  );
-}
+let asked = 0;
 
-/** Opens the original beside the Bench, and notes that it was used. */
-function openOriginal(item: Item): void {
-  window.open(originalOf(item.resource), "_blank", "noreferrer");
-  void call("resources.use", { resource: item.resource.id }).catch(() => undefined);
+/**
+ * Focuses an item: at once when it is drawn, so that keys that follow each other quickly each find it there, and again
+ * once a row that only now comes into being is there. Who goes elsewhere meanwhile is not called back.
+ * @param column of a table: the cell to focus instead of the row, by its place in it
+ */
+export function focusItem(id: string, column?: number): void {
+  const mine = ++asked;
+  const from = document.activeElement;
+  let frames = 0;
+  const look = () => {
+    const row = document.querySelector<HTMLElement>(`[data-item="${id}"]`);
+    const goal = column === undefined ? row : row?.querySelectorAll<HTMLElement>("[data-cell]")[column];
+    const active = document.activeElement;
+    const untouched = active === from || active === document.body || active === goal;
+    if (mine !== asked || (frames > 0 && (!untouched || isTyping(active)))) return;
+    if (goal && active !== goal) goal.focus({ preventScroll: column === undefined });
+    if (frames++ < (row ? 2 : 10)) requestAnimationFrame(look);
+  };
+  look();
 }
 
 /** The keys on an item of the making side. Letters act on the item, or on all that are chosen with it. */
@@ -56,8 +65,21 @@ export function useItemKeys(around: Around) {
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
     const ctrl = event.ctrlKey || event.metaKey;
     const done = () => event.preventDefault();
-    if (lift.lifted) return lift.onKey(event.key) ? done() : undefined;
-    if (cell) return goThroughCells(event, row, cell) ? done() : undefined;
+    if (lift.lifted) {
+      if (!lift.onKey(event.key)) return;
+      focusItem(item.id);
+      return done();
+    }
+    if (cell && (key === "ArrowDown" || key === "ArrowUp")) {
+      // By the order of the items, not by what is drawn: after a leap the next row may only now come into being.
+      const next = items[at + (key === "ArrowDown" ? 1 : -1)];
+      if (next) {
+        selection.choose(next.id, "keep");
+        focusItem(next.id, [...row.querySelectorAll("[data-cell]")].indexOf(cell));
+      }
+      return done();
+    }
+    if (cell) return goThroughCells(event.nativeEvent) ? done() : undefined;
     const go = (to: number) => {
       const next = items[Math.max(0, Math.min(to, items.length - 1))];
       if (!next) return;
@@ -65,7 +87,7 @@ export function useItemKeys(around: Around) {
       focusItem(next.id);
     };
     const by = (step: number) => go(nextIn(view, items, at, step, row));
-    if (ctrl && key !== "a" && !key.startsWith("Arrow")) return;
+    if (ctrl && !["a", "Home", "End"].includes(key) && !key.startsWith("Arrow")) return;
     if (event.altKey) {
       if (!arranges || (key !== "ArrowUp" && key !== "ArrowDown")) return;
       if (sorted) return around.announce("Sorted. Press 0 to go back to its own order.");
@@ -91,7 +113,7 @@ export function useItemKeys(around: Around) {
     else if (key === " " && arranges) {
       if (sorted) around.announce("Sorted. Press 0 to go back to its own order.");
       else lift.lift(selection.marked.has(item.id) ? selection.chosen.map((one) => one.id) : [item.id]);
-    } else if (key === "o") openOriginal(item);
+    } else if (key === "o") openOriginals([item.resource]);
     else if (key === "c" && arranges) edit(around, item, "context", row);
     else if (key === "h" && arranges) edit(around, item, "heading", row);
     else if (key === "t" && brings) {
@@ -118,25 +140,6 @@ function edit({ view, toggle }: Around, item: Item, field: DetailField, row: HTM
   if (!cell) return toggle(item.id, field);
   cell.focus();
   cell.dispatchEvent(new KeyboardEvent("keydown", { key: "F2", bubbles: true }));
-}
-
-/** Right and left go from cell to cell, left of the first back to the row. */
-function goThroughCells(event: React.KeyboardEvent, row: HTMLElement, cell: HTMLElement): boolean {
-  const cells = [...row.querySelectorAll<HTMLElement>("[data-cell]")];
-  const at = cells.indexOf(cell);
-  if (event.key === "ArrowRight") cells[Math.min(at + 1, cells.length - 1)]!.focus();
-  else if (event.key === "ArrowLeft") (cells[at - 1] ?? row).focus();
-  else if (event.key === "Home") cells[0]!.focus();
-  else if (event.key === "End") cells.at(-1)!.focus();
-  else if (event.key === "Escape") row.focus();
-  else if (event.key === "ArrowDown" || event.key === "ArrowUp") {
-    const rows = [...row.closest("[role=grid]")!.querySelectorAll<HTMLElement>("[data-item]")].sort(
-      (a, b) => a.getBoundingClientRect().top - b.getBoundingClientRect().top,
-    );
-    const next = rows[rows.indexOf(row) + (event.key === "ArrowDown" ? 1 : -1)];
-    next?.querySelectorAll<HTMLElement>("[data-cell]")[at]?.focus();
-  } else return false;
-  return true;
 }
 
 /** One line up or down: of cards the one above or below, else the next. */

@@ -15,12 +15,14 @@ export function useSelection(items: readonly Item[]) {
   const [current, setCurrent] = useState<string | null>(null);
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
   const anchor = useRef<string | null>(null);
-  const now = useRef({ items, marked });
+  const now = useRef({ items, marked, current });
   // eslint-disable-next-line react-hooks/refs -- read by the handlers below only, which never change themselves
-  now.current = { items, marked };
+  now.current = { items, marked, current };
   const ids = () => now.current.items.map((item) => item.id);
 
   const choose = useCallback((id: string | null, how: How = "only") => {
+    // What had the focus without being chosen is where a range begins.
+    if (how === "range") anchor.current ??= now.current.current;
     setCurrent(id);
     if (how === "keep") return;
     if (!id) return setMarked(new Set());

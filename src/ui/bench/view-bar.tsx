@@ -68,7 +68,7 @@ export function ViewBar({ setting, onSet }: Props) {
           <MenuItem
             key={one}
             current={one === sort}
-            keys={one === "own" ? KEYS.own.keys : undefined}
+            keys={one === "own" ? KEYS.own : undefined}
             onSelect={() => onSet({ sort: one, down: one === sort ? !down : DOWN[one] })}
           >
             {SORT_WORDS[one]}

@@ -55,6 +55,8 @@ export function Catalogue({ me, teams, team, first }: Props) {
     queryKey: ["facets", team.id, query],
     queryFn: () => call("search.facets", { team: team.id, query }),
     placeholderData: keepPreviousData,
+    // Of a large catalogue what just happened is counted a little later.
+    refetchInterval: ({ state }) => (state.data?.old ? 4_000 : false),
   });
   // What is asked stands in the address, so that it can be kept and sent.
   useEffect(() => {

@@ -56,7 +56,9 @@ export function Facets({
         <Facet key={list.name} {...list} onPick={(value) => onToggle(list.name, value)} />
       ))}
       {best !== null && (
-        <span className="ml-2 text-sm text-quiet">counted among the best {best.toLocaleString("en-GB")}</span>
+        <span className="ml-2 text-sm text-quiet">
+          counted among the first {best.toLocaleString("en-GB")}
+        </span>
       )}
     </div>
   );

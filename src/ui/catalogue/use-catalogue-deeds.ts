@@ -4,13 +4,14 @@ import { useMemo, useRef } from "react";
 import { tagChanges } from "@/core/tags/tag-name";
 import type { Answer } from "@/services/registry";
 import type { Asking, BenchDeeds } from "../bench/bench-context";
+import { goThroughCells } from "../bench/views/go-through-cells";
 import { focusItem } from "../bench/use-item-keys";
 import type { Item } from "../bench/use-items";
 import type { Selection } from "../bench/use-selection";
-import { originalOf } from "../parts/original";
 import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { openOriginals } from "../talk/originals";
 
 export type Found = Answer<"search.find">["results"][number];
 
@@ -86,6 +87,8 @@ export function useCatalogueDeeds(state: State) {
       setLook: nothing,
       onKey: (event) => {
         const target = event.target as HTMLElement;
+        if (target.dataset.cell !== undefined)
+          return goThroughCells(event.nativeEvent) ? event.preventDefault() : undefined;
         const { items, selection } = now.current;
         const at = items.findIndex((item) => item.id === target.dataset.item);
         const item = items[at];
@@ -98,7 +101,7 @@ export function useCatalogueDeeds(state: State) {
           focusItem(next.id);
         };
         if (ctrl && key === "a") selection.all();
-        else if (ctrl) return;
+        else if (ctrl && key !== "home" && key !== "end") return;
         else if (key === "arrowdown") go(at + 1);
         else if (key === "arrowup") go(at - 1);
         else if (key === "home") go(0);
@@ -108,7 +111,7 @@ export function useCatalogueDeeds(state: State) {
         else if (key === "x") selection.choose(item.id, "toggle");
         else if (key === "i") selection.invert();
         else if (key === "enter") deeds.toggle(item.id);
-        else if (key === "o") window.open(originalOf(item.resource), "_blank", "noreferrer");
+        else if (key === "o") openOriginals([item.resource]);
         else if (key === "t") deeds.ask("tag", item.id);
         else if (key === "k") deeds.ask("kind", item.id);
         else if (key === "m") deeds.ask("copy", item.id);

@@ -2,7 +2,7 @@
 
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import { readAddress } from "@/core/address/read-address";
 import type { BroughtLine, BroughtPlace } from "@/core/intake/brought";
 import type { TagSeparator } from "@/core/formats/imported";

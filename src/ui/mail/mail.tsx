@@ -11,7 +11,7 @@ import { call, Refusal } from "../talk/call";
 import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 
 type Props = {
   me: Me;

@@ -1,6 +1,7 @@
 "use client";
 
 import { X } from "lucide-react";
+import { useState } from "react";
 import { Dialog as Radix } from "radix-ui";
 import { IconButton } from "./button";
 
@@ -15,6 +16,11 @@ type Props = {
 
 /** A dialog over the page: its title, what it is about, and its contents. Escape closes it. */
 export function Dialog({ open, onOpenChange, title, about, wide, children }: Props) {
+  // A field inside may take the focus before anybody asks who had it, so it is asked while this is drawn.
+  const [was, setWas] = useState<{ open: boolean; focus: Element | null }>({ open: false, focus: null });
+  if (was.open !== open)
+    setWas({ open, focus: open && typeof document !== "undefined" ? document.activeElement : was.focus });
+  const before = was.focus;
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
@@ -25,6 +31,11 @@ export function Dialog({ open, onOpenChange, title, about, wide, children }: Pro
             event.preventDefault();
             const panel = event.currentTarget as HTMLElement;
             if (!panel.contains(document.activeElement)) panel.focus();
+          }}
+          onCloseAutoFocus={(event) => {
+            if (!(before instanceof HTMLElement) || !before.isConnected || before === document.body) return;
+            event.preventDefault();
+            before.focus({ preventScroll: true });
           }}
           className={`fixed top-[12vh] left-1/2 z-50 flex max-h-[80vh] w-[calc(100vw-2rem)] -translate-x-1/2 flex-col gap-4 overflow-y-auto rounded-md border border-line bg-sheet p-5 shadow-lift ${wide ? "max-w-2xl" : "max-w-lg"}`}
         >

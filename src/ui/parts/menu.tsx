@@ -1,31 +1,95 @@
 "use client";
 
 import { clsx } from "clsx";
+import { MoreHorizontal } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
+import { useEffect, useState } from "react";
 import { Key } from "./key";
 
 const PANEL =
-  "z-50 min-w-52 max-w-80 max-h-[70vh] overflow-y-auto rounded-md border border-line bg-sheet p-1 shadow-lift";
+  "z-50 min-w-52 max-w-80 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] overflow-y-auto rounded-md border border-line bg-sheet p-1 shadow-lift";
 
 /** A menu that opens from its button. */
 export function Menu({
   button,
   align = "start",
+  begun,
   children,
 }: {
   button: React.ReactNode;
   align?: "start" | "end";
+  /** By what it was opened before it was there: it is open from the start. */
+  begun?: "key" | "pointer";
   children: React.ReactNode;
 }) {
+  const [byKey, setByKey] = useState(begun === "key");
+  useEffect(() => {
+    if (begun !== "key") return;
+    const frame = requestAnimationFrame(() => focusFirst(document.activeElement));
+    return () => cancelAnimationFrame(frame);
+  }, [begun]);
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>{button}</DropdownMenu.Trigger>
+    <DropdownMenu.Root modal={false} defaultOpen={!!begun}>
+      <DropdownMenu.Trigger asChild onPointerDown={() => setByKey(false)} onKeyDown={() => setByKey(true)}>
+        {button}
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align={align} sideOffset={6} collisionPadding={8} className={PANEL}>
+        <DropdownMenu.Content
+          align={align}
+          sideOffset={6}
+          collisionPadding={8}
+          data-by-key={byKey || undefined}
+          className={PANEL}
+        >
           {children}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
+  );
+}
+
+/**
+ * The menu of one row among many: its button has no tooltip, and nothing of the menu is there before it is opened, or
+ * both would be made for every row that scrolls by.
+ */
+export function RowMenu({
+  label,
+  reachable,
+  children,
+}: {
+  label: string;
+  /** Whether the tab key gets to it; in a list only in the row that has the focus. */
+  reachable: boolean;
+  children: React.ReactNode;
+}) {
+  const [begun, setBegun] = useState<"key" | "pointer">();
+  const button = {
+    type: "button",
+    "aria-label": label,
+    tabIndex: reachable ? 0 : -1,
+    className:
+      "flex size-9 shrink-0 items-center justify-center rounded-md text-quiet hover:bg-sheet hover:text-ink",
+    children: <MoreHorizontal size={18} aria-hidden />,
+  } as const;
+  if (begun)
+    return (
+      <Menu align="end" begun={begun} button={<button {...button} />}>
+        {children}
+      </Menu>
+    );
+  return (
+    <button
+      {...button}
+      aria-haspopup="menu"
+      aria-expanded={false}
+      // A click without a pointer is Enter or the space bar.
+      onClick={(event) => setBegun(event.detail === 0 ? "key" : "pointer")}
+      onKeyDown={(event) => {
+        if (event.key !== "ArrowDown") return;
+        event.preventDefault();
+        setBegun("key");
+      }}
+    />
   );
 }
 
@@ -74,6 +138,20 @@ export function MenuItem({ onSelect, keys, stop, current, disabled, children, hr
       )}
     </DropdownMenu.Item>
   );
+}
+
+/**
+ * For entries whose script is still loading when the menu opens: who opened it by key stands on its first entry then,
+ * as if they had been there.
+ */
+export function useLateEntries(): void {
+  useEffect(() => focusFirst(document.activeElement), []);
+}
+
+/** Goes from a menu that was opened by key, and has the focus itself, to its first entry. */
+function focusFirst(menu: Element | null): void {
+  if (menu?.matches("[role=menu][data-by-key]"))
+    menu.querySelector<HTMLElement>("[role=menuitem]:not([data-disabled])")?.focus();
 }
 
 export const MenuLine = () => <DropdownMenu.Separator className="my-1 h-px bg-line" />;

@@ -24,6 +24,8 @@ export function flattenTree(nodes: readonly TreeNode[], words = ""): (TreeNode &
     : all;
 }
 
+const inSight = (option: HTMLElement | null) => option?.scrollIntoView({ block: "nearest" });
+
 /** Picks one collection of a tree: type a few letters, go with the arrows, take with Enter. */
 export function TreePicker({
   nodes,
@@ -65,6 +67,7 @@ export function TreePicker({
             id={`tree-${node.id}`}
             role="option"
             aria-selected={i === current}
+            ref={i === current ? inSight : undefined}
             style={{ paddingLeft: 12 + node.depth * 16 }}
             className={`cursor-pointer truncate rounded-sm py-1.5 pr-3 ${i === current ? "bg-wash" : ""}`}
             onMouseEnter={() => setAt(i)}

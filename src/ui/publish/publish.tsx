@@ -1,16 +1,16 @@
 "use client";
 
 import { Globe, Link2, Users } from "lucide-react";
-import Link from "next/link";
 import { RadioGroup } from "radix-ui";
 import { useState } from "react";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import { may } from "@/core/policy/abilities";
 import { AUDIENCES, type Audience, READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
 import { VIEW_WORDS } from "../bench/view-bar";
 import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
+import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
@@ -73,19 +73,7 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
       me={me}
       teams={teams}
       team={team}
-      path={
-        <span className="flex min-w-0 items-center">
-          <span className="text-quiet" aria-hidden>
-            /
-          </span>
-          <Link
-            href={`/bench/${collection.id}`}
-            className="max-w-64 truncate rounded-md px-2 py-1.5 text-quiet hover:bg-wash hover:text-ink"
-          >
-            {collection.title}
-          </Link>
-        </span>
-      }
+      path={<Crumb href={`/bench/${collection.id}`}>{collection.title}</Crumb>}
     >
       <main
         id="main"

@@ -9,9 +9,9 @@ import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { KindWord } from "../parts/kind";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
+import { noteUse } from "../talk/originals";
 
 type Props = {
   me: Me;
@@ -35,7 +35,7 @@ export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
-    void call("resources.use", { resource: resource.id }).catch(() => undefined);
+    noteUse(resource.id);
   }, [resource.id]);
   const facts = [
     resource.siteName || resource.host,

@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
-import { useDeferredValue, useState } from "react";
+import { useCallback, useDeferredValue, useState } from "react";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
 import { call } from "../talk/call";
@@ -24,12 +24,15 @@ const GROUP =
   "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1.5 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet";
 /** Shown of each sort; more letters narrow them. */
 const MOST = 6;
+const MOST_TAGS = 3;
 
 /** Finds anything and goes anywhere by a few letters: collections, things of the catalogue, tags, what can be done. */
 export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props) {
   const router = useRouter();
   const [words, setWords] = useState("");
-  const query = useDeferredValue(words.trim());
+  // What stands here is narrowed with each letter, so that Enter means what was typed; only the search comes later.
+  const query = words.trim();
+  const sought = useDeferredValue(query);
   const tree = useQuery({
     queryKey: ["tree", team],
     queryFn: () => call("collections.tree", { team: team! }),
@@ -41,9 +44,9 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
     enabled: open && !!team,
   });
   const found = useQuery({
-    queryKey: ["found", team, query],
-    queryFn: () => call("search.find", { team: team!, query, most: MOST }),
-    enabled: open && !!team && query.length > 1,
+    queryKey: ["found", team, sought],
+    queryFn: () => call("search.find", { team: team!, query: sought, most: MOST }),
+    enabled: open && !!team && sought.length > 1,
     placeholderData: keepPreviousData,
   });
   const run = (act: () => void) => {
@@ -66,7 +69,21 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
     );
   const names = query ? (tags.data?.tags ?? []).filter((one) => fits(one.name)) : [];
   const deeds = commands.filter((one) => fits(one.words));
+  // Who types the beginning of a deed means it.
+  const meant = deeds.filter(
+    (one) => query.length > 2 && one.words.toLocaleLowerCase().startsWith(query.toLocaleLowerCase()),
+  );
+  const others = deeds.filter((one) => !meant.includes(one));
   const results = query.length > 1 ? (found.data?.results ?? []) : [];
+  // With other letters the first entry is chosen again, also when it comes after the others are there.
+  const [picked, setPicked] = useState({ query: "-", value: "" });
+  const first =
+    meant[0]?.words ??
+    collections[0]?.id ??
+    names[0]?.id ??
+    results[0]?.id ??
+    (query ? (onNarrow ? "narrow" : "all results") : others[0]?.words);
+  const spoken = useSpokenChoice();
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -76,7 +93,14 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
           className="fixed top-[10vh] left-1/2 z-50 w-[calc(100vw-2rem)] max-w-2xl -translate-x-1/2 rounded-md border border-line bg-sheet shadow-lift"
         >
           <Dialog.Title className="sr-only">Find anything, go anywhere</Dialog.Title>
-          <Command label="Find anything, go anywhere" loop shouldFilter={false}>
+          <Command
+            ref={spoken}
+            label="Find anything, go anywhere"
+            loop
+            shouldFilter={false}
+            value={picked.query === query ? picked.value : first}
+            onValueChange={(value) => setPicked({ query, value })}
+          >
             <Command.Input
               value={words}
               onValueChange={setWords}
@@ -87,6 +111,7 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
               <Command.Empty className="px-3 py-4 text-quiet">
                 {found.isFetching ? "Looking …" : "Nothing goes by these letters."}
               </Command.Empty>
+              <Deeds deeds={meant} run={run} />
               {collections.length > 0 && (
                 <Command.Group heading="Collections" className={GROUP}>
                   {collections.slice(0, query ? MOST : 12).map((one) => (
@@ -101,6 +126,22 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
                   ))}
                 </Command.Group>
               )}
+              {names.length > 0 && (
+                <Command.Group heading="Tags" className={GROUP}>
+                  {names.slice(0, MOST_TAGS).map((one) => (
+                    <Command.Item
+                      key={one.id}
+                      value={one.id}
+                      onSelect={() => run(() => router.push(`/team/${team}/tags/${one.id}`))}
+                      className={ITEM}
+                    >
+                      <span className="flex-1">{one.name}</span>
+                      <span className="text-sm text-quiet">{one.count}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+              {/* What is found comes later than what stands here, so it comes below: nothing goes away from under the pointer. */}
               {results.length > 0 && (
                 <Command.Group heading="In the catalogue" className={GROUP}>
                   {results.map((one) => (
@@ -146,39 +187,44 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
                   </Command.Item>
                 </Command.Group>
               )}
-              {names.length > 0 && (
-                <Command.Group heading="Tags" className={GROUP}>
-                  {names.slice(0, MOST).map((one) => (
-                    <Command.Item
-                      key={one.id}
-                      value={one.id}
-                      onSelect={() => run(() => router.push(`/team/${team}/tags/${one.id}`))}
-                      className={ITEM}
-                    >
-                      <span className="flex-1">{one.name}</span>
-                      <span className="text-sm text-quiet">{one.count}</span>
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              )}
-              {deeds.length > 0 && (
-                <Command.Group heading="To do" className={GROUP}>
-                  {deeds.map((one) => (
-                    <Command.Item
-                      key={one.words}
-                      value={one.words}
-                      onSelect={() => run(one.run)}
-                      className={ITEM}
-                    >
-                      {one.words}
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              )}
+              <Deeds deeds={others} run={run} />
             </Command.List>
           </Command>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/**
+ * Says in the field which entry is chosen. The list knows only what was chosen by an arrow, not what is chosen because
+ * it came first.
+ * @returns the ref for the list with its field
+ */
+function useSpokenChoice() {
+  return useCallback((root: HTMLElement | null) => {
+    if (!root) return;
+    const say = () => {
+      const chosen = root.querySelector("[cmdk-item][aria-selected=true]");
+      const field = root.querySelector("[cmdk-input]");
+      if (chosen) field?.setAttribute("aria-activedescendant", chosen.id);
+      else field?.removeAttribute("aria-activedescendant");
+    };
+    const watch = new MutationObserver(say);
+    watch.observe(root, { subtree: true, childList: true, attributeFilter: ["aria-selected"] });
+    return () => watch.disconnect();
+  }, []);
+}
+
+function Deeds({ deeds, run }: { deeds: readonly PaletteCommand[]; run: (act: () => void) => void }) {
+  if (!deeds.length) return null;
+  return (
+    <Command.Group heading="To do" className={GROUP}>
+      {deeds.map((one) => (
+        <Command.Item key={one.words} value={one.words} onSelect={() => run(one.run)} className={ITEM}>
+          {one.words}
+        </Command.Item>
+      ))}
+    </Command.Group>
   );
 }

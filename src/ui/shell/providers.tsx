@@ -2,33 +2,35 @@
 
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { Tooltip } from "radix-ui";
-import { useState } from "react";
-import { Toaster } from "sonner";
+import dynamic from "next/dynamic";
+import { useEffect, useState } from "react";
+import { onFirstToast } from "../talk/toast";
+
+const Toasts = dynamic(() => import("./toasts").then((m) => m.Toasts), { ssr: false });
 
 /** What every screen needs around it: kept answers, toasts, tooltips. */
 export function Providers({ children }: { children: React.ReactNode }) {
-  const [client] = useState(
-    () =>
-      new QueryClient({
-        // What changes is told by the event stream; nothing is asked for again on a mere focus.
-        defaultOptions: { queries: { staleTime: 60_000, refetchOnWindowFocus: false, retry: 1 } },
-      }),
-  );
+  const [client] = useState(() => {
+    const client = new QueryClient({
+      // What changes is told by the event stream; nothing is asked for again on a mere focus.
+      defaultOptions: { queries: { staleTime: 60_000, refetchOnWindowFocus: false, retry: 1 } },
+    });
+    // The details of one thing after another are looked at all day long; they are not kept for long.
+    for (const key of ["resource", "proposal", "history", "tags-suggested"])
+      client.setQueryDefaults([key], { gcTime: 60_000 });
+    return client;
+  });
+  const [toasts, setToasts] = useState(false);
+  useEffect(() => {
+    onFirstToast(() => setToasts(true));
+    // Without a connection they could not be loaded any more, and that is when there is something to say.
+    const timer = setTimeout(() => setToasts(true), 3_000);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <QueryClientProvider client={client}>
       <Tooltip.Provider delayDuration={500}>{children}</Tooltip.Provider>
-      <Toaster
-        position="bottom-center"
-        toastOptions={{
-          duration: 8000,
-          classNames: {
-            toast: "!bg-ink !text-sheet !border-0 !rounded-md !shadow-lift !font-sans !text-[15px]",
-            description: "!text-sheet",
-            actionButton: "!bg-sheet !text-ink !font-semibold !h-8 !px-3",
-            closeButton: "!bg-ink !text-sheet !border-sheet",
-          },
-        }}
-      />
+      {toasts && <Toasts />}
     </QueryClientProvider>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef } from "react";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import { call, settled } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { isTyping } from "./commands";

@@ -9,6 +9,7 @@ import type { Answer } from "@/services/registry";
 import { InlineTitle } from "../bench/inline-title";
 import { Button, buttonLook } from "../parts/button";
 import { KindMark } from "../parts/kind";
+import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { call } from "../talk/call";
@@ -58,21 +59,7 @@ export function TagPage({ me, teams, team, first }: Props) {
       .catch(sayFailure);
   const results = things.data?.pages.flatMap((page) => page.results) ?? [];
   return (
-    <Frame
-      me={me}
-      teams={teams}
-      team={team}
-      path={
-        <span className="flex min-w-0 items-center">
-          <span className="text-quiet" aria-hidden>
-            /
-          </span>
-          <Link href={`/team/${team.id}/tags`} className="rounded-md px-2 py-1.5 text-quiet hover:bg-wash">
-            Tags
-          </Link>
-        </span>
-      }
-    >
+    <Frame me={me} teams={teams} team={team} path={<Crumb href={`/team/${team.id}/tags`}>Tags</Crumb>}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-8">
         <div className="mx-auto max-w-5xl pt-6">
           <div className="flex flex-wrap items-center gap-3">
@@ -98,7 +85,7 @@ export function TagPage({ me, teams, team, first }: Props) {
             )}
           </div>
           <p className="mt-1 text-quiet">On {uses(tag.count)}.</p>
-          <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_320px]">
+          <div className="mt-6 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_320px]">
             <section>
               <h2 className="border-b border-line pb-2 text-[17px] font-semibold">What carries it</h2>
               <ul>

@@ -1,4 +1,4 @@
-import { toast } from "sonner";
+import { toast } from "./toast";
 
 /** Copies text and says so; where the browser does not allow it, shows it to be copied by hand. */
 export async function copyText(text: string, said = ""): Promise<void> {

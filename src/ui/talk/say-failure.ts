@@ -1,4 +1,4 @@
-import { toast } from "sonner";
+import { toast } from "./toast";
 import { Refusal } from "./call";
 
 /** Tells a failure in a toast, in the words the server gave. */

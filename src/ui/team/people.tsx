@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";

@@ -90,12 +90,19 @@ export function TreePage({ me, teams, team, first }: Props) {
     const take = () => {
       const row = document.querySelector<HTMLElement>(`[data-node="${wanted}"]`);
       if (!row || document.querySelector("[role=dialog]")) return;
-      row.focus();
+      // Its name may be being written by now.
+      if (!row.contains(document.activeElement)) row.focus();
       return row;
     };
     take();
     const timer = setTimeout(() => take() && setWanted(null));
     return () => clearTimeout(timer);
+  });
+  // A row that moves on the page, by whoever's hand, loses the focus to nothing; it has it again in its new place.
+  const held = useRef(false);
+  useLayoutEffect(() => {
+    if (held.current && !wanted && current && document.activeElement === document.body)
+      document.querySelector<HTMLElement>(`[data-node="${current}"]`)?.focus();
   });
   const failed = (error: unknown) => {
     sayFailure(error);
@@ -219,9 +226,11 @@ export function TreePage({ me, teams, team, first }: Props) {
     onDragCancel: () => setOver(null),
     onDragEnd: (event: DragEndEvent) => {
       setOver(null);
+      const id = String(event.active.id);
+      // Where the pointer is now: what was drawn last may be a move behind.
+      const over = overUnder(event, insideOf(nodes, id));
       const target = over && nodes.find((one) => one.id === over.id);
       if (!target) return;
-      const id = String(event.active.id);
       const mates = nodes.filter((one) => one.parent === target.parent && one.id !== id);
       const before = mates[mates.findIndex((one) => one.id === target.id) - 1];
       const last = nodes.filter((one) => one.parent === target.id && one.id !== id).at(-1);
@@ -293,7 +302,16 @@ export function TreePage({ me, teams, team, first }: Props) {
               sensors={sensors}
               accessibility={{ screenReaderInstructions: { draggable: "" }, announcements: SILENT }}
             >
-              <ul role="tree" aria-label="Collections" onKeyDown={onKey} className="border-t border-line">
+              <ul
+                role="tree"
+                aria-label="Collections"
+                onKeyDown={onKey}
+                onFocus={() => (held.current = true)}
+                onBlur={(event) => {
+                  if (event.relatedTarget) held.current = false;
+                }}
+                className="border-t border-line"
+              >
                 {lines.map((line) => (
                   <TreeRow
                     key={line.node.id}
@@ -342,7 +360,7 @@ const silent = () => undefined;
 const SILENT = { onDragStart: silent, onDragOver: silent, onDragEnd: silent, onDragCancel: silent };
 
 /** The row under the pointer: its upper quarter means before it, its lower one behind it, the rest inside. */
-function overUnder(event: DragMoveEvent, without: ReadonlySet<string>): Over | null {
+function overUnder(event: DragMoveEvent | DragEndEvent, without: ReadonlySet<string>): Over | null {
   const start =
     "touches" in event.activatorEvent
       ? (event.activatorEvent as TouchEvent).touches[0]!

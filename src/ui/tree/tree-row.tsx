@@ -1,13 +1,13 @@
 "use client";
 
 import { useDraggable } from "@dnd-kit/core";
-import { ChevronDown, ChevronRight, MoreHorizontal } from "lucide-react";
+import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import type { TreeStep } from "@/core/list/tree-moves";
 import type { TreeSum } from "@/core/list/tree-sums";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
-import { Menu, MenuItem, MenuLine } from "../parts/menu";
+import { RowMenu, MenuItem, MenuLine } from "../parts/menu";
 import { sayFailure } from "../talk/say-failure";
 
 type Deeds = {
@@ -101,19 +101,7 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
       )}
       <span className="ml-2 min-w-0 flex-1 truncate text-sm text-quiet">{about.join(" · ")}</span>
       {arranges && (
-        <Menu
-          align="end"
-          button={
-            <button
-              type="button"
-              tabIndex={props.reachable ? 0 : -1}
-              aria-label={`What to do with ${node.title}`}
-              className="flex size-9 shrink-0 items-center justify-center rounded-md text-quiet hover:text-ink"
-            >
-              <MoreHorizontal size={18} aria-hidden />
-            </button>
-          }
-        >
+        <RowMenu label={`What to do with ${node.title}`} reachable={props.reachable}>
           <MenuItem onSelect={() => deeds.open(node.id)} keys="Enter">
             Open
           </MenuItem>
@@ -149,7 +137,7 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
           <MenuItem stop onSelect={() => deeds.remove(node.id)} keys="Del">
             Delete
           </MenuItem>
-        </Menu>
+        </RowMenu>
       )}
       {over && over !== "in" && (
         <span

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { toast } from "sonner";
+import { toast } from "../talk/toast";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";

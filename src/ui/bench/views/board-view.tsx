@@ -12,6 +12,7 @@ import { SectionHead } from "../section-head";
 import type { Item, Section } from "../use-items";
 import { ItemCard } from "./item-card";
 import { Nothing } from "./nothing";
+import { useAlways, useFollow } from "./use-kept-in-sight";
 import { type ViewProps, stateOf } from "./view-props";
 
 const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
@@ -64,21 +65,37 @@ type ColumnProps = {
 function Column({ section, items, numbers, props }: ColumnProps) {
   const { landing, current, opened, head } = props;
   const scroller = useRef<HTMLDivElement>(null);
+  const at = items.findIndex((item) => item.id === current);
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 220,
     getItemKey: useCallback((i: number) => items[i]!.id, [items]),
     overscan: 4,
+    rangeExtractor: useAlways(at),
     initialRect: { width: 300, height: 700 },
   });
-  const at = items.findIndex((item) => item.id === current);
   useEffect(() => {
     if (at < 0) return;
     virtual.scrollToIndex(at, { align: "auto" });
     scroller.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes
   }, [current]);
+  const here = landing?.section === (section?.id ?? null);
+  useFollow(
+    props.lifted !== null,
+    here
+      ? Math.max(
+          0,
+          items.findIndex((item) => item.id === landing.after),
+        )
+      : -1,
+    at,
+    (index) => {
+      if (items.length) virtual.scrollToIndex(index, { align: "auto" });
+      scroller.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
+    },
+  );
   const sum = head.sums.find((one) => one.section === (section?.id ?? null));
   const first = landing?.after === null && landing.section === (section?.id ?? null);
   return (
@@ -129,7 +146,7 @@ function Column({ section, items, numbers, props }: ColumnProps) {
                   role="presentation"
                   data-index={index}
                   ref={virtual.measureElement}
-                  className="absolute top-0 left-0 w-full pb-2"
+                  className={`absolute top-0 left-0 w-full pb-2 ${landing?.after === item.id ? "z-10" : ""}`}
                   style={{ transform: `translateY(${start}px)` }}
                 >
                   {item.look === "text" ? (

@@ -1,7 +1,8 @@
 "use client";
 
+import { ArrowDown, ArrowUp } from "lucide-react";
 import { memo } from "react";
-import { type Column, COLUMN_WORDS, type ViewSetting } from "@/core/list/view-setting";
+import { type Column, COLUMN_WORDS, type Sort, type ViewSetting } from "@/core/list/view-setting";
 import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
 import { KIND_WORDS, KindWord } from "../../parts/kind";
@@ -39,8 +40,21 @@ function gridOf(columns: readonly Column[]): { gridTemplateColumns: string; minW
   };
 }
 
-/** The names of the columns. */
-export function TableHead({ setting }: { setting: ViewSetting }) {
+/** What the table can be sorted by, by the column that shows it. */
+const SORT_OF: Partial<Record<Column | "title", Sort>> = {
+  title: "title",
+  minutes: "length",
+  added: "added",
+};
+
+/** The names of the columns. Those it can be sorted by go round: upwards, downwards, its own order again. */
+export function TableHead({
+  setting,
+  onSet,
+}: {
+  setting: ViewSetting;
+  onSet: (wish: Partial<ViewSetting>) => void;
+}) {
   return (
     <div role="rowgroup" className="sticky top-0 z-20 bg-sheet">
       <div
@@ -52,17 +66,50 @@ export function TableHead({ setting }: { setting: ViewSetting }) {
           <span className="sr-only">Number</span>
           <span aria-hidden>#</span>
         </span>
-        <span role="columnheader">Title</span>
-        {setting.columns.map((column) => (
-          <span role="columnheader" key={column} className="truncate">
-            {COLUMN_WORDS[column]}
-          </span>
+        {(["title", ...setting.columns] as const).map((column) => (
+          <ColumnHead key={column} column={column} setting={setting} onSet={onSet} />
         ))}
         <span role="columnheader">
           <span className="sr-only">What to do</span>
         </span>
       </div>
     </div>
+  );
+}
+
+function ColumnHead({
+  column,
+  setting,
+  onSet,
+}: {
+  column: Column | "title";
+  setting: ViewSetting;
+  onSet: (wish: Partial<ViewSetting>) => void;
+}) {
+  const sort = SORT_OF[column];
+  const words = column === "title" ? "Title" : COLUMN_WORDS[column];
+  if (!sort)
+    return (
+      <span role="columnheader" className="truncate">
+        {words}
+      </span>
+    );
+  const on = setting.sort === sort;
+  return (
+    <span
+      role="columnheader"
+      aria-sort={on ? (setting.down ? "descending" : "ascending") : "none"}
+      className="min-w-0"
+    >
+      <button
+        type="button"
+        onClick={() => onSet(on && setting.down ? { sort: "own", down: false } : { sort, down: on })}
+        className={`-mx-1 flex max-w-full items-center gap-1 rounded px-1 font-semibold hover:text-ink ${on ? "text-ink" : ""}`}
+      >
+        <span className="truncate">{words}</span>
+        {on && (setting.down ? <ArrowDown size={14} aria-hidden /> : <ArrowUp size={14} aria-hidden />)}
+      </button>
+    </span>
   );
 }
 

@@ -10,11 +10,19 @@ import { ItemRow } from "../item-row";
 import { LandingMark } from "../item-words";
 import { SectionHead } from "../section-head";
 import { Nothing } from "./nothing";
-import { type ViewProps, stateOf } from "./view-props";
+import { useAlways, useFollow } from "./use-kept-in-sight";
+import { type Landing, type ViewProps, stateOf } from "./view-props";
 
 const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77, text: 60, details: 520 };
-/** While its script loads, an item is as high as it will be: of what is nothing high, all would be in sight. */
-const Space = ({ height }: { height: number }) => <div style={{ height }} />;
+/**
+ * While its script loads, an item is as high as it will be: of what is nothing high, all would be in sight. Grey bars
+ * say that something is coming.
+ */
+const Space = ({ height }: { height: number }) => (
+  <div style={{ height }} aria-hidden className="border-b border-line px-2 pt-3">
+    <div className="h-4 w-3/5 rounded-sm bg-sunk" />
+  </div>
+);
 const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), {
   ssr: false,
   loading: () => <Space height={HEIGHTS.details} />,
@@ -53,6 +61,7 @@ export function ListView(props: ViewProps) {
     () => layOutLines(items, sections, { across, opened: opened?.id, sorted }),
     [items, sections, across, opened?.id, sorted],
   );
+  const at = lineOf(lines, current);
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -66,17 +75,24 @@ export function ListView(props: ViewProps) {
     // The same function as long as the lines are, or everything would be measured out anew at every step.
     getItemKey: useCallback((i: number) => `${view} ${lines[i]!.key}`, [lines, view]),
     overscan: 6,
+    rangeExtractor: useAlways(at),
     scrollMargin: view === "table" ? 41 : 0,
     initialRect: { width: 800, height: 900 },
   });
   // What is chosen by key or has just come in is brought into sight.
-  const at = lines.findIndex(
-    (line) => line.type === "items" && line.items.some((one) => one.item.id === current),
-  );
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: "auto" });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
   }, [current, view, sort]);
+  // A new section waits for its name.
+  const fresh = lines.findIndex((line) => line.type === "section" && line.section.id === props.newSection);
+  useEffect(() => {
+    if (fresh >= 0) virtual.scrollToIndex(fresh, { align: "auto" });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it comes
+  }, [props.newSection, fresh >= 0]);
+  // The mark hangs over the edge of its line, so that line lies over the next one.
+  const landsAt = landing ? lineBefore(lines, landing) : -1;
+  useFollow(props.lifted !== null, landsAt, at, (index) => virtual.scrollToIndex(index, { align: "auto" }));
   const titleOf = (section: string | null) => sections.find((one) => one.id === section)?.title;
   const sumOf = (section: string) => {
     const { items = 0, minutes = 0 } = sums.find((one) => one.section === section) ?? {};
@@ -104,7 +120,7 @@ export function ListView(props: ViewProps) {
         aria-rowcount={-1}
         className={view === "table" ? "w-fit min-w-full" : ""}
       >
-        {view === "table" && items.length > 0 && <TableHead setting={setting} />}
+        {view === "table" && items.length > 0 && <TableHead setting={setting} onSet={props.onSet} />}
         <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative">
           {landsAtTop && (
             <div className="absolute inset-x-0 top-1" role="presentation">
@@ -119,7 +135,7 @@ export function ListView(props: ViewProps) {
                 role="presentation"
                 data-index={index}
                 ref={virtual.measureElement}
-                className="absolute top-0 left-0 w-full"
+                className={`absolute top-0 left-0 w-full ${index === landsAt ? "z-10" : ""}`}
                 style={{ transform: `translateY(${start - margin}px)` }}
               >
                 {line.type === "section" ? (
@@ -198,6 +214,23 @@ export function ListView(props: ViewProps) {
       </div>
     </div>
   );
+}
+
+type Lines = ReturnType<typeof layOutLines>;
+
+/** The line in which an item or a text stands; -1 without one. */
+const lineOf = (lines: Lines, id: string | null): number =>
+  lines.findIndex((line) =>
+    line.type === "text"
+      ? line.item.id === id
+      : line.type === "items" && line.items.some((one) => one.item.id === id),
+  );
+
+/** The line something would land behind: the item, the head of the section, or the very first. */
+function lineBefore(lines: Lines, { after, section }: Landing): number {
+  if (after !== null) return lineOf(lines, after);
+  if (section === null) return lines.length ? 0 : -1;
+  return lines.findIndex((line) => line.type === "section" && line.section.id === section);
 }
 
 /** How many cards stand side by side. */

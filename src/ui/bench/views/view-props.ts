@@ -20,6 +20,7 @@ export type ViewProps = {
   landing: Landing | null;
   newSection: string | null;
   onKeyDown: (event: React.KeyboardEvent) => void;
+  onSet: (wish: Partial<ViewSetting>) => void;
   onSection: () => void;
   onMoveSection: (section: Section, by: 1 | -1) => void;
   onRemoveSection: (section: Section) => void;

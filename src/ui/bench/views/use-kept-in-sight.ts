@@ -1,0 +1,47 @@
+"use client";
+
+import { defaultRangeExtractor, type Range } from "@tanstack/react-virtual";
+import { useCallback, useEffect } from "react";
+
+/**
+ * What a list that draws only what is in sight draws besides: the line the keys act on. Whatever is scrolled, it keeps
+ * the focus.
+ * @param at its index; -1 when it is not in this list
+ */
+export function useAlways(at: number): (range: Range) => number[] {
+  return useCallback(
+    (range: Range) => {
+      const seen = defaultRangeExtractor(range);
+      return at < 0 || at >= range.count || seen.includes(at) ? seen : [...seen, at].sort((a, b) => a - b);
+    },
+    [at],
+  );
+}
+
+/**
+ * Scrolls along while something is picked up: to where it would land, and, once it is dropped or put back, to where it
+ * stands.
+ * @param landing index of the line it would land behind; -1 when that is not in this list
+ * @param at index of the line the keys act on, or -1
+ */
+export function useFollow(
+  lifted: boolean,
+  landing: number,
+  at: number,
+  scrollTo: (index: number) => void,
+): void {
+  useEffect(() => {
+    const to = lifted ? landing : at;
+    if (to < 0) return;
+    scrollTo(to);
+    if (!lifted) return;
+    // The mark lies behind the line, so a line at the edge hides it; it is there once the list has scrolled.
+    let frames = 0;
+    let frame = requestAnimationFrame(function look() {
+      document.querySelector("[data-landing]")?.scrollIntoView({ block: "nearest", inline: "nearest" });
+      if (frames++ < 3) frame = requestAnimationFrame(look);
+    });
+    return () => cancelAnimationFrame(frame);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only with what is picked up, not when others change the list
+  }, [lifted, lifted && landing]);
+}

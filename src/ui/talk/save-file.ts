@@ -1,0 +1,8 @@
+/** Saves what the server answered as a file, the way a download does. */
+export function saveFile({ name, type, content }: { name: string; type: string; content: string }): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(new Blob([content], { type }));
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+}

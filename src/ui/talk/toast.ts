@@ -1,0 +1,33 @@
+import type { ExternalToast } from "sonner";
+
+type Say = (words: string, more?: ExternalToast) => void;
+type Kind = "message" | "error";
+
+/** What shows the toasts is loaded with the first of them; until then they wait here. */
+let show: ((kind: Kind, words: string, more?: ExternalToast) => void) | null = null;
+const waiting: [Kind, string, ExternalToast | undefined][] = [];
+let wanted: () => void = () => undefined;
+
+const say = (kind: Kind, words: string, more?: ExternalToast) => {
+  if (show) return show(kind, words, more);
+  waiting.push([kind, words, more]);
+  wanted();
+};
+
+/** Says something at the edge of the screen for a while, maybe with something to do. */
+export const toast: Say & { error: Say } = Object.assign(
+  (words: string, more?: ExternalToast) => say("message", words, more),
+  { error: (words: string, more?: ExternalToast) => say("error", words, more) },
+);
+
+/** Whoever shows toasts hears here that the first one waits. */
+export function onFirstToast(hear: () => void): void {
+  wanted = hear;
+  if (waiting.length) hear();
+}
+
+/** From now on toasts are shown by this, those that waited first. */
+export function toastsBy(by: typeof show): void {
+  show = by;
+  for (const one of waiting.splice(0)) show?.(...one);
+}
