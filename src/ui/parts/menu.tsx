@@ -38,6 +38,9 @@ export function Menu({
           align={align}
           sideOffset={6}
           collisionPadding={8}
+          // Opened by pointer the menu itself has the focus, and what scrolls must be in reach of the tab key; Radix
+          // says -1.
+          tabIndex={0}
           data-by-key={byKey || undefined}
           className={PANEL}
         >
