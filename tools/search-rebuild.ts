@@ -3,7 +3,7 @@ import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { database } from "@/services/action";
 
-for (const table of ["term_posting", "term_stat", "term_list", "term_due"])
+for (const table of ["term_block", "term_posting", "term_stat", "term_list", "term_due"])
   await database().execute(sql.raw(`DELETE FROM ${table}`));
 await database().execute(
   sql`INSERT INTO term_due (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,

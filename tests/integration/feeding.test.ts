@@ -1,11 +1,22 @@
 import { eq, sql } from "drizzle-orm";
+import fc from "fast-check";
 import { expect, test } from "vitest";
 import { weigh } from "@/core/search/weigh";
-import { forgetDue, lockIndex, readDue } from "@/data/queries/search-feed";
+import { readPostings } from "@/data/queries/postings";
+import {
+  forgetDue,
+  haveIndex,
+  isMuchNoted,
+  lockIndex,
+  packNoted,
+  readDue,
+  writeTerms,
+} from "@/data/queries/search-feed";
+import { countIndexed, dfOf, termsBeginning } from "@/data/queries/terms";
 import { placement, resource, termDue, termPosting, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";
 import { database } from "@/services/action";
-import { feedSome } from "@/services/find/feed";
+import { feedSome, packTeam } from "@/services/find/feed";
 import type { Problem } from "@/services/problem";
 import { as, makeWorld } from "./world";
 
@@ -93,12 +104,11 @@ test("fed by four at once while things change, the index is what the words are",
   while ((await feedSome(busy.team)) > 0);
   expect(await database().select().from(termDue).where(eq(termDue.team, busy.team))).toEqual([]);
   // Every posting is what the words of a living resource weigh now, and the counts are the postings'.
-  const postings = await database().select().from(termPosting).where(eq(termPosting.team, busy.team));
   const living = await database()
     .select()
     .from(resource)
     .where(sql`${resource.team} = ${busy.team} and ${resource.deletedAt} is null`);
-  const expected = new Map<string, number>();
+  const expected: Index = new Map();
   for (const row of living) {
     const places = await database().select().from(placement).where(eq(placement.resource, row.id));
     for (const { term, weight } of weigh({
@@ -110,13 +120,89 @@ test("fed by four at once while things change, the index is what the words are",
       source: [row.siteName, row.host, ...row.authors].filter(Boolean),
       text: "",
       language: row.language,
-    }))
-      expected.set(`${row.id} ${term}`, weight);
+    })) {
+      if (!expected.has(term)) expected.set(term, new Map());
+      expected.get(term)!.set(row.id, weight);
+    }
   }
-  expect(new Map(postings.map((row) => [`${row.resource} ${row.term}`, row.weight]))).toEqual(expected);
-  const counts = new Map<string, number>();
-  for (const { term } of postings) counts.set(term, (counts.get(term) ?? 0) + 1);
-  counts.set("", living.length);
-  const stats = await database().select().from(termStat).where(eq(termStat.team, busy.team));
-  expect(new Map(stats.map((row) => [row.term, row.df]))).toEqual(counts);
+  expect(await readIndex(busy.team)).toEqual(expected);
+  expect(await countIndexed(database(), busy.team)).toBe(living.length);
+  // Packed, it is the same.
+  await packTeam(busy.team);
+  expect(await isMuchNoted(database(), busy.team, 0)).toBe(false);
+  expect(await readIndex(busy.team)).toEqual(expected);
+});
+
+/** What the index holds: terms, their resources, the weights. */
+type Index = Map<string, Map<string, number>>;
+
+/** The index of a team as a search reads it; how often terms are found is what is said of them. */
+async function readIndex(team: string): Promise<Index> {
+  const terms = await termsOf(team);
+  const index: Index = new Map();
+  for (const [term, postings] of await readPostings(database(), team, terms)) {
+    const ids = Array.from({ length: postings.length }, (_, i) => postings.resourceAt(i));
+    if (ids.length) index.set(term, new Map(ids.map((id, i) => [id, postings.weights[i]!])));
+  }
+  const counts = await dfOf(database(), team, terms);
+  expect(new Map([...counts].filter(([, df]) => df !== 0))).toEqual(
+    new Map([...index].map(([term, its]) => [term, its.size])),
+  );
+  return index;
+}
+
+async function termsOf(team: string): Promise<string[]> {
+  const [rows] = (await database().execute(sql`
+    SELECT DISTINCT term FROM (SELECT term FROM ${termStat} WHERE team = ${team} AND term <> ''
+      UNION SELECT term FROM ${termPosting} WHERE team = ${team}) t`)) as unknown as [{ term: string }[]];
+  return rows.map((row) => row.term);
+}
+
+test("noted one by one, packed with many others or later: the index is what was fed last", async () => {
+  const word = fc.constantFrom("alder", "Birke", "c++", "dam", "écluse", "fen", "水位", "sphagnum");
+  const words = fc.dictionary(word, fc.integer({ min: 1, max: 2_200 }));
+  const step = fc.record({
+    fed: fc.dictionary(fc.nat({ max: 11 }).map(String), words, { minKeys: 1 }),
+    how: fc.constantFrom("noted", "packed"),
+    pack: fc.option(fc.integer({ min: 1, max: 20 })),
+  });
+  const seen = { noted: 0, packed: 0, steps: 0 };
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { maxLength: 8 }), async (steps) => {
+      const team = newId();
+      const resources = Array.from({ length: 12 }, newId);
+      await haveIndex(database(), team);
+      const expected: Index = new Map();
+      const holds = new Map<string, Map<string, number>>();
+      for (const { fed, how, pack } of steps) {
+        const feedings = Object.entries(fed).map(([i, weights]) => {
+          const id = resources[Number(i)]!;
+          const indexed = holds.get(id);
+          holds.set(id, new Map(Object.entries(weights)));
+          for (const its of expected.values()) its.delete(id);
+          for (const [term, weight] of Object.entries(weights)) {
+            if (!expected.has(term)) expected.set(term, new Map());
+            expected.get(term)!.set(id, weight);
+          }
+          const after = Object.entries(weights).map(([term, weight]) => ({ term, weight, word: term }));
+          return { resource: id, fed: !!indexed, indexed: indexed ?? new Map<string, number>(), after };
+        });
+        seen[how]++;
+        await database().transaction(async (tx) => {
+          await lockIndex(tx, team, true);
+          await writeTerms(tx, team, feedings, how === "packed" ? 0 : Infinity);
+          if (pack && (await packNoted(tx, team, pack))) seen.steps++;
+        });
+        const full = new Map([...expected].filter(([, its]) => its.size));
+        expect(await readIndex(team)).toEqual(full);
+        expect(await countIndexed(database(), team)).toBe(
+          [...holds.values()].filter((its) => its.size).length,
+        );
+        const [begun] = await termsBeginning(database(), team, "alde", 5);
+        expect(begun?.df ?? 0).toBe(full.get("alder")?.size ?? 0);
+      }
+    }),
+    { numRuns: 25 },
+  );
+  expect(Math.min(...Object.values(seen))).toBeGreaterThan(5);
 });

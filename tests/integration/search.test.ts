@@ -1,9 +1,7 @@
 import { eq } from "drizzle-orm";
 import fc from "fast-check";
 import { beforeAll, describe, expect, test } from "vitest";
-import { idf } from "@/core/search/weigh";
-import { resource, resourceText, termPosting } from "@/data/schema";
-import { findByWords } from "@/data/queries/search";
+import { resource, resourceText } from "@/data/schema";
 import { newId } from "@/outside/random";
 import { database } from "@/services/action";
 import { publishedCollection } from "@/services/publish/published-collection";
@@ -209,71 +207,4 @@ describe("pages and lists", () => {
     expect(await fresh()).toEqual([0]);
     expect((await as(world.editor, "search.kept", { team: world.team })).searches).toEqual([]);
   });
-});
-
-test("few looked up by key, lists read whole or in halves: every query finds what adding up all postings finds, page by page", async () => {
-  const team = newId();
-  const resources = Array.from({ length: 60 }, newId);
-  // How many hold each term: a rare one beside very common ones is looked up by key, the others are read whole.
-  const held = { all: 60, most: 50, half: 30, few: 3, two: 2, one: 1 };
-  const postings = Object.entries(held).flatMap(([term, count], t) =>
-    Array.from({ length: count }, (_, i) => ({
-      team,
-      term,
-      resource: resources[(i * 7 + t * 3) % 60]!,
-      weight: 1 + ((i * 13 + t * 5) % 400),
-    })),
-  );
-  await database().insert(termPosting).values(postings);
-  const sortings = { best: 0, newest: 0 };
-  for (const order of ["best", "newest"] as const)
-    for (const words of [
-      [["one"]],
-      [["all"], ["one"]],
-      [["two"], ["most"], ["all"]],
-      [["one", "few"], ["all"]],
-      [["few"], ["all", "half"]],
-      [["few"], ["most", "few"]],
-      [["half"], ["most"]],
-      [["half", "few"], ["most", "all"], ["all"]],
-    ] as (keyof typeof held)[][][]) {
-      const sought = words.map((terms) => ({
-        typed: terms[0]!,
-        terms: terms.map((term) => ({ term, df: held[term] })),
-      }));
-      const wanted = new Set(words.flat());
-      const expected = resources
-        .flatMap((id) => {
-          const its = postings.filter(
-            (one) => one.resource === id && wanted.has(one.term as keyof typeof held),
-          );
-          const has = (term: string) => its.some((one) => one.term === term);
-          if (!words.every((terms) => terms.some(has))) return [];
-          const score = its.reduce((sum, { term, weight }) => {
-            const rarity = Math.max(1, Math.round(idf(60, held[term as keyof typeof held]) * 100));
-            return sum + weight * rarity;
-          }, 0);
-          return { id, score };
-        })
-        .sort((a, b) => (order === "best" ? b.score - a.score : 0) || (a.id < b.id ? 1 : -1));
-      for (const middle of [null, resources[25]!]) {
-        const asked = { team, sought, without: [], filters: null, indexed: 60, order, most: 3, middle };
-        const found: { id: string; score: number }[] = [];
-        for (;;) {
-          const { hits: page } = await findByWords(database(), { ...asked, after: found.at(-1) ?? null });
-          found.push(...page);
-          if (page.length < 3) break;
-        }
-        expect(found, words.join(" ")).toEqual(expected);
-        // Counted up to a number, with the first page.
-        const first = await findByWords(database(), { ...asked, after: null, counted: 20 });
-        expect(first, words.join(" ")).toEqual({
-          hits: expected.slice(0, 3),
-          total: Math.min(20, expected.length),
-        });
-      }
-      sortings[order] += expected.length;
-    }
-  expect(Math.min(...Object.values(sortings))).toBeGreaterThan(50);
-  await database().delete(termPosting).where(eq(termPosting.team, team));
 });

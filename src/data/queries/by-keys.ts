@@ -15,3 +15,23 @@ export const listed = (words: readonly string[]): SQL =>
     words.map((word) => sql`${word}`),
     sql`, `,
   );
+
+/** Rows as a table `j`; lists without names are read in half the time. */
+export function rowsOf(rows: readonly (readonly (string | number)[])[], columns: readonly string[]): SQL {
+  const paths = columns.map((column, i) => `${column} PATH '$[${i}]'`).join(", ");
+  return sql`JSON_TABLE(${JSON.stringify(rows)}, '$[*]' COLUMNS (${sql.raw(paths)})) j`;
+}
+
+/** Rows written in one statement. */
+const ROWS = 5_000;
+
+/** One part after the other. */
+export async function inParts<T>(
+  rows: readonly T[],
+  work: (part: T[]) => PromiseLike<unknown>,
+): Promise<void> {
+  for (let i = 0; i < rows.length; i += ROWS) await work(rows.slice(i, i + ROWS));
+}
+
+/** In the order of their characters' codes, as columns that are compared exactly have it. */
+export const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -1,8 +1,8 @@
 import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Filters } from "@/core/search/query";
 import type { Tx } from "../database";
-import { resourceTag, tag, termPosting } from "../schema";
-import { listed } from "./by-keys";
+import { resource, resourceTag, tag } from "../schema";
+import { keysFirst, listed } from "./by-keys";
 
 /** Names in the filters that were found, as ids. */
 export type FoundNames = { tags: string[][]; people: string[]; collections: string[] };
@@ -59,6 +59,19 @@ export async function tagIdsNamed(tx: Tx, team: string, keys: readonly string[])
   return keys.map((key) => rows.filter((row) => row.key === key).map((row) => row.id));
 }
 
-/** That none of these terms is in a resource. */
-export const leftOut = (team: string, terms: readonly string[], id: SQL): SQL =>
-  sql`NOT EXISTS (SELECT 1 FROM ${termPosting} n WHERE n.team = ${team} AND n.term IN (${listed(terms)}) AND n.resource = ${id})`;
+/** Those of some resources that the filters let through. */
+export async function passing(tx: Tx, filters: SQL, ids: readonly string[]): Promise<string[]> {
+  if (!ids.length) return [];
+  const [rows] = (await tx.execute(
+    sql`SELECT r.id FROM ${keysFirst(ids)} STRAIGHT_JOIN ${resource} r ON r.id = CAST(k.k AS UUID) WHERE ${filters}`,
+  )) as unknown as [{ id: string }[]];
+  return rows.map((row) => row.id);
+}
+
+/** All resources of a team that the filters let through, up to so many; null when there are more. */
+export async function allPassing(tx: Tx, team: string, filters: SQL, most: number): Promise<string[] | null> {
+  const [rows] = (await tx.execute(
+    sql`SELECT r.id FROM ${resource} r WHERE r.team = ${team} AND r.deleted_at IS NULL AND ${filters} LIMIT ${most + 1}`,
+  )) as unknown as [{ id: string }[]];
+  return rows.length > most ? null : rows.map((row) => row.id);
+}

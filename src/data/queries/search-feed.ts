@@ -1,9 +1,12 @@
-import { and, eq, type SQL, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
+import { Postings } from "@/core/search/postings";
 import { LONGEST_TERM } from "@/core/search/tokens";
 import type { Weighed } from "@/core/search/weigh";
 import type { Tx } from "../database";
 import { termDue, termList, termPosting, termStat } from "../schema";
-import { keysFirst } from "./by-keys";
+import { packInto, type TermChanges } from "./blocks";
+import { compare, inParts, keysFirst, rowsOf } from "./by-keys";
+import type { Words } from "./words";
 
 type Due = { id: string; resource: string };
 
@@ -66,94 +69,157 @@ export async function forgetDue(tx: Tx, ids: readonly string[]): Promise<void> {
 }
 
 /** What changes in the index of one resource: the terms with their weights that it holds, and those it shall hold. */
-type Feeding = { resource: string; indexed: ReadonlyMap<string, number>; after: readonly Weighed[] };
+type Feeding = Pick<Words, "resource" | "fed" | "indexed"> & { after: readonly Weighed[] };
 
-/** Rows written in one statement. */
-const ROWS = 5_000;
+/** A posting as it shall be: of weight 0 when it is to go. */
+type Change = {
+  term: string;
+  resource: string;
+  weight: number;
+  word: string;
+  /** Whether it is in the index with another weight. */
+  indexed: boolean;
+  /** Whether the resource was fed before, and something of it may be noted. */
+  fed: boolean;
+};
 
-/** Writes what is different into the index of a team. Rows are written in the order of their keys, as they lie there. */
-export async function writeTerms(tx: Tx, team: string, feedings: readonly Feeding[]): Promise<void> {
-  const postings: [term: string, resource: string, weight: number][] = [];
-  const gone: [term: string, resource: string][] = [];
-  const counts = new Map<string, { term: string; df: number; word: string }>();
-  const count = (term: string, word: string, by: number) => {
-    const known = counts.get(term);
-    if (known) known.df += by;
-    else counts.set(term, { term, df: by, word });
-  };
-  for (const { resource, indexed, after } of feedings) {
+/** From so many changes on they go into the blocks at once: then most blocks are written for more than one. */
+const MANY = 4_000;
+
+/**
+ * Writes what is different into the index of a team.
+ * @param many from so many changes on they are packed at once
+ */
+export async function writeTerms(
+  tx: Tx,
+  team: string,
+  feedings: readonly Feeding[],
+  many = MANY,
+): Promise<void> {
+  const changes: Change[] = [];
+  let more = 0;
+  for (const { resource, fed, indexed, after } of feedings) {
     const kept = new Set<string>();
     for (const { term, weight, word } of after) {
       kept.add(term);
       const was = indexed.get(term);
-      if (was !== weight) postings.push([term, resource, weight]);
-      if (was === undefined) count(term, word, 1);
+      if (was !== weight) changes.push({ term, resource, weight, word, indexed: was !== undefined, fed });
     }
-    for (const term of indexed.keys()) {
-      if (kept.has(term)) continue;
-      gone.push([term, resource]);
-      count(term, term, -1);
-    }
-    if (!indexed.size !== !after.length) count(ALL, ALL, after.length ? 1 : -1);
+    for (const term of indexed.keys())
+      if (!kept.has(term)) changes.push({ term, resource, weight: 0, word: term, indexed: true, fed });
+    if (!indexed.size !== !after.length) more += after.length ? 1 : -1;
   }
-  const byKey = (a: readonly [string, string, ...unknown[]], b: readonly [string, string, ...unknown[]]) =>
-    compare(a[0], b[0]) || compare(a[1], b[1]);
-  const stats = [...counts.values()].filter(({ df }) => df !== 0).sort((a, b) => compare(a.term, b.term));
-  const fallen = stats.filter(({ term, df }) => df < 0 && term !== ALL).map(({ term }) => term);
+  // In the order of their keys, as they lie there.
+  changes.sort((a, b) => compare(a.term, b.term) || compare(a.resource, b.resource));
+  // Each waits for the one before it: had that one lost its transaction, those behind it would be written without one.
+  if (changes.length < many) await noteChanges(tx, team, changes);
+  else {
+    // What was noted of them before is out of date.
+    await forgetNoted(
+      tx,
+      team,
+      changes.filter((one) => one.fed),
+    );
+    await packInto(tx, team, byTerm(changes));
+  }
   const lists = feedings.map(({ resource, after }) => ({
     resource,
     team,
     terms: after.map(({ term, weight }) => `${term} ${weight}`).join("\n"),
   }));
-  // Each waits for the one before it: had that one lost its transaction, those behind it would be written without one.
-  await inParts(gone.sort(byKey), (rows) =>
-    tx.execute(sql`
-        DELETE p FROM ${rowsOf(rows, [TERM, RESOURCE])} STRAIGHT_JOIN ${termPosting} p FORCE INDEX (PRIMARY)
-        ON p.team = ${team} AND p.term = j.term AND p.resource = CAST(j.resource AS UUID)`),
-  );
-  // As JSON: three times faster than a list of values, which is put together piece by piece.
-  await inParts(postings.sort(byKey), (rows) =>
-    tx.execute(sql`
-        INSERT INTO ${termPosting} (team, term, resource, weight)
-        SELECT ${team}, j.term, CAST(j.resource AS UUID), j.weight
-        FROM ${rowsOf(rows, [TERM, RESOURCE, "weight SMALLINT UNSIGNED"])}
-        ON DUPLICATE KEY UPDATE weight = VALUES(weight)`),
-  );
   await inParts(lists, (rows) =>
     tx
       .insert(termList)
       .values(rows)
       .onDuplicateKeyUpdate({ set: { terms: sql`VALUES(terms)` } }),
   );
-  await inParts(stats, (rows) =>
+  if (more)
+    await tx
+      .update(termStat)
+      .set({ df: sql`df + ${more}` })
+      .where(rowOfAll(team));
+}
+
+async function noteChanges(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
+  const rows = changes.map(({ term, resource, weight, word, indexed }) => [
+    term,
+    resource,
+    weight,
+    word,
+    +indexed,
+  ]);
+  // As JSON: three times faster than a list of values, which is put together piece by piece. What is noted of a posting
+  // already says whether the blocks have it: only when nothing was noted are these what is in the index.
+  await inParts(rows, (part) =>
     tx.execute(sql`
-        INSERT INTO ${termStat} (team, term, df, word)
-        SELECT ${team}, j.term, j.df, j.word
-        FROM ${rowsOf(
-          rows.map(({ term, df, word }) => [term, df, word]),
-          [TERM, "df INT", `word ${TEXT}`],
-        )}
-        ON DUPLICATE KEY UPDATE df = ${termStat}.df + VALUES(df)`),
+      INSERT INTO ${termPosting} (team, term, resource, weight, word, known)
+      SELECT ${team}, j.term, CAST(j.resource AS UUID), j.weight, j.word, j.known
+      FROM ${rowsOf(part, [TERM, RESOURCE, "weight SMALLINT UNSIGNED", `word ${TEXT}`, "known BOOL"])}
+      ON DUPLICATE KEY UPDATE weight = VALUES(weight)`),
   );
-  await inParts(fallen, (terms) =>
-    tx.execute(sql`
-        DELETE s FROM ${keysFirst(terms)} STRAIGHT_JOIN ${termStat} s FORCE INDEX (PRIMARY)
-        ON s.team = ${team} AND s.term = k.k WHERE s.df <= 0`),
+}
+
+async function forgetNoted(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
+  await inParts(
+    changes.map(({ term, resource }) => [term, resource]),
+    (rows) =>
+      tx.execute(sql`
+        DELETE p FROM ${rowsOf(rows, [TERM, RESOURCE])} STRAIGHT_JOIN ${termPosting} p FORCE INDEX (PRIMARY)
+        ON p.team = ${team} AND p.term = j.term AND p.resource = CAST(j.resource AS UUID)`),
   );
+}
+
+/** Changes of each term together; they come in the order of terms. */
+function byTerm(changes: readonly Omit<Change, "indexed" | "fed">[]): TermChanges[] {
+  const all: TermChanges[] = [];
+  for (let from = 0; from < changes.length;) {
+    const { term, word } = changes[from]!;
+    let to = from;
+    while (to < changes.length && changes[to]!.term === term) to++;
+    all.push({ term, word, changes: Postings.of(changes.slice(from, to)) });
+    from = to;
+  }
+  return all;
+}
+
+/** Changes of a team that are noted before they are packed. Reading a list costs as much more as are noted of it. */
+const NOTED = 20_000;
+/** Changes packed in one transaction, while nobody else feeds the team. */
+const STEP = 4_000;
+
+/** Whether enough changes of a team are noted that they should be packed. */
+export const isMuchNoted = async (tx: Tx, team: string, many = NOTED): Promise<boolean> => {
+  const [[row]] = (await tx.execute(
+    sql`SELECT 1 FROM ${termPosting} WHERE team = ${team} LIMIT 1 OFFSET ${many}`,
+  )) as unknown as [unknown[]];
+  return row !== undefined;
+};
+
+/**
+ * Works changes that are noted into the blocks, the first of them in the order of their terms. Whoever calls holds the
+ * team's index.
+ * @returns how many
+ */
+export async function packNoted(tx: Tx, team: string, most = STEP): Promise<number> {
+  const noted = await tx
+    .select({
+      term: termPosting.term,
+      resource: termPosting.resource,
+      weight: termPosting.weight,
+      word: termPosting.word,
+    })
+    .from(termPosting)
+    .where(eq(termPosting.team, team))
+    .orderBy(termPosting.term, termPosting.resource)
+    .limit(most);
+  if (!noted.length) return 0;
+  await packInto(tx, team, byTerm(noted));
+  await tx.execute(
+    sql`DELETE FROM ${termPosting} WHERE team = ${team} ORDER BY term, resource LIMIT ${noted.length}`,
+  );
+  return noted.length;
 }
 
 const TEXT = `VARCHAR(${LONGEST_TERM}) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`;
 const TERM = `term ${TEXT}`;
 const RESOURCE = "resource CHAR(36) CHARACTER SET ascii COLLATE ascii_bin";
-
-/** Rows as a table `j`; lists without names are read in half the time. */
-function rowsOf(rows: readonly (readonly (string | number)[])[], columns: readonly string[]): SQL {
-  const paths = columns.map((column, i) => `${column} PATH '$[${i}]'`).join(", ");
-  return sql`JSON_TABLE(${JSON.stringify(rows)}, '$[*]' COLUMNS (${sql.raw(paths)})) j`;
-}
-
-async function inParts<T>(rows: T[], write: (part: T[]) => PromiseLike<unknown>): Promise<void> {
-  for (let i = 0; i < rows.length; i += ROWS) await write(rows.slice(i, i + ROWS));
-}
-
-const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);

@@ -1,7 +1,7 @@
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, ne, sql } from "drizzle-orm";
+import { and, asc, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { asMonth } from "./as-month";
-import { collection, collectionTag, resource, resourceTag, tag, termPosting } from "../schema";
+import { collection, collectionTag, resource, resourceTag, tag } from "../schema";
 
 /** Tags of a team with their use and when they were last put on something, the most used first. */
 export async function tagUses(tx: Tx, teamId: string, most = 2000) {
@@ -134,39 +134,6 @@ export async function tagsOfCollection(tx: Tx, id: string) {
     .innerJoin(tag, eq(tag.id, collectionTag.tag))
     .where(eq(collectionTag.collection, id))
     .orderBy(asc(collectionTag.createdAt), asc(tag.name));
-}
-
-/** Resources that share the heaviest of these terms, with how much they share. */
-export async function alikeByTerms(
-  tx: Tx,
-  team: string,
-  terms: readonly { term: string; factor: number }[],
-  without: string,
-  most: number,
-): Promise<{ id: string; likeness: number }[]> {
-  if (!terms.length) return [];
-  const factor = sql.join(
-    terms.map(({ term, factor }) => sql`WHEN ${term} THEN ${sql.raw(String(Math.round(factor)))}`),
-    sql` `,
-  );
-  const likeness = sql<number>`sum(${termPosting.weight} * CASE ${termPosting.term} ${factor} END)`;
-  const rows = await tx
-    .select({ id: termPosting.resource, likeness })
-    .from(termPosting)
-    .where(
-      and(
-        eq(termPosting.team, team),
-        inArray(
-          termPosting.term,
-          terms.map((one) => one.term),
-        ),
-        ne(termPosting.resource, without),
-      ),
-    )
-    .groupBy(termPosting.resource)
-    .orderBy(desc(likeness))
-    .limit(most);
-  return rows.map((row) => ({ id: row.id, likeness: Number(row.likeness) }));
 }
 
 /** How many resources carry at least one of these tags. */

@@ -1,7 +1,7 @@
-import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
+import { type SQL, sql } from "drizzle-orm";
 import type { Query } from "@/core/search/query";
 import type { Tx } from "../database";
-import { termDue, termStat } from "../schema";
+import { termDue, termPosting, termStat } from "../schema";
 import { listed } from "./by-keys";
 import { ALL } from "./search-feed";
 
@@ -32,53 +32,77 @@ export async function lookUp(tx: Tx, team: string, groups: Query["groups"], due:
     sql.join(
       [
         sql`(SELECT ${DUE} AS part, '' AS term, COUNT(*) AS df FROM (SELECT id FROM ${termDue} WHERE team = ${team} LIMIT ${due}) d)`,
-        sql`(SELECT ${EXACT}, term, df FROM ${termStat} WHERE team = ${team} AND term IN (${listed(exact)}))`,
-        ...groups.flatMap(({ prefix }, i) =>
-          prefix
-            ? [
-                sql`(SELECT ${i}, term, df FROM ${termStat} WHERE ${beginning(team, prefix)} ORDER BY df DESC LIMIT ${PREFIXES})`,
-              ]
-            : [],
-        ),
+        ...countsOf(team, sql`term IN (${listed(exact)})`, EXACT),
+        ...groups.flatMap(({ prefix }, i) => (prefix ? countsOf(team, beginning(prefix), i, PREFIXES) : [])),
       ],
       sql` UNION ALL `,
     ),
   )) as unknown as [{ part: number; term: string; df: number }[]];
-  const part = (which: number) => rows.filter((row) => Number(row.part) === which);
-  const known = new Map(part(EXACT).map(({ term, df }) => [term, df]));
-  const sought = groups.map(({ typed, terms }, i) => {
+  const part = (which: number) => added(rows.filter((row) => Number(row.part) === which));
+  const known = part(EXACT);
+  const sought = groups.map(({ typed, terms, prefix }, i) => {
     const found = new Map(
-      terms.flatMap((term) => (known.has(term) ? [[term, { term, df: known.get(term)! }] as const] : [])),
+      terms.flatMap((term) =>
+        known.get(term)! > 0 ? [[term, { term, df: known.get(term)! }] as const] : [],
+      ),
     );
+    if (!prefix) return { typed, terms: [...found.values()] };
     let postings = 0;
-    for (const { term, df } of part(i))
+    const mostUsed = [...part(i)].filter(([, df]) => df > 0).sort((a, b) => b[1] - a[1]);
+    for (const [term, df] of mostUsed.slice(0, PREFIXES))
       if ((postings += df) <= POSTINGS || !found.size) found.set(term, { term, df });
     return { typed, terms: [...found.values()] };
   });
-  return { sought, indexed: known.get(ALL) ?? 0, due: Number(part(DUE)[0]?.df ?? 0) };
+  const [waiting] = part(DUE).values();
+  return { sought, indexed: known.get(ALL) ?? 0, due: waiting ?? 0 };
 }
 
 const DUE = -2;
 const EXACT = -1;
 
-const beginning = (team: string, start: string): SQL =>
-  sql`team = ${team} AND term LIKE ${`${start.replace(/[\\%_]/g, "\\$&")}%`} AND df > 0`;
+/**
+ * In how many resources terms are: by the blocks, and by what is noted and not packed yet; both are to be added.
+ * @param part tells the rows of one statement apart
+ * @param most so many of the blocks' terms, the most used ones
+ */
+const countsOf = (team: string, which: SQL, part: number, most?: number): SQL[] => [
+  sql`(SELECT ${part} AS part, term, df FROM ${termStat} WHERE team = ${team} AND ${which}${
+    most ? sql` ORDER BY df DESC LIMIT ${most}` : sql``
+  })`,
+  sql`(SELECT ${part}, term, SUM((weight > 0) - known) AS df FROM ${termPosting} WHERE team = ${team} AND ${which} GROUP BY term)`,
+];
 
-/** The most used terms of a team that begin like this. */
-export const termsBeginning = (tx: Tx, team: string, start: string, most: number) =>
-  tx
-    .select({ df: termStat.df, word: termStat.word })
-    .from(termStat)
-    .where(beginning(team, start))
-    .orderBy(sql`${termStat.df} desc`)
-    .limit(most);
+function added(rows: readonly { term: string; df: number }[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const { term, df } of rows) counts.set(term, (counts.get(term) ?? 0) + Number(df));
+  return counts;
+}
+
+const beginning = (start: string): SQL => sql`term LIKE ${`${start.replace(/[\\%_]/g, "\\$&")}%`}`;
+
+/** The most used terms of a team that begin like this, as they were written. */
+export async function termsBeginning(
+  tx: Tx,
+  team: string,
+  start: string,
+  most: number,
+): Promise<{ word: string; df: number }[]> {
+  const those = sql`team = ${team} AND ${beginning(start)}`;
+  const [rows] = (await tx.execute(sql`
+    SELECT word, SUM(df) AS df FROM (
+      SELECT word, df FROM ${termStat} WHERE ${those}
+      UNION ALL SELECT word, (weight > 0) - known FROM ${termPosting} WHERE ${those}) t
+    GROUP BY word HAVING SUM(df) > 0 ORDER BY df DESC LIMIT ${most}`)) as unknown as [
+    { word: string; df: string | number }[],
+  ];
+  return rows.map(({ word, df }) => ({ word, df: Number(df) }));
+}
 
 /** In how many resources of the team each of these terms is. */
 export async function dfOf(tx: Tx, team: string, terms: readonly string[]): Promise<Map<string, number>> {
   if (!terms.length) return new Map();
-  const rows = await tx
-    .select({ term: termStat.term, df: termStat.df })
-    .from(termStat)
-    .where(and(eq(termStat.team, team), inArray(termStat.term, [...terms])));
-  return new Map(rows.map((row) => [row.term, row.df]));
+  const [rows] = (await tx.execute(
+    sql.join(countsOf(team, sql`term IN (${listed(terms)})`, EXACT), sql` UNION ALL `),
+  )) as unknown as [{ term: string; df: number }[]];
+  return added(rows);
 }

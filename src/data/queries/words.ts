@@ -15,6 +15,8 @@ import { keysFirst } from "./by-keys";
 
 export type Words = {
   resource: string;
+  /** Whether it was ever fed to the index. */
+  fed: boolean;
   /** What stands of it in the index: terms with their weights. Of what was never fed, none. */
   indexed: Map<string, number>;
   /** Null when it is in the bin or gone for good. */
@@ -55,6 +57,7 @@ export async function wordsOf(tx: Tx, ids: readonly string[]): Promise<Words[]> 
       LEFT JOIN ${termList} l ON l.resource = CAST(k.k AS UUID)`)) as unknown as [Row[]];
   return rows.map((row) => ({
     resource: row.id,
+    fed: row.terms !== null,
     indexed: readTerms(row.terms ?? ""),
     words: row.living ? wordsIn(row) : null,
   }));

@@ -26,3 +26,13 @@ export const bigJson = <T>(name: string) =>
     toDriver: (value) => JSON.stringify(value),
     fromDriver: (value) => JSON.parse(value) as T,
   })(name);
+
+/** An id that is compared byte by byte, whatever its version. */
+export const bytes16 = customType<{ data: Uint8Array; driverData: Uint8Array }>({
+  dataType: () => "binary(16)",
+});
+
+/** Bytes that are packed so that they stay beside the other columns of their row: up to 8,000. */
+export const packed = customType<{ data: Uint8Array; driverData: Uint8Array }>({
+  dataType: () => "blob",
+});

@@ -1,12 +1,30 @@
-import { index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
+import { boolean, index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
 import type { Facets } from "@/core/search/facets";
 import { LONGEST_TERM } from "@/core/search/tokens";
-import { bigJson, exactText, line, moment, uuid } from "./columns";
+import { bigJson, bytes16, exactText, line, moment, packed, uuid } from "./columns";
 import { team } from "./people";
 
 /**
- * The inverted index: which resources hold a term, and how heavily (core/search). Derived from resources, tags,
- * contexts and texts; `npm run search:rebuild` makes it anew.
+ * The inverted index: which resources of a team hold a term, and how heavily (core/search). Of each term the list,
+ * sorted by resource, in blocks; what was changed since stands in term_posting. Derived from resources, tags, contexts
+ * and texts; `npm run search:rebuild` makes it anew.
+ */
+export const termBlock = mysqlTable(
+  "term_block",
+  {
+    team: uuid("team").notNull(),
+    term: exactText("term", { length: LONGEST_TERM }).notNull(),
+    /** The block has the postings of resources from this id on, up to the start of the next; byte by byte. */
+    start: bytes16("start").notNull(),
+    /** As core/search/postings packs them. */
+    pack: packed("pack").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.team, t.term, t.start] })],
+);
+
+/**
+ * What is other than in the blocks: a resource is noted here at once when it changes, and worked into the blocks with
+ * many others, because every block would have to be written again for one posting.
  */
 export const termPosting = mysqlTable(
   "term_posting",
@@ -14,13 +32,17 @@ export const termPosting = mysqlTable(
     team: uuid("team").notNull(),
     term: exactText("term", { length: LONGEST_TERM }).notNull(),
     resource: uuid("resource").notNull(),
-    /** Thousandths of what BM25 makes of the term's frequency in the resource, from 0 to k1 + 1. */
+    /** Thousandths of what BM25 makes of the term's frequency in the resource, from 0 to k1 + 1; 0: not there any more. */
     weight: smallint("weight", { unsigned: true }).notNull(),
+    /** Whether the term's blocks have the resource, with another weight. */
+    known: boolean("known").notNull(),
+    /** The term as it was written. */
+    word: exactText("word", { length: LONGEST_TERM }).notNull(),
   },
   (t) => [primaryKey({ columns: [t.team, t.term, t.resource] })],
 );
 
-/** In how many resources of a team a term is. */
+/** In how many resources of a team a term is, by its blocks. Of the empty term: how many resources are in the index. */
 export const termStat = mysqlTable(
   "term_stat",
   {

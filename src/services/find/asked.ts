@@ -1,19 +1,14 @@
 import type { SQL } from "drizzle-orm";
 import { inArray, sql } from "drizzle-orm";
 import { foldName, type Query, readQuery } from "@/core/search/query";
+import { type Hit, type Order, rank, type Ranking, rarity } from "@/core/search/rank";
 import { STEMMED } from "@/core/search/stem";
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
-import { filterOn, leftOut, tagIdsNamed } from "@/data/queries/filters";
-import {
-  areLong,
-  findByFilters,
-  findByWords,
-  type Hit,
-  type Hits,
-  middleResource,
-} from "@/data/queries/search";
+import { allPassing, filterOn, passing, tagIdsNamed } from "@/data/queries/filters";
+import { readPostings } from "@/data/queries/postings";
+import { findByFilters } from "@/data/queries/search";
 import { lookUp, type Sought } from "@/data/queries/terms";
 import { languagesOf } from "@/data/queries/languages";
 import { membersOf } from "@/data/queries/teams";
@@ -28,10 +23,23 @@ const stemmedLanguages = keptFor(60_000, async (tx, team) => {
   const found = (await languagesOf(tx, team)).map((one) => one.slice(0, 2).toLowerCase());
   return [null, ...new Set(found.filter((one) => one !== "en" && STEMMED.has(one)))];
 });
-const middleOf = keptFor(600_000, middleResource);
+
+/** So many hits are looked at at a time. */
+const STEP = 2_000;
+/** When the filters let no more through than this, these are read first. */
+const FEW = 20_000;
+
+/** Hits, and how many there are in all when it was asked to count them. */
+export type Hits = { hits: Hit[]; total: number | null };
+const pageOf = (hits: Hit[], most: number, counted: number): Hits => ({
+  hits: hits.slice(0, most),
+  total: counted ? hits.length : null,
+});
 
 /** A search made ready: what was typed as terms of the team's index and as a condition. */
 export class Asked {
+  private ranking?: Promise<Ranking>;
+
   private constructor(
     readonly tx: Tx,
     readonly team: string,
@@ -72,12 +80,7 @@ export class Asked {
         tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id),
       ),
     };
-    const narrowed = filterOn(team, filters, names);
-    // With words, what is left out is left out of their lists.
-    const without = query.groups.length ? [] : query.without.flat();
-    const left = without.length ? leftOut(team, without, sql`r.id`) : null;
-    const all = [narrowed, left].filter((one) => one !== null);
-    return new Asked(tx, team, query, sought, all.length ? sql.join(all, sql` AND `) : null, tags, indexed);
+    return new Asked(tx, team, query, sought, filterOn(team, filters, names), tags, indexed);
   }
 
   /**
@@ -85,26 +88,94 @@ export class Asked {
    * @param counted all there are are counted up to here
    */
   async page(
-    order: "best" | "newest",
+    order: Order,
     after: Hit | null,
     most: number,
-    { counted, also = null }: { counted?: number; also?: SQL | null } = {},
+    { counted = 0, also = null }: { counted?: number; also?: SQL | null } = {},
   ): Promise<Hits> {
-    const { tx, team, sought, query, indexed } = this;
-    const filters = also ? (this.filters ? sql`${this.filters} AND ${also}` : also) : this.filters;
-    if (!sought.length) {
-      const tags = this.tagIds[0] ?? [];
-      return findByFilters(tx, team, filters, { tags, after: after?.id ?? null, most, counted });
+    const { filters } = this;
+    const both = also ? (filters ? sql`${filters} AND ${also}` : also) : filters;
+    const enough = Math.max(most, counted);
+    if (!this.sought.length) return pageOf(await this.byFilters(after, enough, both), most, counted);
+    const ranking = await this.ranked();
+    const from = ranking.upTo(order, after);
+    if (both) return pageOf(await this.fitting(ranking, order, from, enough, both), most, counted);
+    const total = counted ? Math.min(counted, ranking.length - from) : null;
+    return { hits: ranking.hits(order, from, from + most), total };
+  }
+
+  /** All in which the words stand, by the lists of their terms; without looking at the filters. */
+  private ranked(): Promise<Ranking> {
+    return (this.ranking ??= (async () => {
+      const { tx, team, sought, query, indexed } = this;
+      const without = query.without.flat();
+      const words = sought.map((one) => one.terms.map(({ term }) => term));
+      if (words.some((terms) => !terms.length)) return rank([], new Map(), () => 0);
+      const lists = await readPostings(tx, team, [...new Set([...words.flat(), ...without])]);
+      const left = without.flatMap((term) => lists.get(term) ?? []);
+      return rank(words, lists, (_, postings) => rarity(indexed, postings.length), left);
+    })());
+  }
+
+  /** Those of a ranking behind a place that the filters let through. */
+  private async fitting(
+    ranking: Ranking,
+    order: Order,
+    from: number,
+    most: number,
+    filters: SQL,
+  ): Promise<Hit[]> {
+    const { tx, team } = this;
+    // Few hits are looked at each. When the filters let few through, these are read; of many in many enough are soon
+    // found.
+    if (ranking.length - from > STEP) {
+      const few = await allPassing(tx, team, filters, FEW);
+      if (few) {
+        const last = from ? ranking.at(order, from - 1) : null;
+        const some = ranking.among(few);
+        const start = some.upTo(order, last);
+        return some.hits(order, start, start + most);
+      }
     }
-    const without = query.without.flat();
-    const middle = areLong(sought) ? await middleOf(tx, team) : null;
-    return findByWords(tx, { team, sought, without, filters, indexed, order, after, most, counted, middle });
+    const found: Hit[] = [];
+    for (let at = from; at < ranking.length && found.length < most; at += STEP) {
+      const some = ranking.hits(order, at, at + STEP);
+      const fit = new Set(
+        await passing(
+          tx,
+          filters,
+          some.map((hit) => hit.id),
+        ),
+      );
+      found.push(...some.filter((hit) => fit.has(hit.id)));
+    }
+    return found.slice(0, most);
+  }
+
+  /** What the filters alone let through, without what holds a term that is left out. */
+  private async byFilters(after: Hit | null, most: number, filters: SQL | null): Promise<Hit[]> {
+    const { tx, team } = this;
+    const tags = this.tagIds[0] ?? [];
+    const from = after?.id ?? null;
+    const without = [...new Set(this.query.without.flat())];
+    const left = [...(await readPostings(tx, team, without)).values()];
+    if (!left.length) return findByFilters(tx, team, filters, { tags, after: from, most });
+    const found: Hit[] = [];
+    let last = from;
+    while (found.length < most) {
+      const some = await findByFilters(tx, team, filters, { tags, after: last, most: STEP });
+      found.push(...some.filter(({ id }) => !left.some((postings) => postings.has(id))));
+      if (some.length < STEP) break;
+      last = some.at(-1)!.id;
+    }
+    return found.slice(0, most);
   }
 
   /** The condition for counting among what is found: all there is, or the best (without words the newest) `most`. */
-  async among(most: number): Promise<{ among: SQL; whole: boolean; best: number | null }> {
+  async counting(most: number): Promise<{ among: SQL; whole: boolean; best: number | null }> {
     const all = sql`r.team = ${this.team} AND r.deleted_at IS NULL`;
-    if (!this.sought.length && !this.filters) return { among: all, whole: true, best: null };
+    if (!this.sought.length && !this.filters && !this.query.without.length)
+      return { among: all, whole: true, best: null };
     const { hits } = await this.page("best", null, most + 1);
     const ids = hits.map((hit) => hit.id);
     const counted = ids.slice(0, most);

@@ -31,7 +31,7 @@ export const readFacets = reading({
   allow: can.see("team"),
   run: async ({ input: { team, query }, tx }) => {
     const asked = await Asked.of(tx, team, query ?? "");
-    const { among, whole, best } = await asked.among(BEST);
+    const { among, whole, best } = await asked.counting(BEST);
     if (!whole || asked.indexed <= SOON_COUNTED)
       return { facets: await countFacets(tx, team, among, whole), best, old: false };
     // Of a large catalogue nobody waits for the counts: those of before are there, and what happened since is counted

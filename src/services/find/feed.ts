@@ -1,4 +1,13 @@
-import { dueTeams, forgetDue, haveIndex, lockIndex, readDue, writeTerms } from "@/data/queries/search-feed";
+import {
+  dueTeams,
+  forgetDue,
+  haveIndex,
+  isMuchNoted,
+  lockIndex,
+  packNoted,
+  readDue,
+  writeTerms,
+} from "@/data/queries/search-feed";
 import { type Words, wordsOf } from "@/data/queries/words";
 import { weigh, type Weighed } from "@/core/search/weigh";
 import type { Tx } from "@/data/database";
@@ -26,10 +35,21 @@ export async function feedSome(team: string | null = null, most = BATCH): Promis
   const teams = await dueTeams(database());
   const start = teams.length ? anyBelow(teams.length) : 0;
   for (let i = 0; i < teams.length; i++) {
-    const fed = await feedTeam(teams[(start + i) % teams.length]!, most, false);
-    if (fed) return fed;
+    const one = teams[(start + i) % teams.length]!;
+    const fed = await feedTeam(one, most, false);
+    if (fed) {
+      if (await isMuchNoted(database(), one)) await packTeam(one);
+      return fed;
+    }
   }
   return 0;
+}
+
+/** Works what is noted of a team's index into its blocks, in steps, so that whoever feeds it waits for one at the most. */
+export async function packTeam(team: string): Promise<void> {
+  const step = () =>
+    transact(database(), async (tx) => ((await lockIndex(tx, team, false)) ? packNoted(tx, team) : 0));
+  while ((await step()) > 0);
 }
 
 async function feedTeam(team: string, most: number, wait: boolean): Promise<number> {

@@ -6,7 +6,7 @@ import { fold } from "@/core/search/tokens";
 import type { Tx } from "@/data/database";
 import { type FoundRow, foundById } from "@/data/queries/found";
 import type { Card } from "@/data/queries/resources";
-import type { Hit } from "@/data/queries/search";
+import type { Hit } from "@/core/search/rank";
 import { termsBeginning } from "@/data/queries/terms";
 import { READ, textsOf } from "@/data/queries/texts";
 import { reading } from "../action";

@@ -1,8 +1,10 @@
 import { suggestTags } from "@/core/tags/suggest";
+import { rank } from "@/core/search/rank";
 import { idf } from "@/core/search/weigh";
 import { tagsOf } from "@/data/queries/resources";
 import { countIndexed, dfOf } from "@/data/queries/terms";
-import { alikeByTerms, tagUses } from "@/data/queries/tags";
+import { readPostings } from "@/data/queries/postings";
+import { tagUses } from "@/data/queries/tags";
 import { wordsOf } from "@/data/queries/words";
 import { weighInThread } from "@/outside/threads/pool";
 import { reading } from "../action";
@@ -45,17 +47,26 @@ export const suggestTagsOf = reading({
       .filter(({ term }) => (df.get(term) ?? 0) > 1 && df.get(term)! <= TOO_COMMON)
       .map(({ term, weight }) => ({
         term,
-        factor: idf(indexed, df.get(term)!) * 10,
+        factor: Math.round(idf(indexed, df.get(term)!) * 10),
         by: weight * idf(indexed, df.get(term)!),
       }))
       .sort((a, b) => b.by - a.by)
       .slice(0, BY_TERMS);
-    const alike = await alikeByTerms(tx, team, telling, input.resource, NEIGHBOURS);
+    const lists = await readPostings(
+      tx,
+      team,
+      telling.map((one) => one.term),
+    );
+    const factors = new Map(telling.map(({ term, factor }) => [term, factor]));
+    const alike = rank([[...factors.keys()]], lists, (term) => factors.get(term)!)
+      .hits("best", 0, NEIGHBOURS + 1)
+      .filter((one) => one.id !== input.resource)
+      .slice(0, NEIGHBOURS);
     const tags = await tagsOf(
       tx,
       alike.map((one) => one.id),
     );
-    const neighbours = alike.map(({ id, likeness }) => ({ likeness, tags: tags.get(id) ?? [] }));
+    const neighbours = alike.map(({ id, score }) => ({ likeness: score, tags: tags.get(id) ?? [] }));
     return {
       tags: suggestTags(
         terms!,
