@@ -153,8 +153,10 @@ async function readIndex(team: string): Promise<Index> {
 
 async function termsOf(team: string): Promise<string[]> {
   const [rows] = (await database().execute(sql`
-    SELECT DISTINCT term FROM (SELECT term FROM ${termStat} WHERE team = ${team} AND term <> ''
-      UNION SELECT term FROM ${termPosting} WHERE team = ${team}) t`)) as unknown as [{ term: string }[]];
+    SELECT DISTINCT term FROM (SELECT term FROM ${termStat} WHERE team = ${team}
+      UNION SELECT term FROM ${termPosting} WHERE team = ${team}) t WHERE term <> ''`)) as unknown as [
+    { term: string }[],
+  ];
   return rows.map((row) => row.term);
 }
 

@@ -3,8 +3,11 @@ import { Postings } from "./postings";
 /** Before every id. */
 export const FIRST = "00000000-0000-0000-0000-000000000000";
 
-/** Postings a block has at the most: rows of a table that are larger are kept apart from it, and read slowly. */
-export const FULL = 400;
+/**
+ * Postings a block has at the most. A block is written whole when one of its postings changes, so it is short; long
+ * lists are read as hundreds of blocks in a row.
+ */
+export const FULL = 100;
 
 /** A piece of the list of a term: the postings from the id `start` up to the start of the next block. */
 export type Block = { start: string; postings: Postings };

@@ -21,11 +21,15 @@ export function copyId(to: Uint32Array, i: number, from: Uint32Array, j: number)
   for (let k = 0; k < WORDS; k++) to[i * WORDS + k] = from[j * WORDS + k]!;
 }
 
-/** @param id as 8-4-4-4-12 hexadecimal digits */
+/** The numbers of an id. @param id as 8-4-4-4-12 hexadecimal digits */
 export function numbersOf(id: string): [number, number, number, number] {
-  const part = (...spans: [number, number][]) =>
-    parseInt(spans.map(([from, to]) => id.slice(from, to)).join(""), 16);
-  return [part([0, 8]), part([9, 13], [14, 18]), part([19, 23], [24, 28]), part([28, 36])];
+  const digits = (from: number, to: number) => parseInt(id.slice(from, to), 16);
+  return [
+    digits(0, 8),
+    digits(9, 13) * 0x1_00_00 + digits(14, 18),
+    digits(19, 23) * 0x1_00_00 + digits(24, 28),
+    digits(28, 36),
+  ];
 }
 
 /** The id at place `i`, as 8-4-4-4-12 hexadecimal digits. */

@@ -1,5 +1,6 @@
+import { runAt } from "./runs";
 import { stem } from "./stem";
-import { fold, LONGEST_TERM, type Token, tokensOf } from "./tokens";
+import { fold, type Token, tokensOf } from "./tokens";
 
 /** A piece of text with the words that were looked for marked. */
 export type Passage = { text: string; marks: [start: number, end: number][]; cut: [boolean, boolean] };
@@ -82,23 +83,23 @@ export class Seeker {
     hint.lastIndex = 0;
     // What it finds is one letter long.
     while (hint.test(text)) {
-      const run = runAt(text, hint.lastIndex - 1);
-      hint.lastIndex = run.end;
-      if (run.plain) {
-        const word = text.slice(run.from, run.to).toLowerCase();
+      const { start, end, from, to, plain } = runAt(text, hint.lastIndex - 1);
+      hint.lastIndex = end;
+      if (plain) {
+        const word = text.slice(from, to).toLowerCase();
         let term = known.get(word);
         if (term === undefined) {
           term = fold(stem(word, language)) || word;
           if (!this.isWanted({ term, word })) term = null;
           known.set(word, term);
         }
-        if (term !== null) found.push({ term, word, start: run.from, end: run.to, part: false });
+        if (term !== null) found.push({ term, word, start: from, end: to, part: false });
       } else
-        for (const token of tokensOf(text.slice(run.start, run.end), language, (word) =>
+        for (const token of tokensOf(text.slice(start, end), language, (word) =>
           this.first.has(word.charAt(0)),
         ))
           if (this.isWanted(token))
-            found.push({ ...token, start: token.start + run.start, end: token.end + run.start });
+            found.push({ ...token, start: token.start + start, end: token.end + start });
     }
     return found;
   }
@@ -111,46 +112,6 @@ export class Seeker {
 
 /** Languages whose stems lose beginnings too: the article in Arabic, the lenition of Irish, prefixes in Tamil. */
 const OTHER_BEGINNINGS: ReadonlySet<string> = new Set(["ar", "ga", "ta"]);
-
-/** Up to here in ASCII are the blanks; no word goes across one. */
-const BLANK = 0x20;
-
-const isLetter = (code: number) => (code >= 0x61 && code <= 0x7a) || (code >= 0x41 && code <= 0x5a);
-const isDigit = (code: number) => code >= 0x30 && code <= 0x39;
-
-/**
- * The run between blanks around a place. It is plain when there is one word of ASCII letters in it, from `from` to `to`,
- * and nothing else but signs that belong to no word: then that word is all that `tokensOf` finds.
- * @param at where a letter stands, or what is not ASCII
- */
-function runAt(text: string, at: number): Readonly<typeof run> {
-  let start = at;
-  while (start > 0 && text.charCodeAt(start - 1) > BLANK) start--;
-  let from = -1;
-  let to = -1;
-  let plain = true;
-  let end = start;
-  for (; end < text.length; end++) {
-    const code = text.charCodeAt(end);
-    if (code <= BLANK) break;
-    if (isLetter(code)) {
-      if (from < 0) from = end;
-      else if (to !== end) plain = false;
-      to = end + 1;
-    } else if (isDigit(code) || code > 0x7f || (end === to && (code === PLUS || code === HASH)))
-      plain = false;
-  }
-  run.start = start;
-  run.end = end;
-  run.from = from;
-  run.to = to;
-  run.plain = plain && to - from <= LONGEST_TERM;
-  return run;
-}
-/** One for all, because there are thousands in a search; it is used up before the next one is looked at. */
-const run = { start: 0, end: 0, from: 0, to: 0, plain: false };
-const PLUS = 0x2b;
-const HASH = 0x23;
 
 /** Whether the words of a phrase stand in the text one right after the other. */
 export function holdsPhrase(text: string, language: string | null, phrase: string): boolean {

@@ -15,15 +15,18 @@ export class Postings {
     readonly weights: Uint16Array,
   ) {}
 
-  /** @param rows each resource once, in any order; weights from 0 to 65,535 */
-  static of(rows: readonly { resource: string; weight: number }[]): Postings {
-    const sorted = rows.toSorted((a, b) => (a.resource < b.resource ? -1 : 1));
-    const ids = new Uint32Array(sorted.length * WORDS);
-    sorted.forEach(({ resource }, i) => ids.set(numbersOf(resource), i * WORDS));
-    return new Postings(
-      ids,
-      Uint16Array.from(sorted, (row) => row.weight),
-    );
+  /**
+   * @param rows each resource once, in any order; weights from 0 to 65,535
+   * @param numbers of an id; who makes many lists of the same resources remembers them
+   */
+  static of(rows: readonly { resource: string; weight: number }[], numbers = numbersOf): Postings {
+    const sorted = rows.length > 1 ? rows.toSorted((a, b) => (a.resource < b.resource ? -1 : 1)) : rows;
+    const made = new Postings(new Uint32Array(sorted.length * WORDS), new Uint16Array(sorted.length));
+    sorted.forEach(({ resource, weight }, i) => {
+      made.ids.set(numbers(resource), i * WORDS);
+      made.weights[i] = weight;
+    });
+    return made;
   }
 
   /** @param packs what `pack` gave, in any order, none reaching into another */
@@ -68,12 +71,14 @@ export class Postings {
   }
 
   slice(from: number, to: number): Postings {
+    if (from === 0 && to === this.length) return this;
     return new Postings(this.ids.slice(from * WORDS, to * WORDS), this.weights.slice(from, to));
   }
 
   /** These after some changes: a changed resource has the changed weight, and with weight 0 it is gone. */
   with(changes: Postings): Postings {
     if (!changes.length) return this;
+    if (!this.length && changes.weights.every(Boolean)) return changes;
     const most = this.length + changes.length;
     const [ids, weights] = [new Uint32Array(most * WORDS), new Uint16Array(most)];
     let n = 0;

@@ -33,37 +33,41 @@ const DEFAULT = "en";
 /** Stems that are remembered a language, so that the words that return are stemmed once. */
 const REMEMBERED = 20_000;
 
-type Stemmer = { stem: (word: string) => string; known: Map<string, string> };
-const kept = new Map<string, Stemmer | null>();
+/** The stem of a word in lower case. */
+type Stemmer = (lower: string) => string;
+const kept = new Map<string, Stemmer>();
 
-function stemmerOf(language: string): Stemmer | null {
-  let found = kept.get(language);
-  if (found === undefined) {
-    const name = ALGORITHMS[language];
-    const algorithm = name ? stemmers.newStemmer(name) : null;
-    found = algorithm ? { stem: (word) => algorithm.stem(word), known: new Map() } : null;
-    kept.set(language, found);
-  }
+/**
+ * Stems words by Snowball's algorithm for the language (snowballstem.org); what it gives is in lower case, with its
+ * accents. Words of a language without an algorithm stay as they are.
+ * @param language BCP 47; null is taken for English
+ */
+export function stemmerOf(language: string | null): Stemmer {
+  const primary = (language ?? DEFAULT).slice(0, 2).toLowerCase();
+  let found = kept.get(primary);
+  if (!found) kept.set(primary, (found = newStemmer(ALGORITHMS[primary])));
   return found;
 }
 
-/**
- * The stem of a word by Snowball's algorithm for the language (snowballstem.org), in lower case, with its accents.
- * @param language BCP 47; null is taken for English
- */
-export function stem(word: string, language: string | null): string {
-  // The published Russian list takes ё for е.
-  const lower = word.toLowerCase().replace(/ё/g, "е");
-  const stemmer = stemmerOf((language ?? DEFAULT).slice(0, 2).toLowerCase());
-  if (!stemmer) return lower;
-  let stemmed = stemmer.known.get(lower);
-  if (stemmed === undefined) {
-    stemmed = stemmer.stem(lower.normalize("NFC"));
-    if (stemmer.known.size > REMEMBERED) stemmer.known.clear();
-    stemmer.known.set(lower, stemmed);
-  }
-  return stemmed;
+function newStemmer(name: string | undefined): Stemmer {
+  if (!name) return (lower) => lower;
+  const algorithm = stemmers.newStemmer(name);
+  const known = new Map<string, string>();
+  return (lower) => {
+    let stemmed = known.get(lower);
+    if (stemmed === undefined) {
+      stemmed = algorithm.stem(lower.normalize("NFC"));
+      if (known.size > REMEMBERED) known.clear();
+      known.set(lower, stemmed);
+    }
+    return stemmed;
+  };
 }
+
+/** The stem of a word. @param language BCP 47; null is taken for English */
+export const stem = (word: string, language: string | null): string =>
+  // The published Russian list takes ё for е.
+  stemmerOf(language)(word.toLowerCase().replace(/ё/g, "е"));
 
 /** The languages that are stemmed, by their primary subtags. */
 export const STEMMED: ReadonlySet<string> = new Set(Object.keys(ALGORITHMS));

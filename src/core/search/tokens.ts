@@ -1,4 +1,5 @@
-import { stem } from "./stem";
+import { LONGEST_TERM, nextRun, runAt } from "./runs";
+import { stem, stemmerOf } from "./stem";
 
 /** A word of a text as the index knows it, and where it stands. */
 export type Token = {
@@ -11,9 +12,6 @@ export type Token = {
   /** A part of a word with a sign in it (covid and 19 of covid-19): found, but no word of its own for phrases. */
   part: boolean;
 };
-
-/** The longest term that is kept, in characters; longer ones are cut. */
-export const LONGEST_TERM = 40;
 
 const LETTER = "[\\p{L}\\p{N}][\\p{L}\\p{N}\\p{M}\\p{Cf}]*";
 /** A sign inside a word; commas and semicolons only between digits, the double quote of Hebrew acronyms (WB7b, WB7c). */
@@ -77,29 +75,42 @@ export function tokensOf(text: string, language: string | null, only?: (word: st
     const term = plain || /[\d+#.\-_':·,;]/.test(word) ? word : cut(fold(stem(raw, language)));
     tokens.push({ term: term || word, word, start, end: start + raw.length, part });
   };
-  for (const match of text.matchAll(WORD)) {
-    const [raw] = match;
-    if (HAS_UNSPACED.test(raw)) {
-      addMixed(raw, match.index, push);
-      continue;
-    }
-    push(raw, match.index, false);
-    if (!INNER.test(raw)) continue;
-    let at = 0;
-    for (const piece of raw.split(INNER)) {
-      push(piece, match.index + at, true);
-      at += piece.length + 1;
+  const stemOf = stemmerOf(language);
+  for (let at = nextRun(text, 0); at < text.length; at = nextRun(text, at)) {
+    const { start, end, from, to, plain } = runAt(text, at);
+    at = end;
+    if (!plain) addWords(text.slice(start, end), start, push);
+    else if (to > from) {
+      const word = text.slice(from, to).toLowerCase();
+      if (only && !only(word)) continue;
+      tokens.push({ term: fold(stemOf(word)) || word, word, start: from, end: to, part: false });
     }
   }
   return tokens;
 }
 
+type Push = (raw: string, start: number, part: boolean, plain?: boolean) => void;
+
+/** The words of a piece of text, with their parts. */
+function addWords(text: string, from: number, push: Push): void {
+  for (const match of text.matchAll(WORD)) {
+    const [raw] = match;
+    if (HAS_UNSPACED.test(raw)) {
+      addMixed(raw, from + match.index, push);
+      continue;
+    }
+    push(raw, from + match.index, false);
+    if (!INNER.test(raw)) continue;
+    let at = from + match.index;
+    for (const piece of raw.split(INNER)) {
+      push(piece, at, true);
+      at += piece.length + 1;
+    }
+  }
+}
+
 /** A run in which letters of an unspaced script stand, maybe beside others. */
-function addMixed(
-  raw: string,
-  from: number,
-  push: (raw: string, start: number, part: boolean, plain?: boolean) => void,
-): void {
+function addMixed(raw: string, from: number, push: Push): void {
   let done = 0;
   const rest = (to: number) => {
     for (const match of raw.slice(done, to).matchAll(WORD)) push(match[0], from + done + match.index, false);

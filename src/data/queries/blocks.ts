@@ -1,7 +1,7 @@
 import { type SQL, sql } from "drizzle-orm";
 import { type Block, workIn } from "@/core/search/blocks";
 import { Postings } from "@/core/search/postings";
-import { LONGEST_TERM } from "@/core/search/tokens";
+import { LONGEST_TERM } from "@/core/search/runs";
 import type { Tx } from "../database";
 import { termBlock, termStat } from "../schema";
 import { compare, inParts, keysFirst, rowsOf } from "./by-keys";
@@ -50,7 +50,8 @@ export async function packInto(tx: Tx, team: string, all: readonly TermChanges[]
       SELECT ${team}, j.term, j.df, j.word FROM ${rowsOf(rows, [`term ${TEXT}`, "df INT", `word ${TEXT}`])}
       ON DUPLICATE KEY UPDATE df = ${termStat}.df + VALUES(df)`),
   );
-  const fallen = counts.filter(([, grown]) => grown < 0).map(([term]) => term);
+  // The row of the empty term is what the index is locked by; it stays.
+  const fallen = counts.filter(([term, grown]) => grown < 0 && term).map(([term]) => term);
   await inParts(fallen, (terms) =>
     tx.execute(sql`
       DELETE s FROM ${keysFirst(terms)} STRAIGHT_JOIN ${termStat} s FORCE INDEX (PRIMARY)

@@ -7,7 +7,7 @@ import { type SQL, sql } from "drizzle-orm";
  * one look-up a key, whatever the table's size and statistics.
  */
 export const keysFirst = (keys: readonly string[]): SQL =>
-  sql`JSON_TABLE(${JSON.stringify(keys)}, '$[*]' COLUMNS (k VARCHAR(64) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin PATH '$')) k`;
+  sql`JSON_TABLE(${JSON.stringify(keys)}, '$[*]' COLUMNS (k VARCHAR(100) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin PATH '$')) k`;
 
 /** Words as a list for `IN (…)`. */
 export const listed = (words: readonly string[]): SQL =>

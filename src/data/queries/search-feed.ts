@@ -1,6 +1,8 @@
 import { and, eq, sql } from "drizzle-orm";
+import { groupBy } from "@/core/list/group-by";
+import { numbersOf } from "@/core/search/ids";
 import { Postings } from "@/core/search/postings";
-import { LONGEST_TERM } from "@/core/search/tokens";
+import { LONGEST_TERM } from "@/core/search/runs";
 import type { Weighed } from "@/core/search/weigh";
 import type { Tx } from "../database";
 import { termDue, termList, termPosting, termStat } from "../schema";
@@ -10,7 +12,7 @@ import type { Words } from "./words";
 
 type Due = { id: string; resource: string };
 
-/** The row of term_stat that counts all resources of a team in the index: its term is empty. */
+/** The term that every resource in the index has; its row in term_stat is what a team's index is locked by. */
 export const ALL = "";
 
 /** Teams of which something is due, up to fifty. */
@@ -63,6 +65,7 @@ export const readDue = (tx: Tx, team: string, most: number): Promise<Due[]> =>
     .limit(most);
 
 export async function forgetDue(tx: Tx, ids: readonly string[]): Promise<void> {
+  if (ids.length === 1) return void (await tx.delete(termDue).where(eq(termDue.id, ids[0]!)));
   await tx.execute(
     sql`DELETE d FROM ${keysFirst(ids)} STRAIGHT_JOIN ${termDue} d FORCE INDEX (PRIMARY) ON d.id = CAST(k.k AS UUID)`,
   );
@@ -97,7 +100,6 @@ export async function writeTerms(
   many = MANY,
 ): Promise<void> {
   const changes: Change[] = [];
-  let more = 0;
   for (const { resource, fed, indexed, after } of feedings) {
     const kept = new Set<string>();
     for (const { term, weight, word } of after) {
@@ -107,7 +109,9 @@ export async function writeTerms(
     }
     for (const term of indexed.keys())
       if (!kept.has(term)) changes.push({ term, resource, weight: 0, word: term, indexed: true, fed });
-    if (!indexed.size !== !after.length) more += after.length ? 1 : -1;
+    // Every resource has the empty term.
+    if (!indexed.size !== !after.length)
+      changes.push({ term: ALL, resource, weight: +!!after.length, word: ALL, indexed: !!indexed.size, fed });
   }
   // In the order of their keys, as they lie there.
   changes.sort((a, b) => compare(a.term, b.term) || compare(a.resource, b.resource));
@@ -133,30 +137,22 @@ export async function writeTerms(
       .values(rows)
       .onDuplicateKeyUpdate({ set: { terms: sql`VALUES(terms)` } }),
   );
-  if (more)
-    await tx
-      .update(termStat)
-      .set({ df: sql`df + ${more}` })
-      .where(rowOfAll(team));
 }
 
+/**
+ * Notes changes, resource by resource, each as a line: of what a table of JSON costs, most is for its columns. What is
+ * noted of a posting already says whether the blocks have it; only when nothing was noted are these what is in the
+ * index.
+ */
 async function noteChanges(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
-  const rows = changes.map(({ term, resource, weight, word, indexed }) => [
-    term,
-    resource,
-    weight,
-    word,
-    +indexed,
-  ]);
-  // As JSON: three times faster than a list of values, which is put together piece by piece. What is noted of a posting
-  // already says whether the blocks have it: only when nothing was noted are these what is in the index.
-  await inParts(rows, (part) =>
-    tx.execute(sql`
-      INSERT INTO ${termPosting} (team, term, resource, weight, word, known)
-      SELECT ${team}, j.term, CAST(j.resource AS UUID), j.weight, j.word, j.known
-      FROM ${rowsOf(part, [TERM, RESOURCE, "weight SMALLINT UNSIGNED", `word ${TEXT}`, "known BOOL"])}
-      ON DUPLICATE KEY UPDATE weight = VALUES(weight)`),
-  );
+  const field = (n: number) => sql.raw(`SUBSTRING_INDEX(SUBSTRING_INDEX(k.k, ' ', ${n}), ' ', -1)`);
+  for (const [resource, its] of groupBy(changes, (one) => one.resource)) {
+    const lines = its.map(({ term, weight, word, indexed }) => `${term} ${word} ${weight} ${+indexed}`);
+    await tx.execute(sql`
+      INSERT INTO ${termPosting} (team, resource, term, word, weight, known)
+      SELECT ${team}, ${resource}, ${field(1)}, ${field(2)}, ${field(3)}, ${field(4)} FROM ${keysFirst(lines)}
+      ON DUPLICATE KEY UPDATE weight = VALUES(weight)`);
+  }
 }
 
 async function forgetNoted(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
@@ -172,11 +168,18 @@ async function forgetNoted(tx: Tx, team: string, changes: readonly Change[]): Pr
 /** Changes of each term together; they come in the order of terms. */
 function byTerm(changes: readonly Omit<Change, "indexed" | "fed">[]): TermChanges[] {
   const all: TermChanges[] = [];
+  // The same resources are in thousands of lists.
+  const known = new Map<string, ReturnType<typeof numbersOf>>();
+  const numbers = (id: string) => {
+    let found = known.get(id);
+    if (!found) known.set(id, (found = numbersOf(id)));
+    return found;
+  };
   for (let from = 0; from < changes.length;) {
     const { term, word } = changes[from]!;
     let to = from;
     while (to < changes.length && changes[to]!.term === term) to++;
-    all.push({ term, word, changes: Postings.of(changes.slice(from, to)) });
+    all.push({ term, word, changes: Postings.of(changes.slice(from, to), numbers) });
     from = to;
   }
   return all;

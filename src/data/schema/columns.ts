@@ -32,7 +32,7 @@ export const bytes16 = customType<{ data: Uint8Array; driverData: Uint8Array }>(
   dataType: () => "binary(16)",
 });
 
-/** Bytes that are packed so that they stay beside the other columns of their row: up to 8,000. */
+/** Few enough bytes that they stay beside the other columns of their row. */
 export const packed = customType<{ data: Uint8Array; driverData: Uint8Array }>({
   dataType: () => "blob",
 });

@@ -1,6 +1,6 @@
 import { boolean, index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
 import type { Facets } from "@/core/search/facets";
-import { LONGEST_TERM } from "@/core/search/tokens";
+import { LONGEST_TERM } from "@/core/search/runs";
 import { bigJson, bytes16, exactText, line, moment, packed, uuid } from "./columns";
 import { team } from "./people";
 

@@ -19,9 +19,13 @@ import { database } from "../action";
 /** Texts of together so many characters are weighed within a millisecond or two, less than the way to a thread takes. */
 const AT_ONCE = 8_000;
 /** Changes taken up in one transaction. */
-const BATCH = 400;
-/** Resources whose words are weighed while the database writes those before. */
+const BATCH = 1_600;
+/** Resources whose words are read and weighed together, while the database reads or writes others. */
 const CHUNK = 100;
+/** So many times these are read and weighed before those before them are written. */
+const AHEAD = 2;
+/** Resources written together: the more, the fewer blocks of the index are written several times. */
+const WRITTEN = 400;
 
 /**
  * Feeds the index of words with some of the resources that changed in one team. Done by a worker all the time, and by
@@ -68,15 +72,23 @@ async function feedLocked(team: string, most: number, wait: boolean): Promise<nu
     if (!locked) return null;
     if (!due.length) return 0;
     const ids = [...new Set(due.map((one) => one.resource))];
-    let next = weighed(tx, ids.slice(0, CHUNK));
-    for (let i = CHUNK; ; i += CHUNK) {
-      const ready = await next;
-      const more = i < ids.length;
-      if (more) next = weighed(tx, ids.slice(i, i + CHUNK));
+    const upcoming: Promise<Weighing[]>[] = [];
+    const begin = () => {
+      const some = ids.splice(0, CHUNK);
+      if (!some.length) return;
+      const one = weighed(tx, some);
       // Should writing fail, nobody waits for these any more.
-      next.catch(() => {});
+      one.catch(() => {});
+      upcoming.push(one);
+    };
+    for (let i = 0; i < AHEAD; i++) begin();
+    let ready: Weighing[] = [];
+    while (upcoming.length) {
+      ready.push(...(await upcoming.shift()!));
+      begin();
+      if (upcoming.length && ready.length < WRITTEN) continue;
       await writeTerms(tx, team, ready);
-      if (!more) break;
+      ready = [];
     }
     await forgetDue(
       tx,
