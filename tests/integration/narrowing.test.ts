@@ -2,12 +2,14 @@ import { eq, sql } from "drizzle-orm";
 import fc from "fast-check";
 import { beforeAll, expect, test } from "vitest";
 import { groupBy } from "@/core/list/group-by";
+import type { Hit } from "@/core/search/rank";
 import { KINDS } from "@/core/page/facts";
 import { dueResources } from "@/data/queries/due";
 import { facetCount, placement, resource, resourceTag, tag, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";
 import { database } from "@/services/action";
 import { blank } from "@/services/capture/blank";
+import { Asked } from "@/services/find/asked";
 import { feedSome } from "@/services/find/feed";
 import { everyPage } from "./every-page";
 import { as, makeWorld, type World } from "./world";
@@ -186,6 +188,39 @@ test("any combination of words and filters finds what a look at every resource f
     { numRuns: 120 },
   );
   expect(full).toBeGreaterThan(30);
+});
+
+test("however many are looked at at a time, and whether the filters or the words let fewer through, it is the same", async () => {
+  const seen = { filters: 0, words: 0 };
+  const word = fc.constantFrom(...CONDITIONS.slice(0, WORDS.length));
+  await fc.assert(
+    fc.asyncProperty(
+      word,
+      conditions,
+      fc.integer({ min: 1, max: 40 }),
+      fc.nat({ max: 90 }),
+      fc.constantFrom("best" as const, "newest" as const),
+      async (one, more, step, few, order) => {
+        const query = `${[one, ...more].map(([typed]) => typed).join(" ")} `;
+        const expected = fitting([one, ...more.filter((other) => other !== one)]).map((row) => row.id);
+        const asked = await Asked.of(database(), world.team, query, { step, few });
+        const found: Hit[] = [];
+        for (;;) {
+          const { hits, total } = await asked.page(order, found.at(-1) ?? null, 5, { counted: 9 });
+          expect(total, query).toBe(Math.min(9, expected.length - found.length));
+          found.push(...hits);
+          if (hits.length < 5) break;
+        }
+        expect(found.map((hit) => hit.id).sort(), query).toEqual(expected.toSorted());
+        const isBefore = (a: Hit, b: Hit) =>
+          order === "best" && a.score !== b.score ? a.score > b.score : a.id > b.id;
+        found.slice(1).forEach((hit, i) => expect(isBefore(found[i]!, hit), query).toBe(true));
+        if (expected.length > step) seen[expected.length > few ? "words" : "filters"]++;
+      },
+    ),
+    { numRuns: 80 },
+  );
+  expect(Math.min(...Object.values(seen))).toBeGreaterThan(2);
 });
 
 async function expectCounts(query: string, among: readonly Row[]): Promise<void> {

@@ -1,9 +1,12 @@
 import { eq, sql } from "drizzle-orm";
 import { setTimeout } from "node:timers/promises";
 import { suggestTags } from "@/core/tags/suggest";
+import { rank, rarity } from "@/core/search/rank";
 import { weigh } from "@/core/search/weigh";
 import { dueResources } from "@/data/queries/due";
-import { resource, resourceText, termPosting, termStat } from "@/data/schema";
+import { readPostings } from "@/data/queries/postings";
+import { countIndexed } from "@/data/queries/terms";
+import { resource, resourceText, termStat } from "@/data/schema";
 import { database } from "@/services/action";
 import type { Actor } from "@/services/actor";
 import { feedSome } from "@/services/find/feed";
@@ -71,7 +74,7 @@ async function* measureFeeding(
     bulk < 60_000,
   );
   await feedAll(teams.large, many.slice(10_000, TEXTS - SINGLY));
-  await database().execute(sql`ANALYZE TABLE term_posting, term_stat, resource, resource_tag, placement`);
+  await database().execute(sql`ANALYZE TABLE term_block, term_stat, resource, resource_tag, placement`);
 
   yield* measureOneFed(teams, many);
   await settled();
@@ -119,14 +122,31 @@ async function settled(): Promise<void> {
   }
 }
 
-async function* measureSearch(actor: Actor, teams: Teams): AsyncGenerator<Figure> {
-  // The bare query of the same run: the same two lists, summed and sorted, and nothing around it.
-  const bare = await times(30, () =>
+/** What plain SQL takes for two very common words, a row for each posting: summed and sorted, and nothing around it. */
+async function bareSearch(team: string): Promise<number[]> {
+  await database().execute(sql`
+    CREATE TABLE plain_posting (team UUID, term VARCHAR(40) COLLATE utf8mb4_bin, resource UUID, weight SMALLINT UNSIGNED,
+      PRIMARY KEY (team, term, resource))`);
+  for (const [term, postings] of await readPostings(database(), team, ["quokka", "wombat"])) {
+    const rows = Array.from({ length: postings.length }, (_, i) => [
+      postings.resourceAt(i),
+      postings.weights[i],
+    ]);
+    await database().execute(sql`
+      INSERT INTO plain_posting SELECT ${team}, ${term}, CAST(j.id AS UUID), j.weight FROM JSON_TABLE(
+        ${JSON.stringify(rows)}, '$[*]' COLUMNS (id CHAR(36) PATH '$[0]', weight INT PATH '$[1]')) j`);
+  }
+  await database().execute(sql`ANALYZE TABLE plain_posting`);
+  return times(30, () =>
     database().execute(sql`
-      SELECT resource, SUM(weight * 70) AS score FROM ${termPosting}
-      WHERE team = ${teams.large} AND term IN ('quokka', 'wombat')
+      SELECT resource, SUM(weight * 70) AS score FROM plain_posting
+      WHERE team = ${team} AND term IN ('quokka', 'wombat')
       GROUP BY resource HAVING COUNT(*) = 2 ORDER BY score DESC, resource DESC LIMIT 25`),
   );
+}
+
+async function* measureSearch(actor: Actor, teams: Teams): AsyncGenerator<Figure> {
+  const bare = await bareSearch(teams.large);
   const common = await times(30, () => ask(actor)(teams.large, "quokka wombat"));
   yield figure(
     "Search among 100,000 texts, two very common words (50,000 each), p95 through the action beside the bare query",
@@ -198,30 +218,26 @@ async function* measureCounts(actor: Actor, teams: Teams): AsyncGenerator<Figure
   );
 }
 
-async function* measurePages(actor: Actor, teams: Teams, many: readonly string[]): AsyncGenerator<Figure> {
+async function* measurePages(
+  actor: Actor,
+  { large: team }: Teams,
+  many: readonly string[],
+): AsyncGenerator<Figure> {
   // Page 1,000 of 25: what stands 25,000 places further down.
   const last = many.toSorted().at(-25_001)!;
-  const [[hit]] = (await database().execute(sql`
-    SELECT resource AS id, weight FROM ${termPosting} WHERE team = ${teams.large} AND term = 'quokka'
-    ORDER BY weight DESC, resource DESC LIMIT 1 OFFSET 25000`)) as unknown as [
-    [{ id: string; weight: number }],
-  ];
-  const first = await ask(actor)(teams.large, "quokka ");
-  const top = first.results[0] && (await ask(actor)(teams.large, "quokka ", { most: 1 })).next!.score;
-  const [[best]] = (await database().execute(sql`
-    SELECT MAX(weight) AS weight FROM ${termPosting} WHERE team = ${teams.large} AND term = 'quokka'`)) as unknown as [
-    [{ weight: number }],
-  ];
-  const score = Math.round((top! / best.weight) * hit.weight);
+  const lists = await readPostings(database(), team, ["quokka"]);
+  const indexed = await countIndexed(database(), team);
+  const ranking = rank([["quokka"]], lists, (_, postings) => rarity(indexed, postings.length));
+  const hit = ranking.at("best", 25_000);
   for (const [what, page1, page1000] of [
     ["the newest", {}, { after: last, score: 0 }],
-    ["one very common word (its page 1,000)", {}, { after: hit.id, score }],
+    ["one very common word (its page 1,000)", {}, { after: hit.id, score: hit.score }],
   ] as const) {
     const query = what === "the newest" ? "" : "quokka ";
     const near = await times(20, () =>
-      ask(actor)(teams.large, query, { most: 24, ...page1, after: many.toSorted().at(-1), score: 2e8 }),
+      ask(actor)(team, query, { most: 24, ...page1, after: many.toSorted().at(-1), score: 2e8 }),
     );
-    const far = await times(20, () => ask(actor)(teams.large, query, { most: 24, ...page1000 }));
+    const far = await times(20, () => ask(actor)(team, query, { most: 24, ...page1000 }));
     const ratio = median(far) / median(near);
     yield figure(
       `Page 1,000 beside page 1: ${what}, median of 20`,

@@ -24,10 +24,14 @@ const stemmedLanguages = keptFor(60_000, async (tx, team) => {
   return [null, ...new Set(found.filter((one) => one !== "en" && STEMMED.has(one)))];
 });
 
-/** So many hits are looked at at a time. */
-const STEP = 2_000;
-/** When the filters let no more through than this, these are read first. */
-const FEW = 20_000;
+/** How filters are looked at, see `fitting`. */
+type Limits = {
+  /** So many hits are looked at at a time. */
+  step: number;
+  /** When the filters let no more than this through in all, these are read first. */
+  few: number;
+};
+const LIMITS: Limits = { step: 2_000, few: 20_000 };
 
 /** Hits, and how many there are in all when it was asked to count them. */
 export type Hits = { hits: Hit[]; total: number | null };
@@ -48,9 +52,10 @@ export class Asked {
     readonly filters: SQL | null,
     readonly tagIds: string[][],
     readonly indexed: number,
+    private readonly limits: Limits,
   ) {}
 
-  static async of(tx: Tx, team: string, text: string): Promise<Asked> {
+  static async of(tx: Tx, team: string, text: string, limits = LIMITS): Promise<Asked> {
     const query = readQuery(text, await stemmedLanguages(tx, team));
     const { filters } = query;
     const [looked, tags, people, tree] = await Promise.all([
@@ -80,7 +85,7 @@ export class Asked {
         tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id),
       ),
     };
-    return new Asked(tx, team, query, sought, filterOn(team, filters, names), tags, indexed);
+    return new Asked(tx, team, query, sought, filterOn(team, filters, names), tags, indexed, limits);
   }
 
   /**
@@ -125,11 +130,11 @@ export class Asked {
     most: number,
     filters: SQL,
   ): Promise<Hit[]> {
-    const { tx, team } = this;
+    const { tx, team, limits } = this;
     // Few hits are looked at each. When the filters let few through, these are read; of many in many enough are soon
     // found.
-    if (ranking.length - from > STEP) {
-      const few = await allPassing(tx, team, filters, FEW);
+    if (ranking.length - from > limits.step) {
+      const few = await allPassing(tx, team, filters, limits.few);
       if (few) {
         const last = from ? ranking.at(order, from - 1) : null;
         const some = ranking.among(few);
@@ -138,8 +143,8 @@ export class Asked {
       }
     }
     const found: Hit[] = [];
-    for (let at = from; at < ranking.length && found.length < most; at += STEP) {
-      const some = ranking.hits(order, at, at + STEP);
+    for (let at = from; at < ranking.length && found.length < most; at += limits.step) {
+      const some = ranking.hits(order, at, at + limits.step);
       const fit = new Set(
         await passing(
           tx,
@@ -155,6 +160,7 @@ export class Asked {
   /** What the filters alone let through, without what holds a term that is left out. */
   private async byFilters(after: Hit | null, most: number, filters: SQL | null): Promise<Hit[]> {
     const { tx, team } = this;
+    const { step } = this.limits;
     const tags = this.tagIds[0] ?? [];
     const from = after?.id ?? null;
     const without = [...new Set(this.query.without.flat())];
@@ -163,9 +169,9 @@ export class Asked {
     const found: Hit[] = [];
     let last = from;
     while (found.length < most) {
-      const some = await findByFilters(tx, team, filters, { tags, after: last, most: STEP });
+      const some = await findByFilters(tx, team, filters, { tags, after: last, most: step });
       found.push(...some.filter(({ id }) => !left.some((postings) => postings.has(id))));
-      if (some.length < STEP) break;
+      if (some.length < step) break;
       last = some.at(-1)!.id;
     }
     return found.slice(0, most);
