@@ -1,7 +1,8 @@
 import { compareIds, copyId, idAt, numbersOf, WORDS } from "./ids";
 
+const ID_BYTES = WORDS * 4;
 /** Bytes of a posting: its id and its weight. */
-const BYTES = WORDS * 4 + 2;
+const BYTES = ID_BYTES + 2;
 
 /**
  * In which resources a term stands, and how heavily: the list of a term in the inverted index. It is sorted by id, which
@@ -31,27 +32,18 @@ export class Postings {
 
   /** @param packs what `pack` gave, in any order, none reaching into another */
   static read(packs: readonly Uint8Array[]): Postings {
-    const parts = packs.filter((pack) => pack.length).map((pack) => Postings.unpack(pack));
-    if (parts.length === 1) return parts[0]!;
-    parts.sort((a, b) => compareIds(a.ids, 0, b.ids, 0));
-    const length = parts.reduce((sum, part) => sum + part.length, 0);
+    const length = packs.reduce((sum, pack) => sum + Math.floor(pack.length / BYTES), 0);
     const all = new Postings(new Uint32Array(length * WORDS), new Uint16Array(length));
+    const [ids, weights] = [bytesOf(all.ids), bytesOf(all.weights)];
     let at = 0;
-    for (const part of parts) {
-      all.ids.set(part.ids, at * WORDS);
-      all.weights.set(part.weights, at);
-      at += part.length;
+    for (const pack of inOrder(packs)) {
+      // Copied, because what comes from outside may begin where no number can.
+      const n = Math.floor(pack.length / BYTES);
+      ids.set(pack.subarray(0, n * ID_BYTES), at * ID_BYTES);
+      weights.set(pack.subarray(n * ID_BYTES, n * BYTES), at * 2);
+      at += n;
     }
     return all;
-  }
-
-  private static unpack(pack: Uint8Array): Postings {
-    const length = Math.floor(pack.length / BYTES);
-    const part = new Postings(new Uint32Array(length * WORDS), new Uint16Array(length));
-    // Copied, because what comes from outside may begin where no number can.
-    bytesOf(part.ids).set(pack.subarray(0, part.ids.byteLength));
-    bytesOf(part.weights).set(pack.subarray(part.ids.byteLength, length * BYTES));
-    return part;
   }
 
   /** All ids, then all weights, with the lowest byte of each number first, as all usual processors have them. */
@@ -78,23 +70,26 @@ export class Postings {
   /** These after some changes: a changed resource has the changed weight, and with weight 0 it is gone. */
   with(changes: Postings): Postings {
     if (!changes.length) return this;
-    if (!this.length && changes.weights.every(Boolean)) return changes;
     const most = this.length + changes.length;
     const [ids, weights] = [new Uint32Array(most * WORDS), new Uint16Array(most)];
     let n = 0;
-    const take = (from: Postings, i: number) => {
-      if (!from.weights[i]) return;
-      copyId(ids, n, from.ids, i);
-      weights[n++] = from.weights[i]!;
-    };
     let i = 0;
+    /** What stays as it is is copied in one piece, up to the next change. */
+    const keep = (to: number) => {
+      ids.set(this.ids.subarray(i * WORDS, to * WORDS), n * WORDS);
+      weights.set(this.weights.subarray(i, to), n);
+      n += to - i;
+      i = to;
+    };
     for (let j = 0; j < changes.length; j++) {
-      while (i < this.length && compareIds(this.ids, i, changes.ids, j) < 0) take(this, i++);
+      keep(this.upTo(changes.ids, j, i));
       if (i < this.length && compareIds(this.ids, i, changes.ids, j) === 0) i++;
-      take(changes, j);
+      if (!changes.weights[j]) continue;
+      copyId(ids, n, changes.ids, j);
+      weights[n++] = changes.weights[j]!;
     }
-    while (i < this.length) take(this, i++);
-    return new Postings(ids.slice(0, n * WORDS), weights.slice(0, n));
+    keep(this.length);
+    return new Postings(ids.subarray(0, n * WORDS), weights.subarray(0, n));
   }
 
   has(resource: string): boolean {
@@ -104,15 +99,33 @@ export class Postings {
 
   /** How many come before a resource. */
   placeOf(resource: string): number {
-    const id = Uint32Array.from(numbersOf(resource));
-    let [low, high] = [0, this.length];
+    return this.upTo(Uint32Array.from(numbersOf(resource)), 0, 0);
+  }
+
+  /** How many come before the id at place `j` of `ids`, when that is at `from` or behind it. */
+  private upTo(ids: Uint32Array, j: number, from: number): number {
+    let [low, high] = [from, this.length];
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (compareIds(this.ids, middle, id, 0) < 0) low = middle + 1;
+      if (compareIds(this.ids, middle, ids, j) < 0) low = middle + 1;
       else high = middle;
     }
     return low;
   }
+}
+
+/** Packs in the order of their first ids; mostly they come in it. */
+function inOrder(packs: readonly Uint8Array[]): readonly Uint8Array[] {
+  if (packs.length < 2) return packs;
+  const firsts = packs.map((pack) => {
+    const first = new Uint32Array(WORDS);
+    bytesOf(first).set(pack.subarray(0, ID_BYTES));
+    return first;
+  });
+  const isAfter = (i: number) => !i || compareIds(firsts[i - 1]!, 0, firsts[i]!, 0) < 0;
+  if (firsts.every((_, i) => isAfter(i))) return packs;
+  const order = packs.map((_, i) => i).sort((a, b) => compareIds(firsts[a]!, 0, firsts[b]!, 0));
+  return order.map((i) => packs[i]!);
 }
 
 const bytesOf = (numbers: Uint32Array | Uint16Array) =>
