@@ -5,7 +5,7 @@ import { groupBy } from "@/core/list/group-by";
 import type { Hit } from "@/core/search/rank";
 import { KINDS } from "@/core/page/facts";
 import { dueResources } from "@/data/queries/due";
-import { facetCount, placement, resource, resourceTag, tag, termStat } from "@/data/schema";
+import { keptCount, placement, resource, resourceTag, tag, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";
 import { database } from "@/services/action";
 import { blank } from "@/services/capture/blank";
@@ -281,15 +281,23 @@ test("counts of a large catalogue are those of before at once, and a little late
     .set({ df: 6_000 })
     .where(sql`team = ${team} AND term = ''`);
   expect(await ask()).toEqual(first);
+  const tend = async () => {
+    const { tags, old } = await as(world.viewer, "tags.tend", { team });
+    return { old, winters: tags.find((one) => one.name === "winter")!.count };
+  };
   const tagged = rows.find((row) => !row.tags.length)!;
+  const winters = rows.filter((row) => row.tags.includes("winter")).length;
+  expect(await tend()).toEqual({ old: false, winters });
   await as(world.editor, "tags.add", { resource: tagged.id, tags: ["winter"] });
   const then = await ask();
   expect(then).toEqual({ ...first, old: true });
   // Not counted again while it was counted a moment ago.
   expect(await ask()).toEqual(then);
+  expect(await tend()).toEqual({ old: true, winters });
   const earlier = new Date(Date.now() - 60_000);
-  await database().update(facetCount).set({ at: earlier }).where(eq(facetCount.team, team));
+  await database().update(keptCount).set({ at: earlier }).where(eq(keptCount.team, team));
   await expect.poll(async () => (await ask()).old, { timeout: 20_000 }).toBe(false);
-  const winters = async () => (await ask()).facets.tags.find((one) => one.value === "winter")!.count;
-  expect(await winters()).toBe(rows.filter((row) => row.tags.includes("winter")).length + 1);
+  const said = (await ask()).facets.tags.find((one) => one.value === "winter")!.count;
+  expect(said).toBe(winters + 1);
+  await expect.poll(tend, { timeout: 20_000 }).toEqual({ old: false, winters: winters + 1 });
 });

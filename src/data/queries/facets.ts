@@ -1,7 +1,7 @@
-import { eq, type SQL, sql } from "drizzle-orm";
+import { type SQL, sql } from "drizzle-orm";
 import { type Count, type Facets, LENGTHS, lengthClass } from "@/core/search/facets";
 import type { Tx } from "../database";
-import { event, facetCount, person, resource, resourceTag, tag } from "../schema";
+import { person, resource, resourceTag, tag } from "../schema";
 import { asMonth } from "./as-month";
 import { STATE_IS } from "./filters";
 import { usesInBin } from "./tags";
@@ -81,29 +81,4 @@ export async function countFacets(tx: Tx, team: string, among: SQL, whole: boole
       count: Number(n ?? 0),
     })),
   };
-}
-
-/** What was counted last of the whole catalogue, since when, and whether anything happened in the team since. */
-export async function keptFacets(tx: Tx, team: string) {
-  const since = sql<
-    0 | 1
-  >`EXISTS (SELECT 1 FROM ${event} e WHERE e.team = ${team} AND e.at >= ${facetCount}.at)`;
-  const rows = await tx
-    .select({ at: facetCount.at, facets: facetCount.facets, old: since })
-    .from(facetCount)
-    .where(eq(facetCount.team, team));
-  return rows[0] ? { ...rows[0], old: Boolean(rows[0].old) } : null;
-}
-
-/** Keeps what was counted; of two who counted at once, what the later one began with. */
-export async function keepFacets(tx: Tx, team: string, at: Date, facets: Facets): Promise<void> {
-  await tx
-    .insert(facetCount)
-    .values({ team, at, facets })
-    .onDuplicateKeyUpdate({
-      set: {
-        facets: sql`IF(VALUES(at) >= ${facetCount.at}, VALUES(facets), ${facetCount.facets})`,
-        at: sql`GREATEST(VALUES(at), ${facetCount.at})`,
-      },
-    });
 }

@@ -3,10 +3,18 @@ import type { Tx } from "../database";
 import { asMonth } from "./as-month";
 import { collection, collectionTag, resource, resourceTag, tag } from "../schema";
 
+/** How much a tag is used, and when it was last put on something. */
+export type TagUse = { tag: string; count: number; last: Date | null };
+
 /** Tags of a team with their use and when they were last put on something, the most used first. */
 export async function tagUses(tx: Tx, teamId: string, most = 2000) {
-  // Counted from the links alone; names only of those shown.
-  const [uses, binned, names] = await Promise.all([
+  const [uses, names] = await Promise.all([countUses(tx, teamId), tagNames(tx, teamId)]);
+  return withNames(names, uses).slice(0, most);
+}
+
+/** Counted from the links alone; what lies in the bin is no use. */
+export async function countUses(tx: Tx, teamId: string): Promise<TagUse[]> {
+  const [uses, binned] = await Promise.all([
     tx
       .select({
         tag: resourceTag.tag,
@@ -17,18 +25,19 @@ export async function tagUses(tx: Tx, teamId: string, most = 2000) {
       .where(eq(resourceTag.team, teamId))
       .groupBy(resourceTag.tag),
     usesInBin(tx, teamId),
-    tx.select({ id: tag.id, name: tag.name }).from(tag).where(eq(tag.team, teamId)),
   ]);
+  return uses.map(({ tag, count, last }) => ({ tag, last, count: Number(count) - (binned.get(tag) ?? 0) }));
+}
+
+export const tagNames = (tx: Tx, teamId: string) =>
+  tx.select({ id: tag.id, name: tag.name }).from(tag).where(eq(tag.team, teamId));
+
+/** All tags that have a name, the most used first. */
+export function withNames(names: readonly { id: string; name: string }[], uses: readonly TagUse[]) {
   const used = new Map(uses.map((row) => [row.tag, row]));
   return names
-    .map(({ id, name }) => ({
-      id,
-      name,
-      count: Number(used.get(id)?.count ?? 0) - (binned.get(id) ?? 0),
-      last: used.get(id)?.last ?? null,
-    }))
-    .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1))
-    .slice(0, most);
+    .map(({ id, name }) => ({ id, name, count: used.get(id)?.count ?? 0, last: used.get(id)?.last ?? null }))
+    .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1));
 }
 
 /** How many resources in the bin carry each tag: they keep their tags, but do not count as use. */

@@ -1,5 +1,4 @@
 import { boolean, index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
-import type { Facets } from "@/core/search/facets";
 import { LONGEST_TERM } from "@/core/search/runs";
 import { bigJson, bytes16, exactText, line, moment, packed, uuid } from "./columns";
 import { team } from "./people";
@@ -91,15 +90,20 @@ export const keptSearch = mysqlTable(
   (t) => [index("kept_search_own").on(t.person, t.team, t.id)],
 );
 
-/** By what the whole catalogue of a large team can be narrowed, as it was counted last. */
-export const facetCount = mysqlTable("facet_count", {
-  team: uuid("team")
-    .primaryKey()
-    .references(() => team.id, { onDelete: "cascade" }),
-  /** When counting began. */
-  at: moment("at").notNull(),
-  facets: bigJson<Facets>("facets").notNull(),
-});
+/** What was counted last of the whole catalogue of a large team. */
+export const keptCount = mysqlTable(
+  "kept_count",
+  {
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    what: line("what", 10).$type<"facets" | "tags">().notNull(),
+    /** When counting began. */
+    at: moment("at").notNull(),
+    counts: bigJson<unknown>("counts").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.team, t.what] })],
+);
 
 /** Who has a collection open, and when they last said so. */
 export const presence = mysqlTable(

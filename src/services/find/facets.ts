@@ -1,27 +1,22 @@
-import type { SQL } from "drizzle-orm";
-import type { Facets } from "@/core/search/facets";
-import { countFacets, keepFacets, keptFacets } from "@/data/queries/facets";
-import { now } from "@/outside/clock";
-import { log } from "@/outside/log";
-import { database, reading } from "../action";
+import { sql } from "drizzle-orm";
+import { countFacets } from "@/data/queries/facets";
+import { reading } from "../action";
 import { Id, MaybeText } from "../input";
 import { can } from "../policy";
 import { Asked } from "./asked";
+import { keptCounts } from "./kept-counts";
 
 /** With words, what is counted are the best so many. */
 const BEST = 2_000;
-/** A catalogue of so many is counted whenever somebody asks. */
-const SOON_COUNTED = 5_000;
-/** A larger one is counted anew at most so often, in milliseconds. */
-const PAUSE = 15_000;
 
 class ReadFacets {
   @Id() team: string;
   @MaybeText(500) query?: string;
 }
 
-/** Teams whose catalogue this process is counting. */
-const counting = new Set<string>();
+const ofWhole = keptCounts("facets", (tx, team) =>
+  countFacets(tx, team, sql`r.team = ${team} AND r.deleted_at IS NULL`, true),
+);
 
 export const readFacets = reading({
   name: "search.facets",
@@ -32,32 +27,13 @@ export const readFacets = reading({
   run: async ({ input: { team, query }, tx }) => {
     const asked = await Asked.of(tx, team, query ?? "");
     const { among, whole, best } = await asked.counting(BEST);
-    if (!whole || asked.indexed <= SOON_COUNTED)
-      return { facets: await countFacets(tx, team, among, whole), best, old: false };
-    // Of a large catalogue nobody waits for the counts: those of before are there, and what happened since is counted
-    // behind them.
-    const kept = await keptFacets(tx, team);
-    if (!kept) return { facets: await countWhole(team, among), best, old: false };
-    if (kept.old && !counting.has(team) && Date.now() - kept.at.getTime() > PAUSE)
-      void countWhole(team, among).catch((error: unknown) => log.warn({ err: error }, "not counted anew"));
-    const { facets, old } = kept;
+    if (!whole) return { facets: await countFacets(tx, team, among, false), best, old: false };
+    const { counts, old } = await ofWhole(tx, team, asked.indexed);
     return {
-      facets,
+      facets: counts,
       best,
       /** Whether something happened since these were counted: ask again in a few seconds. */
       old,
     };
   },
 });
-
-async function countWhole(team: string, among: SQL): Promise<Facets> {
-  const at = now();
-  counting.add(team);
-  try {
-    const facets = await countFacets(database(), team, among, true);
-    await keepFacets(database(), team, at, facets);
-    return facets;
-  } finally {
-    counting.delete(team);
-  }
-}

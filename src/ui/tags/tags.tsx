@@ -43,6 +43,7 @@ export function Tags({ me, teams, team, first }: Props) {
     queryKey: ["tend", team.id],
     queryFn: () => call("tags.tend", { team: team.id }),
     initialData: first,
+    refetchInterval: ({ state }) => (state.data?.old ? 4_000 : false),
   });
   const again = () => {
     void client.invalidateQueries({ queryKey: ["tend", team.id] });
