@@ -7,7 +7,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { run, stopAll } from "./lib/processes.mjs";
-import { bin, ROOT } from "./lib/project.mjs";
+import { ROOT } from "./lib/project.mjs";
 import { Stop } from "./lib/say.mjs";
 import { startApplication } from "./lib/application.mjs";
 import { ensureAll, startAround } from "./lib/stack.mjs";
@@ -22,11 +22,33 @@ async function main() {
   // A second process on the same database, for what must hold in every process.
   await startApplication({ env: { ...env, HOBBIN_WORKER: "off" }, port: port + 5 });
   const second = { HOBBIN_SECOND: `http://localhost:${port + 5}`, HOBBIN_WEB_PORT: String(web) };
-  const code = await run(bin("tsx"), ["tools/bench/run.ts", ...process.argv.slice(2)], {
+  const code = await run(process.execPath, [await bundled(), ...process.argv.slice(2)], {
     cwd: ROOT,
     env: { ...process.env, ...env, ...second },
   });
   if (code !== 0) throw new Stop("The measuring failed; the words above say why.");
+}
+
+/**
+ * What measures, as one file with what it measures, as the application is: what runs TypeScript as it is gives every
+ * inner function its name again at each call, which would be measured too.
+ */
+async function bundled() {
+  const { build } = await import("esbuild");
+  const outfile = path.join(ROOT, "build/bench/run.mjs");
+  await build({
+    entryPoints: [path.join(ROOT, "tools/bench/run.ts")],
+    outfile,
+    bundle: true,
+    packages: "external",
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    alias: { "@": path.join(ROOT, "src") },
+    sourcemap: "inline",
+    logLevel: "error",
+  });
+  return outfile;
 }
 
 let ending;

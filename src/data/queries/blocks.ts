@@ -1,4 +1,5 @@
 import { type SQL, sql } from "drizzle-orm";
+import { groupBy } from "@/core/list/group-by";
 import { type Block, workIn } from "@/core/search/blocks";
 import { Postings } from "@/core/search/postings";
 import { LONGEST_TERM } from "@/core/search/runs";
@@ -59,35 +60,71 @@ export async function packInto(tx: Tx, team: string, all: readonly TermChanges[]
   );
 }
 
-/** The blocks that the changes reach: of each term from the last that starts at or before the first change on. */
+type BlockRow = { term: string; start: string; pack: Uint8Array };
+type Reach = [term: string, low: string, high: string];
+
+/**
+ * The blocks that the changes reach: of each term from the last that starts at or before the first change on. Mostly
+ * that is the last one of its list, and no other is looked at.
+ */
 async function blocksAt(tx: Tx, team: string, all: readonly TermChanges[]): Promise<Map<string, Block[]>> {
-  const found = new Map<string, Block[]>();
-  const reach = all.map(({ term, changes }): [string, string, string] => [
+  const reach = all.map(({ term, changes }): Reach => [
     term,
     hex(changes.resourceAt(0)),
     hex(changes.resourceAt(changes.length - 1)),
   ]);
-  const at = (which: SQL) =>
-    sql`${termBlock} b FORCE INDEX (PRIMARY) ON b.team = ${team} AND b.term = f.term AND ${which}`;
-  await inParts(reach, async (rows) => {
-    const [blocks] = (await tx.execute(sql`
-      SELECT f.term, LOWER(HEX(b.start)) AS start, b.pack FROM (
-        SELECT j.term, UNHEX(j.high) AS high, COALESCE((
-          SELECT a.start FROM ${termBlock} a WHERE a.team = ${team} AND a.term = j.term AND a.start <= UNHEX(j.low)
-          ORDER BY a.start DESC LIMIT 1), '') AS low
-        FROM ${rowsOf(rows, [`term ${TEXT}`, `low ${HEX}`, `high ${HEX}`])}) f
-      STRAIGHT_JOIN ${at(sql`b.start >= f.low AND b.start <= f.high`)}`)) as unknown as [
-      { term: string; start: string; pack: Uint8Array }[],
-    ];
-    for (const { term, start, pack } of blocks) {
-      const block = { start: dashed(start), postings: Postings.read([pack]) };
-      const its = found.get(term);
-      if (its) its.push(block);
-      else found.set(term, [block]);
-    }
+  const rows: BlockRow[] = [];
+  const further: Reach[] = [];
+  await inParts(reach, async (part) => {
+    const found = await lowestBlocks(tx, team, part);
+    found.forEach(({ start, pack, last }, i) => {
+      const [term, low, high] = part[i]!;
+      if (start && pack) rows.push({ term, start, pack });
+      if (last && last > low) further.push([term, low, high]);
+    });
   });
-  for (const its of found.values()) its.sort((a, b) => compare(a.start, b.start));
-  return found;
+  await inParts(further, async (part) => void rows.push(...(await blocksBehind(tx, team, part))));
+  const found = groupBy(rows, (row) => row.term);
+  return new Map(
+    [...found].map(([term, its]) => [
+      term,
+      its
+        .map(({ start, pack }) => ({ start: dashed(start), postings: Postings.read([pack]) }))
+        .sort((a, b) => compare(a.start, b.start)),
+    ]),
+  );
+}
+
+const REACH = [`term ${TEXT}`, `low ${HEX}`, `high ${HEX}`];
+
+/**
+ * Of each, in order: the last block that starts at or before the first change, and where the list's last one starts.
+ * Both are looked for from the end of the list, where they mostly are.
+ */
+async function lowestBlocks(tx: Tx, team: string, reach: readonly Reach[]) {
+  const last = (which: SQL) =>
+    sql`(SELECT a.start FROM ${termBlock} a WHERE a.team = ${team} AND a.term = j.term AND ${which} ORDER BY a.start DESC LIMIT 1)`;
+  const [rows] = (await tx.execute(sql`
+    SELECT LOWER(HEX(b.start)) AS start, b.pack, LOWER(HEX(f.last)) AS last FROM (
+      SELECT j.n, j.term, ${last(sql`a.start <= UNHEX(j.low)`)} AS low, ${last(sql`TRUE`)} AS last
+      FROM ${rowsOf(
+        reach.map((one, n) => [...one, n]),
+        [...REACH, "n INT"],
+      )}) f
+    LEFT JOIN ${termBlock} b ON b.team = ${team} AND b.term = f.term AND b.start = f.low
+    ORDER BY f.n`)) as unknown as [{ start: string | null; pack: Uint8Array | null; last: string | null }[]];
+  return rows;
+}
+
+/** The blocks that start behind the first change, up to the last. */
+async function blocksBehind(tx: Tx, team: string, reach: readonly Reach[]): Promise<BlockRow[]> {
+  const [rows] = (await tx.execute(sql`
+    SELECT b.term, LOWER(HEX(b.start)) AS start, b.pack
+    FROM ${rowsOf(reach, REACH)} STRAIGHT_JOIN ${termBlock} b FORCE INDEX (PRIMARY)
+    ON b.team = ${team} AND b.term = j.term AND b.start > UNHEX(j.low) AND b.start <= UNHEX(j.high)`)) as unknown as [
+    BlockRow[],
+  ];
+  return rows;
 }
 
 const dashed = (digits: string) => digits.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
