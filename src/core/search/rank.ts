@@ -55,8 +55,8 @@ function scored({ ids, weights }: Postings, factor: number): Scored {
 }
 
 /**
- * What is in any of the lists. The two shortest are put together first, so that long ones are gone through once; for
- * forty lists this takes half the time of a heap of them.
+ * What is in any of the lists. The two shortest are put together first, so that long ones are gone through once; forty
+ * lists take two thirds of the time of a heap of them.
  */
 function union(lists: Scored[]): Scored {
   const byLength = (a: Scored, b: Scored) => a.scores.length - b.scores.length;
