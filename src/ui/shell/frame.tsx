@@ -4,7 +4,7 @@ import { ChevronDown, Plus, Search } from "lucide-react";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import type { Role } from "@/core/policy/abilities";
 import { may } from "@/core/policy/abilities";
 import { Button } from "../parts/button";
@@ -15,6 +15,7 @@ import { send } from "../talk/call";
 import { isTyping } from "./commands";
 import { initials } from "./initials";
 import type { PaletteCommand } from "./palette";
+import { useTypedAhead } from "./use-typed-ahead";
 
 // Opened by a key now and then: not in the first load, but there before somebody reaches for it.
 const loadPalette = () => import("./palette").then((m) => m.Palette);
@@ -41,6 +42,10 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
   const router = useRouter();
   const [palette, setPalette] = useState(false);
   const [sheet, setSheet] = useState(false);
+  const [words, setWords] = useTypedAhead(
+    palette,
+    useCallback(() => setPalette(false), []),
+  );
   useEffect(() => {
     const timer = setTimeout(() => void loadPalette(), 1_000);
     return () => clearTimeout(timer);
@@ -156,7 +161,15 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
       </header>
       {children}
       {palette && (
-        <Palette open onOpenChange={setPalette} team={team?.id ?? null} commands={all} onNarrow={onNarrow} />
+        <Palette
+          open
+          onOpenChange={setPalette}
+          words={words}
+          onWords={setWords}
+          team={team?.id ?? null}
+          commands={all}
+          onNarrow={onNarrow}
+        />
       )}
       {sheet && <ShortcutSheet open onOpenChange={setSheet} />}
     </div>

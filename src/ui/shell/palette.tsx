@@ -13,6 +13,8 @@ export type PaletteCommand = { words: string; run: () => void };
 type Props = {
   open: boolean;
   onOpenChange: (open: boolean) => void;
+  words: string;
+  onWords: (words: string) => void;
   team: string | null;
   commands: PaletteCommand[];
   onNarrow?: (words: string) => void;
@@ -27,9 +29,8 @@ const MOST = 6;
 const MOST_TAGS = 3;
 
 /** Finds anything and goes anywhere by a few letters: collections, things of the catalogue, tags, what can be done. */
-export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props) {
+export function Palette({ open, onOpenChange, words, onWords, team, commands, onNarrow }: Props) {
   const router = useRouter();
-  const [words, setWords] = useState("");
   // What stands here is narrowed with each letter, so that Enter means what was typed; only the search comes later.
   const query = words.trim();
   const sought = useDeferredValue(query);
@@ -51,7 +52,6 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
   });
   const run = (act: () => void) => {
     onOpenChange(false);
-    setWords("");
     act();
   };
   const fits = (name: string) =>
@@ -89,6 +89,13 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(10_20_18/0.45)]" />
         <Dialog.Content
+          // Behind what was typed before the box was there; it would be chosen, and the next letter take its place.
+          onOpenAutoFocus={(event) => {
+            event.preventDefault();
+            const box = (event.target as HTMLElement).querySelector("input");
+            box?.focus();
+            box?.setSelectionRange(box.value.length, box.value.length);
+          }}
           aria-describedby={undefined}
           className="fixed top-[10vh] left-1/2 z-50 w-[calc(100vw-2rem)] max-w-2xl -translate-x-1/2 rounded-md border border-line bg-sheet shadow-lift"
         >
@@ -103,7 +110,7 @@ export function Palette({ open, onOpenChange, team, commands, onNarrow }: Props)
           >
             <Command.Input
               value={words}
-              onValueChange={setWords}
+              onValueChange={onWords}
               placeholder="Find anything, go anywhere"
               className="h-12 w-full rounded-t-md border-b border-line bg-sheet px-4 text-base outline-none placeholder:text-quiet"
             />
