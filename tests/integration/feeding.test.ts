@@ -3,15 +3,8 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { weigh } from "@/core/search/weigh";
 import { readPostings } from "@/data/queries/postings";
-import {
-  forgetDue,
-  haveIndex,
-  isMuchNoted,
-  lockIndex,
-  packNoted,
-  readDue,
-  writeTerms,
-} from "@/data/queries/search-feed";
+import { forgetDue, haveIndex, lockIndex, readDue, writeTerms } from "@/data/queries/search-feed";
+import { isMuchNoted, packNoted } from "@/data/queries/noted";
 import { countIndexed, dfOf, termsBeginning } from "@/data/queries/terms";
 import { placement, resource, termDue, termPosting, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";

@@ -8,6 +8,8 @@ import { termBlock, termStat } from "../schema";
 import { compare, inParts, keysFirst, rowsOf } from "./by-keys";
 
 const TEXT = `VARCHAR(${LONGEST_TERM}) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`;
+/** A term as a column of a table of JSON. */
+export const TERM = `term ${TEXT}`;
 const HEX = "CHAR(32) CHARACTER SET ascii COLLATE ascii_bin";
 const hex = (id: string) => id.replaceAll("-", "");
 
@@ -37,18 +39,18 @@ export async function packInto(tx: Tx, team: string, all: readonly TermChanges[]
     tx.execute(sql`
       INSERT INTO ${termBlock} (team, term, start, pack)
       SELECT ${team}, j.term, UNHEX(j.start), FROM_BASE64(j.pack)
-      FROM ${rowsOf(rows, [`term ${TEXT}`, `start ${HEX}`, "pack TEXT CHARACTER SET ascii"])}
+      FROM ${rowsOf(rows, [TERM, `start ${HEX}`, "pack TEXT CHARACTER SET ascii"])}
       ON DUPLICATE KEY UPDATE pack = VALUES(pack)`),
   );
   await inParts(gone, (rows) =>
     tx.execute(sql`
-      DELETE b FROM ${rowsOf(rows, [`term ${TEXT}`, `start ${HEX}`])} STRAIGHT_JOIN ${termBlock} b FORCE INDEX (PRIMARY)
+      DELETE b FROM ${rowsOf(rows, [TERM, `start ${HEX}`])} STRAIGHT_JOIN ${termBlock} b FORCE INDEX (PRIMARY)
       ON b.team = ${team} AND b.term = j.term AND b.start = UNHEX(j.start)`),
   );
   await inParts(counts.sort(byKey), (rows) =>
     tx.execute(sql`
       INSERT INTO ${termStat} (team, term, df, word)
-      SELECT ${team}, j.term, j.df, j.word FROM ${rowsOf(rows, [`term ${TEXT}`, "df INT", `word ${TEXT}`])}
+      SELECT ${team}, j.term, j.df, j.word FROM ${rowsOf(rows, [TERM, "df INT", `word ${TEXT}`])}
       ON DUPLICATE KEY UPDATE df = ${termStat}.df + VALUES(df)`),
   );
   // The row of the empty term is what the index is locked by; it stays.
@@ -95,7 +97,7 @@ async function blocksAt(tx: Tx, team: string, all: readonly TermChanges[]): Prom
   );
 }
 
-const REACH = [`term ${TEXT}`, `low ${HEX}`, `high ${HEX}`];
+const REACH = [TERM, `low ${HEX}`, `high ${HEX}`];
 
 /**
  * Of each, in order: the last block that starts at or before the first change, and where the list's last one starts.

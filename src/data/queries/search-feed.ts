@@ -1,13 +1,10 @@
 import { and, eq, sql } from "drizzle-orm";
-import { groupBy } from "@/core/list/group-by";
-import { numbersOf } from "@/core/search/ids";
-import { Postings } from "@/core/search/postings";
-import { LONGEST_TERM } from "@/core/search/runs";
 import type { Weighed } from "@/core/search/weigh";
 import type { Tx } from "../database";
-import { termDue, termList, termPosting, termStat } from "../schema";
-import { packInto, type TermChanges } from "./blocks";
-import { compare, inParts, keysFirst, rowsOf } from "./by-keys";
+import { termDue, termList, termStat } from "../schema";
+import { packInto } from "./blocks";
+import { compare, inParts, keysFirst } from "./by-keys";
+import { byTerm, type Change, forgetNoted, noteChanges } from "./noted";
 import type { Words } from "./words";
 
 type Due = { id: string; resource: string };
@@ -74,18 +71,6 @@ export async function forgetDue(tx: Tx, ids: readonly string[]): Promise<void> {
 /** What changes in the index of one resource: the terms with their weights that it holds, and those it shall hold. */
 type Feeding = Pick<Words, "resource" | "fed" | "indexed"> & { after: readonly Weighed[] };
 
-/** A posting as it shall be: of weight 0 when it is to go. */
-type Change = {
-  term: string;
-  resource: string;
-  weight: number;
-  word: string;
-  /** Whether it is in the index with another weight. */
-  indexed: boolean;
-  /** Whether the resource was fed before, and something of it may be noted. */
-  fed: boolean;
-};
-
 /** From so many changes on they go into the blocks at once: then most blocks are written for more than one. */
 const MANY = 4_000;
 
@@ -138,91 +123,3 @@ export async function writeTerms(
       .onDuplicateKeyUpdate({ set: { terms: sql`VALUES(terms)` } }),
   );
 }
-
-/**
- * Notes changes, resource by resource, each as a line: of what a table of JSON costs, most is for its columns. What is
- * noted of a posting already says whether the blocks have it; only when nothing was noted are these what is in the
- * index.
- */
-async function noteChanges(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
-  const field = (n: number) => sql.raw(`SUBSTRING_INDEX(SUBSTRING_INDEX(k.k, ' ', ${n}), ' ', -1)`);
-  for (const [resource, its] of groupBy(changes, (one) => one.resource)) {
-    const lines = its.map(({ term, weight, word, indexed }) => `${term} ${word} ${weight} ${+indexed}`);
-    await tx.execute(sql`
-      INSERT INTO ${termPosting} (team, resource, term, word, weight, known)
-      SELECT ${team}, ${resource}, ${field(1)}, ${field(2)}, ${field(3)}, ${field(4)} FROM ${keysFirst(lines)}
-      ON DUPLICATE KEY UPDATE weight = VALUES(weight)`);
-  }
-}
-
-async function forgetNoted(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
-  await inParts(
-    changes.map(({ term, resource }) => [term, resource]),
-    (rows) =>
-      tx.execute(sql`
-        DELETE p FROM ${rowsOf(rows, [TERM, RESOURCE])} STRAIGHT_JOIN ${termPosting} p FORCE INDEX (PRIMARY)
-        ON p.team = ${team} AND p.term = j.term AND p.resource = CAST(j.resource AS UUID)`),
-  );
-}
-
-/** Changes of each term together; they come in the order of terms. */
-function byTerm(changes: readonly Omit<Change, "indexed" | "fed">[]): TermChanges[] {
-  const all: TermChanges[] = [];
-  // The same resources are in thousands of lists.
-  const known = new Map<string, ReturnType<typeof numbersOf>>();
-  const numbers = (id: string) => {
-    let found = known.get(id);
-    if (!found) known.set(id, (found = numbersOf(id)));
-    return found;
-  };
-  for (let from = 0; from < changes.length;) {
-    const { term, word } = changes[from]!;
-    let to = from;
-    while (to < changes.length && changes[to]!.term === term) to++;
-    all.push({ term, word, changes: Postings.of(changes.slice(from, to), numbers) });
-    from = to;
-  }
-  return all;
-}
-
-/** Changes of a team that are noted before they are packed. Reading a list costs as much more as are noted of it. */
-const NOTED = 20_000;
-/** Changes packed in one transaction, while nobody else feeds the team. */
-const STEP = 4_000;
-
-/** Whether enough changes of a team are noted that they should be packed. */
-export const isMuchNoted = async (tx: Tx, team: string, many = NOTED): Promise<boolean> => {
-  const [[row]] = (await tx.execute(
-    sql`SELECT 1 FROM ${termPosting} WHERE team = ${team} LIMIT 1 OFFSET ${many}`,
-  )) as unknown as [unknown[]];
-  return row !== undefined;
-};
-
-/**
- * Works changes that are noted into the blocks, the first of them in the order of their terms. Whoever calls holds the
- * team's index.
- * @returns how many
- */
-export async function packNoted(tx: Tx, team: string, most = STEP): Promise<number> {
-  const noted = await tx
-    .select({
-      term: termPosting.term,
-      resource: termPosting.resource,
-      weight: termPosting.weight,
-      word: termPosting.word,
-    })
-    .from(termPosting)
-    .where(eq(termPosting.team, team))
-    .orderBy(termPosting.term, termPosting.resource)
-    .limit(most);
-  if (!noted.length) return 0;
-  await packInto(tx, team, byTerm(noted));
-  await tx.execute(
-    sql`DELETE FROM ${termPosting} WHERE team = ${team} ORDER BY term, resource LIMIT ${noted.length}`,
-  );
-  return noted.length;
-}
-
-const TEXT = `VARCHAR(${LONGEST_TERM}) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`;
-const TERM = `term ${TEXT}`;
-const RESOURCE = "resource CHAR(36) CHARACTER SET ascii COLLATE ascii_bin";

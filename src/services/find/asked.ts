@@ -177,16 +177,17 @@ export class Asked {
     return found.slice(0, most);
   }
 
-  /** The condition for counting among what is found: all there is, or the best (without words the newest) `most`. */
-  async counting(most: number): Promise<{ among: SQL; whole: boolean; best: number | null }> {
-    const all = sql`r.team = ${this.team} AND r.deleted_at IS NULL`;
-    if (!this.sought.length && !this.filters && !this.query.without.length)
-      return { among: all, whole: true, best: null };
+  /**
+   * The condition for counting among what is found: the best (without words the newest) `most`; null when nothing is
+   * asked for, and that is everything.
+   */
+  async counting(most: number): Promise<{ among: SQL; best: number | null } | null> {
+    if (!this.sought.length && !this.filters && !this.query.without.length) return null;
     const { hits } = await this.page("best", null, most + 1);
     const ids = hits.map((hit) => hit.id);
     const counted = ids.slice(0, most);
     const among = counted.length ? sql`r.deleted_at IS NULL AND ${inArray(sql`r.id`, counted)}` : sql`FALSE`;
-    return { among, whole: false, best: ids.length > most ? most : null };
+    return { among, best: ids.length > most ? most : null };
   }
 }
 

@@ -26,12 +26,12 @@ export const readFacets = reading({
   allow: can.see("team"),
   run: async ({ input: { team, query }, tx }) => {
     const asked = await Asked.of(tx, team, query ?? "");
-    const { among, whole, best } = await asked.counting(BEST);
-    if (!whole) return { facets: await countFacets(tx, team, among, false), best, old: false };
+    const some = await asked.counting(BEST);
+    if (some) return { facets: await countFacets(tx, team, some.among, false), best: some.best, old: false };
     const { counts, old } = await ofWhole(tx, team, asked.indexed);
     return {
       facets: counts,
-      best,
+      best: null,
       /** Whether something happened since these were counted: ask again in a few seconds. */
       old,
     };

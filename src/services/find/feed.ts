@@ -1,13 +1,5 @@
-import {
-  dueTeams,
-  forgetDue,
-  haveIndex,
-  isMuchNoted,
-  lockIndex,
-  packNoted,
-  readDue,
-  writeTerms,
-} from "@/data/queries/search-feed";
+import { dueTeams, forgetDue, haveIndex, lockIndex, readDue, writeTerms } from "@/data/queries/search-feed";
+import { isMuchNoted, packNoted } from "@/data/queries/noted";
 import { type Words, wordsOf } from "@/data/queries/words";
 import { weigh, type Weighed } from "@/core/search/weigh";
 import type { Tx } from "@/data/database";
