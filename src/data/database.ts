@@ -1,5 +1,6 @@
 import { drizzle, type MySql2Database } from "drizzle-orm/mysql2";
-import mysql, { type Pool } from "mysql2";
+import type { Pool } from "mysql2";
+import { openPool } from "./pool";
 import * as schema from "./schema";
 
 export type Database = MySql2Database<typeof schema>;
@@ -17,13 +18,15 @@ const shared = globalThis as { hobbinDatabase?: Opened };
  */
 export function openDatabase(url: string): Database {
   if (shared.hobbinDatabase?.url === url) return shared.hobbinDatabase.database;
-  const pool = mysql.createPool({
+  const pool = openPool({
     uri: url,
     connectionLimit: 16,
     charset: "utf8mb4_unicode_ci",
     timezone: "Z",
     supportBigNumbers: true,
     enableKeepAlive: true,
+    // Where a statement came from stands in Drizzle's error; to note it with every statement takes longer than short ones.
+    trace: false,
   });
   pool.on("connection", (connection) => {
     connection.query("SET SESSION time_zone = '+00:00', SESSION tx_isolation = 'READ-COMMITTED'");

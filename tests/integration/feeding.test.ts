@@ -201,3 +201,48 @@ test("noted one by one, packed with many others or later: the index is what was 
   );
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(5);
 });
+
+test("lists that are kept in the process are those of now, whoever has packed them since", async () => {
+  const team = newId();
+  const resources = Array.from({ length: 300 }, newId).sort();
+  await haveIndex(database(), team);
+  const feed = (some: readonly string[], weight: number, before: number | null) =>
+    database().transaction(async (tx) => {
+      await lockIndex(tx, team, true);
+      const feedings = some.map((id) => ({
+        resource: id,
+        fed: before !== null,
+        indexed: new Map<string, number>(before ? [["peat", before]] : []),
+        after: weight ? [{ term: "peat", weight, word: "peat" }] : [],
+      }));
+      await writeTerms(tx, team, feedings, 0);
+    });
+  const weights = async () => {
+    const postings = (await readPostings(database(), team, ["peat"])).get("peat");
+    return postings ? [...postings.weights] : [];
+  };
+  await feed(resources, 7, null);
+  expect(await weights()).toEqual(resources.map(() => 7));
+  // Only a weight is another one, in the middle of the list; how many there are is as before.
+  await feed(resources.slice(150, 151), 9, 7);
+  expect(await weights()).toEqual(resources.map((_, i) => (i === 150 ? 9 : 7)));
+  // Gone, and there again: the row of the term is a new one.
+  await feed(resources.slice(0, 150), 0, 7);
+  await feed(resources.slice(150, 151), 0, 9);
+  await feed(resources.slice(151), 0, 7);
+  expect(await weights()).toEqual([]);
+  await feed(resources.slice(0, 3), 5, null);
+  expect(await weights()).toEqual([5, 5, 5]);
+  // Read while the blocks are exchanged again and again, it is always one of the states between them.
+  let done = false;
+  const writing = (async () => {
+    for (let i = 5; i < 45; i++) await feed(resources.slice(0, 3), i + 1, i);
+    done = true;
+  })();
+  const seen = new Set<string>();
+  while (!done) seen.add(String(await weights()));
+  await writing;
+  for (const one of seen) expect(new Set(one.split(",")).size).toBe(1);
+  expect(seen.size).toBeGreaterThan(3);
+  expect(await weights()).toEqual([45, 45, 45]);
+});

@@ -58,6 +58,11 @@ export class Postings {
     return this.weights.length;
   }
 
+  /** Bytes of memory they take. */
+  get bytes(): number {
+    return this.ids.byteLength + this.weights.byteLength;
+  }
+
   resourceAt(i: number): string {
     return idAt(this.ids, i);
   }

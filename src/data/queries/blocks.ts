@@ -30,7 +30,7 @@ export async function packInto(tx: Tx, team: string, all: readonly TermChanges[]
     for (const { start, postings } of after.written)
       written.push([term, hex(start), Buffer.from(postings.pack()).toString("base64")]);
     for (const start of after.gone) gone.push([term, hex(start)]);
-    if (after.grown) counts.push([term, after.grown, word]);
+    if (after.written.length || after.gone.length) counts.push([term, after.grown, word]);
   }
   const byKey = (a: readonly [string, ...unknown[]], b: readonly [string, ...unknown[]]) =>
     compare(a[0], b[0]) || compare(String(a[1]), String(b[1]));
@@ -49,9 +49,9 @@ export async function packInto(tx: Tx, team: string, all: readonly TermChanges[]
   );
   await inParts(counts.sort(byKey), (rows) =>
     tx.execute(sql`
-      INSERT INTO ${termStat} (team, term, df, word)
-      SELECT ${team}, j.term, j.df, j.word FROM ${rowsOf(rows, [TERM, "df INT", `word ${TEXT}`])}
-      ON DUPLICATE KEY UPDATE df = ${termStat}.df + VALUES(df)`),
+      INSERT INTO ${termStat} (team, term, df, word, version)
+      SELECT ${team}, j.term, j.df, j.word, UUID() FROM ${rowsOf(rows, [TERM, "df INT", `word ${TEXT}`])}
+      ON DUPLICATE KEY UPDATE df = ${termStat}.df + VALUES(df), version = VALUES(version)`),
   );
   // The row of the empty term is what the index is locked by; it stays.
   const fallen = counts.filter(([term, grown]) => grown < 0 && term).map(([term]) => term);

@@ -1,33 +1,110 @@
-import { sql } from "drizzle-orm";
+import { LRUCache } from "lru-cache";
+import { type SQL, sql } from "drizzle-orm";
 import { Postings } from "@/core/search/postings";
 import type { Tx } from "../database";
-import { termBlock, termPosting } from "../schema";
+import { termBlock, termPosting, termStat } from "../schema";
 import { listed } from "./by-keys";
 
-type Row = { term: string; resource: string | null; weight: number; pack: Uint8Array | null };
+/** A term's list as it is packed, and which version of it that is. */
+type Packed = { version: string; postings: Postings };
+
+/** Bytes of lists that are kept in a process, those asked for last. */
+const KEPT = 96 * 1024 * 1024;
+/** What a kept list takes beside its postings. */
+const ENTRY = 500;
+
+const kept = new LRUCache<string, Packed>({
+  maxSize: KEPT,
+  sizeCalculation: ({ postings }) => postings.bytes + ENTRY,
+});
+
+/** What the statement of a list brings: the version it has, one of its blocks, or what is noted beside them. */
+export type ListRow = {
+  term: string;
+  n: number | string;
+  version: string | null;
+  resource: string | null;
+  pack: Uint8Array | null;
+};
+type Read = { version: string | null; packs: Uint8Array[]; changes: { resource: string; weight: number }[] };
 
 /**
- * The lists of these terms in a team, with what changed since they were packed. One statement, so that nothing is read
- * twice or not at all while somebody packs.
+ * Lists that are about to be read, with what changed since they were packed. What is packed changes rarely and is kept
+ * in the process; each time it is asked whether it is still that version. All of a list is read by one statement, so
+ * that nothing of it is read twice or not at all while somebody packs.
  */
+export class AskedLists {
+  private readonly known = new Map<string, Packed>();
+  private readonly terms: readonly string[];
+
+  constructor(
+    private readonly team: string,
+    terms: Iterable<string>,
+  ) {
+    this.terms = [...new Set(terms)];
+    for (const term of this.terms) {
+      const packed = kept.get(this.keyOf(term));
+      if (packed) this.known.set(term, packed);
+    }
+  }
+
+  /** What has to be asked for, to be put together by UNION ALL; none without terms. @param part tells their rows apart */
+  selects(part: SQL): SQL[] {
+    if (!this.terms.length) return [];
+    const those = (terms: readonly string[]) => sql`team = ${this.team} AND term IN (${listed(terms)})`;
+    const all = those(this.terms);
+    const unknown = this.terms.filter((term) => !this.known.has(term));
+    const selects = [
+      sql`SELECT ${part} AS part, term, 0 AS n, version, NULL AS resource, NULL AS pack FROM ${termStat} WHERE ${all}`,
+      sql`SELECT ${part}, term, weight, NULL, resource, NULL FROM ${termPosting} WHERE ${all}`,
+    ];
+    if (unknown.length)
+      selects.push(sql`SELECT ${part}, term, 0, NULL, NULL, pack FROM ${termBlock} WHERE ${those(unknown)}`);
+    return selects;
+  }
+
+  /** The lists by term; of a term that is in no resource there may be none. @param rows all that was asked for */
+  async read(tx: Tx, rows: readonly ListRow[]): Promise<Map<string, Postings>> {
+    const read = new Map<string, Read>();
+    for (const { term, n, version, resource, pack } of rows) {
+      let one = read.get(term);
+      if (!one) read.set(term, (one = { version: null, packs: [], changes: [] }));
+      if (version) one.version = version;
+      else if (pack) one.packs.push(pack);
+      else if (resource) one.changes.push({ resource, weight: Number(n) });
+    }
+    const lists = new Map<string, Postings>();
+    for (const [term, { version, packs, changes }] of read) {
+      let packed = this.known.get(term);
+      if (packed && packed.version !== version) continue;
+      if (!packed) {
+        packed = { version: version ?? "", postings: Postings.read(packs) };
+        if (version) kept.set(this.keyOf(term), packed);
+      }
+      this.known.delete(term);
+      lists.set(term, packed.postings.with(Postings.of(changes)));
+    }
+    // Those that were packed anew since they were kept are read again, with what is noted beside them now.
+    const old = [...this.known.keys()];
+    if (!old.length) return lists;
+    for (const term of old) kept.delete(this.keyOf(term));
+    return new Map([...lists, ...(await readPostings(tx, this.team, old))]);
+  }
+
+  private keyOf(term: string): string {
+    return `${this.team} ${term}`;
+  }
+}
+
+/** The lists of these terms in a team; of a term that is in no resource there may be none. */
 export async function readPostings(
   tx: Tx,
   team: string,
-  terms: readonly string[],
+  terms: Iterable<string>,
 ): Promise<Map<string, Postings>> {
-  if (!terms.length) return new Map();
-  const those = sql`team = ${team} AND term IN (${listed(terms)})`;
-  const [rows] = (await tx.execute(sql`
-    SELECT term, NULL AS resource, 0 AS weight, pack FROM ${termBlock} WHERE ${those}
-    UNION ALL SELECT term, resource, weight, NULL FROM ${termPosting} WHERE ${those}`)) as unknown as [Row[]];
-  const lists = new Map<string, { packs: Uint8Array[]; changes: { resource: string; weight: number }[] }>();
-  for (const { term, resource, weight, pack } of rows) {
-    let list = lists.get(term);
-    if (!list) lists.set(term, (list = { packs: [], changes: [] }));
-    if (pack) list.packs.push(pack);
-    else if (resource) list.changes.push({ resource, weight });
-  }
-  return new Map(
-    [...lists].map(([term, { packs, changes }]) => [term, Postings.read(packs).with(Postings.of(changes))]),
-  );
+  const asked = new AskedLists(team, terms);
+  const selects = asked.selects(sql`0`);
+  if (!selects.length) return new Map();
+  const [rows] = (await tx.execute(sql.join(selects, sql` UNION ALL `))) as unknown as [ListRow[]];
+  return asked.read(tx, rows);
 }

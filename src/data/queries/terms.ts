@@ -1,9 +1,15 @@
 import { type SQL, sql } from "drizzle-orm";
+import { groupBy } from "@/core/list/group-by";
+import type { Postings } from "@/core/search/postings";
 import type { Query } from "@/core/search/query";
 import type { Tx } from "../database";
 import { termDue, termPosting, termStat } from "../schema";
 import { listed } from "./by-keys";
+import { AskedLists, type ListRow } from "./postings";
 import { ALL } from "./search-feed";
+
+/** What is looked up of a query. */
+type Terms = Pick<Query, "groups" | "without">;
 
 /** A word of the query with the terms of the team's index that stand for it, and in how many resources each is. */
 export type Sought = { typed: string; terms: { term: string; df: number }[] };
@@ -19,6 +25,8 @@ export const countIndexed = async (tx: Tx, team: string): Promise<number> =>
 /** What the index of a team knows of the words of a query. */
 export type Looked = {
   sought: Sought[];
+  /** The lists of the terms that the query names; not of all that only begin like its last word. */
+  lists: Map<string, Postings>;
   /** How many resources are in the index. */
   indexed: number;
   /** How many changes wait to be fed to it, counted up to `due`. */
@@ -26,55 +34,69 @@ export type Looked = {
 };
 
 /** Looks the words of a query up among the team's terms; in one statement, because every search does this first. */
-export async function lookUp(tx: Tx, team: string, groups: Query["groups"], due: number): Promise<Looked> {
-  const exact = [...new Set(groups.flatMap((group) => group.terms)), ALL];
-  const [rows] = (await tx.execute(
-    sql.join(
-      [
-        sql`(SELECT ${DUE} AS part, '' AS term, COUNT(*) AS df FROM (SELECT id FROM ${termDue} WHERE team = ${team} LIMIT ${due}) d)`,
-        ...countsOf(team, sql`term IN (${listed(exact)})`, EXACT),
-        ...groups.flatMap(({ prefix }, i) => (prefix ? countsOf(team, beginning(prefix), i, PREFIXES) : [])),
-      ],
-      sql` UNION ALL `,
+export async function lookUp(tx: Tx, team: string, query: Terms, due: number): Promise<Looked> {
+  const { groups, without } = query;
+  const asked = new AskedLists(team, [...groups.flatMap((group) => group.terms), ...without.flat()]);
+  const waiting = sql`SELECT id FROM ${termDue} WHERE team = ${team} LIMIT ${due}`;
+  const selects = [
+    sql`SELECT ${DUE} AS part, '' AS term, COUNT(*) AS n, NULL AS version, NULL AS resource, NULL AS pack FROM (${waiting}) d`,
+    ...asked.selects(LISTS),
+    // Of one term there is nothing to group, which would be written to a table first.
+    ...countsOf(team, sql`term = ${ALL}`, INDEXED, { grouped: false }),
+    ...groups.flatMap(({ prefix }, i) =>
+      prefix ? countsOf(team, beginning(prefix), sql`${i}`, { most: PREFIXES }) : [],
     ),
-  )) as unknown as [{ part: number; term: string; df: number }[]];
-  const part = (which: number) => added(rows.filter((row) => Number(row.part) === which));
-  const known = part(EXACT);
+  ];
+  const [rows] = (await tx.execute(sql.join(selects, sql` UNION ALL `))) as unknown as [
+    (ListRow & { part: number | string })[],
+  ];
+  const parts = groupBy(rows, ({ part }) => String(part));
+  const lists = await asked.read(tx, parts.get("lists") ?? []);
   const sought = groups.map(({ typed, terms, prefix }, i) => {
     const found = new Map(
-      terms.flatMap((term) =>
-        known.get(term)! > 0 ? [[term, { term, df: known.get(term)! }] as const] : [],
-      ),
+      terms.flatMap((term) => {
+        const df = lists.get(term)?.length ?? 0;
+        return df ? [[term, { term, df }] as const] : [];
+      }),
     );
     if (!prefix) return { typed, terms: [...found.values()] };
     let postings = 0;
-    const mostUsed = [...part(i)].filter(([, df]) => df > 0).sort((a, b) => b[1] - a[1]);
+    const mostUsed = [...added(parts.get(String(i)))].filter(([, df]) => df > 0).sort((a, b) => b[1] - a[1]);
     for (const [term, df] of mostUsed.slice(0, PREFIXES))
       if ((postings += df) <= POSTINGS || !found.size) found.set(term, { term, df });
     return { typed, terms: [...found.values()] };
   });
-  const [waiting] = part(DUE).values();
-  return { sought, indexed: known.get(ALL) ?? 0, due: waiting ?? 0 };
+  return {
+    sought,
+    lists,
+    indexed: added(parts.get("indexed")).get(ALL) ?? 0,
+    due: Number(parts.get("due")?.[0]?.n ?? 0),
+  };
 }
 
-const DUE = -2;
-const EXACT = -1;
+/** What is asked for in one statement, as its rows are told apart; those of a beginning by the place of its group. */
+const [DUE, LISTS, INDEXED] = [sql.raw("'due'"), sql.raw("'lists'"), sql.raw("'indexed'")];
 
 /**
  * In how many resources terms are: by the blocks, and by what is noted and not packed yet; both are to be added.
  * @param part tells the rows of one statement apart
  * @param most so many of the blocks' terms, the most used ones
  */
-const countsOf = (team: string, which: SQL, part: number, most?: number): SQL[] => [
-  sql`(SELECT ${part} AS part, term, df FROM ${termStat} WHERE team = ${team} AND ${which}${
-    most ? sql` ORDER BY df DESC LIMIT ${most}` : sql``
-  })`,
-  sql`(SELECT ${part}, term, SUM((weight > 0) - known) AS df FROM ${termPosting} WHERE team = ${team} AND ${which} GROUP BY term)`,
+const countsOf = (
+  team: string,
+  which: SQL,
+  part: SQL,
+  { most = 0, grouped = true }: { most?: number; grouped?: boolean } = {},
+): SQL[] => [
+  sql`(SELECT ${part} AS part, term, df AS n, NULL AS version, NULL AS resource, NULL AS pack FROM ${termStat}
+    WHERE team = ${team} AND ${which}${most ? sql` ORDER BY df DESC LIMIT ${most}` : sql``})`,
+  sql`(SELECT ${part}, ${grouped ? sql`term` : sql`MAX(term)`}, SUM((weight > 0) - known), NULL, NULL, NULL FROM ${termPosting}
+    WHERE team = ${team} AND ${which}${grouped ? sql` GROUP BY term` : sql``})`,
 ];
 
-function added(rows: readonly { term: string; df: number }[]): Map<string, number> {
+function added(rows: readonly { term: string; n: number | string }[] = []): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const { term, df } of rows) counts.set(term, (counts.get(term) ?? 0) + Number(df));
+  for (const { term, n } of rows) counts.set(term, (counts.get(term) ?? 0) + Number(n));
   return counts;
 }
 
@@ -101,8 +123,7 @@ export async function termsBeginning(
 /** In how many resources of the team each of these terms is. */
 export async function dfOf(tx: Tx, team: string, terms: readonly string[]): Promise<Map<string, number>> {
   if (!terms.length) return new Map();
-  const [rows] = (await tx.execute(
-    sql.join(countsOf(team, sql`term IN (${listed(terms)})`, EXACT), sql` UNION ALL `),
-  )) as unknown as [{ term: string; df: number }[]];
+  const counts = countsOf(team, sql`term IN (${listed(terms)})`, sql`0`);
+  const [rows] = (await tx.execute(sql.join(counts, sql` UNION ALL `))) as unknown as [ListRow[]];
   return added(rows);
 }

@@ -3,6 +3,9 @@ import { LONGEST_TERM } from "@/core/search/runs";
 import { bigJson, bytes16, exactText, line, moment, packed, uuid } from "./columns";
 import { team } from "./people";
 
+/** A version before all others. */
+const NEVER = "00000000-0000-0000-0000-000000000000";
+
 /**
  * The inverted index: which resources of a team hold a term, and how heavily (core/search). Of each term the list,
  * sorted by resource, in blocks; what was changed since stands in term_posting. Derived from resources, tags, contexts
@@ -50,6 +53,8 @@ export const termStat = mysqlTable(
     df: int("df").notNull(),
     /** The term as it was written somewhere, for "did you mean". */
     word: exactText("word", { length: LONGEST_TERM }).notNull(),
+    /** Another one whenever the term's blocks are other ones: by it is known whether blocks read before still hold. */
+    version: uuid("version").notNull().default(NEVER),
   },
   (t) => [primaryKey({ columns: [t.team, t.term] })],
 );

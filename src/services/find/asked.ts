@@ -7,6 +7,7 @@ import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
 import { allPassing, filterOn, passing, tagIdsNamed } from "@/data/queries/filters";
+import type { Postings } from "@/core/search/postings";
 import { readPostings } from "@/data/queries/postings";
 import { findByFilters } from "@/data/queries/search";
 import { lookUp, type Sought } from "@/data/queries/terms";
@@ -52,6 +53,7 @@ export class Asked {
     readonly filters: SQL | null,
     readonly tagIds: string[][],
     readonly indexed: number,
+    private readonly lists: ReadonlyMap<string, Postings>,
     private readonly limits: Limits,
   ) {}
 
@@ -59,16 +61,17 @@ export class Asked {
     const query = readQuery(text, await stemmedLanguages(tx, team));
     const { filters } = query;
     const [looked, tags, people, tree] = await Promise.all([
-      lookUp(tx, team, query.groups, AT_ONCE + 1),
+      lookUp(tx, team, query, AT_ONCE + 1),
       tagIdsNamed(tx, team, filters.tag.map(tagKey)),
       filters.by.length ? membersOf(tx, team) : [],
       filters.in.length ? collectionTree(tx, team) : [],
     ]);
-    let { sought, indexed } = looked;
+    let known = looked;
     if (looked.due > 0 && looked.due <= AT_ONCE) {
       await feedSome(team, AT_ONCE).catch(() => 0);
-      ({ sought, indexed } = await lookUp(tx, team, query.groups, 0));
+      known = await lookUp(tx, team, query, 0);
     }
+    const { sought, indexed, lists } = known;
     const begins = (name: string, wanted: readonly string[]) =>
       wanted.some(
         (one) =>
@@ -85,7 +88,8 @@ export class Asked {
         tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id),
       ),
     };
-    return new Asked(tx, team, query, sought, filterOn(team, filters, names), tags, indexed, limits);
+    const condition = filterOn(team, filters, names);
+    return new Asked(tx, team, query, sought, condition, tags, indexed, lists, limits);
   }
 
   /**
@@ -116,7 +120,9 @@ export class Asked {
       const without = query.without.flat();
       const words = sought.map((one) => one.terms.map(({ term }) => term));
       if (words.some((terms) => !terms.length)) return rank([], new Map(), () => 0);
-      const lists = await readPostings(tx, team, [...new Set([...words.flat(), ...without])]);
+      // Those that only begin like the last word were not known before.
+      const others = words.flat().filter((term) => !this.lists.has(term));
+      const lists = new Map([...this.lists, ...(await readPostings(tx, team, others))]);
       const left = without.flatMap((term) => lists.get(term) ?? []);
       return rank(words, lists, (_, postings) => rarity(indexed, postings.length), left);
     })());
@@ -164,7 +170,7 @@ export class Asked {
     const tags = this.tagIds[0] ?? [];
     const from = after?.id ?? null;
     const without = [...new Set(this.query.without.flat())];
-    const left = [...(await readPostings(tx, team, without)).values()];
+    const left = without.flatMap((term) => this.lists.get(term) ?? []);
     if (!left.length) return findByFilters(tx, team, filters, { tags, after: from, most });
     const found: Hit[] = [];
     let last = from;

@@ -93,13 +93,14 @@ async function withPhrases(
     const { hits: some } = await asked.page(order, last, PHRASE_STEP);
     const ids = some.map((hit) => hit.id);
     const found = await foundById(asked.tx, asked.team, ids, READ);
-    const rows = new Map(found.map((row) => [row.id, row] as const));
+    const rows = byId(found);
     for (const hit of some) {
       last = hit;
       const row = rows.get(hit.id);
       if (!row) continue;
       const words = row.places.flatMap((place) => place.slice(2));
-      const all = [row.title, row.description, row.notes, ...words, ...row.tags, row.text];
+      const { title, description, tags } = row.card;
+      const all = [title, description, row.notes, ...words, ...tags, row.text];
       if (asked.query.phrases.every((phrase) => all.some((text) => holdsPhrase(text, row.language, phrase))))
         hits.push(hit);
       if (hits.length === most) return { hits, more: true, total: null };
@@ -124,12 +125,12 @@ const PASSAGE = 180;
 async function describe(tx: Tx, team: string, hits: readonly Hit[], seeker: Seeker | null): Promise<Found[]> {
   const ids = hits.map((hit) => hit.id);
   const found = await foundById(tx, team, ids, seeker ? BEGINNING : 0);
-  const rows = new Map(found.map((row) => [row.id, row] as const));
+  const rows = byId(found);
   const passages = seeker ? await passagesOf(tx, found, seeker) : new Map<string, Passage>();
   return ids.flatMap((id) => {
     const row = rows.get(id);
     if (!row) return [];
-    const { language, notes: _, text: __, places, ...card } = row;
+    const { card, language, places } = row;
     return {
       ...card,
       places: [...new Map(places.map(([collection, title]) => [collection, { collection, title }])).values()],
@@ -138,6 +139,8 @@ async function describe(tx: Tx, team: string, hits: readonly Hit[], seeker: Seek
     };
   });
 }
+
+const byId = (rows: readonly FoundRow[]) => new Map(rows.map((row) => [row.card.id, row] as const));
 
 /**
  * Where the words stand: in the curator's own words first, then in what the page says of itself, then in its text. Of
@@ -148,30 +151,30 @@ async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Pr
   const look = (row: FoundRow, texts: readonly string[]) => {
     for (const text of texts) {
       const passage = text ? seeker.passageIn(text, row.language, PASSAGE) : null;
-      if (passage) return void found.set(row.id, passage);
+      if (passage) return void found.set(row.card.id, passage);
     }
   };
   const isLong = (row: FoundRow) => row.text.length >= BEGINNING;
   for (const row of rows) {
-    look(row, [...row.places.flatMap((place) => place.slice(2)), row.notes, row.description]);
-    if (found.has(row.id)) continue;
+    look(row, [...row.places.flatMap((place) => place.slice(2)), row.notes, row.card.description]);
+    if (found.has(row.card.id)) continue;
     look(row, [row.text]);
-    const { cut } = found.get(row.id) ?? {};
+    const { cut } = found.get(row.card.id) ?? {};
     if (cut) cut[1] ||= isLong(row);
   }
-  const rest = rows.filter((row) => isLong(row) && !found.has(row.id));
+  const rest = rows.filter((row) => isLong(row) && !found.has(row.card.id));
   // A passage that lies across the border is found whole.
   const from = BEGINNING - 2 * PASSAGE;
   const texts = await textsOf(
     tx,
-    rest.map((row) => row.id),
+    rest.map((row) => row.card.id),
     from,
     READ,
   );
   for (const row of rest) {
-    const text = texts.get(row.id) ?? "";
+    const text = texts.get(row.card.id) ?? "";
     look(row, [text]);
-    const { cut } = found.get(row.id) ?? {};
+    const { cut } = found.get(row.card.id) ?? {};
     if (cut) [cut[0], cut[1]] = [true, cut[1] || text.length >= READ - from];
   }
   return found;
