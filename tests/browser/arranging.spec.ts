@@ -1,14 +1,7 @@
 // All by one person whom no other file makes act: what is undone by key is what one did last, wherever it was.
 import type { Page } from "@playwright/test";
-import { expect, items, makeCollection, openCollection, signIn, test } from "./hands";
+import { expect, items, makeCollection, openCollection, openCopy, signIn, test } from "./hands";
 
-/** A copy of a collection of the demo, so that tests at the same time do not disturb one another. */
-async function openCopy(page: Page, title: string): Promise<void> {
-  await openCollection(page, title);
-  await page.getByRole("button", { name: "What to do with this collection" }).click();
-  await page.getByRole("menuitem", { name: "Duplicate", exact: true }).click();
-  await expect(page.getByRole("heading", { level: 1, name: `${title} (copy)` })).toBeAttached();
-}
 const words = (page: Page) =>
   items(page).evaluateAll((rows) =>
     rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),

@@ -44,6 +44,14 @@ export async function openCollection(page: Page, title: string): Promise<void> {
   await expect(page.getByRole("heading", { level: 1, name: title })).toBeAttached();
 }
 
+/** A copy of a collection of the demo, so that tests at the same time do not disturb one another. */
+export async function openCopy(page: Page, title: string): Promise<void> {
+  await openCollection(page, title);
+  await page.getByRole("button", { name: "What to do with this collection" }).click();
+  await page.getByRole("menuitem", { name: "Duplicate", exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1, name: `${title} (copy)` })).toBeAttached();
+}
+
 /** Makes a collection and opens it. */
 export async function makeCollection(page: Page, title: string): Promise<void> {
   await page.getByRole("button", { name: "New collection" }).click();

@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, placement, resource, resourceTag, resourceText, tag } from "../schema";
 import { listed } from "./by-keys";
+import { fixed } from "./fixed";
 import { type Card, cardColumns } from "./resources";
 
 /** Where a resource stands, with its words there. */
@@ -22,15 +23,21 @@ type Row = Record<keyof typeof cardColumns, unknown> & {
   notes: string;
   tags: string[] | null;
   places: Standing[] | null;
-  text: string | null;
+  text?: string | null;
 };
 
-/**
- * The columns of a card as one piece of SQL, and what makes of each what the program has. Written once, because every
- * search asks for them: a statement of so many columns takes Drizzle longer to write than the database to answer.
- */
+/** The columns of a card, and what makes of each what the program has. */
 const columns = Object.entries(cardColumns);
-const CARD = sql.raw(columns.map(([key, { name }]) => `r.${name} AS ${key}`).join(", "));
+const WHAT = fixed(sql`
+  SELECT ${sql.raw(columns.map(([key, { name }]) => `r.${name} AS ${key}`).join(", "))}, r.language, r.notes,
+    (SELECT JSON_ARRAYAGG(t.name ORDER BY rt.id) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag
+      WHERE rt.resource = r.id) AS tags,
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(c.id, c.title, p.heading, p.context) ORDER BY p.id) FROM ${placement} p
+      JOIN ${collection} c ON c.id = p.collection
+      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL) AS places`);
+const FROM = fixed(sql`FROM ${resource} r FORCE INDEX (PRIMARY)`);
+const TEXTS = fixed(sql` LEFT JOIN ${resourceText} x ON x.resource = r.id`);
+
 const readCard = (row: Row) =>
   Object.fromEntries(
     columns.map(([key, column]) => {
@@ -52,16 +59,9 @@ export async function foundById(
   beginning: number,
 ): Promise<FoundRow[]> {
   if (!ids.length) return [];
-  const text = sql`LEFT(x.text, ${beginning})`;
-  const texts = sql`LEFT JOIN ${resourceText} x ON x.resource = r.id`;
+  const text = sql`, LEFT(x.text, ${beginning}) AS text`;
   const [rows] = (await tx.execute(sql`
-    SELECT ${CARD}, r.language, r.notes, ${beginning ? text : sql`NULL`} AS text,
-      (SELECT JSON_ARRAYAGG(t.name ORDER BY rt.id) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag
-        WHERE rt.resource = r.id) AS tags,
-      (SELECT JSON_ARRAYAGG(JSON_ARRAY(c.id, c.title, p.heading, p.context) ORDER BY p.id) FROM ${placement} p
-        JOIN ${collection} c ON c.id = p.collection
-        WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL) AS places
-    FROM ${resource} r FORCE INDEX (PRIMARY) ${beginning ? texts : sql``}
+    ${WHAT}${beginning ? text : sql``} ${FROM}${beginning ? TEXTS : sql``}
     WHERE r.team = ${team} AND r.deleted_at IS NULL AND r.id IN (${listed(ids)})`)) as unknown as [Row[]];
   return rows.map((row) => ({
     card: { ...readCard(row), tags: row.tags ?? [] },

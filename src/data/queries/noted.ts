@@ -6,6 +6,7 @@ import type { Tx } from "../database";
 import { termPosting } from "../schema";
 import { packInto, TERM, type TermChanges } from "./blocks";
 import { inParts, keysFirst, rowsOf } from "./by-keys";
+import { fixed } from "./fixed";
 
 /** A posting as it shall be: of weight 0 when it is to go. */
 export type Change = {
@@ -19,19 +20,21 @@ export type Change = {
   fed: boolean;
 };
 
+const NOTE = fixed(sql`INSERT INTO ${termPosting} (team, resource, term, word, weight, known)`);
+const FIELDS = sql.raw(
+  [1, 2, 3, 4].map((n) => `SUBSTRING_INDEX(SUBSTRING_INDEX(k.k, ' ', ${n}), ' ', -1)`).join(", "),
+);
+const OR_NEW = sql.raw("ON DUPLICATE KEY UPDATE weight = VALUES(weight)");
+
 /**
  * Notes changes, resource by resource, each as a line: of what a table of JSON costs, most is for its columns. What is
  * noted of a posting already says whether the blocks have it; only when nothing was noted are these what is in the
  * index.
  */
 export async function noteChanges(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
-  const field = (n: number) => sql.raw(`SUBSTRING_INDEX(SUBSTRING_INDEX(k.k, ' ', ${n}), ' ', -1)`);
   for (const [resource, its] of groupBy(changes, (one) => one.resource)) {
     const lines = its.map(({ term, weight, word, indexed }) => `${term} ${word} ${weight} ${+indexed}`);
-    await tx.execute(sql`
-      INSERT INTO ${termPosting} (team, resource, term, word, weight, known)
-      SELECT ${team}, ${resource}, ${field(1)}, ${field(2)}, ${field(3)}, ${field(4)} FROM ${keysFirst(lines)}
-      ON DUPLICATE KEY UPDATE weight = VALUES(weight)`);
+    await tx.execute(sql`${NOTE} SELECT ${team}, ${resource}, ${FIELDS} FROM ${keysFirst(lines)} ${OR_NEW}`);
   }
 }
 

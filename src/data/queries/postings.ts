@@ -4,6 +4,7 @@ import { Postings } from "@/core/search/postings";
 import type { Tx } from "../database";
 import { termBlock, termPosting, termStat } from "../schema";
 import { listed } from "./by-keys";
+import { fixed } from "./fixed";
 
 /** A term's list as it is packed, and which version of it that is. */
 type Packed = { version: string; postings: Postings };
@@ -27,6 +28,10 @@ export type ListRow = {
   pack: Uint8Array | null;
 };
 type Read = { version: string | null; packs: Uint8Array[]; changes: { resource: string; weight: number }[] };
+
+const VERSIONS = fixed(sql`term, 0 AS n, version, NULL AS resource, NULL AS pack FROM ${termStat}`);
+const NOTED = fixed(sql`term, weight, NULL, resource, NULL FROM ${termPosting}`);
+const BLOCKS = fixed(sql`term, 0, NULL, NULL, pack FROM ${termBlock}`);
 
 /**
  * Lists that are about to be read, with what changed since they were packed. What is packed changes rarely and is kept
@@ -55,11 +60,10 @@ export class AskedLists {
     const all = those(this.terms);
     const unknown = this.terms.filter((term) => !this.known.has(term));
     const selects = [
-      sql`SELECT ${part} AS part, term, 0 AS n, version, NULL AS resource, NULL AS pack FROM ${termStat} WHERE ${all}`,
-      sql`SELECT ${part}, term, weight, NULL, resource, NULL FROM ${termPosting} WHERE ${all}`,
+      sql`SELECT ${part} AS part, ${VERSIONS} WHERE ${all}`,
+      sql`SELECT ${part}, ${NOTED} WHERE ${all}`,
     ];
-    if (unknown.length)
-      selects.push(sql`SELECT ${part}, term, 0, NULL, NULL, pack FROM ${termBlock} WHERE ${those(unknown)}`);
+    if (unknown.length) selects.push(sql`SELECT ${part}, ${BLOCKS} WHERE ${those(unknown)}`);
     return selects;
   }
 

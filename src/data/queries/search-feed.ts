@@ -4,6 +4,7 @@ import type { Tx } from "../database";
 import { termDue, termList, termStat } from "../schema";
 import { packInto } from "./blocks";
 import { compare, inParts, keysFirst } from "./by-keys";
+import { fixed } from "./fixed";
 import { byTerm, type Change, forgetNoted, noteChanges } from "./noted";
 import type { Words } from "./words";
 
@@ -32,6 +33,8 @@ export async function haveIndex(tx: Tx, team: string): Promise<boolean> {
   return !rows.length;
 }
 
+const LOCK = fixed(sql`SELECT df FROM ${termStat} WHERE term = '' AND team = `);
+
 /**
  * From here on nobody else feeds the index of this team until the transaction ends: everybody meets at the common
  * words, and two who put new words among them would lock each other out. It must come first in its transaction, so that
@@ -40,29 +43,29 @@ export async function haveIndex(tx: Tx, team: string): Promise<boolean> {
  * @returns whether it is locked for us
  */
 export async function lockIndex(tx: Tx, team: string, wait: boolean): Promise<boolean> {
-  const rows = await tx
-    .select({ df: termStat.df })
-    .from(termStat)
-    .where(rowOfAll(team))
-    .for("update", wait ? {} : { skipLocked: true });
+  const [rows] = (await tx.execute(
+    sql`${LOCK}${team} FOR UPDATE${wait ? sql`` : sql` SKIP LOCKED`}`,
+  )) as unknown as [unknown[]];
   return rows.length > 0;
 }
 
 const rowOfAll = (team: string) => and(eq(termStat.team, team), eq(termStat.term, ALL));
 
+const DUE = fixed(sql`SELECT id, resource FROM ${termDue} WHERE team = `);
+
 /**
  * What is due in a team. Read without a lock: whoever holds the index is alone with it, and those who note more must
  * not wait.
  */
-export const readDue = (tx: Tx, team: string, most: number): Promise<Due[]> =>
-  tx
-    .select({ id: termDue.id, resource: termDue.resource })
-    .from(termDue)
-    .where(eq(termDue.team, team))
-    .limit(most);
+export async function readDue(tx: Tx, team: string, most: number): Promise<Due[]> {
+  const [rows] = (await tx.execute(sql`${DUE}${team} LIMIT ${most}`)) as unknown as [Due[]];
+  return rows;
+}
+
+const FORGET = fixed(sql`DELETE FROM ${termDue} WHERE id = `);
 
 export async function forgetDue(tx: Tx, ids: readonly string[]): Promise<void> {
-  if (ids.length === 1) return void (await tx.delete(termDue).where(eq(termDue.id, ids[0]!)));
+  if (ids.length === 1) return void (await tx.execute(sql`${FORGET}${ids[0]}`));
   await tx.execute(
     sql`DELETE d FROM ${keysFirst(ids)} STRAIGHT_JOIN ${termDue} d FORCE INDEX (PRIMARY) ON d.id = CAST(k.k AS UUID)`,
   );
@@ -73,6 +76,10 @@ type Feeding = Pick<Words, "resource" | "fed" | "indexed"> & { after: readonly W
 
 /** From so many changes on they go into the blocks at once: then most blocks are written for more than one. */
 const MANY = 4_000;
+
+const LIST = fixed(sql`INSERT INTO ${termList} (resource, team, terms) VALUES`);
+const COMMA = sql.raw(", ");
+const OR_NEW = sql.raw("ON DUPLICATE KEY UPDATE terms = VALUES(terms)");
 
 /**
  * Writes what is different into the index of a team.
@@ -113,13 +120,10 @@ export async function writeTerms(
   }
   const lists = feedings.map(({ resource, after }) => ({
     resource,
-    team,
     terms: after.map(({ term, weight }) => `${term} ${weight}`).join("\n"),
   }));
-  await inParts(lists, (rows) =>
-    tx
-      .insert(termList)
-      .values(rows)
-      .onDuplicateKeyUpdate({ set: { terms: sql`VALUES(terms)` } }),
-  );
+  await inParts(lists, (rows) => {
+    const values = rows.map(({ resource, terms }) => sql`(${resource}, ${team}, ${terms})`);
+    return tx.execute(sql`${LIST} ${sql.join(values, COMMA)} ${OR_NEW}`);
+  });
 }

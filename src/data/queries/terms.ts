@@ -5,6 +5,7 @@ import type { Query } from "@/core/search/query";
 import type { Tx } from "../database";
 import { termDue, termPosting, termStat } from "../schema";
 import { listed } from "./by-keys";
+import { fixed } from "./fixed";
 import { AskedLists, type ListRow } from "./postings";
 import { ALL } from "./search-feed";
 
@@ -37,9 +38,8 @@ export type Looked = {
 export async function lookUp(tx: Tx, team: string, query: Terms, due: number): Promise<Looked> {
   const { groups, without } = query;
   const asked = new AskedLists(team, [...groups.flatMap((group) => group.terms), ...without.flat()]);
-  const waiting = sql`SELECT id FROM ${termDue} WHERE team = ${team} LIMIT ${due}`;
   const selects = [
-    sql`SELECT ${DUE} AS part, '' AS term, COUNT(*) AS n, NULL AS version, NULL AS resource, NULL AS pack FROM (${waiting}) d`,
+    sql`SELECT ${DUE} AS part, ${WAITING} ${team} LIMIT ${due}) d`,
     ...asked.selects(LISTS),
     // Of one term there is nothing to group, which would be written to a table first.
     ...countsOf(team, sql`term = ${ALL}`, INDEXED, { grouped: false }),
@@ -88,11 +88,19 @@ const countsOf = (
   part: SQL,
   { most = 0, grouped = true }: { most?: number; grouped?: boolean } = {},
 ): SQL[] => [
-  sql`(SELECT ${part} AS part, term, df AS n, NULL AS version, NULL AS resource, NULL AS pack FROM ${termStat}
-    WHERE team = ${team} AND ${which}${most ? sql` ORDER BY df DESC LIMIT ${most}` : sql``})`,
-  sql`(SELECT ${part}, ${grouped ? sql`term` : sql`MAX(term)`}, SUM((weight > 0) - known), NULL, NULL, NULL FROM ${termPosting}
-    WHERE team = ${team} AND ${which}${grouped ? sql` GROUP BY term` : sql``})`,
+  sql`(SELECT ${part} AS part, ${PACKED} ${team} AND ${which}${most ? sql` ORDER BY df DESC LIMIT ${most}` : sql``})`,
+  sql`(SELECT ${part}, ${grouped ? NOTED : NOTED_OF_ONE} ${team} AND ${which}${grouped ? GROUPED : sql``})`,
 ];
+
+/* What their selects have in common. */
+const WAITING = fixed(sql`'' AS term, COUNT(*) AS n, NULL AS version, NULL AS resource, NULL AS pack
+  FROM (SELECT id FROM ${termDue} WHERE team = `);
+const PACKED = fixed(sql`term, df AS n, NULL AS version, NULL AS resource, NULL AS pack
+  FROM ${termStat} WHERE team = `);
+const NOTED = fixed(sql`term, SUM((weight > 0) - known), NULL, NULL, NULL FROM ${termPosting} WHERE team = `);
+const NOTED_OF_ONE = fixed(sql`MAX(term), SUM((weight > 0) - known), NULL, NULL, NULL
+  FROM ${termPosting} WHERE team = `);
+const GROUPED = sql.raw(" GROUP BY term");
 
 function added(rows: readonly { term: string; n: number | string }[] = []): Map<string, number> {
   const counts = new Map<string, number>();

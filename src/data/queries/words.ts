@@ -12,6 +12,7 @@ import {
   termList,
 } from "../schema";
 import { keysFirst } from "./by-keys";
+import { fixed } from "./fixed";
 
 export type Words = {
   resource: string;
@@ -40,21 +41,24 @@ type Row = {
   contexts: [heading: string, context: string][] | null;
 };
 
+const WHAT = fixed(sql`
+  SELECT k.k AS id, l.terms, r.id IS NOT NULL AND r.deleted_at IS NULL AS living,
+    r.title, r.notes, r.description, r.site_name, r.host, r.authors, r.language, x.text,
+    (SELECT JSON_ARRAYAGG(t.name) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = r.id) AS tags,
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.heading, p.context)) FROM ${placement} p
+      JOIN ${collection} c ON c.id = p.collection LEFT JOIN ${section} s ON s.id = p.section
+      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL AND s.deleted_at IS NULL) AS contexts`);
+const JOINED = fixed(sql`
+  LEFT JOIN ${resource} r ON r.id = CAST(k.k AS UUID)
+  LEFT JOIN ${resourceText} x ON x.resource = r.id
+  LEFT JOIN ${termList} l ON l.resource = CAST(k.k AS UUID)`);
+
 /**
  * The words of these resources by where they stand, with what the index holds of them. One statement, whatever there
  * is: of a single resource the ways to the database and back cost more than what they bring.
  */
 export async function wordsOf(tx: Tx, ids: readonly string[]): Promise<Words[]> {
-  const [rows] = (await tx.execute(sql`
-    SELECT k.k AS id, l.terms, r.id IS NOT NULL AND r.deleted_at IS NULL AS living,
-      r.title, r.notes, r.description, r.site_name, r.host, r.authors, r.language, x.text,
-      (SELECT JSON_ARRAYAGG(t.name) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = r.id) AS tags,
-      (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.heading, p.context)) FROM ${placement} p
-        JOIN ${collection} c ON c.id = p.collection LEFT JOIN ${section} s ON s.id = p.section
-        WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL AND s.deleted_at IS NULL) AS contexts
-    FROM ${keysFirst(ids)} LEFT JOIN ${resource} r ON r.id = CAST(k.k AS UUID)
-      LEFT JOIN ${resourceText} x ON x.resource = r.id
-      LEFT JOIN ${termList} l ON l.resource = CAST(k.k AS UUID)`)) as unknown as [Row[]];
+  const [rows] = (await tx.execute(sql`${WHAT} FROM ${keysFirst(ids)} ${JOINED}`)) as unknown as [Row[]];
   return rows.map((row) => ({
     resource: row.id,
     fed: row.terms !== null,

@@ -1,0 +1,71 @@
+import type { Page } from "@playwright/test";
+import { expect, items, openCopy, signIn, test } from "./hands";
+
+/** A phone: narrow, with a finger in place of a pointer. */
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+
+type Point = { x: number; y: number };
+
+/** One finger on the glass, as the browser itself gets it; what it means is up to the browser and the page. */
+async function finger(page: Page) {
+  const glass = await page.context().newCDPSession(page);
+  const send = (type: "touchStart" | "touchMove" | "touchEnd", touchPoints: Point[]) =>
+    glass.send("Input.dispatchTouchEvent", { type, touchPoints });
+  let at: Point = { x: 0, y: 0 };
+  return {
+    down: (point: Point) => send("touchStart", [(at = point)]),
+    up: () => send("touchEnd", []),
+    /** In steps as a hand makes them. */
+    async to(point: Point, steps = 12) {
+      const from = at;
+      for (let i = 1; i <= steps; i++) {
+        const share = i / steps;
+        at = { x: from.x + (point.x - from.x) * share, y: from.y + (point.y - from.y) * share };
+        await send("touchMove", [at]);
+        await page.waitForTimeout(16);
+      }
+    },
+  };
+}
+
+const names = (page: Page) =>
+  items(page).evaluateAll((rows) =>
+    rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
+  );
+const inside = async (page: Page, n: number, share: number): Promise<Point> => {
+  const box = (await items(page).nth(n).boundingBox())!;
+  return { x: box.x + box.width / 2, y: box.y + box.height * share };
+};
+
+test("by a finger: held and drawn it moves, swiped it scrolls, tapped it is chosen", async ({ browser }) => {
+  const page = await signIn(browser, "ama", PHONE);
+  await openCopy(page, "Week 1: what a bog is");
+  await expect(items(page)).toHaveCount(6);
+  const before = await names(page);
+  const hand = await finger(page);
+
+  // Held for a moment, then drawn behind the third.
+  await hand.down(await inside(page, 0, 0.5));
+  await page.waitForTimeout(400);
+  await hand.to(await inside(page, 2, 0.9));
+  await expect(page.getByText("lands here")).toBeVisible();
+  await hand.up();
+  const moved = [before[1], before[2], before[0], ...before.slice(3)];
+  await expect.poll(() => names(page)).toEqual(moved);
+  await page.reload();
+  await expect.poll(() => names(page)).toEqual(moved);
+
+  // Swiped at once, the list goes along with the finger and everything stays in its place.
+  const top = () =>
+    page
+      .locator("[data-scroller]")
+      .first()
+      .evaluate((list) => list.scrollTop);
+  expect(await top()).toBe(0);
+  const start = await inside(page, 2, 0.5);
+  await hand.down(start);
+  await hand.to({ x: start.x, y: start.y - 150 }, 6);
+  await hand.up();
+  await expect.poll(top).toBeGreaterThan(20);
+  expect(await names(page)).toEqual(moved);
+});
