@@ -1,13 +1,17 @@
 /** `npm run search:rebuild`: has the index of words made anew, by whatever worker runs. */
 import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
+import { transact } from "@/data/transaction";
 import { database } from "@/services/action";
 
-for (const table of ["term_block", "term_posting", "term_stat", "term_list", "term_due"])
-  await database().execute(sql.raw(`DELETE FROM ${table}`));
-await database().execute(
-  sql`INSERT INTO term_due (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
-);
+await transact(database(), async (tx) => {
+  // First what feeders lock an index by: they wait until everything is gone.
+  for (const table of ["term_stat", "term_block", "term_posting", "term_list", "term_due"])
+    await tx.execute(sql.raw(`DELETE FROM ${table}`));
+  await tx.execute(
+    sql`INSERT INTO term_due (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
+  );
+});
 process.stdout.write(
   "Everything is due now. A running worker feeds the index again; searches find more as it goes.\n",
 );

@@ -213,3 +213,36 @@ test("the open collection is narrowed as one types, and whole again with Escape"
   await page.keyboard.press("Escape");
   await expect(items(page)).toHaveCount(all);
 });
+
+test("renamed where it stands: a long name is there whole, and the old one is not seen again", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines", { viewport: { width: 390, height: 844 } });
+  await openCopy(page, "Week 1: what a bog is");
+  const title = page.getByRole("textbox", { name: "Title of the collection" });
+  const long = "What a bog is, how it grew, and whatthewaterhastodowithallofthis in each of the four weeks";
+  // Before the page is alive nothing is saved; then what is pasted in two lines is one.
+  await expect(async () => {
+    await title.fill(long.replace("grew, ", "grew,\n"));
+    expect(await title.inputValue()).toBe(long);
+  }).toPass();
+  const seen = await page.evaluateHandle(() => {
+    const seen = new Set<string>();
+    const look = () => {
+      seen.add(
+        document.querySelector<HTMLTextAreaElement>("textarea[aria-label='Title of the collection']")!.value,
+      );
+      requestAnimationFrame(look);
+    };
+    look();
+    return seen;
+  });
+  await title.press("Enter");
+  // The path says it when it has been heard of.
+  await expect(page.getByRole("navigation", { name: "Where you are" })).toContainText("What a bog");
+  await page.waitForTimeout(300);
+  expect(await seen.evaluate((all) => [...all])).toEqual([long]);
+  // No line of it is hidden; a descender may reach a little below its line.
+  const hidden = await title.evaluate((box) => box.scrollHeight - box.clientHeight);
+  expect(hidden).toBeLessThan(5);
+});

@@ -52,6 +52,14 @@ export async function openCopy(page: Page, title: string): Promise<void> {
   await expect(page.getByRole("heading", { level: 1, name: `${title} (copy)` })).toBeAttached();
 }
 
+/** The tree of the team everybody has for themselves, where nobody else makes anything. */
+export async function openOwnTree(page: Page): Promise<void> {
+  const { teams } = (await (await page.request.get("/api/actions/teams.read")).json()) as {
+    teams: { id: string; own: boolean }[];
+  };
+  await page.goto(`/team/${teams.find((one) => one.own)!.id}/collections`);
+}
+
 /** Makes a collection and opens it. */
 export async function makeCollection(page: Page, title: string): Promise<void> {
   await page.getByRole("button", { name: "New collection" }).click();

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, items, openCopy, signIn, test } from "./hands";
+import { expect, items, openCopy, openOwnTree, signIn, test } from "./hands";
 
 /** A phone: narrow, with a finger in place of a pointer. */
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -37,7 +37,9 @@ const inside = async (page: Page, n: number, share: number): Promise<Point> => {
   return { x: box.x + box.width / 2, y: box.y + box.height * share };
 };
 
-test("by a finger: held and drawn it moves, swiped it scrolls, tapped it is chosen", async ({ browser }) => {
+test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone does nothing", async ({
+  browser,
+}) => {
   const page = await signIn(browser, "ama", PHONE);
   await openCopy(page, "Week 1: what a bog is");
   await expect(items(page)).toHaveCount(6);
@@ -56,16 +58,40 @@ test("by a finger: held and drawn it moves, swiped it scrolls, tapped it is chos
   await expect.poll(() => names(page)).toEqual(moved);
 
   // Swiped at once, the list goes along with the finger and everything stays in its place.
-  const top = () =>
-    page
-      .locator("[data-scroller]")
-      .first()
-      .evaluate((list) => list.scrollTop);
-  expect(await top()).toBe(0);
+  const height = async () => (await inside(page, 2, 0.5)).y;
   const start = await inside(page, 2, 0.5);
   await hand.down(start);
   await hand.to({ x: start.x, y: start.y - 150 }, 6);
   await hand.up();
-  await expect.poll(top).toBeGreaterThan(20);
+  await expect.poll(height).toBeLessThan(start.y - 20);
   expect(await names(page)).toEqual(moved);
+  await expect(page.getByText("lands here")).toHaveCount(0);
+
+  // Held and let go again without being drawn, nothing has moved.
+  await hand.down(await inside(page, 3, 0.5));
+  await page.waitForTimeout(400);
+  await hand.up();
+  expect(await names(page)).toEqual(moved);
+});
+
+test("by a finger: a collection is drawn into another one", async ({ browser }) => {
+  const page = await signIn(browser, "jonas", PHONE);
+  await openOwnTree(page);
+  const row = (title: string) => page.getByRole("treeitem", { name: new RegExp(`^${title},`) });
+  for (const title of ["Drawn along", "Taken in"]) {
+    await page.getByRole("button", { name: "New collection" }).click();
+    await page.getByLabel("Title").fill(title);
+    await page.getByRole("button", { name: "Make it" }).click();
+    await expect(row(title)).toBeFocused();
+  }
+  const middle = async (title: string): Promise<Point> => {
+    const box = (await row(title).boundingBox())!;
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+  const hand = await finger(page);
+  await hand.down(await middle("Drawn along"));
+  await page.waitForTimeout(400);
+  await hand.to(await middle("Taken in"));
+  await hand.up();
+  await expect(row("Drawn along")).toHaveAttribute("aria-level", "2");
 });

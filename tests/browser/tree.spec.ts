@@ -1,13 +1,4 @@
-import type { Page } from "@playwright/test";
-import { expect, signIn, test } from "./hands";
-
-/** The tree of the team everybody has for themselves, where nobody else makes anything. */
-async function openOwnTree(page: Page): Promise<void> {
-  const { teams } = (await (await page.request.get("/api/actions/teams.read")).json()) as {
-    teams: { id: string; own: boolean }[];
-  };
-  await page.goto(`/team/${teams.find((one) => one.own)!.id}/collections`);
-}
+import { expect, openOwnTree, signIn, test } from "./hands";
 
 test("the tree by keyboard: made, renamed, moved in and out, duplicated, put away, deleted and back; links hold", async ({
   browser,

@@ -40,7 +40,7 @@ export function asMarkdown(figures: Figure[], date: Date, old: string): string {
     "# Measurements",
     "",
     `Written by \`npm run bench\`, last on ${today}: ${cpus().length} × ${cpus()[0]?.model.trim()}, ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.versions.node}, MariaDB ${database}, ${browser}.`,
-    "Everything ran on that one machine at once: two application processes, the database, the load and the browser. Ratios compare things measured in the same run.",
+    "Everything ran on that one machine at once: two application processes, the database, the load and the browser. Ratios compare things measured in the same run. What takes part in a p95 of searching follows 60 searches of its kind, as in a process that has been answering for a while.",
     "",
     "| what | measured | aim | met | on |",
     "| --- | --- | --- | --- | --- |",

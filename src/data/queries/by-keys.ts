@@ -9,12 +9,12 @@ import { type SQL, sql } from "drizzle-orm";
 export const keysFirst = (keys: readonly string[]): SQL =>
   sql`JSON_TABLE(${JSON.stringify(keys)}, '$[*]' COLUMNS (k VARCHAR(100) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin PATH '$')) k`;
 
-/** Words as a list for `IN (…)`. */
+/**
+ * Words as a list for `IN (…)`, as the numbers of their bytes: nothing in it can be taken for a part of the statement,
+ * and Drizzle needs not look at each, which for forty took it longer than the database to find them.
+ */
 export const listed = (words: readonly string[]): SQL =>
-  sql.join(
-    words.map((word) => sql`${word}`),
-    sql`, `,
-  );
+  sql.raw(words.map((word) => `_utf8mb4 X'${Buffer.from(word).toString("hex")}'`).join(", "));
 
 /** Rows as a table `j`; lists without names are read in half the time. */
 export function rowsOf(rows: readonly (readonly (string | number)[])[], columns: readonly string[]): SQL {

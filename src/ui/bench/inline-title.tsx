@@ -13,11 +13,18 @@ type Props = {
   level: 1 | 2;
 };
 
-/** A title that is renamed where it stands: click, type, Enter. Escape leaves it as it was. */
+/** A title that is renamed where it stands: click, type, Enter. Escape leaves it as it was. A long one has several lines. */
 export function InlineTitle({ label, value, onSave, readOnly, focus, className, level }: Props) {
   const Heading = `h${level}` as const;
-  const input = useRef<HTMLInputElement>(null);
+  const input = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState<string | null>(null);
+  /** What was saved stands there until it, or what came after it, is heard of. */
+  const [saved, setSaved] = useState<string | null>(null);
+  const [heard, setHeard] = useState(value);
+  if (value !== heard) {
+    setHeard(value);
+    setSaved(null);
+  }
   /** What had the focus before has it again when the name is written; else the item the keys act on. */
   const before = useRef<EventTarget | null>(null);
   const leave = (field: HTMLElement) => {
@@ -32,30 +39,39 @@ export function InlineTitle({ label, value, onSave, readOnly, focus, className, 
     if (focus) input.current?.select();
   }, [focus]);
   if (readOnly) return <Heading className={className}>{value}</Heading>;
+  const shown = saved ?? value;
   const save = () => {
     const text = typed?.trim();
-    if (!text || text === value) return setTyped(null);
+    if (!text || text === shown) return setTyped(null);
     onSave(text).then(
-      () => setTyped(null),
+      () => {
+        setSaved(text);
+        // Unless something else has been typed meanwhile.
+        setTyped((now) => (now?.trim() === text ? null : now));
+      },
       (error: unknown) => sayFailure(error),
     );
   };
   return (
     <>
-      <Heading className="sr-only">{value}</Heading>
-      <input
+      <Heading className="sr-only">{shown}</Heading>
+      <textarea
         ref={input}
         aria-label={label}
-        value={typed ?? value}
+        rows={1}
+        value={typed ?? shown}
         maxLength={200}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => setTyped(event.target.value.replace(/\s*\n\s*/g, " "))}
         onFocus={(event) => (before.current = event.relatedTarget)}
         onBlur={save}
         onKeyDown={(event) => {
-          if (event.key === "Enter") leave(event.currentTarget);
+          if (event.key === "Enter") {
+            event.preventDefault();
+            leave(event.currentTarget);
+          }
           if (event.key === "Escape") setTyped(null);
         }}
-        className={`field-sizing-content -ml-1.5 max-w-full min-w-24 rounded border border-transparent bg-transparent px-1.5 hover:border-edge ${className ?? ""}`}
+        className={`-ml-1.5 block field-sizing-content max-w-full min-w-24 resize-none overflow-hidden rounded border border-transparent bg-transparent px-1.5 hover:border-edge ${className ?? ""}`}
       />
     </>
   );
