@@ -110,8 +110,11 @@ export class Seeker {
   }
 }
 
-/** Languages whose stems lose beginnings too: the article in Arabic, the lenition of Irish, prefixes in Tamil. */
-const OTHER_BEGINNINGS: ReadonlySet<string> = new Set(["ar", "ga", "ta"]);
+/**
+ * Languages whose stems have other beginnings: without the article in Arabic, the lenition in Irish, prefixes in Tamil;
+ * in Turkish the last consonant of a stem hardens, and that may be all there is of it.
+ */
+const OTHER_BEGINNINGS: ReadonlySet<string> = new Set(["ar", "ga", "ta", "tr"]);
 
 /** Whether the words of a phrase stand in the text one right after the other. */
 export function holdsPhrase(text: string, language: string | null, phrase: string): boolean {

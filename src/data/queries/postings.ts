@@ -14,10 +14,12 @@ const KEPT = 96 * 1024 * 1024;
 /** What a kept list takes beside its postings. */
 const ENTRY = 500;
 
-const kept = new LRUCache<string, Packed>({
+// Next bundles routes apart from each other; what is kept is kept once a process.
+const shared = globalThis as { hobbinLists?: LRUCache<string, Packed> };
+const kept = (shared.hobbinLists ??= new LRUCache({
   maxSize: KEPT,
   sizeCalculation: ({ postings }) => postings.bytes + ENTRY,
-});
+}));
 
 /** What the statement of a list brings: the version it has, one of its blocks, or what is noted beside them. */
 export type ListRow = {
