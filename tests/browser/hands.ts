@@ -60,6 +60,20 @@ export async function openOwnTree(page: Page): Promise<void> {
   await page.goto(`/team/${teams.find((one) => one.own)!.id}/collections`);
 }
 
+/** A collection in the tree. */
+export const branch = (page: Page, title: string) =>
+  page.getByRole("treeitem", { name: new RegExp(`^${title},`) });
+
+/** Makes collections in the tree that is open. */
+export async function makeBranches(page: Page, ...titles: string[]): Promise<void> {
+  for (const title of titles) {
+    await page.getByRole("button", { name: "New collection" }).click();
+    await page.getByLabel("Title").fill(title);
+    await page.getByRole("button", { name: "Make it" }).click();
+    await expect(branch(page, title)).toBeFocused();
+  }
+}
+
 /** Makes a collection and opens it. */
 export async function makeCollection(page: Page, title: string): Promise<void> {
   await page.getByRole("button", { name: "New collection" }).click();

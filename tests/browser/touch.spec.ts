@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, items, openCopy, openOwnTree, signIn, test } from "./hands";
+import { branch, expect, items, makeBranches, openCopy, openOwnTree, signIn, test } from "./hands";
 
 /** A phone: narrow, with a finger in place of a pointer. */
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -77,15 +77,9 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
 test("by a finger: a collection is drawn into another one", async ({ browser }) => {
   const page = await signIn(browser, "jonas", PHONE);
   await openOwnTree(page);
-  const row = (title: string) => page.getByRole("treeitem", { name: new RegExp(`^${title},`) });
-  for (const title of ["Drawn along", "Taken in"]) {
-    await page.getByRole("button", { name: "New collection" }).click();
-    await page.getByLabel("Title").fill(title);
-    await page.getByRole("button", { name: "Make it" }).click();
-    await expect(row(title)).toBeFocused();
-  }
+  await makeBranches(page, "Drawn along", "Taken in");
   const middle = async (title: string): Promise<Point> => {
-    const box = (await row(title).boundingBox())!;
+    const box = (await branch(page, title).boundingBox())!;
     return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   };
   const hand = await finger(page);
@@ -93,5 +87,5 @@ test("by a finger: a collection is drawn into another one", async ({ browser }) 
   await page.waitForTimeout(400);
   await hand.to(await middle("Taken in"));
   await hand.up();
-  await expect(row("Drawn along")).toHaveAttribute("aria-level", "2");
+  await expect(branch(page, "Drawn along")).toHaveAttribute("aria-level", "2");
 });

@@ -1,11 +1,11 @@
-import { expect, openOwnTree, signIn, test } from "./hands";
+import { branch, expect, makeBranches, openOwnTree, signIn, test } from "./hands";
 
 test("the tree by keyboard: made, renamed, moved in and out, duplicated, put away, deleted and back; links hold", async ({
   browser,
 }) => {
   const page = await signIn(browser, "ama");
   await openOwnTree(page);
-  const row = (title: string) => page.getByRole("treeitem", { name: new RegExp(`^${title},`) });
+  const row = (title: string) => branch(page, title);
   const make = async (title: string) => {
     await page.getByLabel("Title").fill(title);
     await page.getByRole("button", { name: "Make it" }).click();
@@ -68,13 +68,8 @@ test("the tree by keyboard: made, renamed, moved in and out, duplicated, put awa
 test("a collection is dragged into another one, and out behind it", async ({ browser }) => {
   const page = await signIn(browser, "rhea");
   await openOwnTree(page);
-  const row = (title: string) => page.getByRole("treeitem", { name: new RegExp(`^${title},`) });
-  for (const title of ["Drag me", "Drop here"]) {
-    await page.getByRole("button", { name: "New collection" }).click();
-    await page.getByLabel("Title").fill(title);
-    await page.getByRole("button", { name: "Make it" }).click();
-    await expect(row(title)).toBeFocused();
-  }
+  await makeBranches(page, "Drag me", "Drop here");
+  const row = (title: string) => branch(page, title);
   const drag = async (title: string, onto: string, share: number) => {
     const from = (await row(title).boundingBox())!;
     const to = (await row(onto).boundingBox())!;

@@ -69,6 +69,10 @@ describe("BM25", () => {
   });
 });
 
+/** Words of a language, or their stems, as Snowball publishes them. */
+const published = (name: string, file = "voc.txt") =>
+  readFileSync(`/usr/share/snowball/data/${name}/${file}`, "utf8").trim().split("\n");
+
 describe("stems", () => {
   /**
    * Snowball's published vocabularies with their stems (snowballstem.org, Debian's snowball-data 2021-01-20). The
@@ -86,9 +90,7 @@ describe("stems", () => {
     ["finnish", "fi", 8],
     ["french", "fr", 79],
   ])("%s: every word of the published list, but for the exceptions named", (name, language, exceptions) => {
-    const read = (file: string) =>
-      readFileSync(`/usr/share/snowball/data/${name}/${file}`, "utf8").trim().split("\n");
-    const [vocabulary, output] = [read("voc.txt"), read("output.txt")];
+    const [vocabulary, output] = [published(name), published(name, "output.txt")];
     const stems = vocabulary.map((word) => stem(word, language));
     const wrong = stems.filter((one, i) => one !== output[i]!.replace(/ё/g, "е"));
     expect(vocabulary.length).toBeGreaterThan(20_000);
@@ -114,7 +116,7 @@ describe("stems", () => {
     ["spanish", "es"],
     ["swedish", "sv"],
   ])("%s: a stem begins with the first letter of its word", (name, language) => {
-    const words = readFileSync(`/usr/share/snowball/data/${name}/voc.txt`, "utf8").trim().split("\n");
+    const words = published(name);
     const isOther = (word: string) => fold(word)[0] !== fold(stem(word, language))[0];
     expect(words.length).toBeGreaterThan(18_000);
     expect(words.filter((word) => !word.startsWith("'") && isOther(word))).toEqual([]);
@@ -129,7 +131,7 @@ test.each([
   ["turkish", "tr"],
   ["irish", "ga"],
 ])("%s: a word is marked in a passage as if every word of the text were stemmed", (name, language) => {
-  const words = readFileSync(`/usr/share/snowball/data/${name}/voc.txt`, "utf8").trim().split("\n");
+  const words = published(name);
   fc.assert(
     fc.property(
       fc.array(

@@ -1,4 +1,4 @@
-import { and, eq, getTableName, isNull, or, type SQL, sql, type Table } from "drizzle-orm";
+import { and, eq, isNull, or, type SQL, sql, type Table } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import {
@@ -18,27 +18,24 @@ import {
   team,
   twinMerge,
 } from "../schema";
+import { fixed } from "./fixed";
 
 /** To which team a thing belongs, and what a person is in it. */
 export type Belonging = { team: string; role: Role | null; deleted: boolean };
 
 /** Where a thing is looked up: the tables, its team and whether it was deleted; the thing itself is `t`. */
-type Where = { from: string; team: string; deleted: string };
-const plain = (table: Table): Where => ({
-  from: `${getTableName(table)} t`,
-  team: "t.team",
-  deleted: "NULL",
-});
-const deletable = (table: Table): Where => ({ ...plain(table), deleted: "t.deleted_at" });
+type Where = { from: SQL; team: SQL; deleted: SQL };
+const plain = (table: Table): Where => ({ from: sql`${table} t`, team: sql`t.team`, deleted: sql`NULL` });
+const deletable = (table: Table): Where => ({ ...plain(table), deleted: sql`t.deleted_at` });
 /** What stands in a collection is deleted with it. */
 const standing = (table: Table): Where => ({
-  from: `${getTableName(table)} t JOIN collection c ON c.id = t.collection`,
-  team: "c.team",
-  deleted: "COALESCE(t.deleted_at, c.deleted_at)",
+  from: sql`${table} t JOIN ${collection} c ON c.id = t.collection`,
+  team: sql`c.team`,
+  deleted: sql`COALESCE(t.deleted_at, c.deleted_at)`,
 });
 
 const TARGETS = {
-  team: { ...plain(team), team: "t.id" },
+  team: { ...plain(team), team: sql`t.id` },
   collection: deletable(collection),
   resource: deletable(resource),
   section: standing(section),
@@ -56,18 +53,14 @@ const TARGETS = {
 /** What a person's right to can be asked for. */
 export type Target = keyof typeof TARGETS;
 
-/**
- * The statements up to the person. They are asked with everything anybody does, so they are written once: Drizzle takes
- * longer to build one than the database to answer it.
- */
+/** The statements up to the person; they are asked with everything anybody does. */
 const BEFORE = Object.fromEntries(
   Object.entries(TARGETS).map(([target, { from, team, deleted }]) => [
     target,
-    sql.raw(`SELECT ${team} AS team, m.role, ${deleted} AS deleted
-      FROM ${from} LEFT JOIN membership m ON m.team = ${team} AND m.person = `),
+    fixed(sql`SELECT ${team} AS team, m.role, ${deleted} AS deleted
+      FROM ${from} LEFT JOIN ${membership} m ON m.team = ${team} AND m.person = `),
   ]),
 ) as Record<Target, SQL>;
-const THE_THING = sql.raw(" WHERE t.id = ");
 
 /** Finds the team of the thing and the person's role there, in one look by primary keys. */
 export async function findBelonging(
@@ -76,7 +69,7 @@ export async function findBelonging(
   id: string,
   person: string,
 ): Promise<Belonging | null> {
-  const [rows] = (await tx.execute(sql`${BEFORE[target]}${person}${THE_THING}${id}`)) as unknown as [
+  const [rows] = (await tx.execute(sql`${BEFORE[target]}${person} WHERE t.id = ${id}`)) as unknown as [
     { team: string | null; role: Role | null; deleted: string | null }[],
   ];
   const row = rows[0];

@@ -32,7 +32,7 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
   const { arranges } = useBench();
   const [writing, setWriting] = useState(false);
   const sum = (
-    <span className="text-sm whitespace-nowrap text-quiet">
+    <span className={`text-sm whitespace-nowrap text-quiet ${narrow ? "" : "mt-2"}`}>
       {items} {items === 1 ? "item" : "items"}
       {minutes > 0 && ` · ${sayMinutes(minutes)}`}
     </span>
@@ -40,23 +40,24 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
   return (
     <div data-section={section.id} role="row" className="relative">
       <div role="gridcell" className={narrow ? "pt-2 pb-1.5" : "pt-6 pb-1.5"}>
-        <div className="flex items-center gap-3">
+        {/* What stands beside a name of several lines stands beside its first. */}
+        <div className="flex items-start gap-3">
           <InlineTitle
             label="Name of the section"
             value={section.title}
             readOnly={!arranges}
             focus={focus}
             onSave={(title) => call("sections.edit", { section: section.id, title })}
-            className="text-[17px] font-semibold"
+            className="my-1 text-[17px] font-semibold"
             level={2}
           />
           {!narrow && sum}
-          <span className={`h-px flex-1 ${narrow ? "" : "bg-line"}`} aria-hidden />
+          <span className={`mt-[18px] h-px flex-1 ${narrow ? "" : "bg-line"}`} aria-hidden />
           {arranges && (
             <Menu
               align="end"
               button={
-                <IconButton label={`What to do with the section ${section.title}`}>
+                <IconButton label={`What to do with the section ${section.title}`} className="shrink-0">
                   <MoreHorizontal size={18} aria-hidden />
                 </IconButton>
               }

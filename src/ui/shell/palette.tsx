@@ -27,6 +27,8 @@ const GROUP =
 /** Shown of each sort; more letters narrow them. */
 const MOST = 6;
 const MOST_TAGS = 3;
+/** A passage has one line here, and what it is shown for must be in it. */
+const LEAD = 16;
 
 /** Finds anything and goes anywhere by a few letters: collections, things of the catalogue, tags, what can be done. */
 export function Palette({ open, onOpenChange, words, onWords, team, commands, onNarrow }: Props) {
@@ -165,12 +167,14 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                         </span>
                         {one.passage && (
                           <span className="block truncate text-sm text-quiet">
-                            <Marked text={one.passage.text} marks={one.passage.marks} />
+                            <Marked text={one.passage.text} marks={one.passage.marks} lead={LEAD} />
                           </span>
                         )}
                       </span>
                       {one.places[0] && (
-                        <span className="max-w-40 truncate text-sm text-quiet">{one.places[0].title}</span>
+                        <span className="max-w-40 truncate text-sm text-quiet max-sm:hidden">
+                          {one.places[0].title}
+                        </span>
                       )}
                     </Command.Item>
                   ))}
