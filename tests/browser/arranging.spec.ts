@@ -201,6 +201,40 @@ test("what leads from one to the next: text between, an introduction, a descript
   }
 });
 
+test("nothing moves under the hand and the focus stays while the rest of the Bench comes", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines");
+  await page.addInitScript(() => {
+    const moved: string[] = [];
+    // https://www.w3.org/TR/layout-instability/ (a draft): what is drawn elsewhere than in the frame before.
+    new PerformanceObserver((list) => {
+      for (const one of list.getEntries() as (PerformanceEntry & { sources: { node: Node }[] })[])
+        moved.push(...one.sources.map(({ node }) => node.textContent ?? node.nodeName));
+    }).observe({ type: "layout-shift", buffered: true });
+    Object.assign(window, { moved });
+  });
+  // What is loaded after the page comes much later here than the page itself.
+  await page.route("**/_next/static/chunks/*", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, Math.random() * 1_000));
+    await route.continue();
+  });
+  await openCollection(page, "Week 3: the water table");
+  await page.reload({ waitUntil: "commit" });
+  const stroke = page.getByRole("button", { name: "What stands beside Peatland course" });
+  await stroke.focus();
+  await expect(page.getByRole("button", { name: /tags$|^Tag the/ })).toBeVisible();
+  await expect(page.locator("[data-supply]").first().or(page.getByText("Nothing waits"))).toBeVisible();
+  await page.waitForTimeout(1_500);
+  expect(await page.evaluate(() => (window as unknown as { moved: string[] }).moved)).toEqual([]);
+  await expect(stroke).toBeFocused();
+  await stroke.click();
+  await expect(page.getByRole("dialog", { name: "Beside Peatland course" })).toBeVisible();
+  await stroke.click();
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  await expect(stroke).toBeFocused();
+});
+
 test("the open collection is narrowed as one types, and whole again with Escape", async ({ browser }) => {
   const page = await signIn(browser, "ines");
   await openCollection(page, "Moss key for beginners");

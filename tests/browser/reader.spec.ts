@@ -5,7 +5,8 @@ import { expect, openCollection, signIn, test } from "./hands";
 async function linkTo(browser: Browser, title: string): Promise<string> {
   const page = await signIn(browser, "ama");
   await openCollection(page, title);
-  await page.getByRole("link", { name: "Publish" }).click();
+  await page.getByRole("link", { name: "Publish", exact: true }).click();
+  await page.waitForURL(/publish/);
   return page.getByLabel("Link for readers").inputValue();
 }
 

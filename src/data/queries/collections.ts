@@ -212,6 +212,20 @@ export async function collectionsInside(tx: Tx, id: string) {
     .orderBy(asc(collection.position), asc(collection.id));
 }
 
+/** Where a collection stands: those it lies in, the outermost first; no more than a path has room for. */
+export async function collectionsAbove(tx: Tx, id: string, most = 20) {
+  const [above] = (await tx.execute(sql`
+    WITH RECURSIVE way (id, parent, title, step) AS (
+      SELECT id, parent, title, 0 FROM collection WHERE id = ${id}
+      UNION ALL
+      SELECT up.id, up.parent, up.title, step + 1 FROM way JOIN collection up ON up.id = way.parent
+        WHERE step < ${most}
+    ) SELECT id, parent, title FROM way WHERE step > 0 ORDER BY step DESC`)) as unknown as [
+    { id: string; parent: string | null; title: string }[],
+  ];
+  return above;
+}
+
 /** What lies in the bin of a team, latest first. */
 export async function binOf(tx: Tx, teamId: string) {
   const [collections, placements, resources, sections] = await Promise.all([

@@ -1,4 +1,5 @@
 import {
+  collectionsAbove,
   collectionsInside,
   findCollection,
   sectionsOf,
@@ -28,11 +29,12 @@ export const readCollection = reading({
   allow: can.see("collection"),
   run: async ({ input, scope, tx }) => {
     const found = (await findCollection(tx, input.collection))!;
-    const [sections, sums, first, code, inside, cover, tags, setting] = await Promise.all([
+    const [sections, sums, first, code, above, inside, cover, tags, setting] = await Promise.all([
       sectionsOf(tx, found.id),
       sectionSums(tx, found.id),
       itemsOf(tx, found.id, null, FIRST),
       shareCodeOf(tx, found.id),
+      found.parent ? collectionsAbove(tx, found.id) : [],
       collectionsInside(tx, found.id),
       threadsOf(tx, found.id),
       tagsOfCollection(tx, found.id),
@@ -55,6 +57,7 @@ export const readCollection = reading({
         code: found.audience === "team" ? null : code,
         role: scope.role!,
       },
+      above,
       sections,
       sums,
       inside: inside.map(({ id, title, audience }) => ({ id, title, audience })),

@@ -217,6 +217,7 @@ export function Bench({ me, teams, team, first }: Props) {
           <Path
             team={team.id}
             collection={head.collection}
+            above={head.above}
             over={drag.elsewhere?.collection ?? null}
             onNew={arranges ? () => setDialog("inside") : undefined}
           />

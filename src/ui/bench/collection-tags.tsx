@@ -42,9 +42,8 @@ export function CollectionTags({ collection }: { collection: Answer<"collections
         />
       </div>
     );
-  if (!tags.length && !arranges) return null;
   return (
-    <p className="flex flex-wrap items-center gap-x-2.5 text-sm text-quiet">
+    <p className="flex min-h-6 flex-wrap items-center gap-x-2.5 text-sm text-quiet">
       {tags.map((tag) => (
         <span key={tag} className="border-b border-dotted border-quiet">
           {tag}

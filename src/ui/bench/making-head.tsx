@@ -27,6 +27,8 @@ const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.C
 });
 const CollectionTags = dynamic(() => import("./collection-tags").then((m) => m.CollectionTags), {
   ssr: false,
+  // As high as what comes, so that nothing moves away under a press.
+  loading: () => <p className="h-6" />,
 });
 
 type Props = {
@@ -84,7 +86,7 @@ export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props
             className="font-serif text-[26px] leading-tight font-semibold"
           />
           <Description collection={collection} />
-          <CollectionTags collection={collection} />
+          {(arranges || collection.tags.length > 0) && <CollectionTags collection={collection} />}
         </div>
       </div>
       {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}

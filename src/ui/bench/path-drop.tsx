@@ -4,13 +4,13 @@ import { Popover } from "radix-ui";
 import { Button } from "../parts/button";
 import { TreePicker } from "../parts/tree-picker";
 
-/** Collections to go to, narrowed as one types, below the button that drops them down. */
+/** Collections to go to, narrowed as one types, below the button that drops them down. The button stands outside. */
 export function PathDrop({
   open,
   onOpenChange,
   label,
   nodes,
-  trigger,
+  button,
   onPick,
   onNew,
 }: {
@@ -18,19 +18,27 @@ export function PathDrop({
   onOpenChange: (open: boolean) => void;
   label: string;
   nodes: readonly { id: string; parent: string | null; title: string }[];
-  trigger: React.ReactNode;
+  button: React.RefObject<HTMLButtonElement | null>;
   onPick: (id: string) => void;
   onNew?: () => void;
 }) {
   return (
     <Popover.Root open={open} onOpenChange={onOpenChange}>
-      <Popover.Trigger asChild>{trigger}</Popover.Trigger>
+      <Popover.Anchor virtualRef={button as React.RefObject<HTMLButtonElement>} />
       <Popover.Portal>
         <Popover.Content
           align="start"
           sideOffset={6}
           collisionPadding={8}
           aria-label={label}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            button.current?.focus();
+          }}
+          // A press on the button closes it by the button.
+          onInteractOutside={(event) => {
+            if (button.current?.contains(event.target as Node)) event.preventDefault();
+          }}
           className="z-50 w-80 rounded-md border border-line bg-sheet p-3 shadow-lift"
         >
           <TreePicker

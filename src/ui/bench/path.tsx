@@ -4,17 +4,18 @@ import { useQuery } from "@tanstack/react-query";
 import { ChevronDown } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import dynamic from "next/dynamic";
-import { cloneElement, useCallback, useEffect, useState } from "react";
+import { cloneElement, useCallback, useEffect, useRef, useState } from "react";
 import { isTyping } from "../shell/commands";
 import { call } from "../talk/call";
+import type { PathDrop } from "./path-drop";
 
 const load = () => import("./path-drop");
-const PathDrop = dynamic(() => load().then((m) => m.PathDrop), { ssr: false });
 
 type Props = {
   team: string;
   collection: { id: string; title: string; parent: string | null };
+  /** Where it stands until the whole tree is there. */
+  above: Node[];
   /** The collection something is held over. */
   over?: string | null;
   onNew?: () => void;
@@ -25,12 +26,12 @@ type Node = { id: string; parent: string | null; title: string };
  * Where the open collection stands. The stroke before each step drops down that step's neighbours, the last step the
  * whole tree; either is narrowed as one types.
  */
-export function Path({ team, collection, over, onNew }: Props) {
+export function Path({ team, collection, above: first, over, onNew }: Props) {
   const router = useRouter();
   const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
   const nodes: Node[] = (tree.data?.collections ?? []).filter((one) => !one.away || one.id === collection.id);
-  const above: Node[] = [];
-  for (let id = collection.parent; id && above.length < 20;) {
+  const above: Node[] = tree.data ? [] : [...first];
+  for (let id = tree.data && collection.parent; id && above.length < 20;) {
     const node = nodes.find((one) => one.id === id);
     if (!node) break;
     above.unshift(node);
@@ -92,47 +93,49 @@ export function Path({ team, collection, over, onNew }: Props) {
 type DropProps = {
   label: string;
   nodes: readonly Node[];
-  trigger: React.ReactElement<React.ButtonHTMLAttributes<HTMLButtonElement>>;
+  trigger: React.ReactElement<React.ComponentProps<"button">>;
   /** G opens it. */
   keyed?: boolean;
   onPick: (id: string) => void;
   onNew?: () => void;
 };
 
-/** A button that drops down collections to go to. What it drops is loaded when it is first asked for. */
+/**
+ * A button that drops down collections to go to. What it drops is loaded soon after the page; the button itself stays the
+ * same one, so that neither a press nor the focus is lost.
+ */
 function Drop({ trigger, keyed, ...rest }: DropProps) {
   const [open, setOpen] = useState(false);
-  const [asked, setAsked] = useState(false);
-  const drop = useCallback(
-    () =>
-      // The button stays until what it drops is there.
-      void load().then(() => {
-        setAsked(true);
-        setOpen(true);
-      }),
-    [],
-  );
+  const [Loaded, setLoaded] = useState<typeof PathDrop | null>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const ready = useCallback(() => load().then((m) => setLoaded(() => m.PathDrop)), []);
+  const turn = useCallback(() => void ready().then(() => setOpen((old) => !old)), [ready]);
   useEffect(() => {
     if (!keyed) return;
     const onKey = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
       if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
       event.preventDefault();
-      drop();
+      turn();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [keyed, drop]);
-  // Soon after the page is there, so that who presses G and types at once loses no letter.
+  }, [keyed, turn]);
+  // So that who presses G and types at once loses no letter.
   useEffect(() => {
-    const timer = setTimeout(() => void load().then(() => setAsked(true)), 1_200);
+    const timer = setTimeout(() => void ready(), 1_200);
     return () => clearTimeout(timer);
-  }, []);
-  if (asked) return <PathDrop {...rest} trigger={trigger} open={open} onOpenChange={setOpen} />;
-  return cloneElement(trigger, {
-    "aria-haspopup": "dialog",
-    "aria-expanded": false,
-    onPointerEnter: () => void load(),
-    onClick: drop,
-  });
+  }, [ready]);
+  return (
+    <>
+      {cloneElement(trigger, {
+        ref: button,
+        "aria-haspopup": "dialog",
+        "aria-expanded": open,
+        onPointerEnter: () => void ready(),
+        onClick: turn,
+      })}
+      {Loaded && <Loaded {...rest} button={button} open={open} onOpenChange={setOpen} />}
+    </>
+  );
 }

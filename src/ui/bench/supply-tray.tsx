@@ -51,7 +51,7 @@ export function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProp
     );
   return (
     <>
-      <p className="border-b border-line px-4 py-2 text-sm text-quiet">
+      <p className="min-h-[37px] border-b border-line px-4 py-2 text-sm text-quiet">
         {minutes > 0 && `${sayMinutes(minutes)} waiting`}
         {oldest && saySince(oldest) && `, oldest ${saySince(oldest)}`}
       </p>

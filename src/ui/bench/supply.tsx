@@ -8,7 +8,10 @@ import { call } from "../talk/call";
 import type { Supplied } from "./supply-row";
 
 // What the tabs show comes a moment after the page; so do their scripts.
-const Tray = dynamic(() => import("./supply-tray").then((m) => m.Tray), { ssr: false });
+const Tray = dynamic(() => import("./supply-tray").then((m) => m.Tray), {
+  ssr: false,
+  loading: () => <p className="min-h-[37px] border-b border-line" />,
+});
 const Catalogue = dynamic(() => import("./supply-tabs").then((m) => m.Catalogue), { ssr: false });
 const Others = dynamic(() => import("./supply-tabs").then((m) => m.Others), { ssr: false });
 
