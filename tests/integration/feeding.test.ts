@@ -5,7 +5,7 @@ import { weigh } from "@/core/search/weigh";
 import { readPostings } from "@/data/queries/postings";
 import { forgetDue, haveIndex, lockIndex, readDue, writeTerms } from "@/data/queries/search-feed";
 import { isMuchNoted, packNoted } from "@/data/queries/noted";
-import { countIndexed, dfOf, termsBeginning } from "@/data/queries/terms";
+import { countIndexed, dfOf, lookUp, termsBeginning } from "@/data/queries/terms";
 import { placement, resource, termDue, termPosting, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";
 import { database } from "@/services/action";
@@ -144,6 +144,22 @@ async function readIndex(team: string): Promise<Index> {
   return index;
 }
 
+/**
+ * What a search learns of an unfinished word: its terms with their lists.
+ * @returns and of how many the list was known without being read
+ */
+async function readBegun(team: string, prefix: string): Promise<{ index: Index; known: number }> {
+  const groups = [{ typed: prefix, terms: [], prefix }];
+  const { sought, lists } = await lookUp(database(), team, { groups, without: [] }, 0);
+  const index: Index = new Map();
+  for (const { term, df } of sought[0]!.terms) {
+    const postings = lists.get(term) ?? (await readPostings(database(), team, [term])).get(term)!;
+    expect(postings.length).toBe(df);
+    index.set(term, new Map(Array.from(postings.weights, (weight, i) => [postings.resourceAt(i), weight])));
+  }
+  return { index, known: lists.size };
+}
+
 async function termsOf(team: string): Promise<string[]> {
   const [rows] = (await database().execute(sql`
     SELECT DISTINCT term FROM (SELECT term FROM ${termStat} WHERE team = ${team}
@@ -161,7 +177,7 @@ test("noted one by one, packed with many others or later: the index is what was 
     how: fc.constantFrom("noted", "packed"),
     pack: fc.option(fc.integer({ min: 1, max: 20 })),
   });
-  const seen = { noted: 0, packed: 0, steps: 0 };
+  const seen = { noted: 0, packed: 0, steps: 0, known: 0 };
   await fc.assert(
     fc.asyncProperty(fc.array(step, { maxLength: 8 }), async (steps) => {
       const team = newId();
@@ -189,6 +205,11 @@ test("noted one by one, packed with many others or later: the index is what was 
           if (pack && (await packNoted(tx, team, pack))) seen.steps++;
         });
         const full = new Map([...expected].filter(([, its]) => its.size));
+        for (const start of ["al", "d", "f", "s"]) {
+          const begun = await readBegun(team, start);
+          expect(begun.index).toEqual(new Map([...full].filter(([term]) => term.startsWith(start))));
+          seen.known += begun.known;
+        }
         expect(await readIndex(team)).toEqual(full);
         expect(await countIndexed(database(), team)).toBe(
           [...holds.values()].filter((its) => its.size).length,
@@ -200,6 +221,30 @@ test("noted one by one, packed with many others or later: the index is what was 
     { numRuns: 25 },
   );
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(5);
+});
+
+test("an unfinished word of which much is noted stands for the same terms", async () => {
+  const team = newId();
+  await haveIndex(database(), team);
+  const expected: Index = new Map([["peat", new Map()], ["peaty", new Map()]]); // prettier-ignore
+  const feed = (many: number, noted: boolean) =>
+    database().transaction(async (tx) => {
+      await lockIndex(tx, team, true);
+      const feedings = Array.from({ length: many }, (_, i) => {
+        const id = newId();
+        expected.get("peat")!.set(id, 7);
+        if (i % 2) expected.get("peaty")!.set(id, 9);
+        const after = [{ term: "peat", weight: 7, word: "peat" }, { term: "peaty", weight: 9, word: "peaty" }]; // prettier-ignore
+        return { resource: id, fed: false, indexed: new Map<string, number>(), after: after.slice(0, 1 + (i % 2)) };
+      }); // prettier-ignore
+      await writeTerms(tx, team, feedings, noted ? Infinity : 0);
+    });
+  await feed(40, false);
+  expect((await readBegun(team, "pea")).known).toBe(0);
+  await feed(30, true);
+  expect(await readBegun(team, "pea")).toEqual({ index: expected, known: 2 });
+  await feed(400, true);
+  expect(await readBegun(team, "pea")).toEqual({ index: expected, known: 0 });
 });
 
 test("lists that are kept in the process are those of now, whoever has packed them since", async () => {

@@ -148,7 +148,8 @@ const CONDITIONS: Condition[] = [
   ["added:<2026-02-03", (row) => row.day < "2026-02-03"],
   ["added:>2026-02", (row) => row.day > "2026-02-28"],
   ["added:2026-02..2026-03-09", (row) => row.day >= "2026-02-01" && row.day <= "2026-03-09"],
-  ["length:<12", (row) => row.minutes !== null && row.minutes <= 12],
+  ["length:<12", (row) => row.minutes !== null && row.minutes < 12],
+  ["length:>12", (row) => row.minutes !== null && row.minutes > 12],
   ["length:5..40", (row) => row.minutes !== null && row.minutes >= 5 && row.minutes <= 40],
   ["is:untagged", (row) => !row.tags.length],
   ["is:unplaced", (row) => row.place === null],
@@ -238,7 +239,7 @@ async function expectCounts(query: string, among: readonly Row[]): Promise<void>
           ? ["6..15"]
           : minutes <= 60
             ? ["31..60"]
-            : [">61"];
+            : [">60"];
   expect(said(facets.kinds), query).toEqual(counted(among.map((row) => row.kind)));
   expect(said(facets.sites), query).toEqual(counted(among.map((row) => row.host)));
   expect(said(facets.tags), query).toEqual(counted(among.flatMap((row) => row.tags)));

@@ -210,8 +210,8 @@ async function* measureCounts(actor: Actor, teams: Teams): AsyncGenerator<Figure
   yield figure(
     "Counts to narrow by, filtered, among 100,000, median of 10",
     ms(median(facets)),
-    "no aim",
-    true,
+    "under 150 ms",
+    median(facets) < 150,
   );
   const whole = await timed(() => as(actor, "search.facets", { team: teams.large, query: "" }));
   const kept = await times(10, () => as(actor, "search.facets", { team: teams.large, query: "" }));
@@ -241,21 +241,23 @@ async function* measurePages(
   const indexed = await countIndexed(database(), team);
   const ranking = rank([["quokka"]], lists, (_, postings) => rarity(indexed, postings.length));
   const hit = ranking.at("best", 25_000);
-  for (const [what, page1, page1000] of [
-    ["the newest", {}, { after: last, score: 0 }],
-    ["one very common word (its page 1,000)", {}, { after: hit.id, score: hit.score }],
+  for (const [what, query, page1000] of [
+    ["the newest", "", { after: last, score: 0 }],
+    ["one very common word", "quokka ", { after: hit.id, score: hit.score }],
   ] as const) {
-    const query = what === "the newest" ? "" : "quokka ";
-    const near = await times(20, () =>
-      ask(actor)(team, query, { most: 24, ...page1, after: many.toSorted().at(-1), score: 2e8 }),
-    );
-    const far = await times(20, () => ask(actor)(team, query, { most: 24, ...page1000 }));
-    const ratio = median(far) / median(near);
+    const [near, far]: [number[], number[]] = [[], []];
+    // In turns, so that neither has the warmer process; as it is asked for, page 1 says how many there are too.
+    for (let i = 0; i < WARMING; i++) {
+      near.push(await timed(() => ask(actor)(team, query, { most: 25 })));
+      far.push(await timed(() => ask(actor)(team, query, { most: 25, ...page1000 })));
+    }
+    const [one, thousand] = [near, far].map((all) => median(all.slice(20))) as [number, number];
+    const ratio = thousand / one;
     yield figure(
-      `Page 1,000 beside page 1: ${what}, median of 20`,
-      `${ratio.toFixed(2)} (${ms(median(far))} to ${ms(median(near))})`,
+      `Page 1,000 beside page 1: ${what}, median of 40`,
+      `${ratio.toFixed(2)} (${ms(thousand)} to ${ms(one)})`,
       "0.5 to 1.5",
-      ratio <= 1.5,
+      ratio >= 0.5 && ratio <= 1.5,
     );
   }
 }

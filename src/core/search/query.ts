@@ -137,9 +137,9 @@ function takeFilter(filters: Filters, name: Name, value: string): boolean {
     if (!span) return false;
     const [, less, most, more, least, from, to, exact] = span;
     filters.length = less
-      ? { from: null, to: Number(most) }
+      ? { from: null, to: Number(most) - 1 }
       : more
-        ? { from: Number(least), to: null }
+        ? { from: Number(least) + 1, to: null }
         : { from: Number(from ?? exact), to: Number(to ?? exact) };
   }
   return true;

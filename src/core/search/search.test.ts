@@ -103,7 +103,7 @@ describe("what is typed into the box", () => {
       site: ["bog.example"],
       is: ["dead"],
       added: { from: "2026-03-01", to: "2026-04-01" },
-      length: { from: null, to: 15 },
+      length: { from: null, to: 14 },
     });
     expect(query.phrases).toEqual(["peat core"]);
     expect(query.without).toEqual([["fire"]]);

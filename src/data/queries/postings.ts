@@ -28,12 +28,31 @@ export type ListRow = {
   version: string | null;
   resource: string | null;
   pack: Uint8Array | null;
+  /** Of what is noted, whether the blocks have it with another weight; where that is asked for. */
+  known: 0 | 1 | null;
 };
 type Read = { version: string | null; packs: Uint8Array[]; changes: { resource: string; weight: number }[] };
 
-const VERSIONS = fixed(sql`term, 0 AS n, version, NULL AS resource, NULL AS pack FROM ${termStat}`);
-const NOTED = fixed(sql`term, weight, NULL, resource, NULL FROM ${termPosting}`);
-const BLOCKS = fixed(sql`term, 0, NULL, NULL, pack FROM ${termBlock}`);
+const VERSIONS = fixed(
+  sql`term, 0 AS n, version, NULL AS resource, NULL AS pack, NULL AS known FROM ${termStat}`,
+);
+const NOTED = fixed(sql`term, weight, NULL, resource, NULL, NULL FROM ${termPosting}`);
+const BLOCKS = fixed(sql`term, 0, NULL, NULL, pack, NULL FROM ${termBlock}`);
+const keyOf = (team: string, term: string) => `${team} ${term}`;
+
+/**
+ * The list of a term, when this version of it is kept; null when it has to be read.
+ * @param changes all that is noted of it, as read by the same statement as the version
+ */
+export function keptList(
+  team: string,
+  term: string,
+  version: string,
+  changes: readonly { resource: string; weight: number }[],
+): Postings | null {
+  const packed = kept.get(keyOf(team, term));
+  return packed?.version === version ? packed.postings.with(Postings.of(changes)) : null;
+}
 
 /**
  * Lists that are about to be read, with what changed since they were packed. What is packed changes rarely and is kept
@@ -50,7 +69,7 @@ export class AskedLists {
   ) {
     this.terms = [...new Set(terms)];
     for (const term of this.terms) {
-      const packed = kept.get(this.keyOf(term));
+      const packed = kept.get(keyOf(team, term));
       if (packed) this.known.set(term, packed);
     }
   }
@@ -85,7 +104,7 @@ export class AskedLists {
       if (packed && packed.version !== version) continue;
       if (!packed) {
         packed = { version: version ?? "", postings: Postings.read(packs) };
-        if (version) kept.set(this.keyOf(term), packed);
+        if (version) kept.set(keyOf(this.team, term), packed);
       }
       this.known.delete(term);
       lists.set(term, packed.postings.with(Postings.of(changes)));
@@ -93,12 +112,8 @@ export class AskedLists {
     // Those that were packed anew since they were kept are read again, with what is noted beside them now.
     const old = [...this.known.keys()];
     if (!old.length) return lists;
-    for (const term of old) kept.delete(this.keyOf(term));
+    for (const term of old) kept.delete(keyOf(this.team, term));
     return new Map([...lists, ...(await readPostings(tx, this.team, old))]);
-  }
-
-  private keyOf(term: string): string {
-    return `${this.team} ${term}`;
   }
 }
 

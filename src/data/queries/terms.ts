@@ -1,9 +1,10 @@
-import { type SQL, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { groupBy } from "@/core/list/group-by";
 import type { Postings } from "@/core/search/postings";
 import type { Query } from "@/core/search/query";
 import type { Tx } from "../database";
 import { termDue, termPosting, termStat } from "../schema";
+import { beginning, readBegun, selectsBegun } from "./begun";
 import { listed } from "./by-keys";
 import { fixed } from "./fixed";
 import { AskedLists, type ListRow } from "./postings";
@@ -26,7 +27,7 @@ export const countIndexed = async (tx: Tx, team: string): Promise<number> =>
 /** What the index of a team knows of the words of a query. */
 export type Looked = {
   sought: Sought[];
-  /** The lists of the terms that the query names; not of all that only begin like its last word. */
+  /** The lists of the terms that the query names; of those that only begin like its last word, the ones kept. */
   lists: Map<string, Postings>;
   /** How many resources are in the index. */
   indexed: number;
@@ -42,30 +43,31 @@ export async function lookUp(tx: Tx, team: string, query: Terms, due: number): P
     sql`SELECT ${DUE} AS part, ${WAITING} ${team} LIMIT ${due}) d`,
     ...asked.selects(LISTS),
     // Of one term there is nothing to group, which would be written to a table first.
-    ...countsOf(team, sql`term = ${ALL}`, INDEXED, { grouped: false }),
-    ...groups.flatMap(({ prefix }, i) =>
-      prefix ? countsOf(team, beginning(prefix), sql`${i}`, { most: PREFIXES }) : [],
-    ),
+    sql`SELECT ${INDEXED}, ${PACKED} ${team} AND term = ${ALL}`,
+    sql`SELECT ${INDEXED}, ${NOTED_OF_ALL} ${team} AND term = ${ALL}`,
+    ...groups.flatMap(({ prefix }, i) => (prefix ? selectsBegun(team, prefix, sql`${i}`, PREFIXES) : [])),
   ];
   const [rows] = (await tx.execute(sql.join(selects, sql` UNION ALL `))) as unknown as [
     (ListRow & { part: number | string })[],
   ];
   const parts = groupBy(rows, ({ part }) => String(part));
   const lists = await asked.read(tx, parts.get("lists") ?? []);
-  const sought = groups.map(({ typed, terms, prefix }, i) => {
-    const found = new Map(
-      terms.flatMap((term) => {
-        const df = lists.get(term)?.length ?? 0;
-        return df ? [[term, { term, df }] as const] : [];
-      }),
-    );
-    if (!prefix) return { typed, terms: [...found.values()] };
-    let postings = 0;
-    const mostUsed = [...added(parts.get(String(i)))].filter(([, df]) => df > 0).sort((a, b) => b[1] - a[1]);
-    for (const [term, df] of mostUsed.slice(0, PREFIXES))
-      if ((postings += df) <= POSTINGS || !found.size) found.set(term, { term, df });
-    return { typed, terms: [...found.values()] };
-  });
+  const sought: Sought[] = [];
+  for (const [i, { typed, terms, prefix }] of groups.entries()) {
+    const found = new Map(terms.map((term) => [term, lists.get(term)?.length ?? 0]));
+    for (const [term, df] of found) if (!df) found.delete(term);
+    if (prefix) {
+      const begun = await readBegun(tx, team, prefix, parts.get(String(i)) ?? []);
+      let postings = 0;
+      for (const [term, df] of begun.counts.slice(0, PREFIXES)) {
+        if ((postings += df) > POSTINGS && found.size) continue;
+        found.set(term, df);
+        const list = lists.has(term) ? null : begun.listOf(term);
+        if (list) lists.set(term, list);
+      }
+    }
+    sought.push({ typed, terms: [...found].map(([term, df]) => ({ term, df })) });
+  }
   return {
     sought,
     lists,
@@ -77,38 +79,20 @@ export async function lookUp(tx: Tx, team: string, query: Terms, due: number): P
 /** What is asked for in one statement, as its rows are told apart; those of a beginning by the place of its group. */
 const [DUE, LISTS, INDEXED] = [sql.raw("'due'"), sql.raw("'lists'"), sql.raw("'indexed'")];
 
-/**
- * In how many resources terms are: by the blocks, and by what is noted and not packed yet; both are to be added.
- * @param part tells the rows of one statement apart
- * @param most so many of the blocks' terms, the most used ones
- */
-const countsOf = (
-  team: string,
-  which: SQL,
-  part: SQL,
-  { most = 0, grouped = true }: { most?: number; grouped?: boolean } = {},
-): SQL[] => [
-  sql`(SELECT ${part} AS part, ${PACKED} ${team} AND ${which}${most ? sql` ORDER BY df DESC LIMIT ${most}` : sql``})`,
-  sql`(SELECT ${part}, ${grouped ? NOTED : NOTED_OF_ONE} ${team} AND ${which}${grouped ? GROUPED : sql``})`,
-];
-
 /* What their selects have in common. */
-const WAITING = fixed(sql`'' AS term, COUNT(*) AS n, NULL AS version, NULL AS resource, NULL AS pack
+const WAITING =
+  fixed(sql`'' AS term, COUNT(*) AS n, NULL AS version, NULL AS resource, NULL AS pack, NULL AS known
   FROM (SELECT id FROM ${termDue} WHERE team = `);
-const PACKED = fixed(sql`term, df AS n, NULL AS version, NULL AS resource, NULL AS pack
-  FROM ${termStat} WHERE team = `);
-const NOTED = fixed(sql`term, SUM((weight > 0) - known), NULL, NULL, NULL FROM ${termPosting} WHERE team = `);
-const NOTED_OF_ONE = fixed(sql`MAX(term), SUM((weight > 0) - known), NULL, NULL, NULL
+const PACKED = fixed(sql`term, df AS n, NULL, NULL, NULL, NULL FROM ${termStat} WHERE team = `);
+/** Of one term there is nothing to group, which would be written to a table first. */
+const NOTED_OF_ALL = fixed(sql`MAX(term), SUM((weight > 0) - known), NULL, NULL, NULL, NULL
   FROM ${termPosting} WHERE team = `);
-const GROUPED = sql.raw(" GROUP BY term");
 
 function added(rows: readonly { term: string; n: number | string }[] = []): Map<string, number> {
   const counts = new Map<string, number>();
   for (const { term, n } of rows) counts.set(term, (counts.get(term) ?? 0) + Number(n));
   return counts;
 }
-
-const beginning = (start: string): SQL => sql`term LIKE ${`${start.replace(/[\\%_]/g, "\\$&")}%`}`;
 
 /** The most used terms of a team that begin like this, as they were written. */
 export async function termsBeginning(
@@ -131,7 +115,11 @@ export async function termsBeginning(
 /** In how many resources of the team each of these terms is. */
 export async function dfOf(tx: Tx, team: string, terms: readonly string[]): Promise<Map<string, number>> {
   if (!terms.length) return new Map();
-  const counts = countsOf(team, sql`term IN (${listed(terms)})`, sql`0`);
-  const [rows] = (await tx.execute(sql.join(counts, sql` UNION ALL `))) as unknown as [ListRow[]];
+  const those = sql`team = ${team} AND term IN (${listed(terms)})`;
+  const [rows] = (await tx.execute(sql`
+    SELECT term, df AS n FROM ${termStat} WHERE ${those}
+    UNION ALL SELECT term, SUM((weight > 0) - known) FROM ${termPosting} WHERE ${those} GROUP BY term`)) as unknown as [
+    { term: string; n: string | number }[],
+  ];
   return added(rows);
 }

@@ -1,5 +1,5 @@
 import type { SQL } from "drizzle-orm";
-import { inArray, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { foldName, type Query, readQuery } from "@/core/search/query";
 import { type Hit, type Order, rank, type Ranking, rarity } from "@/core/search/rank";
 import { STEMMED } from "@/core/search/stem";
@@ -184,16 +184,15 @@ export class Asked {
   }
 
   /**
-   * The condition for counting among what is found: the best (without words the newest) `most`; null when nothing is
-   * asked for, and that is everything.
+   * What is found, to count among it: the best (without words the newest) `most`; null when nothing is asked for, and
+   * that is everything.
+   * @returns with `best`, how many that are when there are more
    */
-  async counting(most: number): Promise<{ among: SQL; best: number | null } | null> {
+  async counting(most: number): Promise<{ ids: string[]; best: number | null } | null> {
     if (!this.sought.length && !this.filters && !this.query.without.length) return null;
     const { hits } = await this.page("best", null, most + 1);
-    const ids = hits.map((hit) => hit.id);
-    const counted = ids.slice(0, most);
-    const among = counted.length ? sql`r.deleted_at IS NULL AND ${inArray(sql`r.id`, counted)}` : sql`FALSE`;
-    return { among, best: ids.length > most ? most : null };
+    const ids = hits.slice(0, most).map((hit) => hit.id);
+    return { ids, best: hits.length > most ? most : null };
   }
 }
 

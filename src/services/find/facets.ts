@@ -1,5 +1,4 @@
-import { sql } from "drizzle-orm";
-import { countFacets } from "@/data/queries/facets";
+import { countAmong, countWhole } from "@/data/queries/facets";
 import { reading } from "../action";
 import { Id, MaybeText } from "../input";
 import { can } from "../policy";
@@ -14,9 +13,7 @@ class ReadFacets {
   @MaybeText(500) query?: string;
 }
 
-const ofWhole = keptCounts("facets", (tx, team) =>
-  countFacets(tx, team, sql`r.team = ${team} AND r.deleted_at IS NULL`, true),
-);
+const ofWhole = keptCounts("facets", countWhole);
 
 export const readFacets = reading({
   name: "search.facets",
@@ -27,7 +24,7 @@ export const readFacets = reading({
   run: async ({ input: { team, query }, tx }) => {
     const asked = await Asked.of(tx, team, query ?? "");
     const some = await asked.counting(BEST);
-    if (some) return { facets: await countFacets(tx, team, some.among, false), best: some.best, old: false };
+    if (some) return { facets: await countAmong(tx, some.ids), best: some.best, old: false };
     const { counts, old } = await ofWhole(tx, team, asked.indexed);
     return {
       facets: counts,
