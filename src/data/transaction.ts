@@ -20,6 +20,9 @@ function errorNumber(error: unknown): number | undefined {
 /** 1062: the row is there already (a request sent twice, or two people at once). */
 export const isDuplicate = (error: unknown): boolean => errorNumber(error) === 1062;
 
+/** 1452: what the row belongs to is not there (any more). */
+export const isOrphan = (error: unknown): boolean => errorNumber(error) === 1452;
+
 /**
  * Runs `work` in one transaction; a transaction lost to another one is rolled back and tried again, five times,
  * after a pause with jitter so that the same two do not meet again.
@@ -34,9 +37,11 @@ export async function transact<T>(
       return await database.transaction((tx) => work(tx as unknown as Tx));
     } catch (error) {
       const number = errorNumber(error);
-      // Somebody else made the same thing a moment ago: at the second look it is there.
+      // Somebody else made the same thing a moment ago, or took away what it belongs to: at the second look that is seen.
       const again =
-        number === 1062 ? attempt === 1 : number !== undefined && LOST.has(number) && attempt < TRIES;
+        number === 1062 || number === 1452
+          ? attempt === 1
+          : number !== undefined && LOST.has(number) && attempt < TRIES;
       if (!again) throw error;
       await pause(attempt);
     }

@@ -34,6 +34,17 @@ export function insideOf(nodes: readonly TreeNode[], id: string): Set<string> {
   return new Set(all);
 }
 
+/** Whether the way up from a node ends at the top: every parent is there, and none comes twice. */
+export function standsInTree(nodes: readonly TreeNode[], id: string): boolean {
+  const parentOf = new Map(nodes.map((node) => [node.id, node.parent]));
+  const seen = new Set<string>();
+  for (let one: string | null = id; one !== null; one = parentOf.get(one)!) {
+    if (seen.has(one) || !parentOf.has(one)) return false;
+    seen.add(one);
+  }
+  return true;
+}
+
 /** The nodes after a move, in the order in which they then stand; a move into itself changes nothing. */
 export function movedInTree<T extends TreeNode>(nodes: readonly T[], id: string, spot: TreeSpot): T[] {
   const node = nodes.find((one) => one.id === id);

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { insideOf, movedInTree, stepInTree, type TreeNode, treeLines } from "./tree-moves";
+import { insideOf, movedInTree, standsInTree, stepInTree, type TreeNode, treeLines } from "./tree-moves";
 import { sumTree } from "./tree-sums";
 
 const tree: TreeNode[] = [
@@ -58,6 +58,22 @@ test("whatever is moved where, nothing is lost, doubled or put inside itself", (
       },
     ),
   );
+});
+
+test("whatever stands in a tree has its way up; in a ring, or below what is gone, it has none", () => {
+  expect(tree.every((node) => standsInTree(tree, node.id))).toBe(true);
+  expect(standsInTree(tree, "gone")).toBe(false);
+  const broken = [
+    ...tree,
+    { id: "lost", parent: "gone" },
+    { id: "x", parent: "y" },
+    { id: "y", parent: "x" },
+  ];
+  expect(broken.filter((node) => !standsInTree(broken, node.id)).map((node) => node.id)).toEqual([
+    "lost",
+    "x",
+    "y",
+  ]);
 });
 
 test("a collection sums up what is inside it, however deep", () => {

@@ -155,7 +155,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
       : null
   }${item.player ? play(item, title, item.file ? address : item.player.address) : null}</div>${
     item.picture
-      ? html`<img class="pic" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
+      ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
       : html`<span class="none"></span>`
   }</li>
 `;

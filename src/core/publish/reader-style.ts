@@ -28,7 +28,7 @@ ol{list-style:none;margin:0;padding:0}
 .sub{margin:.15rem 0 0;font-size:.875rem;color:var(--quiet)}
 .sub b{display:inline-block;width:.6em;height:.6em;border-radius:2px;margin-right:.4em}
 .about{margin:.3rem 0 0;color:var(--quiet)}
-.pic{grid-column:3;grid-row:1;width:8rem;height:4.875rem;object-fit:cover;border-radius:6px;background:var(--sunk)}
+.pic{grid-column:3;grid-row:1;width:8rem;height:4.875rem;object-fit:cover;border-radius:6px;background:var(--sunk)}.pic.top{object-position:top}
 .play{font:600 .9rem/1 inherit;font-family:inherit;color:var(--deed);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
 .play[hidden]{display:none}
 .play:hover{background:var(--deed-wash)}

@@ -219,7 +219,7 @@ export async function collectionsAbove(tx: Tx, id: string, most = 20) {
       SELECT id, parent, title, 0 FROM collection WHERE id = ${id}
       UNION ALL
       SELECT up.id, up.parent, up.title, step + 1 FROM way JOIN collection up ON up.id = way.parent
-        WHERE step < ${most}
+        WHERE up.deleted_at IS NULL AND step < ${most}
     ) SELECT id, parent, title FROM way WHERE step > 0 ORDER BY step DESC`)) as unknown as [
     { id: string; parent: string | null; title: string }[],
   ];

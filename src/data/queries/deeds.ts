@@ -91,6 +91,32 @@ export async function lastByOthers(
   return rows[0]?.name ?? null;
 }
 
+/** Who else did something in one of these collections since then, the last of them. */
+export async function lastInCollections(
+  tx: Tx,
+  team: string,
+  collections: readonly string[],
+  since: Date,
+  who: string,
+): Promise<string | null> {
+  const rows = await tx
+    .select({ name: person.name })
+    .from(event)
+    .innerJoin(person, eq(person.id, event.actor))
+    .where(
+      and(
+        eq(event.team, team),
+        sql`${event.at} >= ${since}`,
+        inArray(event.collection, [...collections]),
+        ne(event.actor, who),
+        ne(event.verb, "presence"),
+      ),
+    )
+    .orderBy(desc(event.at), desc(event.id))
+    .limit(1);
+  return rows[0]?.name ?? null;
+}
+
 /** Drops all but the newest deeds of everybody. @returns how many went */
 export async function pruneDeeds(tx: Tx, keep: number): Promise<number> {
   const [answer] = (await tx.execute(sql`

@@ -24,7 +24,6 @@ export const makeCollection = action({
   input: MakeCollection,
   allow: can.arrange("team"),
   run: async ({ input, tx, tell, did }) => {
-    if (input.parent) await mustBeOfTeam(tx, "collection", input.parent, input.team);
     const id = await putCollection(tx, input);
     tell({ subject: id, collection: id, data: { title: input.title } });
     did("make a collection", [{ thing: "collection", id, before: { gone: true }, after: { gone: false } }]);
@@ -44,6 +43,7 @@ type NewCollection = {
 /** Puts a collection behind its neighbours. The team is locked for it, so that two get different places. */
 async function putCollection(tx: Tx, wish: NewCollection): Promise<string> {
   await lockTeam(tx, wish.team);
+  if (wish.parent) await mustBeOfTeam(tx, "collection", wish.parent, wish.team);
   const id = wish.collection ?? newId();
   const there = wish.collection ? await findCollection(tx, id) : null;
   if (there && there.team !== wish.team) throw new Problem("conflict", "That id is taken.");

@@ -1,5 +1,5 @@
 import { inArray } from "drizzle-orm";
-import { collectionTree } from "@/data/queries/collections";
+import { collectionTree, lockTeam } from "@/data/queries/collections";
 import { collection } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { action } from "../action";
@@ -17,6 +17,7 @@ export const removeCollection = action({
   input: RemoveCollection,
   allow: can.arrange("collection"),
   run: async ({ input, scope, tx, tell, did }) => {
+    await lockTeam(tx, scope.team!);
     const tree = await collectionTree(tx, scope.team!);
     const all = [input.collection];
     for (const id of all)

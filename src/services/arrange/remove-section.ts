@@ -1,4 +1,5 @@
 import { and, eq, isNull } from "drizzle-orm";
+import { lockCollection } from "@/data/queries/collections";
 import { touchCollections } from "@/data/queries/resources";
 import { placement, section } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -21,6 +22,8 @@ export const removeSection = action({
       .select()
       .from(section)
       .where(eq(section.id, input.section));
+    // Nobody puts anything into it meanwhile.
+    await lockCollection(tx, collection);
     await tx.update(section).set({ deletedAt: at }).where(eq(section.id, input.section));
     const items = await tx
       .select({ id: placement.id })

@@ -1,5 +1,6 @@
 import { and, eq, inArray } from "drizzle-orm";
 import type { Tx } from "@/data/database";
+import { lockTeam } from "@/data/queries/collections";
 import { collection } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { action } from "../action";
@@ -15,7 +16,8 @@ export const restoreCollection = action({
   about: "Puts a collection back with everything in it; at the top, if the one around it is gone.",
   input: RestoreCollection,
   allow: can.restore("collection"),
-  run: async ({ input, tx, tell }) => {
+  run: async ({ input, scope, tx, tell }) => {
+    await lockTeam(tx, scope.team!);
     const [row] = await tx.select().from(collection).where(eq(collection.id, input.collection));
     if (!row?.deletedAt) return { restored: input.collection };
     const all = await withTheSame(tx, row.team, row.id, row.deletedAt);

@@ -1,4 +1,5 @@
 import { eq } from "drizzle-orm";
+import { lockCollection } from "@/data/queries/collections";
 import { touchCollections } from "@/data/queries/resources";
 import { placement, section } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -19,6 +20,8 @@ export const restorePlacement = action({
   run: async ({ input, tx, tell }) => {
     const [row] = await tx.select().from(placement).where(eq(placement.id, input.placement));
     if (!row?.deletedAt) return { restored: input.placement };
+    // Nobody deletes the section meanwhile.
+    await lockCollection(tx, row.collection);
     const [home] = row.section ? await tx.select().from(section).where(eq(section.id, row.section)) : [];
     const stays = row.section === null || (home && !home.deletedAt);
     // Its old order key still says where it stood among the others.

@@ -1,4 +1,5 @@
 import { and, eq } from "drizzle-orm";
+import { lockCollection } from "@/data/queries/collections";
 import { touchCollections } from "@/data/queries/resources";
 import { placement, section } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -18,6 +19,7 @@ export const restoreSection = action({
   run: async ({ input, tx, tell }) => {
     const [row] = await tx.select().from(section).where(eq(section.id, input.section));
     if (!row?.deletedAt) return { restored: input.section };
+    await lockCollection(tx, row.collection);
     await tx.update(section).set({ deletedAt: null }).where(eq(section.id, row.id));
     await tx
       .update(placement)

@@ -19,7 +19,7 @@ export const redo = action({
     const row = await firstUndone(tx, scope.person!, input.team);
     if (!row) return { done: false as const, words: null, why: "There is nothing to do again." };
     if (!may(scope.role, row.ability)) throw new Problem("not-allowed");
-    const made = await makeChanges(tx, row, row.changes, tell);
+    const made = await makeChanges(tx, row, row.changes, tell, { back: false });
     await setDeed(tx, row.id, made.done ? "done" : "dropped");
     return { ...made, words: row.words, deed: row.id };
   },

@@ -1,11 +1,14 @@
-import { inArray } from "drizzle-orm";
+import { inArray, sql } from "drizzle-orm";
 import { type Change, clashing, type Thing } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
-import { type DeedRow, lastByOthers } from "@/data/queries/deeds";
+import { lockTeam } from "@/data/queries/collections";
+import { type DeedRow, lastByOthers, lastInCollections } from "@/data/queries/deeds";
 import { touchCollections, touchCollectionsOf } from "@/data/queries/resources";
 import { placement, section } from "@/data/schema";
+import { isDuplicate, isOrphan } from "@/data/transaction";
 import { now } from "@/outside/clock";
 import type { Happening } from "../action";
+import { whyAdrift } from "./standing";
 import { WAYS, currentOf } from "./things";
 
 type Made = { done: true; collections: string[] } | { done: false; why: string };
@@ -34,16 +37,22 @@ const VERBS: Record<Thing, (change: Change) => string> = {
   tag: () => "tags.edit",
 };
 
+const refused = (why: string): Made => ({ done: false, why: `${why} Nothing was changed.` });
+
 /**
- * Makes the changes of a deed, turned or not, if everything is still as they begin from; else nothing is changed and
- * it is said why. Collections are locked first and in one order, as movers do.
+ * Makes the changes of a deed, turned or not, if everything is still as they begin from and then has a place; else
+ * nothing is changed and it is said why. The tree and then collections are locked first and in one order, as movers do.
+ * @param back whether the changes are turned: what others have put into a collection that was made is not taken away
  */
 export async function makeChanges(
   tx: Tx,
   row: DeedRow,
   changes: readonly Change[],
   tell: (happening: Happening) => void,
+  { back }: { back: boolean },
 ): Promise<Made> {
+  const trees = changes.filter(({ thing }) => thing === "collection");
+  if (trees.length) await lockTeam(tx, row.team);
   const collections = await collectionsOf(tx, changes);
   const at = now();
   // The count of changes is also the lock.
@@ -53,9 +62,17 @@ export async function makeChanges(
     const ids = clashes.flatMap((change) => change.id.split("~"));
     const who = await lastByOthers(tx, row.team, ids, row.createdAt, row.person);
     const what = clashes.length === 1 ? "It has" : `${clashes.length} of these things have`;
-    return { done: false, why: `${what} been changed since${who ? ` by ${who}` : ""}. Nothing was changed.` };
+    return refused(`${what} been changed since${who ? ` by ${who}` : ""}.`);
   }
-  for (const { thing, id, after } of changes) await WAYS[thing].write(tx, id, after, { team: row.team, at });
+  const unmade = back ? trees.filter(({ after }) => after?.gone === true).map(({ id }) => id) : [];
+  const who = unmade.length ? await lastInCollections(tx, row.team, unmade, row.createdAt, row.person) : null;
+  if (who) return refused(`${who} has done something in it since.`);
+  await tx.execute(sql`SAVEPOINT as_it_was`);
+  const adrift = (await writeAll(tx, row.team, changes, at)) ?? (await whyAdrift(tx, row.team, changes));
+  if (adrift) {
+    await tx.execute(sql`ROLLBACK TO SAVEPOINT as_it_was`);
+    return refused(adrift);
+  }
   const tagged = changes.filter(({ thing }) => thing === "tagging" || thing === "resource");
   await touchCollectionsOf(tx, [...new Set(tagged.map(({ id }) => id.split("~")[0]!))], at);
   const homes = await homesOf(tx, changes);
@@ -82,6 +99,18 @@ export async function makeChanges(
     }
   }
   return { done: true, collections };
+}
+
+/** @returns why it could not be done: what others have merged, deleted or named alike since */
+async function writeAll(tx: Tx, team: string, changes: readonly Change[], at: Date): Promise<string | null> {
+  try {
+    for (const { thing, id, after } of changes) await WAYS[thing].write(tx, id, after, { team, at });
+    return null;
+  } catch (error) {
+    if (isOrphan(error)) return "Something it was about is not there any more.";
+    if (isDuplicate(error)) return "Another one has that name by now.";
+    throw error;
+  }
 }
 
 /** The collections these changes reach into, in order. */

@@ -28,7 +28,7 @@ export const undo = action({
       return { done: false as const, words: null, why: "There is nothing of yours to undo." };
     if (!may(scope.role, row.ability)) throw new Problem("not-allowed");
     await dropBefore(tx, row);
-    const made = await makeChanges(tx, row, turned(row.changes), tell);
+    const made = await makeChanges(tx, row, turned(row.changes), tell, { back: true });
     // What can not be taken back does not stand in the way of what was done before it.
     await setDeed(tx, row.id, made.done ? "undone" : "dropped");
     return { ...made, words: row.words, deed: row.id };

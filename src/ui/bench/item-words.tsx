@@ -1,5 +1,6 @@
 "use client";
 
+import { Fragment } from "react";
 import { type Kind, sayProblem } from "@/core/page/facts";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../parts/button";
@@ -20,17 +21,22 @@ export function ItemSub({ item, plain }: { item: Item; plain?: boolean }) {
         </>
       )}
       <Dot />
-      {resource.siteName || resource.host || resource.file || "Kept here"}
-      {resource.minutes && (
-        <>
-          <Dot />
-          <span className="whitespace-nowrap">{sayMinutes(resource.minutes)}</span>
-        </>
-      )}
+      {/* What parts it from the tags stays behind at the end of a line. */}
+      <span className="mr-1.5">
+        {resource.siteName || resource.host || resource.file || "Kept here"}
+        {resource.minutes && (
+          <>
+            <Dot />
+            <span className="whitespace-nowrap">{sayMinutes(resource.minutes)}</span>
+          </>
+        )}
+      </span>{" "}
       {resource.tags.map((tag) => (
-        <span key={tag} className="ml-2.5 inline-block border-b border-dotted border-quiet leading-snug">
-          {tag}
-        </span>
+        <Fragment key={tag}>
+          <span className="mr-1.5 inline-block border-b border-dotted border-quiet leading-snug">
+            {tag}
+          </span>{" "}
+        </Fragment>
       ))}
     </p>
   );
@@ -71,7 +77,7 @@ export function ItemState({ item }: { item: Item }) {
 
 /** Its picture, when it has one. */
 export function ItemPicture({ item, className = "" }: { item: Item; className?: string }) {
-  const { picture } = item.resource;
+  const { picture, kind } = item.resource;
   if (!picture) return <span className={className} />;
   return (
     // eslint-disable-next-line @next/next/no-img-element -- kept pictures are small and made to size already
@@ -82,7 +88,8 @@ export function ItemPicture({ item, className = "" }: { item: Item; className?: 
       height={56}
       loading="lazy"
       draggable={false}
-      className={`rounded border border-line object-cover ${className}`}
+      // What a document is stands at the top of its first page.
+      className={`rounded border border-line object-cover ${kind === "document" ? "object-top" : ""} ${className}`}
     />
   );
 }

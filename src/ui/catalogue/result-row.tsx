@@ -46,12 +46,12 @@ export const ResultRow = memo(function ResultRow({
           event.currentTarget.focus({ preventScroll: true });
         deeds.select(found.id, event.shiftKey ? "range" : event.ctrlKey || event.metaKey ? "toggle" : "only");
       }}
-      className={`grid grid-cols-[1.5rem_minmax(0,1fr)] gap-x-3 border-b border-line py-2 outline-offset-[-2px] md:grid-cols-[1.5rem_minmax(0,1fr)_minmax(120px,220px)_minmax(100px,180px)_84px] ${selected ? "bg-wash" : "hover:bg-sunk"} ${current ? "shadow-[-4px_0_0_var(--deed)]" : ""}`}
+      className={`grid grid-cols-[1.5rem_minmax(0,3fr)_minmax(0,2fr)] gap-x-3 border-b border-line py-2 outline-offset-[-2px] md:grid-cols-[1.5rem_minmax(0,1fr)_minmax(120px,220px)_minmax(100px,180px)_84px] ${selected ? "bg-wash" : "hover:bg-sunk"} ${current ? "shadow-[-4px_0_0_var(--deed)]" : ""}`}
     >
       <span role="gridcell" className="pt-1">
         <KindMark kind={found.kind} />
       </span>
-      <div role="gridcell" className="min-w-0">
+      <div role="gridcell" className="min-w-0 max-md:col-span-2">
         <div role="presentation" className="-my-2 [&_[data-cell]]:pb-0!">
           <EditableCell
             plain
@@ -96,7 +96,7 @@ export const ResultRow = memo(function ResultRow({
           <Tags tags={found.tags} onTag={onTag} />
         )}
       </div>
-      <div role="gridcell" className="min-w-0 pt-0.5 text-sm text-quiet max-md:col-start-2">
+      <div role="gridcell" className="min-w-0 text-sm text-quiet max-md:text-right">
         {found.places.slice(0, 2).map((place) => (
           <Link
             key={place.collection}
@@ -107,9 +107,9 @@ export const ResultRow = memo(function ResultRow({
           </Link>
         ))}
         {found.places.length > 2 && <span>and {found.places.length - 2} more</span>}
-        {found.places.length === 0 && <span>in no collection</span>}
+        {found.places.length === 0 && <span className="block py-0.5 leading-5">in no collection</span>}
       </div>
-      <div role="gridcell" className="text-right text-sm whitespace-nowrap text-quiet max-md:hidden">
+      <div role="gridcell" className="pt-0.5 text-right text-sm whitespace-nowrap text-quiet max-md:hidden">
         {String(found.createdAt).slice(0, 10)}
       </div>
     </div>
