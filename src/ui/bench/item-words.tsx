@@ -33,7 +33,7 @@ export function ItemSub({ item, plain }: { item: Item; plain?: boolean }) {
       </span>{" "}
       {resource.tags.map((tag) => (
         <Fragment key={tag}>
-          <span className="mr-1.5 inline-block border-b border-dotted border-quiet leading-snug">
+          <span className="mr-1.5 inline-block border-b border-dotted border-quiet last:mr-0 leading-snug">
             {tag}
           </span>{" "}
         </Fragment>

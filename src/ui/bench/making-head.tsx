@@ -21,7 +21,8 @@ import { InlineTitle } from "./inline-title";
 import { usePresence } from "./use-presence";
 import { ViewBar } from "./view-bar";
 
-const RichText = dynamic(() => import("../parts/rich-text").then((m) => m.RichText), { ssr: false });
+const loadRichText = () => import("../parts/rich-text").then((m) => m.RichText);
+const RichText = dynamic(loadRichText, { ssr: false });
 const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.CollectionMenu), {
   ssr: false,
 });
@@ -150,6 +151,9 @@ function Description({ collection }: { collection: Props["head"]["collection"] }
       role="button"
       tabIndex={0}
       aria-label={`Write what the collection is for. ${description}`}
+      // There before somebody writes, so that the words do not vanish for a moment.
+      onPointerEnter={() => void loadRichText()}
+      onFocus={() => void loadRichText()}
       onClick={(event) => !(event.target as HTMLElement).closest("a") && setWriting(true)}
       onKeyDown={(event) => {
         if (event.target !== event.currentTarget || (event.key !== "Enter" && event.key !== " ")) return;
