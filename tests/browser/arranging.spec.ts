@@ -62,6 +62,46 @@ test("five views of the same items, each with its keys; what one chose is there 
   await expect.poll(() => words(page)).toEqual(["Start with this one", ...own.slice(1)]);
 });
 
+test("what a key goes to is in sight whole, in every view, also when the bar of several comes", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines", { viewport: { width: 1280, height: 640 } });
+  await openCollection(page, "Week 3: the water table");
+  /** How many pixels of what has the focus are above or below the list's edges, when it could be in sight whole. */
+  const hidden = () =>
+    page.evaluate(() => {
+      const item = document.activeElement!;
+      const box = item.closest("[data-scroller],[data-making]")!;
+      const list = box.getBoundingClientRect();
+      // The head of the table lies over its first line.
+      const head = box.querySelector("[role=columnheader]")?.getBoundingClientRect();
+      const from = head?.bottom ?? list.top;
+      const { top, bottom, height } = item.getBoundingClientRect();
+      return height > list.bottom - from ? 0 : Math.max(0, from - top, bottom - list.bottom);
+    });
+  for (const [key, name] of [
+    ["2", "Cards"],
+    ["3", "Board"],
+    ["5", "Steps"],
+    ["4", "Table"],
+    ["1", "Rows"],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(view(page, name)).toBeChecked();
+    await items(page).first().focus();
+    for (const step of ["ArrowDown", "ArrowDown", "ArrowDown", "ArrowDown", "ArrowUp", "End", "Home"]) {
+      await page.keyboard.press(step);
+      await expect.poll(hidden, `${name}, ${step}`).toBeLessThanOrEqual(1);
+    }
+    // The list is lower then.
+    for (let i = 0; i < 5; i++) {
+      await page.keyboard.press("Shift+ArrowDown");
+      await expect.poll(hidden, `${name}, several`).toBeLessThanOrEqual(1);
+    }
+    await page.keyboard.press("Escape");
+  }
+});
+
 test("several at once: chosen by click, Shift, Ctrl, sweep and key; tagged, moved, taken out, each undone in one step", async ({
   browser,
 }) => {

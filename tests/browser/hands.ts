@@ -38,8 +38,13 @@ export async function signIn(
 }
 
 export async function openCollection(page: Page, title: string): Promise<void> {
-  await page.keyboard.press("Control+k");
-  await page.getByPlaceholder("Find anything, go anywhere").fill(title);
+  const box = page.getByPlaceholder("Find anything, go anywhere");
+  // Before the page is alive a key does nothing.
+  await expect(async () => {
+    if (!(await box.isVisible())) await page.keyboard.press("Control+k");
+    await expect(box).toBeVisible({ timeout: 5_000 });
+  }).toPass();
+  await box.fill(title);
   await page.getByRole("option", { name: title, exact: true }).click();
   await expect(page.getByRole("heading", { level: 1, name: title })).toBeAttached();
 }

@@ -2,7 +2,7 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import dynamic from "next/dynamic";
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useMemo, useRef } from "react";
 import { groupBy } from "@/core/list/group-by";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
@@ -12,7 +12,7 @@ import { SectionHead } from "../section-head";
 import type { Item, Section } from "../use-items";
 import { ItemCard } from "./item-card";
 import { Nothing } from "./nothing";
-import { useAlways, useFollow } from "./use-kept-in-sight";
+import { useAlways, useBroughtIntoSight, useFollow } from "./use-kept-in-sight";
 import { type ViewProps, stateOf } from "./view-props";
 
 const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
@@ -75,12 +75,10 @@ function Column({ section, items, numbers, props }: ColumnProps) {
     rangeExtractor: useAlways(at),
     initialRect: { width: 300, height: 700 },
   });
-  useEffect(() => {
-    if (at < 0) return;
-    virtual.scrollToIndex(at, { align: "auto" });
+  useBroughtIntoSight(scroller, at, [current, props.marked.size > 1], (index) => {
+    virtual.scrollToIndex(index, { align: "auto" });
     scroller.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes
-  }, [current]);
+  });
   const here = landing?.section === (section?.id ?? null);
   useFollow(
     props.lifted !== null,

@@ -10,7 +10,7 @@ import { ItemRow } from "../item-row";
 import { LandingMark } from "../item-words";
 import { SectionHead } from "../section-head";
 import { Nothing } from "./nothing";
-import { useAlways, useFollow } from "./use-kept-in-sight";
+import { useAlways, useBroughtIntoSight, useFollow } from "./use-kept-in-sight";
 import { type Landing, type ViewProps, stateOf } from "./view-props";
 
 const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77, text: 60, details: 520 };
@@ -80,10 +80,9 @@ export function ListView(props: ViewProps) {
     initialRect: { width: 800, height: 900 },
   });
   // What is chosen by key or has just come in is brought into sight.
-  useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at, { align: "auto" });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
-  }, [current, view, sort]);
+  useBroughtIntoSight(scroller, at, [current, view, sort, props.marked.size > 1], (index) =>
+    virtual.scrollToIndex(index, { align: "auto" }),
+  );
   // A new section waits for its name.
   const fresh = lines.findIndex((line) => line.type === "section" && line.section.id === props.newSection);
   useEffect(() => {
@@ -110,7 +109,7 @@ export function ListView(props: ViewProps) {
       data-making
       data-flow={view === "cards" ? "across" : "down"}
       onKeyDown={props.onKeyDown}
-      className={`@container relative min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-6 ${view === "table" ? "overflow-x-auto" : "overflow-x-hidden"}`}
+      className={`@container relative min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-6 ${view === "table" ? "scroll-pt-[41px] overflow-x-auto" : "overflow-x-hidden"}`}
     >
       {items.length === 0 && <Nothing />}
       <div

@@ -19,6 +19,41 @@ export function useAlways(at: number): (range: Range) => number[] {
 }
 
 /**
+ * Brings the line the keys act on into sight, when another one is chosen. How high a line is is a guess until it is
+ * drawn, so then it is looked whether all of it is there.
+ * @param at its index; -1 when it is not in this list
+ * @param when what else moves things: the view, or a bar that takes room away
+ */
+export function useBroughtIntoSight(
+  scroller: React.RefObject<HTMLElement | null>,
+  at: number,
+  when: readonly unknown[],
+  scrollTo: (index: number) => void,
+): void {
+  useEffect(() => {
+    if (at < 0) return;
+    scrollTo(at);
+    let frames = 0;
+    let frame = requestAnimationFrame(function look() {
+      if (scroller.current) wholeInSight(scroller.current, at);
+      if (frames++ < 2) frame = requestAnimationFrame(look);
+    });
+    return () => cancelAnimationFrame(frame);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
+  }, when);
+}
+
+/** Scrolls up or down as far as it takes; a wide table stays where it is from side to side. */
+function wholeInSight(scroller: HTMLElement, index: number): void {
+  const line = scroller.querySelector(`[data-index="${index}"]`)?.getBoundingClientRect();
+  if (!line) return;
+  const box = scroller.getBoundingClientRect();
+  const top = box.top + (parseFloat(getComputedStyle(scroller).scrollPaddingTop) || 0);
+  if (line.top < top) scroller.scrollTop -= top - line.top;
+  else if (line.bottom > box.bottom) scroller.scrollTop += Math.min(line.bottom - box.bottom, line.top - top);
+}
+
+/**
  * Scrolls along while something is picked up: to where it would land, and, once it is dropped or put back, to where it
  * stands.
  * @param landing index of the line it would land behind; -1 when that is not in this list
