@@ -15,6 +15,7 @@ test("the Catalogue: found by words, narrowed by chips and counts, mended in the
   await box.fill("dipwell");
   await expect(items(page).first()).toContainText("dipwell");
   await expect(items(page).first().locator("mark").first()).toBeVisible();
+  await expect(page.getByRole("button", { name: "Best first" })).toBeVisible();
   const some = await items(page).count();
   await page.getByRole("button", { name: "Tag", exact: true }).click();
   await page.getByRole("button", { name: /^field sheet \d+$/ }).click();
@@ -31,6 +32,9 @@ test("the Catalogue: found by words, narrowed by chips and counts, mended in the
   await box.fill("kind:sound");
   await expect(items(page).filter({ hasText: "dipwell" })).toHaveCount(0);
   await expect(items(page).first()).toBeVisible();
+  // Without words there is nothing to be best at.
+  await expect(page.getByText("newest first")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Best first" })).toHaveCount(0);
   await items(page).first().focus();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("F2");

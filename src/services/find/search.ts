@@ -64,6 +64,8 @@ export const search = reading({
       chips: chipsOf(input.query ?? ""),
       meant: after || results.length ? null : await meantBy(tx, input.team, input.query ?? "", asked),
       indexed: asked.indexed,
+      /** Whether there are words to be best at; else the newest come first. */
+      ranked: asked.sought.length > 0,
     };
   },
 });

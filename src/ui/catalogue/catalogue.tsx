@@ -154,10 +154,11 @@ export function Catalogue({ me, teams, team, first }: Props) {
                 ? ""
                 : query.trim()
                   ? `${total > 1000 ? "More than 1,000" : total} ${total === 1 ? "thing" : "things"}`
-                  : `${(top?.indexed ?? total).toLocaleString("en-GB")} things, newest first`}
+                  : `${(top?.indexed ?? total).toLocaleString("en-GB")} things`}
+              {top && !top.ranked && total !== 0 && ", newest first"}
               {pages.isFetching && !pages.isFetchingNextPage && " · looking …"}
             </p>
-            {query.trim() && (
+            {top?.ranked && (
               <Button small look="quiet" onClick={() => setOrder(order === "best" ? "newest" : "best")}>
                 {order === "best" ? "Best first" : "Newest first"}
               </Button>

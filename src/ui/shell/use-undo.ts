@@ -21,7 +21,7 @@ export function useUndo(team: string, done: () => void = () => undefined) {
           which === "undo"
             ? await call("deeds.undo", { team, ...(deed && { deed }) })
             : await call("deeds.redo", { team });
-        if (!answer.done) return void toast(answer.why, { duration: 8_000 });
+        if (!answer.done) return sayRefused(which === "undo" ? "Not undone" : "Not done again", answer);
         after.current();
         toast(`${which === "undo" ? "Undone" : "Done again"}: ${answer.words}`, {
           duration: 4_000,
@@ -47,6 +47,11 @@ export function useUndo(team: string, done: () => void = () => undefined) {
   return { undo: (deed?: string) => act("undo", deed), redo: () => act("redo") };
 }
 
+/** Says why nothing was done, and of which deed. */
+function sayRefused(what: string, { words, why }: { words: string | null; why: string }): void {
+  toast(words ? `${what}: ${words}. ${why}` : why, { duration: 8_000 });
+}
+
 /** Says what was done, with a button that takes just this back. */
 export function sayDone(
   words: string,
@@ -58,7 +63,7 @@ export function sayDone(
     await settled();
     const answer = await call("deeds.undo", { team, ...(deed && { deed }) });
     if (answer.done) undone();
-    else toast(answer.why);
+    else sayRefused("Not undone", answer);
   };
   toast(words, deed ? { action: { label: "Undo", onClick: () => void undo().catch(sayFailure) } } : {});
 }
