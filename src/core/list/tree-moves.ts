@@ -26,9 +26,9 @@ export function stepInTree(nodes: readonly TreeNode[], id: string, step: TreeSte
   return parent ? { parent: parent.parent, after: parent.id } : null;
 }
 
-/** A node with everything inside it: where it must not go. */
-export function insideOf(nodes: readonly TreeNode[], id: string): Set<string> {
-  const all = [id];
+/** Nodes with everything inside them: where the first of them must not go. */
+export function insideOf(nodes: readonly TreeNode[], ...ids: string[]): Set<string> {
+  const all = [...ids];
   for (const one of all)
     all.push(...nodes.filter((node) => node.parent === one && !all.includes(node.id)).map((node) => node.id));
   return new Set(all);

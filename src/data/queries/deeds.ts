@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, inArray, lt, ne, sql } from "drizzle-orm";
+import { and, desc, eq, gt, gte, inArray, lt, ne, type SQL, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { deed, type DeedState, event, person } from "../schema";
 
@@ -66,56 +66,29 @@ export async function newestDeeds(tx: Tx, who: string, team: string, most: numbe
     .limit(most);
 }
 
-/** The newest thing that somebody else did to one of these since then, for the reason why nothing was undone. */
-export async function lastByOthers(
+/** Who else did something since then, the last of them, for the reason why nothing was undone. */
+async function lastWho(
   tx: Tx,
-  team: string,
-  subjects: readonly string[],
-  since: Date,
-  who: string,
+  { team, createdAt, person: who }: Pick<DeedRow, "team" | "createdAt" | "person">,
+  what: SQL,
 ): Promise<string | null> {
   const rows = await tx
     .select({ name: person.name })
     .from(event)
     .innerJoin(person, eq(person.id, event.actor))
-    .where(
-      and(
-        eq(event.team, team),
-        sql`${event.at} >= ${since}`,
-        inArray(event.subject, [...subjects]),
-        ne(event.actor, who),
-      ),
-    )
+    .where(and(eq(event.team, team), gte(event.at, createdAt), ne(event.actor, who), what))
     .orderBy(desc(event.at), desc(event.id))
     .limit(1);
   return rows[0]?.name ?? null;
 }
 
-/** Who else did something in one of these collections since then, the last of them. */
-export async function lastInCollections(
-  tx: Tx,
-  team: string,
-  collections: readonly string[],
-  since: Date,
-  who: string,
-): Promise<string | null> {
-  const rows = await tx
-    .select({ name: person.name })
-    .from(event)
-    .innerJoin(person, eq(person.id, event.actor))
-    .where(
-      and(
-        eq(event.team, team),
-        sql`${event.at} >= ${since}`,
-        inArray(event.collection, [...collections]),
-        ne(event.actor, who),
-        ne(event.verb, "presence"),
-      ),
-    )
-    .orderBy(desc(event.at), desc(event.id))
-    .limit(1);
-  return rows[0]?.name ?? null;
-}
+/** Who else did something to one of these since a deed. */
+export const lastByOthers = (tx: Tx, since: DeedRow, subjects: readonly string[]) =>
+  lastWho(tx, since, inArray(event.subject, [...subjects]));
+
+/** Who else did something in one of these collections since a deed; being there is nothing done. */
+export const lastInCollections = (tx: Tx, since: DeedRow, collections: readonly string[]) =>
+  lastWho(tx, since, sql`${inArray(event.collection, [...collections])} AND ${ne(event.verb, "presence")}`);
 
 /** Drops all but the newest deeds of everybody. @returns how many went */
 export async function pruneDeeds(tx: Tx, keep: number): Promise<number> {

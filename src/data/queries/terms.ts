@@ -42,7 +42,6 @@ export async function lookUp(tx: Tx, team: string, query: Terms, due: number): P
   const selects = [
     sql`SELECT ${DUE} AS part, ${WAITING} ${team} LIMIT ${due}) d`,
     ...asked.selects(LISTS),
-    // Of one term there is nothing to group, which would be written to a table first.
     sql`SELECT ${INDEXED}, ${PACKED} ${team} AND term = ${ALL}`,
     sql`SELECT ${INDEXED}, ${NOTED_OF_ALL} ${team} AND term = ${ALL}`,
     ...groups.flatMap(({ prefix }, i) => (prefix ? selectsBegun(team, prefix, sql`${i}`, PREFIXES) : [])),

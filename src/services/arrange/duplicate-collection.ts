@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import { IsBoolean } from "class-validator";
+import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
 import type { Change } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
@@ -27,8 +28,7 @@ export const duplicateCollection = action({
   run: async ({ input, scope, tx, tell, did }) => {
     await lockTeam(tx, scope.team!);
     const tree = await collectionTree(tx, scope.team!);
-    const all = [input.collection];
-    for (const id of all) all.push(...tree.filter((one) => one.parent === id).map((one) => one.id));
+    const all = [...insideOf(tree, input.collection)];
     const rows = await tx.select().from(collection).where(inArray(collection.id, all));
     const root = rows.find((row) => row.id === input.collection)!;
     const mates = tree.filter((one) => one.parent === root.parent);

@@ -1,3 +1,4 @@
+import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
 import { difference } from "@/core/undo/change";
 import { collectionTree, findCollection, lockTeam } from "@/data/queries/collections";
@@ -29,9 +30,8 @@ export const moveCollection = action({
     await lockTeam(tx, scope.team!);
     if (parent) await mustBeOfTeam(tx, "collection", parent, scope.team);
     const tree = await collectionTree(tx, scope.team!);
-    const parentOf = new Map(tree.map((one) => [one.id, one.parent]));
-    for (let id: string | null | undefined = parent; id; id = parentOf.get(id))
-      if (id === input.collection) throw fieldProblem("parent", "A collection cannot stand inside itself.");
+    if (parent && insideOf(tree, input.collection).has(parent))
+      throw fieldProblem("parent", "A collection cannot stand inside itself.");
     const before = (await findCollection(tx, input.collection))!;
     const mates = tree.filter((one) => one.parent === parent && one.id !== input.collection);
     const after = input.after === undefined ? (mates.at(-1)?.id ?? null) : input.after;

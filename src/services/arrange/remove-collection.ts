@@ -1,4 +1,5 @@
 import { inArray } from "drizzle-orm";
+import { insideOf } from "@/core/list/tree-moves";
 import { collectionTree, lockTeam } from "@/data/queries/collections";
 import { collection } from "@/data/schema";
 import { now } from "@/outside/clock";
@@ -19,9 +20,7 @@ export const removeCollection = action({
   run: async ({ input, scope, tx, tell, did }) => {
     await lockTeam(tx, scope.team!);
     const tree = await collectionTree(tx, scope.team!);
-    const all = [input.collection];
-    for (const id of all)
-      all.push(...tree.filter((one) => one.parent === id && !all.includes(one.id)).map((one) => one.id));
+    const all = [...insideOf(tree, input.collection)];
     // One moment for all of them: restoring brings back what went together.
     await tx.update(collection).set({ deletedAt: now() }).where(inArray(collection.id, all));
     tell({ subject: input.collection, collection: input.collection, data: { count: all.length } });

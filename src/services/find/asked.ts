@@ -1,5 +1,6 @@
 import type { SQL } from "drizzle-orm";
 import { sql } from "drizzle-orm";
+import { insideOf } from "@/core/list/tree-moves";
 import { foldName, type Query, readQuery } from "@/core/search/query";
 import { type Hit, type Order, rank, type Ranking, rarity } from "@/core/search/rank";
 import { STEMMED } from "@/core/search/stem";
@@ -83,10 +84,9 @@ export class Asked {
       tags,
       people: people.filter((one) => begins(one.name, filters.by)).map((one) => one.id),
       // A collection means what stands inside it too.
-      collections: withInside(
-        tree,
-        tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id),
-      ),
+      collections: [
+        ...insideOf(tree, ...tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id)),
+      ],
     };
     const condition = filterOn(team, filters, names);
     return new Asked(tx, team, query, sought, condition, tags, indexed, lists, limits);
@@ -194,12 +194,4 @@ export class Asked {
     const ids = hits.slice(0, most).map((hit) => hit.id);
     return { ids, best: hits.length > most ? most : null };
   }
-}
-
-type Node = { id: string; parent: string | null };
-function withInside(tree: readonly Node[], roots: readonly string[]): string[] {
-  const all = [...roots];
-  for (const id of all)
-    all.push(...tree.filter((one) => one.parent === id && !all.includes(one.id)).map((one) => one.id));
-  return all;
 }

@@ -2,8 +2,9 @@ import { eq } from "drizzle-orm";
 import { groupBy } from "@/core/list/group-by";
 import { keysAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
+import { lockTeam } from "@/data/queries/collections";
 import { type IntakeRow, sectionsOf, treeOf } from "@/data/queries/intakes";
-import { collection, intake, section, team } from "@/data/schema";
+import { collection, intake, section } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 
@@ -16,7 +17,7 @@ type Standing = IntakeRow["standing"];
 export async function makePlaces(tx: Tx, row: IntakeRow): Promise<Standing> {
   const at = now();
   // Two that make collections at once get different places in the order.
-  await tx.select({ id: team.id }).from(team).where(eq(team.id, row.team)).for("update");
+  await lockTeam(tx, row.team);
   const tree = await treeOf(tx, row.team);
   const byName = new Map(tree.map((one) => [`${one.parent ?? ""}|${one.title}`, one.id]));
   const lastIn = new Map<string, string>();

@@ -1,5 +1,5 @@
 import { inArray, sql } from "drizzle-orm";
-import { type Change, clashing, type Thing } from "@/core/undo/change";
+import { type Change, clashing } from "@/core/undo/change";
 import type { Tx } from "@/data/database";
 import { lockTeam } from "@/data/queries/collections";
 import { type DeedRow, lastByOthers, lastInCollections } from "@/data/queries/deeds";
@@ -9,33 +9,10 @@ import { isDuplicate, isOrphan } from "@/data/transaction";
 import { now } from "@/outside/clock";
 import type { Happening } from "../action";
 import { whyAdrift } from "./standing";
+import { tellChanges } from "./tell-changes";
 import { WAYS, currentOf } from "./things";
 
 type Made = { done: true; collections: string[] } | { done: false; why: string };
-
-/** The verb the Bench and the Desk know for a change of each kind of thing. */
-const VERBS: Record<Thing, (change: Change) => string> = {
-  collection: ({ after }) =>
-    after && "gone" in after
-      ? after.gone
-        ? "collections.remove"
-        : "bin.restore-collection"
-      : "collections.edit",
-  section: ({ after }) =>
-    after && "gone" in after ? (after.gone ? "sections.remove" : "bin.restore-section") : "sections.edit",
-  placement: ({ after }) =>
-    after && "gone" in after
-      ? after.gone
-        ? "placements.remove"
-        : "bin.restore-placement"
-      : "placements.edit",
-  resource: ({ after }) =>
-    after && "gone" in after ? (after.gone ? "resources.remove" : "bin.restore-resource") : "resources.edit",
-  tagging: () => "tags.change",
-  about: () => "collections.edit",
-  tray: () => "tray.set",
-  tag: () => "tags.edit",
-};
 
 const refused = (why: string): Made => ({ done: false, why: `${why} Nothing was changed.` });
 
@@ -60,12 +37,12 @@ export async function makeChanges(
   const clashes = clashing(changes, await currentOf(tx, changes));
   if (clashes.length) {
     const ids = clashes.flatMap((change) => change.id.split("~"));
-    const who = await lastByOthers(tx, row.team, ids, row.createdAt, row.person);
+    const who = await lastByOthers(tx, row, ids);
     const what = clashes.length === 1 ? "It has" : `${clashes.length} of these things have`;
     return refused(`${what} been changed since${who ? ` by ${who}` : ""}.`);
   }
   const unmade = back ? trees.filter(({ after }) => after?.gone === true).map(({ id }) => id) : [];
-  const who = unmade.length ? await lastInCollections(tx, row.team, unmade, row.createdAt, row.person) : null;
+  const who = unmade.length ? await lastInCollections(tx, row, unmade) : null;
   if (who) return refused(`${who} has done something in it since.`);
   await tx.execute(sql`SAVEPOINT as_it_was`);
   const adrift = (await writeAll(tx, row.team, changes, at)) ?? (await whyAdrift(tx, row.team, changes));
@@ -75,29 +52,7 @@ export async function makeChanges(
   }
   const tagged = changes.filter(({ thing }) => thing === "tagging" || thing === "resource");
   await touchCollectionsOf(tx, [...new Set(tagged.map(({ id }) => id.split("~")[0]!))], at);
-  const homes = await homesOf(tx, changes);
-  const told = new Set<string>();
-  for (const change of changes) {
-    const subject = change.thing === "tray" ? change.id.split("~")[1]! : change.id.split("~")[0]!;
-    const verb = VERBS[change.thing](change);
-    const places =
-      change.thing === "collection" || change.thing === "about"
-        ? [change.id.split("~")[0]!]
-        : change.thing === "placement" || change.thing === "section"
-          ? [
-              ...new Set([
-                homes.get(change.id),
-                change.before?.collection as string | undefined,
-                change.after?.collection as string | undefined,
-              ]),
-            ].filter((id) => id !== undefined)
-          : [null];
-    for (const place of places) {
-      const key = [subject, verb, place].join();
-      if (!told.has(key)) tell({ subject, collection: place, verb });
-      told.add(key);
-    }
-  }
+  tellChanges(changes, await homesOf(tx, changes), tell);
   return { done: true, collections };
 }
 
