@@ -244,6 +244,8 @@ test("what leads from one to the next: text between, an introduction, a descript
 test("nothing moves under the hand and the focus stays while the rest of the Bench comes", async ({
   browser,
 }) => {
+  // That somebody else is here is shown later too.
+  await openCollection(await signIn(browser, "rhea"), "Week 3: the water table");
   const page = await signIn(browser, "ines");
   await page.addInitScript(() => {
     const moved: string[] = [];
@@ -263,6 +265,7 @@ test("nothing moves under the hand and the focus stays while the rest of the Ben
   await page.reload({ waitUntil: "commit" });
   const stroke = page.getByRole("button", { name: "What stands beside Peatland course" });
   await stroke.focus();
+  await expect(page.getByRole("list", { name: "Also here" })).toBeVisible();
   await expect(page.getByRole("button", { name: /tags$|^Tag the/ })).toBeVisible();
   await expect(page.locator("[data-supply]").first().or(page.getByText("Nothing waits"))).toBeVisible();
   await page.waitForTimeout(1_500);

@@ -92,18 +92,18 @@ export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props
       </div>
       {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <div className="-ml-2.5 min-w-0">
+        <div className="-ml-2.5 min-w-0 sm:mr-auto">
           <ViewBar setting={setting} onSet={onSet} />
         </div>
-        <p className="text-[15px] whitespace-nowrap text-quiet sm:ml-auto">
+        <p className="text-[15px] whitespace-nowrap text-quiet sm:order-2">
           {items} {items === 1 ? "item" : "items"}
           {minutes > 0 && ` · ${sayMinutes(minutes)}`}
         </p>
-        <p className="flex items-center gap-1.5 text-[15px] whitespace-nowrap text-quiet">
+        <p className="flex items-center gap-1.5 text-[15px] whitespace-nowrap text-quiet sm:order-2">
           <Icon size={16} aria-hidden /> {words}
         </p>
         <Present collection={collection.id} />
-        <div className="flex items-center gap-1">
+        <div className="flex items-center gap-1 sm:order-2">
           <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
             Publish
           </Link>
