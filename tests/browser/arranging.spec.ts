@@ -278,6 +278,55 @@ test("nothing moves under the hand and the focus stays while the rest of the Ben
   await expect(stroke).toBeFocused();
 });
 
+test("what was just moved stays moved, and who writes goes on writing, whatever is heard and scrolled meanwhile", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ines", { viewport: { width: 1280, height: 560 } });
+  await openCopy(page, "Week 3: the water table");
+  await page.keyboard.press("1");
+  // The move is on its way for as long as the test likes; what others do is heard before it arrives.
+  let arrive = () => {};
+  const arrived = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route("**/api/actions/placements.move", async (route) => {
+    await arrived;
+    await route.continue();
+  });
+  const last = items(page).last();
+  await items(page).first().focus();
+  await page.keyboard.press("End");
+  await expect(last).toBeFocused();
+  const [moved, name] = [await last.getAttribute("data-item"), (await words(page)).at(-1)!];
+  for (const key of ["Space", "Home", "Space"]) await page.keyboard.press(key);
+  await expect.poll(async () => (await words(page))[0]).toBe(name);
+  const heard: string[] = [];
+  page.on("response", (answer) => heard.push(new URL(answer.url()).pathname.split("/").at(-1)!));
+  await page.request.post("/api/actions/placements.edit", {
+    data: { placement: moved, heading: "Said by somebody else" },
+  });
+  await expect.poll(() => heard).toContain("collections.some-items");
+  await page.waitForTimeout(200);
+  expect(heard).not.toContain("placements.move");
+  expect((await words(page))[0]).toBe(name);
+  await expect(items(page).first()).toBeFocused();
+
+  await page.keyboard.press("c");
+  const context = page.getByLabel("Context: why it stands here");
+  await expect(context).toBeFocused();
+  // It goes on behind what stands there.
+  await page.keyboard.type(" Two by ");
+  arrive();
+  await expect(items(page).first()).toContainText("Said by somebody else");
+  await expect(context).toBeFocused();
+  // Letters that meet no field would be keys of the Bench: W writes a text, N makes a section.
+  await page.locator("[data-making]").evaluate((list) => (list.scrollTop = list.scrollHeight));
+  await expect(context).not.toBeInViewport();
+  await page.keyboard.type("two, now");
+  await expect(context).toHaveValue(`${name} Two by two, now`);
+  await page.keyboard.press("Escape");
+  await expect.poll(async () => (await words(page))[0]).toBe(`${name} Two by two, now`);
+  expect(await items(page).first().getAttribute("data-item")).toBe(moved);
+});
+
 test("the open collection is narrowed as one types, and whole again with Escape", async ({ browser }) => {
   const page = await signIn(browser, "ines");
   await openCollection(page, "Moss key for beginners");

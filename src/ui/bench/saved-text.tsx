@@ -49,6 +49,13 @@ export function SavedText({ value, onSave, lines, ...rest }: Props) {
     );
   };
   useEffect(() => flush, []);
+  const goesOn = useRef(rest.autoFocus);
+  useEffect(() => {
+    // Who comes to write goes on behind what stands there.
+    const field = document.activeElement;
+    if (goesOn.current && field instanceof HTMLTextAreaElement)
+      field.setSelectionRange(field.value.length, field.value.length);
+  }, []);
   const shared = {
     ...rest,
     error,

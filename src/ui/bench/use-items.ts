@@ -1,10 +1,11 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { hear, ownChanges } from "@/core/list/own-changes";
 import { compareOrder } from "@/core/order/place";
 import type { Answer } from "@/services/registry";
-import { call } from "../talk/call";
+import { call, isUnderWay, settled } from "../talk/call";
 
 export type Item = Answer<"collections.items">["items"][number] & { pending?: boolean };
 export type Section = Answer<"collections.read">["sections"][number];
@@ -19,9 +20,22 @@ type Kept = { items: Item[]; next: Answer<"collections.items">["next"] };
 export function useItems(collection: string, first: Kept, sections: Section[]) {
   const client = useQueryClient();
   const key = useMemo(() => ["items", collection], [collection]);
+  const [own] = useState(ownChanges<Item>);
   const { data } = useQuery<Kept>({
     queryKey: key,
-    queryFn: () => call("collections.items", { collection }),
+    // Only read again as a whole, and shown as a whole: a list that is short for a moment throws everybody to its end.
+    queryFn: async () => {
+      await settled();
+      const isLater = own.asking(isUnderWay());
+      let page = await call("collections.items", { collection });
+      const items = [...page.items];
+      while (page.next) {
+        page = await call("collections.items", { collection, after: placeOf(page.next) });
+        items.push(...page.items);
+      }
+      const here = client.getQueryData<Kept>(key)?.items ?? [];
+      return { items: hear(here, items, "all", isLater), next: null };
+    },
     initialData: first,
     staleTime: Infinity,
   });
@@ -30,11 +44,12 @@ export function useItems(collection: string, first: Kept, sections: Section[]) {
   useEffect(() => {
     if (!next) return;
     let gone = false;
-    call("collections.items", { collection, after: `${next.section}~${next.position}~${next.id}` })
+    const isLater = own.asking(isUnderWay());
+    call("collections.items", { collection, after: placeOf(next) })
       .then((page) => {
         if (!gone)
           client.setQueryData<Kept>(key, (kept) => ({
-            items: merge(kept!.items, page.items),
+            items: hear(kept!.items, page.items, [], isLater),
             next: page.next,
           }));
       })
@@ -42,21 +57,17 @@ export function useItems(collection: string, first: Kept, sections: Section[]) {
     return () => {
       gone = true;
     };
-  }, [client, collection, key, next]);
+  }, [client, collection, key, next, own]);
 
-  // When each item was last changed here, counted, so that an answer asked for earlier does not take it back.
-  const changes = useRef({ count: 0, at: new Map<string, number>() });
   const change = useCallback(
     (how: (items: Item[]) => Item[]) => {
       const kept = client.getQueryData<Kept>(key);
       if (!kept) return;
       const items = how(kept.items);
-      const before = new Set(kept.items);
-      changes.current.count++;
-      for (const item of items) if (!before.has(item)) changes.current.at.set(item.id, changes.current.count);
+      own.note(kept.items, items);
       client.setQueryData<Kept>(key, { ...kept, items });
     },
-    [client, key],
+    [client, key, own],
   );
 
   // One reading at a time: two at once may be answered in the wrong order, and the older would stay.
@@ -77,35 +88,27 @@ export function useItems(collection: string, first: Kept, sections: Section[]) {
           for (const id of wanted.resources)
             if (known.includes(id) || !here.has(id)) wanted.resources.delete(id);
           if (!ids.length && !known.length) continue;
-          const start = changes.current.count;
+          const isLater = own.asking(isUnderWay());
           const { items } = await call("collections.some-items", {
             collection,
             placements: ids,
             resources: known,
           });
-          const isLater = (id: string) => (changes.current.at.get(id) ?? 0) > start;
-          for (const id of [...ids, ...items.map((item) => item.id)])
-            if (isLater(id)) wanted.placements.add(id);
-          const found = new Set(items.map((item) => item.id));
+          const held = [...new Set([...ids, ...items.map((item) => item.id)])].filter(isLater);
           client.setQueryData<Kept>(
             key,
-            (kept) =>
-              kept && {
-                ...kept,
-                items: merge(
-                  kept.items.filter(
-                    (item) => !ids.includes(item.id) || found.has(item.id) || isLater(item.id),
-                  ),
-                  items.filter((item) => !isLater(item.id)),
-                ),
-              },
+            (kept) => kept && { ...kept, items: hear(kept.items, items, ids, isLater) },
           );
+          if (!held.length) continue;
+          // What others did to these is seen once what was done here has arrived.
+          for (const id of held) wanted.placements.add(id);
+          await settled();
         }
       } finally {
         wanted.reading = false;
       }
     },
-    [client, key, collection],
+    [client, key, collection, own],
   );
   const anew = useCallback(() => client.invalidateQueries({ queryKey: key }), [client, key]);
 
@@ -119,8 +122,4 @@ export function useItems(collection: string, first: Kept, sections: Section[]) {
   return { items, complete: !next, change, renew, anew };
 }
 
-/** Newer items take the place of those with the same id; the others are added. */
-function merge(old: readonly Item[], newer: readonly Item[]): Item[] {
-  const byId = new Map([...old, ...newer].map((item) => [item.id, item]));
-  return [...byId.values()];
-}
+const placeOf = ({ section, position, id }: NonNullable<Kept["next"]>) => `${section}~${position}~${id}`;

@@ -5,6 +5,7 @@ import { memo, useRef, useState } from "react";
 import type { BroughtPlace } from "@/core/intake/brought";
 import type { TagSeparator } from "@/core/formats/imported";
 import { splitTags } from "@/core/intake/split-tags";
+import { useAlways } from "../parts/use-always";
 import type { PreviewLine } from "./intake-dialog";
 
 type Props = {
@@ -25,6 +26,7 @@ export function IntakeLines({ lines, places, separator, onEdit }: Props) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     measureElement: (element) => element.getBoundingClientRect().height,
+    rangeExtractor: useAlways(editing ?? -1),
     overscan: 8,
   });
   return (

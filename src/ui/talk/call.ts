@@ -50,9 +50,11 @@ if (typeof window !== "undefined")
 
 /** What is on its way to the server. */
 const sending = new Set<Promise<unknown>>();
+/** Whether anything done here may not have arrived yet. */
+export const isUnderWay = () => waiting.length > 0 || sending.size > 0;
 /** Resolves when everything that was on its way has been answered: undo must not overtake what it takes back. */
 export async function settled(): Promise<void> {
-  while (waiting.length || sending.size) {
+  while (isUnderWay()) {
     await Promise.allSettled([...sending]);
     // What waited for these is on its way a moment later.
     await Promise.resolve();

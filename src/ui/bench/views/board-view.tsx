@@ -6,13 +6,14 @@ import { useCallback, useMemo, useRef } from "react";
 import { groupBy } from "@/core/list/group-by";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
+import { useAlways } from "../../parts/use-always";
 import { useBench } from "../bench-context";
 import { LandingMark } from "../item-words";
 import { SectionHead } from "../section-head";
 import type { Item, Section } from "../use-items";
 import { ItemCard } from "./item-card";
 import { Nothing } from "./nothing";
-import { useAlways, useBroughtIntoSight, useFollow } from "./use-kept-in-sight";
+import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
 import { type ViewProps, stateOf } from "./view-props";
 
 const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
@@ -66,13 +67,17 @@ function Column({ section, items, numbers, props }: ColumnProps) {
   const { landing, current, opened, head } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const at = items.findIndex((item) => item.id === current);
+  const [focused, onFocus] = useFocused();
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => 220,
     getItemKey: useCallback((i: number) => items[i]!.id, [items]),
     overscan: 4,
-    rangeExtractor: useAlways(at),
+    rangeExtractor: useAlways(
+      at,
+      items.findIndex((item) => item.id === focused),
+    ),
     initialRect: { width: 300, height: 700 },
   });
   useBroughtIntoSight(scroller, at, [current, props.marked.size > 1], (index) => {
@@ -123,7 +128,12 @@ function Column({ section, items, numbers, props }: ColumnProps) {
         )}
         {first && <LandingMark words="lands here" />}
       </div>
-      <div ref={scroller} data-scroller className="@container min-h-24 flex-1 overflow-y-auto px-3 pb-6">
+      <div
+        ref={scroller}
+        data-scroller
+        onFocus={onFocus}
+        className="@container min-h-24 flex-1 overflow-y-auto px-3 pb-6"
+      >
         {items.length === 0 && <p className="py-3 text-sm text-quiet">Nothing stands in this one.</p>}
         {items.length > 0 && (
           <div
@@ -143,6 +153,7 @@ function Column({ section, items, numbers, props }: ColumnProps) {
                   key={key}
                   role="presentation"
                   data-index={index}
+                  data-line={item.id}
                   ref={virtual.measureElement}
                   className={`absolute top-0 left-0 w-full pb-2 ${landing?.after === item.id ? "z-10" : ""}`}
                   style={{ transform: `translateY(${start}px)` }}

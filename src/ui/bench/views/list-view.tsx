@@ -5,12 +5,13 @@ import dynamic from "next/dynamic";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { layOutLines } from "@/core/list/lay-out";
 import { Button } from "../../parts/button";
+import { useAlways } from "../../parts/use-always";
 import { useBench } from "../bench-context";
 import { ItemRow } from "../item-row";
 import { LandingMark } from "../item-words";
 import { SectionHead } from "../section-head";
 import { Nothing } from "./nothing";
-import { useAlways, useBroughtIntoSight, useFollow } from "./use-kept-in-sight";
+import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
 import { type Landing, type ViewProps, stateOf } from "./view-props";
 
 const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77, text: 60, details: 520 };
@@ -62,6 +63,7 @@ export function ListView(props: ViewProps) {
     [items, sections, across, opened?.id, sorted],
   );
   const at = lineOf(lines, current);
+  const [focused, onFocus] = useFocused();
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -75,7 +77,10 @@ export function ListView(props: ViewProps) {
     // The same function as long as the lines are, or everything would be measured out anew at every step.
     getItemKey: useCallback((i: number) => `${view} ${lines[i]!.key}`, [lines, view]),
     overscan: 6,
-    rangeExtractor: useAlways(at),
+    rangeExtractor: useAlways(
+      at,
+      lines.findIndex((line) => line.key === focused),
+    ),
     scrollMargin: view === "table" ? 41 : 0,
     initialRect: { width: 800, height: 900 },
   });
@@ -109,6 +114,7 @@ export function ListView(props: ViewProps) {
       data-making
       data-flow={view === "cards" ? "across" : "down"}
       onKeyDown={props.onKeyDown}
+      onFocus={onFocus}
       className={`@container relative min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-6 ${view === "table" ? "scroll-pt-[41px] overflow-x-auto" : "overflow-x-hidden"}`}
     >
       {items.length === 0 && <Nothing />}
@@ -133,6 +139,7 @@ export function ListView(props: ViewProps) {
                 key={key}
                 role="presentation"
                 data-index={index}
+                data-line={line.key}
                 ref={virtual.measureElement}
                 className={`absolute top-0 left-0 w-full ${index === landsAt ? "z-10" : ""}`}
                 style={{ transform: `translateY(${start - margin}px)` }}

@@ -1,21 +1,18 @@
 "use client";
 
-import { defaultRangeExtractor, type Range } from "@tanstack/react-virtual";
-import { useCallback, useEffect } from "react";
+import { useCallback, useEffect, useState } from "react";
 
 /**
- * What a list that draws only what is in sight draws besides: the line the keys act on. Whatever is scrolled, it keeps
- * the focus.
- * @param at its index; -1 when it is not in this list
+ * The line that has, or had last, the focus: a field somebody writes in stays, wherever the list is scrolled, or the
+ * next letters would be keys of the Bench.
+ * @returns its key, and what is to hear when something in the list gets the focus; a line says its key as `data-line`
  */
-export function useAlways(at: number): (range: Range) => number[] {
-  return useCallback(
-    (range: Range) => {
-      const seen = defaultRangeExtractor(range);
-      return at < 0 || at >= range.count || seen.includes(at) ? seen : [...seen, at].sort((a, b) => a - b);
-    },
-    [at],
-  );
+export function useFocused(): [string | null, (event: React.FocusEvent) => void] {
+  const [key, setKey] = useState<string | null>(null);
+  const onFocus = useCallback((event: React.FocusEvent) => {
+    setKey(event.target.closest<HTMLElement>("[data-line]")?.dataset.line ?? null);
+  }, []);
+  return [key, onFocus];
 }
 
 /**
