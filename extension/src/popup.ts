@@ -85,9 +85,10 @@ async function main(paired: Pairing): Promise<void> {
     team: recent[0]?.team ?? known.teams[0]!.id,
     addresses: [page.address],
   }).catch(() => ({ known: [null] }));
-  if (there[0])
-    document.getElementById("already")!.textContent =
-      "This page is in the catalogue already. Saving places it again.";
+  const said = document.getElementById("said");
+  // Unless it is being saved by now.
+  if (there[0] && said && !said.textContent)
+    said.textContent = "In the catalogue already. Saving places it again.";
 }
 
 async function forget(): Promise<boolean> {
@@ -114,7 +115,7 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
   description.value = page.description;
   const note = el("textarea", { "aria-label": "Note", rows: "1" });
   const chosen = el("b", {});
-  const said = el("p", { role: "status", class: "quiet" });
+  const said = el("p", { id: "said", role: "status", class: "quiet" });
   const tagList = el("span", { class: "quiet" });
   const button = el("button", { type: "submit", class: "deed" }, "Save");
 
@@ -255,28 +256,32 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
       button.disabled = false;
     }
   };
+  // What comes later (sections, a word that it is here already) moves nothing: the button has a place of its own.
   show(
     el(
       "form",
-      { submit: saved },
-      el("label", {}, "Title", title),
-      el("p", { id: "already", class: "warn", role: "status" }),
-      el("div", { class: "row" }, ...kinds),
-      page.pictures.length > 1
-        ? el(
-            "div",
-            { class: "pictures", role: "group", "aria-label": "Pictures of the page" },
-            ...page.pictures.map((address, i) => pictureButton(address, i)),
-          )
-        : null,
-      el("label", {}, "Description", description),
-      goTo.element,
-      el("p", { class: "quiet" }, "It goes to ", chosen),
-      sections,
-      tagField.element,
-      tagList,
-      el("label", {}, "Note", note),
-      el("div", { class: "row" }, said, el("span", { class: "end" }), button),
+      { submit: saved, class: "saving" },
+      el(
+        "div",
+        { class: "fields" },
+        el("label", {}, "Title", title),
+        el("div", { class: "row" }, ...kinds),
+        page.pictures.length > 1
+          ? el(
+              "div",
+              { class: "pictures", role: "group", "aria-label": "Pictures of the page" },
+              ...page.pictures.map((address, i) => pictureButton(address, i)),
+            )
+          : null,
+        el("label", {}, "Description", description),
+        goTo.element,
+        el("p", { class: "quiet" }, "It goes to ", chosen),
+        sections,
+        tagField.element,
+        tagList,
+        el("label", {}, "Note", note),
+      ),
+      el("div", { class: "row foot" }, said, button),
     ),
     many(),
   );
@@ -319,7 +324,7 @@ function many(): HTMLElement {
     chrome.tabs.create({ url: chrome.runtime.getURL(`many.html?mode=${mode}&tab=${tab}`) });
   return el(
     "div",
-    { class: "row" },
+    { class: "row many" },
     el("button", { type: "button", class: "plain", click: () => void open("links") }, "Links of this page …"),
     // Reading the addresses of other tabs is a permission of its own, asked for only here.
     el(

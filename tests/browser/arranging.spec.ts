@@ -327,6 +327,54 @@ test("what was just moved stays moved, and who writes goes on writing, whatever 
   expect(await items(page).first().getAttribute("data-item")).toBe(moved);
 });
 
+test("what one has typed is not lost: refused, out of reach, left at once", async ({ browser }) => {
+  const page = await signIn(browser, "ines");
+  await openCopy(page, "Week 1: what a bog is");
+  await page.keyboard.press("1");
+  const first = items(page).first();
+
+  // Out of reach just when the field is closed: the words are said and can be sent again.
+  await page.route("**/api/actions/placements.edit", (route) => route.abort());
+  await first.focus();
+  await page.keyboard.press("c");
+  await page.getByLabel("Context: why it stands here").fill("Bring boots");
+  await page.keyboard.press("Escape");
+  const toast = page.getByRole("listitem").filter({ hasText: "Not saved: “Bring boots”" });
+  await expect(toast).toContainText("cannot be reached");
+  await expect(first).not.toContainText("Bring boots");
+  await page.unroute("**/api/actions/placements.edit");
+  await toast.getByRole("button", { name: "Try again" }).click();
+  await expect(first).toContainText("Bring boots");
+  await expect(toast).toHaveCount(0);
+
+  // Refused: it stays where it was typed, with the reason beside.
+  await page.keyboard.press("4");
+  await page.getByRole("button", { name: /^Order:/ }).click();
+  await page.getByRole("menuitem", { name: "Date", exact: true }).click();
+  await page.keyboard.press("Escape");
+  const date = first.locator("[data-cell=published]");
+  await date.dblclick();
+  await page.getByRole("textbox", { name: "Date" }).fill("last spring");
+  await page.keyboard.press("Enter");
+  await expect(date).toContainText("last spring");
+  await expect(date.getByRole("alert")).toContainText("Not saved.");
+  await expect(date).toBeFocused();
+  await page.keyboard.press("Enter");
+  const field = page.getByRole("textbox", { name: "Date" });
+  await expect(field).toHaveValue("last spring");
+  await field.fill("2026-03");
+  await page.keyboard.press("Enter");
+  await expect(date).toHaveText("2026-03");
+
+  // Left before the pause after which it is saved.
+  await page.keyboard.press("1");
+  await first.focus();
+  await page.keyboard.press("h");
+  await page.getByLabel("Heading here").fill("Read before we go out");
+  await page.reload();
+  await expect(first).toContainText("Read before we go out");
+});
+
 test("the open collection is narrowed as one types, and whole again with Escape", async ({ browser }) => {
   const page = await signIn(browser, "ines");
   await openCollection(page, "Moss key for beginners");

@@ -240,10 +240,22 @@ test("what is sent of a page leaves out scripts and what is typed into forms", a
       `<form><input name="pin" value="4711"><textarea>my secret</textarea></form><script>window.key="s3cr3t"</script><p onclick="x()">kept</p>`,
     );
   });
+  // A word that it is here already comes later, and moves nothing away under a press.
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await context.route(/resources\.known/, async (route) => {
+    await held;
+    await route.continue();
+  });
   const popup = await press(page);
   await expect(popup.getByLabel("Title")).not.toBeEmpty();
+  const button = popup.getByRole("button", { name: "Save" });
+  const before = await button.boundingBox();
+  answer();
+  await expect(popup.getByText("In the catalogue already.")).toBeVisible();
+  expect(await button.boundingBox()).toEqual(before);
   const sent = popup.waitForRequest(/capture\.page/);
-  await popup.getByRole("button", { name: "Save" }).click();
+  await button.click();
   const { html } = (await sent).postDataJSON() as { html: string };
   expect(html).toContain("kept");
   expect(html).not.toMatch(/4711|my secret|s3cr3t|onclick/);

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import { sayFailure } from "../talk/say-failure";
+import { sayFailure, sayUnsaved, whyOf } from "../talk/say-failure";
+import { useGone, useLeaving } from "../talk/use-leaving";
 
 type Props = {
   label: string;
@@ -38,8 +39,8 @@ export function InlineTitle({ label, value, onSave, readOnly, focus, className, 
   useEffect(() => {
     if (focus) input.current?.select();
   }, [focus]);
-  if (readOnly) return <Heading className={className}>{value}</Heading>;
   const shown = saved ?? value;
+  const gone = useGone();
   const save = () => {
     const text = typed?.trim();
     if (!text || text === shown) return setTyped(null);
@@ -49,9 +50,14 @@ export function InlineTitle({ label, value, onSave, readOnly, focus, className, 
         // Unless something else has been typed meanwhile.
         setTyped((now) => (now?.trim() === text ? null : now));
       },
-      (error: unknown) => sayFailure(error),
+      (error: unknown) => {
+        if (gone.current) sayUnsaved(text, whyOf(error), () => onSave(text));
+        else sayFailure(error);
+      },
     );
   };
+  useLeaving(save);
+  if (readOnly) return <Heading className={className}>{value}</Heading>;
   return (
     <>
       <Heading className="sr-only">{shown}</Heading>

@@ -2,7 +2,8 @@
 
 import { useEffect, useRef, useState } from "react";
 import { Area, Field } from "../parts/field";
-import { Refusal } from "../talk/call";
+import { sayUnsaved, whyOf } from "../talk/say-failure";
+import { useGone, useLeaving } from "../talk/use-leaving";
 
 type Props = {
   label: string;
@@ -31,6 +32,7 @@ export function SavedText({ value, onSave, lines, ...rest }: Props) {
   useEffect(() => {
     save.current = onSave;
   });
+  const gone = useGone();
   const flush = () => {
     clearTimeout(timer.current);
     const text = unsaved.current;
@@ -39,16 +41,14 @@ export function SavedText({ value, onSave, lines, ...rest }: Props) {
     save.current(text).then(
       () => setError(""),
       (failure: unknown) => {
+        const why = whyOf(failure);
+        if (gone.current) return sayUnsaved(text, why, () => save.current(text));
         unsaved.current ??= text;
-        setError(
-          failure instanceof Refusal
-            ? (Object.values(failure.fields)[0] ?? failure.detail)
-            : "This could not be saved yet.",
-        );
+        setError(why);
       },
     );
   };
-  useEffect(() => flush, []);
+  useLeaving(flush);
   const goesOn = useRef(rest.autoFocus);
   useEffect(() => {
     // Who comes to write goes on behind what stands there.

@@ -3,8 +3,9 @@
 import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { Bold, Italic, Link2, List, ListOrdered } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
-import { sayFailure } from "../talk/say-failure";
+import { useRef, useState } from "react";
+import { sayFailure, sayUnsaved, whyOf } from "../talk/say-failure";
+import { useGone, useLeaving } from "../talk/use-leaving";
 import { IconButton } from "./button";
 
 type Props = { label: string; value: string; onSave: (html: string) => Promise<unknown>; onDone: () => void };
@@ -14,11 +15,19 @@ const PAUSE = 800;
 export function RichText({ label, value, onSave, onDone }: Props) {
   const unsaved = useRef<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const gone = useGone();
   const flush = () => {
     clearTimeout(timer.current);
     const html = unsaved.current;
+    if (html === null) return;
     unsaved.current = null;
-    if (html !== null) onSave(html === "<p></p>" ? "" : html).catch(sayFailure);
+    const words = editor?.getText() ?? "";
+    const save = () => onSave(html === "<p></p>" ? "" : html);
+    save().catch((error: unknown) => {
+      if (gone.current) return sayUnsaved(words, whyOf(error), save);
+      unsaved.current ??= html;
+      sayFailure(error);
+    });
   };
   const editor = useEditor({
     immediatelyRender: false,
@@ -47,11 +56,7 @@ export function RichText({ label, value, onSave, onDone }: Props) {
     },
   });
   const [link, setLink] = useState<string | null>(null);
-  const leave = useRef(flush);
-  useEffect(() => {
-    leave.current = flush;
-  });
-  useEffect(() => () => leave.current(), []);
+  useLeaving(flush);
   if (!editor) return null;
   const setHref = () => {
     const href = link?.trim();

@@ -8,7 +8,7 @@ import type { TreeSum } from "@/core/list/tree-sums";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { RowMenu, MenuItem, MenuLine } from "../parts/menu";
-import { sayFailure } from "../talk/say-failure";
+import { sayUnsaved, whyOf } from "../talk/say-failure";
 
 type Deeds = {
   open: (id: string) => void;
@@ -160,7 +160,10 @@ function Rename({
 }) {
   const [typed, setTyped] = useState(title);
   const end = (keep: boolean) => {
-    if (keep && typed.trim() && typed.trim() !== title) save(typed.trim()).catch(sayFailure);
+    const name = typed.trim();
+    const send = () => save(name);
+    if (keep && name && name !== title)
+      send().catch((error: unknown) => sayUnsaved(name, whyOf(error), send));
     done();
   };
   return (

@@ -70,7 +70,13 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
   };
   const edit: BenchDeeds["edit"] = async (id, fields) => {
     change(id, (old) => ({ ...old, ...fields }));
-    await call("placements.edit", { placement: id, ...fields });
+    try {
+      await call("placements.edit", { placement: id, ...fields });
+    } catch (error) {
+      // The words are with who wrote them; the list shows what is.
+      void now.current.renew([id], []).catch(() => undefined);
+      throw error;
+    }
   };
   const fetchAgain = (resource: string) => {
     changeResources([resource], (card) => ({ ...card, fetchState: "waiting", fetchProblem: null }));

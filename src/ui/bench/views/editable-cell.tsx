@@ -1,7 +1,8 @@
 "use client";
 
 import { useRef, useState } from "react";
-import { sayFailure } from "../../talk/say-failure";
+import { sayUnsaved, whyOf } from "../../talk/say-failure";
+import { useLeaving } from "../../talk/use-leaving";
 
 /** A cell that may be edited: what it is called, what stands in it, and how it is saved. */
 export type Cell = { label: string; text: string; save?: (text: string) => Promise<unknown> };
@@ -23,31 +24,34 @@ export function EditableCell({
   children?: React.ReactNode;
 }) {
   const role = plain ? undefined : "gridcell";
-  const [typed, setTyped] = useState<string | null>(null);
+  /** What is being typed, to begin with. */
+  const [editing, setEditing] = useState<string | null>(null);
+  /** What is being saved, or could not be: it stands in the cell until it is saved or left. */
+  const [kept, setKept] = useState<{ text: string; why: string } | null>(null);
+  /** Nothing once the cell is gone. */
   const box = useRef<HTMLSpanElement>(null);
-  const edit = () => cell.save && setTyped(cell.text);
-  const leave = (save: boolean) => {
-    const text = typed?.trim();
-    setTyped(null);
-    if (save && text !== undefined && text !== cell.text) cell.save?.(text).catch(sayFailure);
+  const send = (text: string) => cell.save?.(text) ?? Promise.resolve();
+  const say = (text: string, why: string) => sayUnsaved(text, why, () => send(text));
+  const save = (text: string) => {
+    setKept({ text, why: "" });
+    send(text).then(
+      () => setKept(null),
+      (error: unknown) => (box.current ? setKept({ text, why: whyOf(error) }) : say(text, whyOf(error))),
+    );
   };
-  if (typed !== null)
+  const edit = () => cell.save && setEditing(kept?.text ?? cell.text);
+  if (editing !== null)
     return (
-      <span role={role} className="min-w-0">
-        <input
-          autoFocus
-          aria-label={cell.label}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          onBlur={() => leave(true)}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key !== "Enter" && event.key !== "Escape") return;
-            event.preventDefault();
-            leave(event.key === "Enter");
-            requestAnimationFrame(() => box.current?.focus());
+      <span ref={box} role={role} className="min-w-0">
+        <CellInput
+          label={cell.label}
+          text={editing}
+          onDone={(text, byKey) => {
+            setEditing(null);
+            if (text !== null && text !== cell.text) save(text);
+            else setKept(null);
+            if (byKey) requestAnimationFrame(() => box.current?.focus());
           }}
-          className="h-8 w-full rounded border border-edge bg-sheet px-1.5 text-[15px]"
         />
       </span>
     );
@@ -73,7 +77,58 @@ export function EditableCell({
       }}
       className={`block truncate py-2.5 text-[15px] outline-offset-[-1px] ${name === "title" ? "font-semibold" : name === "context" ? "font-serif" : "text-quiet"} ${cell.save ? "cursor-text" : ""}`}
     >
-      {children ?? cell.text}
+      {kept?.why ? (
+        <Unsaved {...kept} onGone={() => box.current ?? say(kept.text, kept.why)} />
+      ) : (
+        (children ?? kept?.text ?? cell.text)
+      )}
     </span>
+  );
+}
+
+type InputProps = {
+  label: string;
+  text: string;
+  /** With what was typed, or null for what is to be left as it was. */
+  onDone: (text: string | null, byKey: boolean) => void;
+};
+
+function CellInput({ label, text, onDone }: InputProps) {
+  const [typed, setTyped] = useState(text);
+  const done = useRef(false);
+  const leave = (saves: boolean, byKey: boolean) => {
+    if (done.current) return;
+    done.current = true;
+    onDone(saves ? typed.trim() : null, byKey);
+  };
+  useLeaving(() => typed !== text && leave(true, false));
+  return (
+    <input
+      autoFocus
+      aria-label={label}
+      value={typed}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => leave(true, false)}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key !== "Enter" && event.key !== "Escape") return;
+        event.preventDefault();
+        leave(event.key === "Enter", true);
+      }}
+      className="h-8 w-full rounded border border-edge bg-sheet px-1.5 text-[15px]"
+    />
+  );
+}
+
+/** Words that could not be saved and why. When the cell goes away with them, they are said elsewhere. */
+function Unsaved({ text, why, onGone }: { text: string; why: string; onGone: () => void }) {
+  useLeaving(onGone);
+  return (
+    <>
+      {text}
+      <span role="alert" className="block font-sans text-sm font-normal whitespace-normal text-stop">
+        Not saved. {why}
+      </span>
+    </>
   );
 }
