@@ -56,6 +56,8 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
   await expect.poll(() => names(page)).toEqual(moved);
   await page.reload();
   await expect.poll(() => names(page)).toEqual(moved);
+  // Nothing makes the page wider than the phone: what is fixed to its edges would be fixed out of sight.
+  expect(await page.evaluate(() => [innerWidth, document.documentElement.scrollWidth])).toEqual([390, 390]);
 
   // Swiped at once, the list goes along with the finger and everything stays in its place.
   const height = async () => (await inside(page, 2, 0.5)).y;

@@ -230,7 +230,7 @@ export function Bench({ me, teams, team, first }: Props) {
           <main
             id="main"
             ref={sides}
-            className={`swipe grid min-h-0 flex-1 overflow-x-auto max-md:grid-cols-[100%_100%] md:mx-3 md:mb-3 md:overflow-hidden md:rounded-md md:border md:border-line ${folded ? "md:grid-cols-[44px_14px_minmax(0,1fr)]" : "md:grid-cols-[minmax(300px,404px)_14px_minmax(0,1fr)]"}`}
+            className={`swipe relative grid min-h-0 flex-1 overflow-x-auto max-md:grid-cols-[100%_100%] md:mx-3 md:mb-3 md:overflow-hidden md:rounded-md md:border md:border-line ${folded ? "md:grid-cols-[44px_14px_minmax(0,1fr)]" : "md:grid-cols-[minmax(300px,404px)_14px_minmax(0,1fr)]"}`}
           >
             <section aria-label="Supply" className="flex min-h-0 flex-col bg-sunk">
               {folded ? (

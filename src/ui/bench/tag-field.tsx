@@ -78,9 +78,10 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
         onAdd={(names) => void add(names)}
         onRemove={(name) => void remove(name)}
       />
-      {offers.length > 0 && (
-        <p className="mt-1.5 flex flex-wrap items-center gap-1.5 text-sm text-quiet">
-          Suggested:
+      {/* They come a moment later; the line is theirs from the beginning, so that nothing below moves. */}
+      {!readOnly && (
+        <p className="mt-1.5 flex min-h-7 flex-wrap items-center gap-1.5 text-sm text-quiet">
+          {offers.length > 0 && "Suggested:"}
           {offers.map((tag, i) => (
             <button
               key={tag.name}

@@ -16,9 +16,12 @@ export function Toasts() {
       toastOptions={{
         duration: 8000,
         classNames: {
-          toast: "!bg-ink !text-sheet !border-0 !rounded-md !shadow-lift !font-sans !text-[15px]",
+          // Two buttons beside the words would leave these a narrow column; they go below then.
+          toast:
+            "!bg-ink !text-sheet !border-0 !rounded-md !shadow-lift !font-sans !text-[15px] has-data-cancel:!flex-wrap [&:has([data-cancel])_[data-content]]:!basis-[calc(100%-40px)] [&:has([data-cancel])_[data-action]]:!ml-0",
           description: "!text-sheet",
           actionButton: "!bg-sheet !text-ink !font-semibold !h-8 !px-3",
+          cancelButton: "!bg-transparent !text-sheet !font-semibold !h-8 !px-3 !ml-auto underline",
           closeButton: "!bg-ink !text-sheet !border-sheet",
         },
       }}

@@ -121,7 +121,7 @@ export function TagPage({ me, teams, team, first }: Props) {
             <div className="flex flex-col gap-8">
               <section>
                 <h2 className="border-b border-line pb-2 text-[17px] font-semibold">Use over time</h2>
-                <div className="mt-3">
+                <div className="mt-3 min-h-40">
                   <UseChart months={months} label={`${tag.name} put on things, by month`} />
                 </div>
               </section>

@@ -113,7 +113,7 @@ export function Tags({ me, teams, team, first }: Props) {
               <Cloud team={team.id} tags={used.slice(0, CLOUD)} />
               <section className="mt-8">
                 <h2 className="border-b border-line pb-2 text-[17px] font-semibold">Use over time</h2>
-                <div className="mt-3">
+                <div className="mt-3 min-h-40">
                   <UseChart months={data.months} label="Tags put on things, by month" />
                 </div>
               </section>
