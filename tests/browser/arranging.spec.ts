@@ -229,7 +229,30 @@ test("what leads from one to the next: text between, an introduction, a descript
   await page.keyboard.press("ControlOrMeta+a");
   await page.getByRole("button", { name: "Bold" }).click();
   await page.keyboard.press("Escape");
-  await expect(page.locator("strong", { hasText: "Two by two" })).toBeVisible();
+  const written = page.locator("strong", { hasText: "Two by two" });
+  await expect(written).toBeVisible();
+
+  // The words stay while the editor comes.
+  await page.reload();
+  const menu = page.getByRole("button", { name: "What to do with the section At the bog" });
+  await menu.click();
+  let come = () => {};
+  const coming = new Promise<void>((resolve) => (come = resolve));
+  await page.route("**/_next/static/chunks/*", async (route) => {
+    await coming;
+    await route.continue();
+  });
+  await page.getByRole("menuitem", { name: "Change the introduction" }).click();
+  await expect(page.getByRole("menu")).toHaveCount(0);
+  await expect(written).toBeVisible();
+  await expect(intro).toHaveCount(0);
+  come();
+  await expect(intro).toBeFocused();
+  await page.keyboard.press("End");
+  await page.keyboard.type(" along the boards");
+  await page.keyboard.press("Escape");
+  // No moment shows the old ones.
+  expect(await page.locator("strong", { hasText: "Two by two" }).textContent()).toContain("along the boards");
   await page.getByRole("link", { name: "Publish" }).click();
   await page.getByRole("radio", { name: "Anyone with the link" }).click();
   const link = await page.getByLabel("Link for readers").inputValue();

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from "react";
 import { sayFailure, sayUnsaved, whyOf } from "../talk/say-failure";
 import { useGone, useLeaving } from "../talk/use-leaving";
+import { useSaved } from "../talk/use-saved";
 
 type Props = {
   label: string;
@@ -19,13 +20,7 @@ export function InlineTitle({ label, value, onSave, readOnly, focus, className, 
   const Heading = `h${level}` as const;
   const input = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState<string | null>(null);
-  /** What was saved stands there until it, or what came after it, is heard of. */
-  const [saved, setSaved] = useState<string | null>(null);
-  const [heard, setHeard] = useState(value);
-  if (value !== heard) {
-    setHeard(value);
-    setSaved(null);
-  }
+  const [saved, setSaved] = useSaved(value);
   /** What had the focus before has it again when the name is written; else the item the keys act on. */
   const before = useRef<EventTarget | null>(null);
   const leave = (field: HTMLElement) => {

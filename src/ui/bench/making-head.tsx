@@ -13,6 +13,7 @@ import { buttonLook, IconButton } from "../parts/button";
 import { Cover } from "../parts/cover";
 import { Menu } from "../parts/menu";
 import { Progress } from "../parts/progress";
+import { loadRichText, RichField } from "../parts/rich-field";
 import { Words } from "../parts/words";
 import { initials } from "../shell/initials";
 import { call } from "../talk/call";
@@ -21,8 +22,6 @@ import { InlineTitle } from "./inline-title";
 import { usePresence } from "./use-presence";
 import { ViewBar } from "./view-bar";
 
-const loadRichText = () => import("../parts/rich-text").then((m) => m.RichText);
-const RichText = dynamic(loadRichText, { ssr: false });
 const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.CollectionMenu), {
   ssr: false,
 });
@@ -135,47 +134,43 @@ function Description({ collection }: { collection: Props["head"]["collection"] }
   const { arranges } = useBench();
   const [writing, setWriting] = useState(false);
   const { id, rich, description } = collection;
-  if (writing)
-    return (
-      <RichText
-        label="What the collection is for"
-        value={rich || asHtml(description)}
-        onSave={(html) => call("collections.edit", { collection: id, rich: html })}
-        onDone={() => setWriting(false)}
-      />
-    );
   if (!arranges) return <Words rich={rich} plain={description} className="text-quiet" />;
   // Links in it stay links; a press beside them writes.
   return (
-    <div
-      role="button"
-      tabIndex={0}
-      aria-label={`Write what the collection is for. ${description}`}
-      // There before somebody writes, so that the words do not vanish for a moment.
-      onPointerEnter={() => void loadRichText()}
-      onFocus={() => void loadRichText()}
-      onClick={(event) => !(event.target as HTMLElement).closest("a") && setWriting(true)}
-      onKeyDown={(event) => {
-        if (event.target !== event.currentTarget || (event.key !== "Enter" && event.key !== " ")) return;
-        event.preventDefault();
-        setWriting(true);
-      }}
-      className="-ml-1.5 cursor-text rounded border border-transparent px-1.5 py-0.5 text-quiet hover:border-edge"
+    <RichField
+      label="What the collection is for"
+      value={rich}
+      plain={description}
+      writing={writing}
+      onSave={(html) => call("collections.edit", { collection: id, rich: html })}
+      onDone={() => setWriting(false)}
     >
-      {rich || description ? (
-        <Words rich={rich} plain={description} className="line-clamp-3" />
-      ) : (
-        "What is it for? One sentence helps whoever opens it."
+      {({ rich, plain }) => (
+        <div
+          role="button"
+          tabIndex={0}
+          aria-label={`Write what the collection is for. ${plain}`}
+          // There before somebody writes.
+          onPointerEnter={() => void loadRichText()}
+          onFocus={() => void loadRichText()}
+          onClick={(event) => !(event.target as HTMLElement).closest("a") && setWriting(true)}
+          onKeyDown={(event) => {
+            if (event.target !== event.currentTarget || (event.key !== "Enter" && event.key !== " ")) return;
+            event.preventDefault();
+            setWriting(true);
+          }}
+          className="-ml-1.5 cursor-text rounded border border-transparent px-1.5 py-0.5 text-quiet hover:border-edge"
+        >
+          {rich || plain ? (
+            <Words rich={rich} plain={plain} className="line-clamp-3" />
+          ) : (
+            "What is it for? One sentence helps whoever opens it."
+          )}
+        </div>
       )}
-    </div>
+    </RichField>
   );
 }
-
-const asHtml = (text: string) => {
-  const box = document.createElement("p");
-  box.textContent = text;
-  return text ? box.outerHTML.replace(/\n/g, "<br>") : "";
-};
 
 /** The collections inside, with what they hold all together, without opening them. Items can be dropped on them. */
 function Inside({

@@ -1,19 +1,17 @@
 "use client";
 
 import { MoreHorizontal } from "lucide-react";
-import dynamic from "next/dynamic";
 import { useState } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import { IconButton } from "../parts/button";
 import { Menu, MenuItem, MenuLine } from "../parts/menu";
+import { RichField } from "../parts/rich-field";
 import { Words } from "../parts/words";
 import { call } from "../talk/call";
 import { useBench } from "./bench-context";
 import { InlineTitle } from "./inline-title";
 import { LandingMark } from "./item-words";
 import type { Section } from "./use-items";
-
-const RichText = dynamic(() => import("../parts/rich-text").then((m) => m.RichText), { ssr: false });
 
 type Props = {
   section: Section;
@@ -75,18 +73,17 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
           )}
         </div>
         {narrow && sum}
-        {writing ? (
-          <div className="mt-1 max-w-prose">
-            <RichText
-              label={`Introduction of ${section.title}`}
-              value={section.intro}
-              onSave={(intro) => call("sections.edit", { section: section.id, intro })}
-              onDone={() => setWriting(false)}
-            />
-          </div>
-        ) : (
-          <Words rich={section.intro} className="max-w-prose text-[15px] text-quiet" />
-        )}
+        <div className="max-w-prose">
+          <RichField
+            label={`Introduction of ${section.title}`}
+            value={section.intro}
+            writing={writing}
+            onSave={(intro) => call("sections.edit", { section: section.id, intro })}
+            onDone={() => setWriting(false)}
+          >
+            {(words) => <Words {...words} className="text-[15px] text-quiet" />}
+          </RichField>
+        </div>
       </div>
       {landing && <LandingMark words={`lands here · ${section.title}`} />}
     </div>
