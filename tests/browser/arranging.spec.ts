@@ -348,6 +348,27 @@ test("what was just moved stays moved, and who writes goes on writing, whatever 
   await page.keyboard.press("Escape");
   await expect.poll(async () => (await words(page))[0]).toBe(`${name} Two by two, now`);
   expect(await items(page).first().getAttribute("data-item")).toBe(moved);
+
+  // Taken out by somebody else while one writes: the next letters are no keys, and what was written is there to copy.
+  const read = async () => {
+    const collection = page.url().split("/").at(-1);
+    const answer = await page.request.get(`/api/actions/collections.read?collection=${collection}`);
+    const { items, sections } = (await answer.json()) as { items: unknown[]; sections: unknown[] };
+    return { items: items.length, sections: sections.length };
+  };
+  const before = await read();
+  await page.keyboard.press("c");
+  await expect(context).toBeFocused();
+  await page.keyboard.type(" for a while");
+  await page.request.post("/api/actions/placements.remove", { data: { placement: moved } });
+  await expect(async () => {
+    await page.keyboard.type("wn");
+    await expect(context).toHaveCount(0, { timeout: 50 });
+  }).toPass();
+  await page.keyboard.type("wn and so on");
+  await expect(page.getByRole("listitem").filter({ hasText: "Not saved: “" })).toBeVisible();
+  await page.waitForTimeout(500);
+  expect(await read()).toEqual({ ...before, items: before.items - 1 });
 });
 
 test("what one has typed is not lost: refused, out of reach, left at once", async ({ browser }) => {

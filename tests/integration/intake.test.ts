@@ -174,6 +174,18 @@ test("an import can be paused, goes on where it stopped, and ends early when it 
   });
 });
 
+test("an import into what is deleted before it begins stands at the top, not below what is in the bin", async () => {
+  const { editor, team, collection: into } = await makeWorld();
+  const intake = await stage(editor, { team, into }, "b.html", layOut(readAny("b.html", FILE).file, "b"));
+  await as(editor, "intakes.set", { intake, deed: "start" });
+  await as(editor, "collections.remove", { collection: into });
+  await runIntakeJob.run({ intake });
+  const { collections } = await as(editor, "collections.tree", { team });
+  const there = new Set(collections.map((one) => one.id));
+  expect(collections.find((one) => one.title === "Course")).toMatchObject({ parent: null });
+  expect(collections.filter((one) => one.parent && !there.has(one.parent))).toEqual([]);
+});
+
 test("an import of which lines are missing does not start, and a part sent twice counts once", async () => {
   const { editor, team } = await makeWorld();
   const { lines } = layOut(readAny("l.txt", "https://moor.example/p https://moor.example/q").file, "list");

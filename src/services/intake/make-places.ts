@@ -25,6 +25,8 @@ export async function makePlaces(tx: Tx, row: IntakeRow): Promise<Standing> {
     const parent = one.parent ?? "";
     if ((lastIn.get(parent) ?? "") < one.position) lastIn.set(parent, one.position);
   }
+  // Deleted meanwhile, it would take what is made in it out of every tree; that stands at the top then.
+  const into = tree.some((one) => one.id === row.into) ? row.into : null;
   const standing: Standing = [];
   const collections: (typeof collection.$inferInsert)[] = [];
   const next = (last: Map<string, string>, key: string) => {
@@ -37,7 +39,7 @@ export async function makePlaces(tx: Tx, row: IntakeRow): Promise<Standing> {
       standing.push({ id: "", section: true, made: false });
       continue;
     }
-    const parent = place.parent === null ? row.into : standing[place.parent]!.id;
+    const parent = place.parent === null ? into : standing[place.parent]!.id;
     const key = `${parent ?? ""}|${place.title}`;
     const there = byName.get(key);
     const id = there ?? newId();

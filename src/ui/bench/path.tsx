@@ -5,7 +5,7 @@ import { ChevronDown } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { cloneElement, useCallback, useEffect, useRef, useState } from "react";
-import { isTyping } from "../shell/commands";
+import { isForField } from "../shell/commands";
 import { call } from "../talk/call";
 import type { PathDrop } from "./path-drop";
 
@@ -114,7 +114,7 @@ function Drop({ trigger, keyed, ...rest }: DropProps) {
     if (!keyed) return;
     const onKey = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
+      if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
       event.preventDefault();
       turn();
     };

@@ -2,7 +2,7 @@
 
 import { useEffect } from "react";
 import { VIEWS, type ViewSetting } from "@/core/list/view-setting";
-import { isTyping } from "../shell/commands";
+import { isForField } from "../shell/commands";
 import { VIEW_WORDS } from "./view-bar";
 
 type Deeds = {
@@ -46,7 +46,7 @@ export function useBenchKeys(deeds: Deeds): { words: string; run: () => void }[]
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const key = event.key.toLowerCase();
-      if (isTyping(event.target) || document.querySelector("[role=dialog],[role=menu]")) return;
+      if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
       if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
         event.preventDefault();
         return narrow();

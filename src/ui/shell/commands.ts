@@ -50,3 +50,32 @@ export function isTyping(target: EventTarget | null): boolean {
     (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
   );
 }
+
+/** The last letter that went into a field, and which. */
+let letter: { at: number; field: Element } | null = null;
+/** So long after a letter the next one is still meant for the same field, in milliseconds. */
+const FLOW = 1_000;
+if (typeof window !== "undefined")
+  window.addEventListener(
+    "keydown",
+    (event) => {
+      if (isLetter(event) && event.target instanceof Element && isTyping(event.target))
+        letter = { at: event.timeStamp, field: event.target };
+    },
+    true,
+  );
+
+const isLetter = (event: KeyboardEvent) =>
+  event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
+
+/**
+ * Whether a key is meant for a field: the one that has the focus, or one that has just gone from under the hands of who
+ * writes in it, because somebody else took out what it belonged to.
+ */
+export function isForField(event: KeyboardEvent): boolean {
+  if (isTyping(event.target)) return true;
+  if (!letter || letter.field.isConnected || event.target !== document.body) return false;
+  if (!isLetter(event) || event.timeStamp - letter.at > FLOW) return false;
+  letter.at = event.timeStamp;
+  return true;
+}

@@ -12,7 +12,7 @@ import { Key } from "../parts/key";
 import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { send } from "../talk/call";
-import { isTyping } from "./commands";
+import { isForField } from "./commands";
 import { initials } from "./initials";
 import type { PaletteCommand } from "./palette";
 import { useTypedAhead } from "./use-typed-ahead";
@@ -53,7 +53,7 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") setPalette((open) => !open);
-      else if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      else if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
       else if (event.key === "/") setPalette(true);
       else if (event.key === "?") setSheet(true);
       else if (event.key.toLowerCase() === "b" && onBring && !document.querySelector("[role=dialog]"))
