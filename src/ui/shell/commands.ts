@@ -55,15 +55,20 @@ export function isTyping(target: EventTarget | null): boolean {
 let letter: { at: number; field: Element } | null = null;
 /** So long after a letter the next one is still meant for the same field, in milliseconds. */
 const FLOW = 1_000;
-if (typeof window !== "undefined")
+if (typeof window !== "undefined") {
   window.addEventListener(
     "keydown",
     (event) => {
-      if (isLetter(event) && event.target instanceof Element && isTyping(event.target))
-        letter = { at: event.timeStamp, field: event.target };
+      if (!(event.target instanceof Element) || !isTyping(event.target)) return;
+      if (isLetter(event)) letter = { at: event.timeStamp, field: event.target };
+      // Whoever leaves the field by a key means the page with the next one.
+      else if (!MODIFIERS.has(event.key)) letter = null;
     },
     true,
   );
+  window.addEventListener("pointerdown", () => (letter = null), true);
+}
+const MODIFIERS = new Set(["Shift", "Control", "Alt", "AltGraph", "Meta", "CapsLock"]);
 
 const isLetter = (event: KeyboardEvent) =>
   event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
