@@ -1,11 +1,7 @@
 // All by one person whom no other file makes act: what is undone by key is what one did last, wherever it was.
 import type { Page } from "@playwright/test";
-import { expect, items, makeCollection, openCollection, openCopy, signIn, test } from "./hands";
+import { expect, items, makeCollection, openCollection, openCopy, signIn, test, words } from "./hands";
 
-const words = (page: Page) =>
-  items(page).evaluateAll((rows) =>
-    rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
-  );
 const chosen = (page: Page) => page.locator("[data-item][aria-selected=true]");
 const view = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 
@@ -209,61 +205,6 @@ test("by keyboard: picked up, moved over a section's border, put back; sent else
   for (const gone of cut) expect(await words(page)).not.toContain(gone);
 });
 
-test("what leads from one to the next: text between, an introduction, a description with marks; readers see it", async ({
-  browser,
-}) => {
-  const page = await signIn(browser, "ines");
-  await openCopy(page, "Week 3: the water table");
-  await page.keyboard.press("1");
-  await items(page).first().focus();
-  await page.keyboard.press("w");
-  await page.getByRole("textbox", { name: "Text", exact: true }).fill("Now put the map away.");
-  await page.keyboard.press("Escape");
-  await expect(items(page).nth(1)).toContainText("Now put the map away.");
-  // It is no item: the numbers go on past it.
-  await expect(items(page).nth(2)).toHaveAttribute("aria-label", /^2\. /);
-  await page.getByRole("button", { name: "What to do with the section At the bog" }).click();
-  await page.getByRole("menuitem", { name: "Write an introduction" }).click();
-  const intro = page.getByRole("textbox", { name: "Introduction of At the bog" });
-  await intro.fill("Two by two");
-  await page.keyboard.press("ControlOrMeta+a");
-  await page.getByRole("button", { name: "Bold" }).click();
-  await page.keyboard.press("Escape");
-  const written = page.locator("strong", { hasText: "Two by two" });
-  await expect(written).toBeVisible();
-
-  // The words stay while the editor comes.
-  await page.reload();
-  const menu = page.getByRole("button", { name: "What to do with the section At the bog" });
-  await menu.click();
-  let come = () => {};
-  const coming = new Promise<void>((resolve) => (come = resolve));
-  await page.route("**/_next/static/chunks/*", async (route) => {
-    await coming;
-    await route.continue();
-  });
-  await page.getByRole("menuitem", { name: "Change the introduction" }).click();
-  await expect(page.getByRole("menu")).toHaveCount(0);
-  await expect(written).toBeVisible();
-  await expect(intro).toHaveCount(0);
-  come();
-  await expect(intro).toBeFocused();
-  await page.keyboard.press("End");
-  await page.keyboard.type(" along the boards");
-  await page.keyboard.press("Escape");
-  // No moment shows the old ones.
-  expect(await page.locator("strong", { hasText: "Two by two" }).textContent()).toContain("along the boards");
-  await page.getByRole("link", { name: "Publish" }).click();
-  await page.getByRole("radio", { name: "Anyone with the link" }).click();
-  const link = await page.getByLabel("Link for readers").inputValue();
-  const reader = await (await browser.newContext()).newPage();
-  for (const kind of ["rows", "steps", "board"]) {
-    await reader.goto(`${link}?view=${kind}`);
-    await expect(reader.getByText("Now put the map away.")).toBeVisible();
-    await expect(reader.locator("strong", { hasText: "Two by two" })).toBeVisible();
-  }
-});
-
 test("nothing moves under the hand and the focus stays while the rest of the Bench comes", async ({
   browser,
 }) => {
@@ -301,124 +242,6 @@ test("nothing moves under the hand and the focus stays while the rest of the Ben
   await expect(stroke).toBeFocused();
 });
 
-test("what was just moved stays moved, and who writes goes on writing, whatever is heard and scrolled meanwhile", async ({
-  browser,
-}) => {
-  const page = await signIn(browser, "ines", { viewport: { width: 1280, height: 560 } });
-  await openCopy(page, "Week 3: the water table");
-  await page.keyboard.press("1");
-  // The move is on its way for as long as the test likes; what others do is heard before it arrives.
-  let arrive = () => {};
-  const arrived = new Promise<void>((resolve) => (arrive = resolve));
-  await page.route("**/api/actions/placements.move", async (route) => {
-    await arrived;
-    await route.continue();
-  });
-  const last = items(page).last();
-  await items(page).first().focus();
-  await page.keyboard.press("End");
-  await expect(last).toBeFocused();
-  const [moved, name] = [await last.getAttribute("data-item"), (await words(page)).at(-1)!];
-  for (const key of ["Space", "Home", "Space"]) await page.keyboard.press(key);
-  await expect.poll(async () => (await words(page))[0]).toBe(name);
-  const heard: string[] = [];
-  page.on("response", (answer) => heard.push(new URL(answer.url()).pathname.split("/").at(-1)!));
-  await page.request.post("/api/actions/placements.edit", {
-    data: { placement: moved, heading: "Said by somebody else" },
-  });
-  await expect.poll(() => heard).toContain("collections.some-items");
-  await page.waitForTimeout(200);
-  expect(heard).not.toContain("placements.move");
-  expect((await words(page))[0]).toBe(name);
-  await expect(items(page).first()).toBeFocused();
-
-  await page.keyboard.press("c");
-  const context = page.getByLabel("Context: why it stands here");
-  await expect(context).toBeFocused();
-  // It goes on behind what stands there.
-  await page.keyboard.type(" Two by ");
-  arrive();
-  await expect(items(page).first()).toContainText("Said by somebody else");
-  await expect(context).toBeFocused();
-  // Letters that meet no field would be keys of the Bench: W writes a text, N makes a section.
-  await page.locator("[data-making]").evaluate((list) => (list.scrollTop = list.scrollHeight));
-  await expect(context).not.toBeInViewport();
-  await page.keyboard.type("two, now");
-  await expect(context).toHaveValue(`${name} Two by two, now`);
-  await page.keyboard.press("Escape");
-  await expect.poll(async () => (await words(page))[0]).toBe(`${name} Two by two, now`);
-  expect(await items(page).first().getAttribute("data-item")).toBe(moved);
-
-  // Taken out by somebody else while one writes: the next letters are no keys, and what was written is there to copy.
-  const read = async () => {
-    const collection = page.url().split("/").at(-1);
-    const answer = await page.request.get(`/api/actions/collections.read?collection=${collection}`);
-    const { items, sections } = (await answer.json()) as { items: unknown[]; sections: unknown[] };
-    return { items: items.length, sections: sections.length };
-  };
-  const before = await read();
-  await page.keyboard.press("c");
-  await expect(context).toBeFocused();
-  await page.keyboard.type(" for a while");
-  await page.request.post("/api/actions/placements.remove", { data: { placement: moved } });
-  await expect(async () => {
-    await page.keyboard.type("wn");
-    await expect(context).toHaveCount(0, { timeout: 50 });
-  }).toPass();
-  await page.keyboard.type("wn and so on");
-  await expect(page.getByRole("listitem").filter({ hasText: "Not saved: “" })).toBeVisible();
-  await page.waitForTimeout(500);
-  expect(await read()).toEqual({ ...before, items: before.items - 1 });
-});
-
-test("what one has typed is not lost: refused, out of reach, left at once", async ({ browser }) => {
-  const page = await signIn(browser, "ines");
-  await openCopy(page, "Week 1: what a bog is");
-  await page.keyboard.press("1");
-  const first = items(page).first();
-
-  // Out of reach just when the field is closed: the words are said and can be sent again.
-  await page.route("**/api/actions/placements.edit", (route) => route.abort());
-  await first.focus();
-  await page.keyboard.press("c");
-  await page.getByLabel("Context: why it stands here").fill("Bring boots");
-  await page.keyboard.press("Escape");
-  const toast = page.getByRole("listitem").filter({ hasText: "Not saved: “Bring boots”" });
-  await expect(toast).toContainText("cannot be reached");
-  await expect(first).not.toContainText("Bring boots");
-  await page.unroute("**/api/actions/placements.edit");
-  await toast.getByRole("button", { name: "Try again" }).click();
-  await expect(first).toContainText("Bring boots");
-  await expect(toast).toHaveCount(0);
-
-  // Refused: it stays where it was typed, with the reason beside.
-  await page.keyboard.press("4");
-  await page.getByRole("button", { name: /^Order:/ }).click();
-  await page.getByRole("menuitem", { name: "Date", exact: true }).click();
-  await page.keyboard.press("Escape");
-  const date = first.locator("[data-cell=published]");
-  await date.dblclick();
-  await page.getByRole("textbox", { name: "Date" }).fill("last spring");
-  await page.keyboard.press("Enter");
-  await expect(date).toContainText("last spring");
-  await expect(date.getByRole("alert")).toContainText("Not saved.");
-  await expect(date).toBeFocused();
-  await page.keyboard.press("Enter");
-  const field = page.getByRole("textbox", { name: "Date" });
-  await expect(field).toHaveValue("last spring");
-  await field.fill("2026-03");
-  await page.keyboard.press("Enter");
-  await expect(date).toHaveText("2026-03");
-
-  // Left before the pause after which it is saved.
-  await page.keyboard.press("1");
-  await first.focus();
-  await page.keyboard.press("h");
-  await page.getByLabel("Heading here").fill("Read before we go out");
-  await page.reload();
-  await expect(first).toContainText("Read before we go out");
-});
-
 test("the open collection is narrowed as one types, and whole again with Escape", async ({ browser }) => {
   const page = await signIn(browser, "ines");
   await openCollection(page, "Moss key for beginners");
@@ -430,37 +253,4 @@ test("the open collection is narrowed as one types, and whole again with Escape"
   await expect(items(page)).toHaveCount(1);
   await page.keyboard.press("Escape");
   await expect(items(page)).toHaveCount(all);
-});
-
-test("renamed where it stands: a long name is there whole, and the old one is not seen again", async ({
-  browser,
-}) => {
-  const page = await signIn(browser, "ines", { viewport: { width: 390, height: 844 } });
-  await openCopy(page, "Week 1: what a bog is");
-  const title = page.getByRole("textbox", { name: "Title of the collection" });
-  const long = "What a bog is, how it grew, and whatthewaterhastodowithallofthis in each of the four weeks";
-  // Before the page is alive nothing is saved; then what is pasted in two lines is one.
-  await expect(async () => {
-    await title.fill(long.replace("grew, ", "grew,\n"));
-    expect(await title.inputValue()).toBe(long);
-  }).toPass();
-  const seen = await page.evaluateHandle(() => {
-    const seen = new Set<string>();
-    const look = () => {
-      seen.add(
-        document.querySelector<HTMLTextAreaElement>("textarea[aria-label='Title of the collection']")!.value,
-      );
-      requestAnimationFrame(look);
-    };
-    look();
-    return seen;
-  });
-  await title.press("Enter");
-  // The path says it when it has been heard of.
-  await expect(page.getByRole("navigation", { name: "Where you are" })).toContainText("What a bog");
-  await page.waitForTimeout(300);
-  expect(await seen.evaluate((all) => [...all])).toEqual([long]);
-  // No line of it is hidden; a descender may reach a little below its line.
-  const hidden = await title.evaluate((box) => box.scrollHeight - box.clientHeight);
-  expect(hidden).toBeLessThan(5);
 });

@@ -100,6 +100,11 @@ export async function paste(page: Page, text: string): Promise<void> {
 }
 
 export const items = (page: Page) => page.locator("[data-item]");
+/** What the items that are drawn are called, without their numbers, in order. */
+export const words = (page: Page) =>
+  items(page).evaluateAll((rows) =>
+    rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
+  );
 
 /** The newest letter to an address, from the stand-in's mailbox. */
 export async function letterTo(address: string, subject: string): Promise<string> {

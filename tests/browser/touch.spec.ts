@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { branch, expect, items, makeBranches, openCopy, openOwnTree, signIn, test } from "./hands";
+import { branch, expect, items, makeBranches, openCopy, openOwnTree, signIn, test, words } from "./hands";
 
 /** A phone: narrow, with a finger in place of a pointer. */
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -28,10 +28,6 @@ async function finger(page: Page) {
   };
 }
 
-const names = (page: Page) =>
-  items(page).evaluateAll((rows) =>
-    rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
-  );
 const inside = async (page: Page, n: number, share: number): Promise<Point> => {
   const box = (await items(page).nth(n).boundingBox())!;
   return { x: box.x + box.width / 2, y: box.y + box.height * share };
@@ -43,7 +39,7 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
   const page = await signIn(browser, "ama", PHONE);
   await openCopy(page, "Week 1: what a bog is");
   await expect(items(page)).toHaveCount(6);
-  const before = await names(page);
+  const before = await words(page);
   const hand = await finger(page);
 
   // Held for a moment, then drawn behind the third.
@@ -53,9 +49,9 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
   await expect(page.getByText("lands here")).toBeVisible();
   await hand.up();
   const moved = [before[1], before[2], before[0], ...before.slice(3)];
-  await expect.poll(() => names(page)).toEqual(moved);
+  await expect.poll(() => words(page)).toEqual(moved);
   await page.reload();
-  await expect.poll(() => names(page)).toEqual(moved);
+  await expect.poll(() => words(page)).toEqual(moved);
   // Nothing makes the page wider than the phone: what is fixed to its edges would be fixed out of sight.
   expect(await page.evaluate(() => [innerWidth, document.documentElement.scrollWidth])).toEqual([390, 390]);
 
@@ -66,14 +62,14 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
   await hand.to({ x: start.x, y: start.y - 150 }, 6);
   await hand.up();
   await expect.poll(height).toBeLessThan(start.y - 20);
-  expect(await names(page)).toEqual(moved);
+  expect(await words(page)).toEqual(moved);
   await expect(page.getByText("lands here")).toHaveCount(0);
 
   // Held and let go again without being drawn, nothing has moved.
   await hand.down(await inside(page, 3, 0.5));
   await page.waitForTimeout(400);
   await hand.up();
-  expect(await names(page)).toEqual(moved);
+  expect(await words(page)).toEqual(moved);
 });
 
 test("by a finger: a collection is drawn into another one", async ({ browser }) => {
