@@ -19,7 +19,7 @@ module.exports = {
       name: "no-circles",
       severity: "error",
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+      to: { circular: true },
     },
     only("core", []),
     only("data", ["core"]),
@@ -51,6 +51,17 @@ module.exports = {
       from: { path: room("core"), pathNot: "\\.test\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
+    {
+      name: "what-runs-is-a-dependency",
+      comment: "Types may come from packages for development.",
+      severity: "error",
+      from: { path: "^src/", pathNot: "\\.test\\.tsx?$" },
+      to: {
+        dependencyTypes: ["npm-dev"],
+        dependencyTypesNot: ["type-only"],
+        pathNot: "node_modules/@types/",
+      },
+    },
     noPackages("core", [
       "react",
       "react-dom",
@@ -70,7 +81,10 @@ module.exports = {
       "nodemailer",
       "sharp",
     ]),
-    noPackages("services", ["react", "react-dom", "undici", "nodemailer"]),
+    // Reads, joins, locks and writes live in data alone.
+    noPackages("services", ["drizzle-orm", "mysql2", "react", "react-dom", "undici", "nodemailer"]),
+    noPackages("jobs", ["drizzle-orm", "mysql2"]),
+    noPackages("app", ["drizzle-orm", "mysql2"]),
     noPackages("data", ["react", "next", "undici", "nodemailer"]),
   ],
   options: {

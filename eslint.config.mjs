@@ -1,6 +1,14 @@
 import next from "eslint-config-next";
 import typescript from "eslint-config-next/typescript";
 
+/** What is said about React, of files in which there is none: its compiler reads each of them whole to say nothing. */
+const NO_REACT = Object.fromEntries(
+  [...next, ...typescript]
+    .flatMap(({ rules = {} }) => Object.keys(rules))
+    .filter((rule) => /^(react|react-hooks|jsx-a11y)\//.test(rule))
+    .map((rule) => [rule, "off"]),
+);
+
 const config = [
   ...next,
   ...typescript,
@@ -32,6 +40,10 @@ const config = [
       "react-hooks/preserve-manual-memoization": "off",
       "react-hooks/incompatible-library": "off",
     },
+  },
+  {
+    files: ["src/{core,data,services,outside,jobs,workers}/**", "{tests,tools,standin,demo,extension}/**"],
+    rules: NO_REACT,
   },
   {
     files: ["src/**/*.{ts,tsx}"],

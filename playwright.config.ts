@@ -6,17 +6,15 @@ export default defineConfig({
   testDir: "tests/browser",
   workers: 2,
   timeout: 120_000,
-  // For what has no promise about time: two browsers, the application and the database share the machine. What is
-  // promised (two seconds to the other's screen) says so itself and runs alone.
+  // Two browsers, the application and the database share the machine; what promises a time is the bench's.
   expect: { timeout: 15_000 },
   forbidOnly: true,
-  projects: [
-    { name: "alone", testMatch: /together/ },
-    { name: "beside", testIgnore: /together/ },
-  ],
   use: {
     baseURL: process.env.HOBBIN_ADDRESS,
     viewport: { width: 1280, height: 800 },
     launchOptions: chromium,
+    // A walk that fails leaves what it saw; the log of the server lies beside it.
+    screenshot: "only-on-failure",
+    trace: { mode: "retain-on-failure", screenshots: false },
   },
 });

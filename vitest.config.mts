@@ -1,6 +1,8 @@
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
+/** How many integration files run beside each other. */
+const WORKERS = 2;
 const alias = { "@": fileURLToPath(new URL("./src", import.meta.url)) };
 
 /** Three projects: what is pure, what is checked against published references, and what needs the database. */
@@ -10,16 +12,26 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: "unit", include: ["{src,tools,standin,demo}/**/*.test.{ts,tsx}"] },
+        test: {
+          name: "unit",
+          isolate: false,
+          include: ["{src,tools,standin,demo,extension}/**/*.test.{ts,tsx}"],
+        },
       },
-      { resolve: { alias }, test: { name: "reference", include: ["tests/reference/**/*.test.ts"] } },
+      {
+        resolve: { alias },
+        test: { name: "reference", isolate: false, include: ["tests/reference/**/*.test.ts"] },
+      },
       {
         resolve: { alias },
         test: {
           name: "integration",
           include: ["tests/integration/**/*.test.ts"],
           globalSetup: "tests/integration/setup.ts",
-          fileParallelism: false,
+          // Each of the two workers has a database of its own.
+          setupFiles: "tests/integration/own-database.ts",
+          maxWorkers: WORKERS,
+          isolate: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },

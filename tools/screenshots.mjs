@@ -120,7 +120,7 @@ async function takeAll(base) {
     await page.request.get(`${base}/api/actions/collections.items?collection=${week3}`)
   ).json();
   await shot("reading-room", `${base}/read/${items[1].resource.id}`);
-  await page.request.post(`${base}/api/actions/mail.make-address`, { data: { team } });
+  await page.request.post(`${base}/api/actions/messages.make-address`, { data: { team } });
   await shot("mail", `${desk}/mail`);
   await shot("bench-phone", `${base}/bench/${week3}`, phone);
   await shot("publish", `${base}/publish/${week3}`);

@@ -2,14 +2,14 @@
 import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { transact } from "@/data/transaction";
-import { database } from "@/services/action";
+import { database } from "@/services/mechanism/changing";
 
 await transact(database(), async (tx) => {
   // First what feeders lock an index by: they wait until everything is gone.
-  for (const table of ["term_stat", "term_block", "term_posting", "term_list", "term_due"])
+  for (const table of ["term_stat", "term_block", "term_posting", "term_list", "reindex_queue"])
     await tx.execute(sql.raw(`DELETE FROM ${table}`));
   await tx.execute(
-    sql`INSERT INTO term_due (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
+    sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
   );
 });
 process.stdout.write(

@@ -1,99 +1,70 @@
 /**
  * `npm test`: sets up what it needs, runs every check there is against a throw-away database, and leaves no
  * process behind. The last line is "N passed, N failed".
+ *
+ * `npm test -- FILE …` runs only these files: unit, reference, integration or browser tests, or the parts of their
+ * names. When `npm run test:watch` keeps a stack running, it is used, and nothing has to be started.
  */
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import { sayTimes, timed } from "./lib/clock.mjs";
 import { DOCUMENTS, ensureDebian } from "./lib/debian.mjs";
 import { run, stopAll } from "./lib/processes.mjs";
-import { bin, ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
+import { ensureBuild, ensurePackages, ROOT } from "./lib/project.mjs";
 import { say, Stop } from "./lib/say.mjs";
-import { startApplication } from "./lib/application.mjs";
-import { seed, startAround } from "./lib/stack.mjs";
+import { check, counted, countFailure, playwright, vitest } from "./test/runners.mjs";
+import { sortFiles } from "./test/files.mjs";
+import { resetDemo, startDemo, startGround } from "./test/stack.mjs";
+import { keptStack } from "./test/kept.mjs";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-test-"));
-const total = { passed: 0, failed: 0 };
+const REFERENCES = {
+  "/usr/bin/bib2xml": "bibutils",
+  "/usr/share/snowball/data/english/voc.txt": "snowball-data",
+  "/usr/share/unicode/auxiliary/WordBreakTest.txt": "unicode-data",
+};
 
-function count(what, passed, failed) {
-  total.passed += passed;
-  total.failed += failed;
-  say(`── ${what}: ${passed} passed, ${failed} failed`);
-}
-
-/** A check that is one thing: it holds or it does not. */
-async function check(what, program, args) {
-  const code = await run(bin(program), args, { cwd: ROOT });
-  count(what, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
-}
-
-async function vitest(what, projects, env) {
-  const report = path.join(folder, `${what}.json`);
-  const args = [
-    "run",
-    ...projects.flatMap((name) => ["--project", name]),
-    "--reporter=dot",
-    "--reporter=json",
-    `--outputFile.json=${report}`,
-  ];
-  const code = await run(bin("vitest"), args, { cwd: ROOT, env: { ...process.env, ...env } });
-  const { numPassedTests = 0, numFailedTests = 0 } = read(report);
-  // A file that cannot even be loaded has no test that fails.
-  count(what, numPassedTests, Math.max(numFailedTests, code === 0 ? 0 : 1));
-}
-
-/** @param project "alone" for what promises times, "beside" for the rest */
-async function playwright(project, env) {
-  const report = path.join(folder, `${project}.json`);
-  const code = await run(bin("playwright"), ["test", `--project=${project}`, "--reporter=list,json"], {
-    cwd: ROOT,
-    env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
-  });
-  const { expected = 0, unexpected = 0, flaky = 0 } = read(report).stats ?? {};
-  count(`browser, ${project}`, expected, Math.max(unexpected + flaky, code === 0 ? 0 : 1));
-}
-
-function read(report) {
-  try {
-    return JSON.parse(readFileSync(report, "utf8"));
-  } catch {
-    return {};
-  }
-}
-
-async function main() {
-  await ensureDebian({
-    "/usr/sbin/mariadbd": "mariadb-server",
-    "/usr/bin/chromium": "chromium",
-    "/usr/bin/bib2xml": "bibutils",
-    "/usr/share/snowball/data/english/voc.txt": "snowball-data",
-    "/usr/share/unicode/auxiliary/WordBreakTest.txt": "unicode-data",
-    ...DOCUMENTS,
-  });
-  await ensurePackages();
+async function everything() {
+  await timed("Debian's programs", () =>
+    ensureDebian({
+      "/usr/sbin/mariadbd": "mariadb-server",
+      "/usr/bin/chromium": "chromium",
+      ...REFERENCES,
+      ...DOCUMENTS,
+    }),
+  );
+  await timed("packages", ensurePackages);
   // What only reads the sources goes beside what builds them.
-  await Promise.all([readSources(), build()]);
-  await Promise.all([
-    check("types", "tsc", ["--noEmit", "-p", "."]),
-    vitest("unit and reference", ["unit", "reference"], {}),
-  ]);
-
-  const { port, web, url, env } = await startAround({ folder, base: 5800 });
-  Object.assign(env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_LOG: "error" });
-  await vitest("integration", ["integration"], { ...env, HOBBIN_LOG: "silent" });
-
-  await emptyDatabase(url);
-  await seed(env, web);
-  await startApplication({ env, port });
-  for (const project of ["alone", "beside"])
-    await playwright(project, { ...env, HOBBIN_WEB_PORT: String(web) });
+  await Promise.all([timed("build", build), readSources()]);
+  const ground = await timed("database and stand-ins", () => startGround({ folder, base: 5800 }));
+  await timed("integration", () => vitest("integration", ["integration"], { env: ground.env, folder }));
+  const { env } = await timed("demo data and application", () => startDemo(ground));
+  await timed("browser", () => playwright({ env, folder }));
 }
 
 async function readSources() {
-  await check("formatting", "prettier", ["--check", "--log-level=warn", "."]);
-  await check("lint", "eslint", [".", "--max-warnings=0"]);
-  await check("boundaries", "depcruise", ["src", "standin", "demo", "--config", ".dependency-cruiser.cjs"]);
-  await check("nothing unused", "knip", []);
+  const reads = [
+    ["unit and reference", () => vitest("unit and reference", ["unit", "reference"], { folder })],
+    // The same compiler written anew, three times as quick; the linter needs the other one still.
+    [
+      "types",
+      () => check("types", "../typescript-native/bin/tsc", ["--noEmit", "--incremental", "false", "-p", "."]),
+    ],
+    ["lint", () => check("lint", "eslint", [".", "--max-warnings=0"])],
+    ["formatting", () => check("formatting", "prettier", ["--check", "--log-level=warn", "."])],
+    [
+      "boundaries",
+      () =>
+        check("boundaries", "depcruise", ["src", "standin", "demo", "--config", ".dependency-cruiser.cjs"]),
+    ],
+    [
+      "the picture of the house",
+      () => check("the picture of the house", "../../tools/house.mjs", ["--check"]),
+    ],
+    ["nothing unused", () => check("nothing unused", "knip", ["--no-config-hints"])],
+  ];
+  for (const [what, work] of reads) await timed(what, work);
 }
 
 async function build() {
@@ -102,13 +73,26 @@ async function build() {
   await run(process.execPath, [path.join(ROOT, "tools/build-extension.mjs"), "--test"], { cwd: ROOT });
 }
 
-/** The browser tests begin with the demo data and nothing else. */
-async function emptyDatabase(url) {
-  const { createConnection } = await import("mysql2/promise");
-  const connection = await createConnection(url);
-  await connection.query("DROP DATABASE hobbin");
-  await connection.query("CREATE DATABASE hobbin CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci");
-  await connection.end();
+/** Only these files, on a stack that is kept, or on one of their own. */
+async function some(names) {
+  await ensurePackages();
+  const { quick, integration, browser, more } = sortFiles(names);
+  if (quick.length) await vitest("unit and reference", ["unit", "reference"], { folder, files: quick, more });
+  if (!integration.length && !browser.length) return;
+  await ensureDebian({
+    "/usr/sbin/mariadbd": "mariadb-server",
+    "/usr/bin/chromium": "chromium",
+    ...REFERENCES,
+    ...DOCUMENTS,
+  });
+  await build();
+  const kept = await keptStack();
+  const ground = kept ?? (await startGround({ folder, base: 5800 }));
+  if (integration.length)
+    await vitest("integration", ["integration"], { env: ground.env, folder, files: integration, more });
+  if (browser.length && kept) await resetDemo(kept.env.HOBBIN_DATABASE_URL);
+  if (browser.length)
+    await playwright({ env: kept?.browser ?? (await startDemo(ground)).env, folder, files: browser, more });
 }
 
 let ending;
@@ -118,12 +102,15 @@ function end() {
 }
 for (const name of ["SIGINT", "SIGTERM"]) process.on(name, () => void end().then(() => process.exit(1)));
 
+const names = process.argv.slice(2);
 try {
-  await main();
+  await (names.length ? some(names) : everything());
 } catch (error) {
   process.stderr.write(`${error instanceof Stop ? error.message : (error.stack ?? error)}\n`);
-  total.failed++;
+  countFailure();
 }
 await end();
-say(`${total.passed} passed, ${total.failed} failed`);
-process.exit(total.failed ? 1 : 0);
+sayTimes();
+const { passed, failed } = counted();
+say(`${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);

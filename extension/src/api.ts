@@ -1,4 +1,6 @@
 /// <reference types="chrome" />
+import { v7 } from "uuid";
+
 /** How the extension talks to Hobbin: the actions of its open interface, with a token that only brings things in. */
 
 export type Pairing = { address: string; token: string; person: string };
@@ -51,12 +53,4 @@ async function reach(address: string, options: RequestInit): Promise<Response> {
 }
 
 /** A new id, made here so that what is sent twice is done once. */
-export function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  const time = Date.now();
-  for (let i = 0; i < 6; i++) bytes[i] = Math.floor(time / 2 ** (8 * (5 - i))) & 0xff;
-  bytes[6] = (bytes[6]! & 0x0f) | 0x70;
-  bytes[8] = (bytes[8]! & 0x3f) | 0x80;
-  const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, "0")).join("");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join("-");
-}
+export const newId = (): string => v7();

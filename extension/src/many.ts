@@ -41,7 +41,7 @@ function draw(): void {
   const list = el("ul", { class: "list long", "aria-label": mode === "tabs" ? "Tabs" : "Links" });
   const said = el("p", { role: "status", class: "quiet" });
   const bar = el("progress", { max: "1", value: "0", hidden: true, "aria-label": "Progress" });
-  const button = el("button", { type: "submit", class: "deed" });
+  const button = el("button", { type: "submit", class: "accent" });
   const filter = el("input", {
     type: "search",
     "aria-label": "Narrow the list",
@@ -145,9 +145,9 @@ async function bringIn(
 ): Promise<void> {
   const intake = newId();
   const { team, collection, section } = place;
-  await call(pairing, "intakes.stage", {
+  await call(pairing, "imports.stage", {
     team,
-    intake,
+    import: intake,
     name: mode === "tabs" ? "Tabs of a window" : "Links of a page",
     separator: "none",
     places: [],
@@ -156,22 +156,22 @@ async function bringIn(
     ...(section && { section }),
   });
   for (let at = 0; at < chosen.length; at += 1000)
-    await call(pairing, "intakes.add-lines", {
-      intake,
+    await call(pairing, "imports.add-lines", {
+      import: intake,
       no: at / 1000,
       lines: chosen.slice(at, at + 1000).map(({ address, text }) => ({ address, title: text, place: null })),
     });
-  await call(pairing, "intakes.set", { intake, deed: "start" });
+  await call(pairing, "imports.set", { import: intake, transition: "start" });
   for (;;) {
     const answer = await call<{
-      intake: { state: string; done: number };
+      import: { state: string; done: number };
       lines: { became: string | null }[];
-    }>(pairing, "intakes.read", { intake });
+    }>(pairing, "imports.read", { import: intake });
     onProgress(
-      answer.intake.done,
+      answer.import.done,
       answer.lines.map((line) => line.became),
     );
-    if (answer.intake.state !== "running") return;
+    if (answer.import.state !== "running") return;
     await new Promise((resolve) => setTimeout(resolve, 300));
   }
 }

@@ -117,7 +117,7 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
   const chosen = el("b", {});
   const said = el("p", { id: "said", role: "status", class: "quiet" });
   const tagList = el("span", { class: "quiet" });
-  const button = el("button", { type: "submit", class: "deed" }, "Save");
+  const button = el("button", { type: "submit", class: "accent" }, "Save");
 
   const drawTags = () => {
     tagList.replaceChildren(

@@ -1,6 +1,6 @@
 import { drizzle, type MySql2Database } from "drizzle-orm/mysql2";
 import type { Pool } from "mysql2";
-import { openPool } from "./pool";
+import { openPool } from "./connections";
 import * as schema from "./schema";
 
 export type Database = MySql2Database<typeof schema>;

@@ -1,12 +1,11 @@
-import { lt } from "drizzle-orm";
-import { database } from "@/services/action";
-import { pruneDeeds } from "@/data/queries/deeds";
+import { clearBin } from "@/data/queries/bin";
+import { database } from "@/services/mechanism/changing";
+import { pruneHistory } from "@/data/queries/history";
 import { addJobs } from "@/data/queries/jobs";
-import { collection, placement, resource, section } from "@/data/schema";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { clearUploads } from "@/services/files/uploads";
-import type { JobKind } from "./kinds";
+import type { JobKind } from "./job-kind";
 
 const DAY = 86_400_000;
 const KEPT = 30 * DAY;
@@ -15,9 +14,8 @@ const KEPT = 30 * DAY;
 export const emptyBin: JobKind = {
   run: async () => {
     const before = new Date(now().getTime() - KEPT);
-    for (const table of [placement, section, collection, resource])
-      await database().delete(table).where(lt(table.deletedAt, before));
-    await pruneDeeds(database(), 100);
+    await clearBin(database(), before);
+    await pruneHistory(database(), 100);
     await clearUploads(new Date(now().getTime() - DAY));
     const tomorrow = new Date(now().getTime() + DAY);
     // One key a day: however many workers come to this, there is one job.

@@ -1,6 +1,6 @@
 import { log } from "@/outside/log";
 import { onSignal } from "@/outside/signals";
-import { feedSome } from "@/services/find/feed";
+import { feedSome } from "@/services/search/feed";
 
 const IDLE = 1_000;
 const AFTER_FAILURE = 5_000;

@@ -1,6 +1,6 @@
 import { settings } from "@/outside/settings";
-import { setPicture } from "@/services/capture/set-picture";
-import type { JobKind } from "./kinds";
+import { setPicture } from "@/services/resources/set-picture";
+import type { JobKind } from "./job-kind";
 import { fetchPicture } from "./read-page";
 
 /** Fetches a picture somebody chose for a resource. */

@@ -1,7 +1,7 @@
 import { findResource } from "@/data/queries/resources";
-import { database } from "@/services/action";
-import { fillResource, proposeFilling } from "@/services/capture/fill-resource";
-import type { JobKind } from "./kinds";
+import { database } from "@/services/mechanism/changing";
+import { fillResource, proposeFilling } from "@/services/resources/fill";
+import type { JobKind } from "./job-kind";
 import { readAddressOf, readSeen } from "./read-page";
 
 /**

@@ -1,25 +1,20 @@
+import type { JobKind } from "./job-kind";
 import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
-import { readFileJob } from "./read-file";
-import { runIntakeJob, undoIntakeJob } from "./run-intake";
-import { takeMailJob } from "./take-mail";
-import { sendMailJob } from "./send-mail";
+import { readFileJob } from "./read-stored-file";
+import { runImportJob, undoImportJob } from "./run-import";
+import { takeMailJob } from "./take-in-message";
+import { sendMailJob } from "./send-message";
 
-/** A kind of work for later. */
-export type JobKind = {
-  run: (payload: Record<string, unknown>) => Promise<void>;
-  /** Makes it visible where people look, when it failed too often. */
-  givenUp?: (payload: Record<string, unknown>) => Promise<void>;
-};
-
+/** Every kind of work there is, by the name a job carries. */
 export const KINDS: Record<string, JobKind> = {
   "resource.fetch": fetchResource,
   "file.read": readFileJob,
   "picture.fetch": fetchPictureJob,
-  "intake.run": runIntakeJob,
-  "intake.undo": undoIntakeJob,
-  "mail.take": takeMailJob,
-  "mail.send": sendMailJob,
+  "imports.run": runImportJob,
+  "imports.undo": undoImportJob,
+  "messages.take-in": takeMailJob,
+  "messages.send": sendMailJob,
   "bin.empty": emptyBin,
 };

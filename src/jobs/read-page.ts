@@ -1,12 +1,12 @@
 import type { PageFacts } from "@/core/page/facts";
 import { withOembed } from "@/core/page/oembed";
-import { kindOfFile, readFile } from "@/core/page/read-file";
+import { kindOfFile, readFile } from "@/core/page/file-facts";
 import { type Fetched, fetchGuarded } from "@/outside/fetch/fetch-guarded";
-import { keepFile, readKept } from "@/outside/files";
+import { storeFile, readStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
-import { copyInThread, factsInThread } from "@/outside/threads/pool";
-import type { Filling, Picture } from "@/services/capture/fill-resource";
+import { copyInThread, factsInThread } from "@/outside/threads/in-thread";
+import type { Filling, Picture } from "@/services/resources/fill";
 import { readDocument } from "@/outside/documents/read-document";
 
 /** Fetches an address and reads what is there: a page, or a file. */
@@ -38,7 +38,7 @@ export async function readAddressOf(address: string): Promise<Filling> {
       ok: true,
       facts,
       finalAddress: fetched.address,
-      picture: await keepPicture(fetched.body),
+      picture: await storePicture(fetched.body),
       copy: null,
       origin: "fetched",
     };
@@ -52,7 +52,7 @@ export async function readAddressOf(address: string): Promise<Filling> {
       seconds: document?.seconds ?? facts.seconds,
     },
     finalAddress: fetched.address,
-    picture: document?.picture ? await keepPicture(document.picture) : null,
+    picture: document?.picture ? await storePicture(document.picture) : null,
     copy: document?.copy ?? null,
     origin: "fetched",
   };
@@ -60,7 +60,7 @@ export async function readAddressOf(address: string): Promise<Filling> {
 
 /** Reads the HTML somebody's browser showed, as it was sent along. */
 export async function readSeen(hash: string, address: string): Promise<Filling> {
-  const body = await readKept(hash);
+  const body = await readStored(hash);
   if (!body) return { ok: false, problem: "internal" };
   return readHtml(body, "text/html; charset=utf-8", address, "seen");
 }
@@ -127,12 +127,12 @@ async function firstPicture(addresses: readonly string[], allow: string): Promis
 /** Fetches one picture and keeps it, small and clean. */
 export async function fetchPicture(address: string, allow: string): Promise<Picture | null> {
   const fetched = await fetchGuarded(address, { asked: false, allow, accept: "image/*" });
-  return fetched.ok ? keepPicture(fetched.body) : null;
+  return fetched.ok ? storePicture(fetched.body) : null;
 }
 
-async function keepPicture(body: Buffer): Promise<Picture | null> {
+async function storePicture(body: Buffer): Promise<Picture | null> {
   const thumbnail = await makeThumbnail(body);
-  return thumbnail ? { hash: await keepFile(thumbnail), bytes: thumbnail.length } : null;
+  return thumbnail ? { hash: await storeFile(thumbnail), bytes: thumbnail.length } : null;
 }
 
 const mimeOf = (fetched: Fetched & { ok: true }) =>

@@ -3,7 +3,7 @@ import { migrate } from "@/data/migrate";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
 import { startMailIn } from "@/outside/mail-in";
-import { isKnownAddress, receiveMail } from "@/services/mail/receive";
+import { isKnownAddress, receiveMail } from "@/services/messages/receive";
 import { settings, SettingsError } from "@/outside/settings";
 import { scheduleBin } from "./empty-bin";
 import { startFeeder } from "./feeder";

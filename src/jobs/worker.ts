@@ -1,4 +1,4 @@
-import { database } from "@/services/action";
+import { database } from "@/services/mechanism/changing";
 import {
   claimJobs,
   failJob,
@@ -13,10 +13,13 @@ import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
 import { onSignal } from "@/outside/signals";
-import type { JobKind } from "./kinds";
+import type { JobKind } from "./job-kind";
 
-const CLAIM = 20;
 const AT_ONCE = 16;
+/** So many of them at the most are work that came in by the hundred. */
+const BULK_AT_ONCE = 12;
+/** When so many have ended, more are claimed. */
+const ROOM = 4;
 const IDLE = 500;
 const LEASE = 30_000;
 const BEAT = 5_000;
@@ -34,7 +37,7 @@ export class Worker {
   readonly id = newId();
   readonly #kinds: Record<string, JobKind>;
   readonly #running = new Set<Promise<void>>();
-  #waiting: JobRow[] = [];
+  #bulk = 0;
   #stopped = false;
   #wake = () => {};
   #beat: ReturnType<typeof setInterval> | undefined;
@@ -76,22 +79,37 @@ export class Worker {
     while (!this.#stopped) {
       let got = 0;
       try {
-        if (!this.#waiting.length) {
-          const jobs = await claimJobs(database(), this.id, CLAIM, now(), later(LEASE));
-          got = jobs.length;
-          this.#waiting = jobs;
-        }
-        while (this.#waiting.length && !this.#stopped) {
-          while (this.#running.size >= AT_ONCE) await Promise.race(this.#running);
-          const run = this.#run(this.#waiting.shift()!);
-          this.#running.add(run);
-          void run.finally(() => this.#running.delete(run));
-        }
+        got = await this.#claim();
       } catch (error) {
         log.warn({ err: error }, "worker could not claim jobs");
       }
-      if (got < CLAIM && !this.#stopped) await this.#sleep();
+      if (this.#stopped) return;
+      // Whatever ends makes room; whatever is enqueued wakes.
+      if (!got || this.#running.size >= AT_ONCE) await this.#sleep();
     }
+  }
+
+  /** Takes up what there is room for. What came in by the hundred leaves room for what somebody waits for. */
+  async #claim(): Promise<number> {
+    const free = AT_ONCE - this.#running.size;
+    if (free <= 0) return 0;
+    const claim = async (which: "awaited" | "bulk", most: number): Promise<JobRow[]> =>
+      most > 0 ? claimJobs(database(), this.id, which, most, now(), later(LEASE)) : [];
+    const awaited = await claim("awaited", free);
+    const bulk = await claim("bulk", Math.min(free - awaited.length, BULK_AT_ONCE - this.#bulk));
+    for (const job of [...awaited, ...bulk]) {
+      const isBulk = bulk.includes(job);
+      if (isBulk) this.#bulk++;
+      const run = this.#run(job);
+      this.#running.add(run);
+      void run.finally(() => {
+        this.#running.delete(run);
+        if (isBulk) this.#bulk--;
+        // Claiming for each one that ends would take longer than many of them.
+        if (this.#running.size <= AT_ONCE - ROOM || !this.#running.size) this.#wake();
+      });
+    }
+    return awaited.length + bulk.length;
   }
 
   #sleep(): Promise<void> {

@@ -12,12 +12,12 @@ const place = (hash: string) => path.join(settings().files, hash.slice(0, 2), ha
 const isHash = (hash: string) => /^[0-9a-f]{64}$/.test(hash);
 
 /**
- * Keeps a file under the hash of its content; the same content twice is kept once. A half-written file is never
+ * Stores a file under the hash of its content; the same content twice is stored once. A half-written file is never
  * seen, because it gets its name only when it is whole.
  */
-export async function keepFile(content: Uint8Array): Promise<string> {
+export async function storeFile(content: Uint8Array): Promise<string> {
   const hash = sha256(content);
-  await keepAs(hash, (part) => writeFile(part, content));
+  await storeAs(hash, (part) => writeFile(part, content));
   return hash;
 }
 
@@ -28,12 +28,12 @@ export async function adoptFile(file: string): Promise<{ hash: string; bytes: nu
   const hash = hasher.digest("hex");
   const { size } = await stat(file);
   // The store may lie on another disk, over which nothing can be renamed.
-  await keepAs(hash, (part) => rename(file, part).catch(() => copyFile(file, part)));
+  await storeAs(hash, (part) => rename(file, part).catch(() => copyFile(file, part)));
   await rm(file, { force: true });
   return { hash, bytes: size };
 }
 
-async function keepAs(hash: string, write: (part: string) => Promise<unknown>): Promise<void> {
+async function storeAs(hash: string, write: (part: string) => Promise<unknown>): Promise<void> {
   const target = place(hash);
   if (await stat(target).catch(() => null)) return;
   await mkdir(path.dirname(target), { recursive: true });
@@ -43,7 +43,7 @@ async function keepAs(hash: string, write: (part: string) => Promise<unknown>): 
 }
 
 /**
- * The kept file as a stream with its length, or null when there is none.
+ * The stored file as a stream with its length, or null when there is none.
  * @param range first and last byte, both included
  */
 export async function openFile(
@@ -55,12 +55,12 @@ export async function openFile(
   return found ? { stream: createReadStream(place(hash), range), bytes: found.size } : null;
 }
 
-/** The whole kept file, or null. */
-export async function readKept(hash: string): Promise<Buffer | null> {
+/** The whole stored file, or null. */
+export async function readStored(hash: string): Promise<Buffer | null> {
   return isHash(hash) ? readFile(place(hash)).catch(() => null) : null;
 }
 
-/** The first bytes of a kept file, enough to tell its type. */
+/** The first bytes of a stored file, enough to tell its type. */
 export async function headOf(hash: string, bytes = 8192): Promise<Buffer> {
   const handle = await open(place(hash));
   try {
@@ -71,5 +71,5 @@ export async function headOf(hash: string, bytes = 8192): Promise<Buffer> {
   }
 }
 
-/** Where a kept file lies, for programs that take the name of a file. */
-export const pathOfKept = (hash: string): string => place(hash);
+/** Where a stored file lies, for programs that take the name of a file. */
+export const pathOfStored = (hash: string): string => place(hash);

@@ -1,4 +1,4 @@
-import { expect, letterTo, linkIn, signIn, test } from "./hands";
+import { expect, messageTo, linkIn, signIn, test } from "./hands";
 
 test("sign up, confirm by mail, sign out, forgotten password, sign in with the new one", async ({ page }) => {
   const email = `noor-${Date.now()}@lantern.example`;
@@ -20,7 +20,7 @@ test("sign up, confirm by mail, sign out, forgotten password, sign in with the n
   await page.getByLabel("Password").fill("peat and water");
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByText(/not confirmed yet/)).toBeVisible();
-  await page.goto(linkIn(await letterTo(email, "Confirm your address")));
+  await page.goto(linkIn(await messageTo(email, "Confirm your address")));
   await page.waitForURL(/\/team\//);
   await expect(page.getByRole("button", { name: "Noor Haddad’s own" })).toBeVisible();
 
@@ -32,7 +32,7 @@ test("sign up, confirm by mail, sign out, forgotten password, sign in with the n
   await page.getByLabel("Mail address").fill(email);
   await page.getByRole("button", { name: "Send the link" }).click();
   await expect(page.getByRole("heading", { name: "Look into your mail" })).toBeVisible();
-  await page.goto(linkIn(await letterTo(email, "Choose a new password")));
+  await page.goto(linkIn(await messageTo(email, "Choose a new password")));
   await page.getByLabel("New password").fill("another bog entirely");
   await page.getByRole("button", { name: "Take this password" }).click();
   await page.getByRole("link", { name: "Sign in with it" }).click();

@@ -1,6 +1,6 @@
 // All by one person whom no other file makes act: what is undone by key is what one did last, wherever it was.
 import type { Page } from "@playwright/test";
-import { expect, items, makeCollection, openCollection, openCopy, signIn, test, words } from "./hands";
+import { drawn, expect, items, makeCollection, openCollection, openCopy, signIn, test, words } from "./hands";
 
 const chosen = (page: Page) => page.locator("[data-item][aria-selected=true]");
 const view = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
@@ -221,9 +221,12 @@ test("nothing moves under the hand and the focus stays while the rest of the Ben
     Object.assign(window, { moved });
   });
   // What is loaded after the page comes much later here than the page itself.
+  const coming = new Set<string>();
   await page.route("**/_next/static/chunks/*", async (route) => {
+    coming.add(route.request().url());
     await new Promise((resolve) => setTimeout(resolve, Math.random() * 1_000));
     await route.continue();
+    coming.delete(route.request().url());
   });
   await openCollection(page, "Week 3: the water table");
   await page.reload({ waitUntil: "commit" });
@@ -232,7 +235,9 @@ test("nothing moves under the hand and the focus stays while the rest of the Ben
   await expect(page.getByRole("list", { name: "Also here" })).toBeVisible();
   await expect(page.getByRole("button", { name: /tags$|^Tag the/ })).toBeVisible();
   await expect(page.locator("[data-supply]").first().or(page.getByText("Nothing waits"))).toBeVisible();
-  await page.waitForTimeout(1_500);
+  await expect(page.getByText("Rhea Tammik is here")).toBeAttached();
+  await expect.poll(() => coming.size).toBe(0);
+  await drawn(page);
   expect(await page.evaluate(() => (window as unknown as { moved: string[] }).moved)).toEqual([]);
   await expect(stroke).toBeFocused();
   await stroke.click();

@@ -88,6 +88,12 @@ export async function makeCollection(page: Page, title: string): Promise<void> {
   await expect(page.getByText("Nothing stands here yet")).toBeVisible();
 }
 
+/** Waits until the browser has drawn what there is to draw by now. */
+export const drawn = (page: Page): Promise<void> =>
+  page.evaluate(
+    () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(() => resolve()))),
+  );
+
 /** Pastes text onto the page, as Ctrl V does. */
 export async function paste(page: Page, text: string): Promise<void> {
   await page.evaluate((pasted) => {
@@ -107,7 +113,7 @@ export const words = (page: Page) =>
   );
 
 /** The newest letter to an address, from the stand-in's mailbox. */
-export async function letterTo(address: string, subject: string): Promise<string> {
+export async function messageTo(address: string, subject: string): Promise<string> {
   for (let i = 0; i < 100; i++) {
     const letters = JSON.parse(await mailbox(`/letters?to=${encodeURIComponent(address)}`)) as {
       subject: string;
@@ -149,5 +155,14 @@ export function post(path: string, form: Record<string, string>): Promise<string
 }
 export const linkIn = (text: string) => /https?:\/\/\S+/.exec(text)![0];
 
-export const test = base;
+/** Whatever a walk opened is closed behind it: pages left open go on listening and drawing beside the next walks. */
+export const test = base.extend<{ closing: void }>({
+  closing: [
+    async ({ browser }, use) => {
+      await use();
+      await Promise.all(browser.contexts().map((context) => context.close()));
+    },
+    { auto: true },
+  ],
+});
 export { expect, readFileSync };

@@ -22,7 +22,9 @@ test("no account, no cookie, nothing asked of another origin before play; played
   });
   await page.goto(link);
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
-  await page.waitForTimeout(500);
+  await expect
+    .poll(() => page.evaluate(() => [...document.images].every((image) => image.complete)))
+    .toBe(true);
   expect(foreign).toEqual([]);
   expect(await context.cookies()).toEqual([]);
   await expect(page.locator(".pic").first()).toHaveJSProperty("complete", true);

@@ -1,5 +1,16 @@
 import type { Page } from "@playwright/test";
-import { branch, expect, items, makeBranches, openCopy, openOwnTree, signIn, test, words } from "./hands";
+import {
+  branch,
+  drawn,
+  expect,
+  items,
+  makeBranches,
+  openCopy,
+  openOwnTree,
+  signIn,
+  test,
+  words,
+} from "./hands";
 
 /** A phone: narrow, with a finger in place of a pointer. */
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -22,11 +33,14 @@ async function finger(page: Page) {
         const share = i / steps;
         at = { x: from.x + (point.x - from.x) * share, y: from.y + (point.y - from.y) * share };
         await send("touchMove", [at]);
-        await page.waitForTimeout(16);
+        await drawn(page);
       }
     },
   };
 }
+
+/** What a finger has picked up by resting on it. */
+const held = (page: Page) => page.locator("[data-dragging]");
 
 const inside = async (page: Page, n: number, share: number): Promise<Point> => {
   const box = (await items(page).nth(n).boundingBox())!;
@@ -44,7 +58,7 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
 
   // Held for a moment, then drawn behind the third.
   await hand.down(await inside(page, 0, 0.5));
-  await page.waitForTimeout(400);
+  await expect(held(page)).toHaveCount(1);
   await hand.to(await inside(page, 2, 0.9));
   await expect(page.getByText("lands here")).toBeVisible();
   await hand.up();
@@ -67,8 +81,9 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
 
   // Held and let go again without being drawn, nothing has moved.
   await hand.down(await inside(page, 3, 0.5));
-  await page.waitForTimeout(400);
+  await expect(held(page)).toHaveCount(1);
   await hand.up();
+  await expect(held(page)).toHaveCount(0);
   expect(await words(page)).toEqual(moved);
 });
 
@@ -82,7 +97,7 @@ test("by a finger: a collection is drawn into another one", async ({ browser }) 
   };
   const hand = await finger(page);
   await hand.down(await middle("Drawn along"));
-  await page.waitForTimeout(400);
+  await expect(held(page)).toHaveCount(1);
   await hand.to(await middle("Taken in"));
   await hand.up();
   await expect(branch(page, "Drawn along")).toHaveAttribute("aria-level", "2");

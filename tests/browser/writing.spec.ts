@@ -1,5 +1,5 @@
 // By one person whom nobody disturbs: what is undone by key in another file is what its person did last.
-import { expect, items, openCopy, signIn, test, words } from "./hands";
+import { drawn, expect, items, openCopy, signIn, test, words } from "./hands";
 
 test("what leads from one to the next: text between, an introduction, a description with marks; readers see it", async ({
   browser,
@@ -82,7 +82,7 @@ test("what was just moved stays moved, and who writes goes on writing, whatever 
     data: { placement: moved, heading: "Said by somebody else" },
   });
   await expect.poll(() => heard).toContain("collections.some-items");
-  await page.waitForTimeout(200);
+  await drawn(page);
   expect(heard).not.toContain("placements.move");
   expect((await words(page))[0]).toBe(name);
   await expect(items(page).first()).toBeFocused();
@@ -122,7 +122,9 @@ test("what was just moved stays moved, and who writes goes on writing, whatever 
   }).toPass();
   await page.keyboard.type("wn and so on");
   await expect(page.getByRole("listitem").filter({ hasText: "Not saved: “" })).toBeVisible();
-  await page.waitForTimeout(500);
+  await drawn(page);
+  // Nothing was opened to write in, and nothing was made.
+  expect(await page.evaluate(() => document.activeElement!.tagName)).not.toMatch(/INPUT|TEXTAREA/);
   expect(await read()).toEqual({ ...before, items: before.items - 1 });
 });
 
@@ -200,7 +202,7 @@ test("renamed where it stands: a long name is there whole, and the old one is no
   await title.press("Enter");
   // The path says it when it has been heard of.
   await expect(page.getByRole("navigation", { name: "Where you are" })).toContainText("What a bog");
-  await page.waitForTimeout(300);
+  await drawn(page);
   expect(await seen.evaluate((all) => [...all])).toEqual([long]);
   // No line of it is hidden; a descender may reach a little below its line.
   const hidden = await title.evaluate((box) => box.scrollHeight - box.clientHeight);

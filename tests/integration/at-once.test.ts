@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { sql } from "drizzle-orm";
 import { expect, test } from "vitest";
 import { newId } from "@/outside/random";
-import type { Actor } from "@/services/actor";
-import { database } from "@/services/action";
-import { Problem } from "@/services/problem";
+import type { Actor } from "@/services/mechanism/actor";
+import { database } from "@/services/mechanism/changing";
+import { Problem } from "@/services/mechanism/problem";
 import type { ActionName } from "@/services/registry";
 import { as, makeWorld, type World } from "./world";
 
@@ -80,14 +80,14 @@ class Scene {
   }
 } // prettier-ignore
 
-/** Deeds with what they are done to; what is undefined, or a list of nothing, was not there to do it to. */
-type Deeds = Record<string, (scene: Scene) => [name: ActionName, input: Record<string, unknown>]>;
-const BACK: Deeds = {
-  undo: ({ team }) => ["deeds.undo", { team }],
-  "undo again": ({ team }) => ["deeds.undo", { team }],
-  redo: ({ team }) => ["deeds.redo", { team }],
+/** Acts with what they are done to; what is undefined, or a list of nothing, was not there to do it to. */
+type Acts = Record<string, (scene: Scene) => [name: ActionName, input: Record<string, unknown>]>;
+const BACK: Acts = {
+  undo: ({ team }) => ["history.undo", { team }],
+  "undo again": ({ team }) => ["history.undo", { team }],
+  redo: ({ team }) => ["history.redo", { team }],
 };
-const TREE: Deeds = {
+const TREE: Acts = {
   make: (s) => ["collections.make", { team: s.team, title: "Made", parent: s.below(3) ? s.collection() : null }],
   "make another": (s) => ["collections.make", { team: s.team, title: "Made too", parent: null }],
   move: (s) => ["collections.move", { collection: s.collection(), parent: s.collection() }],
@@ -106,12 +106,17 @@ const TREE: Deeds = {
   note: (s) => ["capture.note", { team: s.team, text: `Note ${newId()}`, ...s.spot() }],
   "move items": (s) => ["placements.move-many", { placements: s.items(), ...s.spot() }],
   "move more": (s) => ["placements.move-many", { placements: s.items(), ...s.spot() }],
+  "move within": (s) => {
+    const item = living(s.all.items)[0];
+    const sections = living(s.all.sections).filter((row) => row.collection === item?.collection);
+    return ["placements.move", { placement: item?.id, section: s.one(sections) ?? null }];
+  },
   "copy an item": (s) => ["placements.copy-many", { placements: s.items().slice(0, 1), ids: [newId()], ...s.spot() }],
   "take out": (s) => ["placements.remove-many", { team: s.team, placements: s.items() }],
   "restore an item": (s) => ["bin.restore-placement", { placement: s.one(binned(s.all.items)) }],
 }; // prettier-ignore
 const NAMES = ["peat", "Peat core", "dam", "fen", "sedge"];
-const THINGS: Deeds = {
+const THINGS: Acts = {
   note: TREE.note!,
   tag: (s) => ["tags.change", { team: s.team, resources: s.things(), add: [NAMES[s.below(5)], NAMES[s.below(5)]] }],
   "tag more": (s) => ["tags.change", { team: s.team, resources: s.things(), add: [NAMES[s.below(5)]] }],
@@ -141,11 +146,11 @@ async function perform(actor: Actor, [name, input]: [ActionName, object]): Promi
 }
 const isThere = (value: unknown) => value !== undefined && (!Array.isArray(value) || value.length > 0);
 
-/** Two people do these deeds to one team, so many at once; @returns how often which came out */
-async function twoPeople(deeds: Deeds, width: number, runs: number, check: (world: World) => Promise<unknown[]>) {
+/** Two people do these acts to one team, so many at once; @returns how often which came out */
+async function twoPeople(acts: Acts, width: number, runs: number, check: (world: World) => Promise<unknown[]>) {
   const seen = { done: 0, refused: 0, undone: 0 };
   const step = fc.record({
-    deed: fc.constantFrom(...Object.keys(deeds)),
+    act: fc.constantFrom(...Object.keys(acts)),
     who: fc.constantFrom("editor" as const, "owner" as const),
     seed: fc.nat(),
   });
@@ -155,13 +160,13 @@ async function twoPeople(deeds: Deeds, width: number, runs: number, check: (worl
       const history: string[] = [];
       for (let i = 0; i < steps.length; i += width) {
         await Promise.all(
-          steps.slice(i, i + width).map(async ({ deed, who, seed }) => {
-            const [name, input] = deeds[deed]!(await Scene.of(world.team, seed));
+          steps.slice(i, i + width).map(async ({ act, who, seed }) => {
+            const [name, input] = acts[act]!(await Scene.of(world.team, seed));
             if (!Object.values(input).every(isThere)) return;
             history.push(`${who}: ${name} ${JSON.stringify(input)}`);
             const outcome = await perform(world[who], [name, input]);
             seen[outcome]++;
-            if (outcome === "done" && deed in BACK) seen.undone++;
+            if (outcome === "done" && act in BACK) seen.undone++;
           }),
         );
         expect(await check(world), history.join("\n")).toEqual([]);
@@ -200,7 +205,7 @@ test("what was tagged with a tag that has been merged or deleted since, or a nam
   const { editor, owner, team, resource, collection, viewer } = await makeWorld();
   const idOf = async (name: string) =>
     (await as(viewer, "tags.read", { team })).tags.find((one) => one.name === name)!.id;
-  const undo = () => as(editor, "deeds.undo", { team });
+  const undo = () => as(editor, "history.undo", { team });
   await as(editor, "collections.tag", { collection, tags: ["peat"] });
   await as(editor, "tags.change", { team, resources: [resource], add: ["peat", "fen"] });
   await as(editor, "tags.change", { team, resources: [resource], remove: ["peat"] });
@@ -219,7 +224,7 @@ test("what others have put into a collection since is not taken away with it, an
   const { editor, owner, team, collection, viewer } = await makeWorld();
   const make = async (who: Actor, title: string, parent: string | null) =>
     (await as(who, "collections.make", { team, title, parent })).collection.id;
-  const undo = () => as(editor, "deeds.undo", { team });
+  const undo = () => as(editor, "history.undo", { team });
   const made = await make(editor, "Made", null);
   await as(owner, "capture.note", { team, text: "By somebody else", collection: made });
   expect(await undo()).toMatchObject({ done: false, why: expect.stringContaining("owner") });
@@ -236,4 +241,42 @@ test("what others have put into a collection since is not taken away with it, an
   const { collections } = await as(viewer, "collections.tree", { team });
   expect(collections.find((one) => one.id === a)).toMatchObject({ parent: null });
   expect(await faults(team)).toEqual([]);
+});
+
+test("an item that somebody has moved since is not put back into a section of where it was", async () => {
+  const { editor, owner, team, resource } = await makeWorld();
+  const made = (await as(editor, "collections.make", { team, title: "Made", parent: null })).collection.id;
+  const other = (await as(owner, "collections.make", { team, title: "Other", parent: null })).collection.id;
+  const section = (await as(owner, "sections.make", { collection: made, title: "Part" })).section.id;
+  const placement = newId();
+  await as(owner, "placements.add", { resource, placement, collection: made, section });
+  await as(owner, "sections.remove", { section });
+  await as(editor, "bin.restore-placement", { placement });
+  // At the end of an empty collection, as before: its order key stays the same.
+  await as(owner, "placements.move-many", { placements: [placement], collection: other, section: null });
+  expect(await as(editor, "history.undo", { team })).toMatchObject({ done: false });
+  await as(owner, "bin.restore-section", { section });
+  await as(editor, "bin.restore-placement", { placement });
+  expect(await faults(team)).toEqual([]);
+});
+
+test("two fields of one thing written at the same moment are both there", async () => {
+  const { editor, owner, viewer, collection, placement, section } = await makeWorld();
+  for (let i = 0; i < 20; i++) {
+    const [heading, context, title, intro] = [
+      `Heading ${i}`,
+      `Context ${i}`,
+      `Title ${i}`,
+      `<p>Intro ${i}</p>`,
+    ];
+    await Promise.all([
+      as(editor, "placements.edit", { placement, heading }),
+      as(owner, "placements.edit", { placement, context }),
+      as(editor, "sections.edit", { section, title }),
+      as(owner, "sections.edit", { section, intro }),
+    ]);
+    const { items, sections } = await as(viewer, "collections.read", { collection });
+    expect(items.find((one) => one.id === placement)).toMatchObject({ heading, context });
+    expect(sections.find((one) => one.id === section)).toMatchObject({ title, intro });
+  }
 });

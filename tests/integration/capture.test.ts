@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, test } from "vitest";
 import { resource } from "@/data/schema";
 import { fetchResource } from "@/jobs/fetch-resource";
 import { openFile } from "@/outside/files";
-import { database } from "@/services/action";
+import { database } from "@/services/mechanism/changing";
 import { as, makeWorld, type World } from "./world";
 
 /** The stand-in web that the tests' set-up started. */

@@ -3,10 +3,10 @@ import sharp from "sharp";
 import { beforeEach, describe, expect, test } from "vitest";
 import { collection, placement, presence, resource, shareLink } from "@/data/schema";
 import { emptyBin } from "@/jobs/empty-bin";
-import { readKept } from "@/outside/files";
+import { readStored } from "@/outside/files";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
-import { readerPage } from "@/services/publish/reader-page";
+import { database } from "@/services/mechanism/changing";
+import { readerPage } from "@/services/reader/reader-page";
 import { as, makeWorld, type World } from "./world";
 
 let world: World;
@@ -17,7 +17,7 @@ const read = (id: string) => as(world.viewer, "collections.read", { collection: 
 const tree = async () => (await as(world.viewer, "collections.tree", { team: world.team })).collections;
 const make = async (title: string, parent: string | null = null) =>
   (await as(world.editor, "collections.make", { team: world.team, title, parent })).collection.id;
-const undo = () => as(world.editor, "deeds.undo", { team: world.team });
+const undo = () => as(world.editor, "history.undo", { team: world.team });
 
 /** A course with a unit and a week in it, of everything a collection can hold. */
 async function makeCourse() {
@@ -171,7 +171,7 @@ describe("a cover", () => {
 
   test("from a file is kept small and clean, shown to readers, and taken back", async () => {
     const { coverHash } = await set(await png(3_000, 1_200));
-    const { format, width, exif } = await sharp((await readKept(coverHash))!).metadata();
+    const { format, width, exif } = await sharp((await readStored(coverHash))!).metadata();
     expect([format, exif, width! <= 1_200]).toEqual(["webp", undefined, true]);
     expect((await read(world.collection)).collection.coverHash).toBe(coverHash);
     await expect

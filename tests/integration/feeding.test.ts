@@ -2,29 +2,35 @@ import { eq, sql } from "drizzle-orm";
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { weigh } from "@/core/search/weigh";
-import { readPostings } from "@/data/queries/postings";
-import { forgetDue, haveIndex, lockIndex, readDue, writeTerms } from "@/data/queries/search-feed";
-import { isMuchNoted, packNoted } from "@/data/queries/noted";
-import { countIndexed, dfOf, lookUp, termsBeginning } from "@/data/queries/terms";
-import { placement, resource, termDue, termPosting, termStat } from "@/data/schema";
+import { readPostings } from "@/data/search/postings";
+import {
+  dropFromReindexQueue,
+  haveIndex,
+  lockIndex,
+  readReindexQueue,
+  writeTerms,
+} from "@/data/search/index-writes";
+import { hasManyPending, packPending } from "@/data/search/pending";
+import { countIndexed, dfOf, lookUp, termsBeginning } from "@/data/search/terms";
+import { placement, resource, reindexQueue, termPosting, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
-import { feedSome, packTeam } from "@/services/find/feed";
-import type { Problem } from "@/services/problem";
+import { database } from "@/services/mechanism/changing";
+import { feedSome, packTeam } from "@/services/search/feed";
+import type { Problem } from "@/services/mechanism/problem";
 import { as, makeWorld } from "./world";
 
 test("rows are found by their keys: what others hold in the same small table is not waited for", async () => {
   const { team, resource: of } = await makeWorld();
   const rows = Array.from({ length: 60 }, () => ({ id: newId(), resource: of, team }));
-  await database().insert(termDue).values(rows);
-  const mine = () => database().select().from(termDue).where(eq(termDue.team, team));
+  await database().insert(reindexQueue).values(rows);
+  const mine = () => database().select().from(reindexQueue).where(eq(reindexQueue.team, team));
   const [held, ...free] = await mine();
   await database().transaction(async (holder) => {
-    await holder.select().from(termDue).where(eq(termDue.id, held!.id)).for("update");
+    await holder.select().from(reindexQueue).where(eq(reindexQueue.id, held!.id)).for("update");
     await database().transaction(async (other) => {
       await other.execute(sql`SET SESSION innodb_lock_wait_timeout = 1`);
       try {
-        await forgetDue(
+        await dropFromReindexQueue(
           other,
           free.map((row) => row.id),
         );
@@ -39,13 +45,13 @@ test("rows are found by their keys: what others hold in the same small table is 
 
 test("while somebody feeds a team, saving there goes on, and another feeder takes another team", async () => {
   const [busy, other] = [await makeWorld(), await makeWorld()];
-  const dueIn = (team: string) => database().$count(termDue, eq(termDue.team, team));
+  const dueIn = (team: string) => database().$count(reindexQueue, eq(reindexQueue.team, team));
   while ((await feedSome()) > 0);
   for (const { editor, resource } of [busy, other])
     await as(editor, "resources.edit", { resource, title: "Changed before" });
   await database().transaction(async (feeder) => {
     expect(await lockIndex(feeder, busy.team, true)).toBe(true);
-    await readDue(feeder, busy.team, 200);
+    await readReindexQueue(feeder, busy.team, 200);
     await as(busy.editor, "resources.edit", { resource: busy.resource, title: "Changed meanwhile" });
     expect(await feedSome()).toBe(1);
     expect([await dueIn(busy.team), await dueIn(other.team)]).toEqual([2, 0]);
@@ -58,7 +64,7 @@ test("while somebody feeds a team, saving there goes on, and another feeder take
 test("whoever feeds a team for the first time at the same time as others is done when nothing is due", async () => {
   for (let i = 0; i < 4; i++) {
     const { team } = await makeWorld();
-    const due = () => database().$count(termDue, eq(termDue.team, team));
+    const due = () => database().$count(reindexQueue, eq(reindexQueue.team, team));
     expect(await due()).toBeGreaterThan(0);
     await Promise.all(
       [0, 1, 2].map(async () => {
@@ -95,7 +101,7 @@ test("fed by four at once while things change, the index is what the words are",
     })(),
   ]);
   while ((await feedSome(busy.team)) > 0);
-  expect(await database().select().from(termDue).where(eq(termDue.team, busy.team))).toEqual([]);
+  expect(await database().select().from(reindexQueue).where(eq(reindexQueue.team, busy.team))).toEqual([]);
   // Every posting is what the words of a living resource weigh now, and the counts are the postings'.
   const living = await database()
     .select()
@@ -122,7 +128,7 @@ test("fed by four at once while things change, the index is what the words are",
   expect(await countIndexed(database(), busy.team)).toBe(living.length);
   // Packed, it is the same.
   await packTeam(busy.team);
-  expect(await isMuchNoted(database(), busy.team, 0)).toBe(false);
+  expect(await hasManyPending(database(), busy.team, 0)).toBe(false);
   expect(await readIndex(busy.team)).toEqual(expected);
 });
 
@@ -148,7 +154,7 @@ async function readIndex(team: string): Promise<Index> {
  * What a search learns of an unfinished word: its terms with their lists.
  * @returns and of how many the list was known without being read
  */
-async function readBegun(team: string, prefix: string): Promise<{ index: Index; known: number }> {
+async function readPrefixMatches(team: string, prefix: string): Promise<{ index: Index; known: number }> {
   const groups = [{ typed: prefix, terms: [], prefix }];
   const { sought, lists } = await lookUp(database(), team, { groups, without: [] }, 0);
   const index: Index = new Map();
@@ -202,11 +208,11 @@ test("noted one by one, packed with many others or later: the index is what was 
         await database().transaction(async (tx) => {
           await lockIndex(tx, team, true);
           await writeTerms(tx, team, feedings, how === "packed" ? 0 : Infinity);
-          if (pack && (await packNoted(tx, team, pack))) seen.steps++;
+          if (pack && (await packPending(tx, team, pack))) seen.steps++;
         });
         const full = new Map([...expected].filter(([, its]) => its.size));
         for (const start of ["al", "d", "f", "s"]) {
-          const begun = await readBegun(team, start);
+          const begun = await readPrefixMatches(team, start);
           expect(begun.index).toEqual(new Map([...full].filter(([term]) => term.startsWith(start))));
           seen.known += begun.known;
         }
@@ -240,11 +246,11 @@ test("an unfinished word of which much is noted stands for the same terms", asyn
       await writeTerms(tx, team, feedings, noted ? Infinity : 0);
     });
   await feed(40, false);
-  expect((await readBegun(team, "pea")).known).toBe(0);
+  expect((await readPrefixMatches(team, "pea")).known).toBe(0);
   await feed(30, true);
-  expect(await readBegun(team, "pea")).toEqual({ index: expected, known: 2 });
+  expect(await readPrefixMatches(team, "pea")).toEqual({ index: expected, known: 2 });
   await feed(400, true);
-  expect(await readBegun(team, "pea")).toEqual({ index: expected, known: 0 });
+  expect(await readPrefixMatches(team, "pea")).toEqual({ index: expected, known: 0 });
 });
 
 test("lists that are kept in the process are those of now, whoever has packed them since", async () => {

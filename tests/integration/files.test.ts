@@ -5,13 +5,13 @@ import { eq } from "drizzle-orm";
 import { strToU8, zipSync } from "fflate";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
-import { findFile, findText } from "@/data/queries/contents";
+import { findFile, findText } from "@/data/queries/texts-and-files";
 import { resource } from "@/data/schema";
-import { readFileJob } from "@/jobs/read-file";
-import { readKept } from "@/outside/files";
+import { readFileJob } from "@/jobs/read-stored-file";
+import { readStored } from "@/outside/files";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
-import { putFile } from "@/services/files/capture-file";
+import { changingByItself, database } from "@/services/mechanism/changing";
+import { putFile } from "@/services/files/put";
 import { takeIn } from "@/services/files/uploads";
 import { readRange, sendFile } from "@/services/http/file-route";
 import { getReaderFile } from "@/services/http/reader-route";
@@ -28,7 +28,9 @@ async function bring(name: string, content: Uint8Array) {
   const file = path.join(folder, newId());
   writeFileSync(file, content);
   const arrived = { person: world.owner.person!.id, team: world.team, name, ...(await takeIn(file, name)) };
-  const { id, already } = await putFile(database(), arrived);
+  const { id, already } = await changingByItself((tx, begin) =>
+    putFile(tx, begin({ team: world.team, person: null }), arrived),
+  );
   await readFileJob.run({ resource: id });
   const [row] = await database().select().from(resource).where(eq(resource.id, id));
   return {
@@ -107,7 +109,7 @@ describe("what is read of a file", () => {
       .jpeg()
       .toBuffer();
     const first = await bring("bog.jpg", photo);
-    const kept = (await readKept(first.file.hash))!;
+    const kept = (await readStored(first.file.hash))!;
     const { width, height, exif } = await sharp(kept).metadata();
     expect([width, height, exif]).toEqual([200, 400, undefined]);
     expect(first.row).toMatchObject({ kind: "picture", minutes: null });
@@ -121,7 +123,7 @@ describe("what is read of a file", () => {
     const { row, file } = await bring("bog.heic", readFileSync("tests/reference/files/bog.heic"));
     expect(row).toMatchObject({ kind: "picture", title: "bog" });
     expect(row.pictureHash).not.toBeNull();
-    const { format, width, height } = await sharp((await readKept(file.hash))!).metadata();
+    const { format, width, height } = await sharp((await readStored(file.hash))!).metadata();
     expect([format, width, height]).toEqual(["jpeg", 320, 200]);
   });
 

@@ -2,10 +2,10 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { migrate } from "@/data/migrate";
 import { intake, placement, resource } from "@/data/schema";
-import { runIntakeJob } from "@/jobs/run-intake";
+import { runImportJob } from "@/jobs/run-import";
 import { settings } from "@/outside/settings";
-import { database } from "@/services/action";
-import { stage } from "./intake";
+import { database } from "@/services/mechanism/changing";
+import { stage } from "./bring";
 import { as, makeWorld } from "./world";
 
 /** One step of an import in a process and on a database of its own, for the test that kills the database. */
@@ -31,9 +31,9 @@ if (what === "stage") {
     { places: [], lines, passedOver: 0, separator: "comma" },
     300,
   );
-  await as(editor, "intakes.set", { intake: id, deed: "start" });
+  await as(editor, "imports.set", { import: id, transition: "start" });
   process.stdout.write(`${id}\n`);
-} else if (what === "run") await runIntakeJob.run({ intake: argument }).catch(() => undefined);
+} else if (what === "run") await runImportJob.run({ import: argument }).catch(() => undefined);
 else {
   const [row] = await database().select().from(intake).where(eq(intake.id, argument));
   const { team, state, done, made } = row!;

@@ -3,14 +3,16 @@ import os from "node:os";
 import path from "node:path";
 import { spawn, type ChildProcess } from "node:child_process";
 import { and, eq, isNull, sql } from "drizzle-orm";
-import { expect, test } from "vitest";
-import type { BroughtLine } from "@/core/intake/brought";
+import mysql, { type RowDataPacket } from "mysql2/promise";
+import { build } from "esbuild";
+import { beforeAll, expect, onTestFinished, test } from "vitest";
+import type { BroughtLine } from "@/core/imports/brought";
 import { takeUpLost } from "@/data/queries/jobs";
 import { intake, job, placement, resource } from "@/data/schema";
 import { KINDS } from "@/jobs/kinds";
 import { Worker } from "@/jobs/worker";
-import { database } from "@/services/action";
-import { stage } from "./intake";
+import { database } from "@/services/mechanism/changing";
+import { stage } from "./bring";
 import { as, makeWorld } from "./world";
 
 /** The tool that starts a database of one's own is no TypeScript. */
@@ -19,7 +21,7 @@ const { startDatabase } = (await import(new URL("../../tools/lib/mariadb.mjs", i
   startDatabase: (wanted: { folder: string; port: number }) => Promise<Own>;
 };
 
-const LINES = 12_000;
+const LINES = 4_000;
 const line = (i: number): BroughtLine => ({
   address: `https://killed.example/${i}`,
   title: `Page ${i}`,
@@ -32,9 +34,27 @@ const line = (i: number): BroughtLine => ({
   note: "",
 });
 
+/** What runs in processes of their own, as one file each: what starts from the sources takes seconds before it begins. */
+const BUNDLES = path.resolve("build/test");
+beforeAll(async () => {
+  await build({
+    entryPoints: ["tools/worker.ts", "tests/integration/import-alone.ts"],
+    outdir: BUNDLES,
+    outbase: ".",
+    outExtension: { ".js": ".mjs" },
+    bundle: true,
+    packages: "external",
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    alias: { "@": path.resolve("src") },
+    logLevel: "error",
+  });
+});
+
 /** A process of its own that does jobs, as `npm run worker` does. */
 function worker(): ChildProcess {
-  return spawn("node_modules/.bin/tsx", ["tools/worker.ts"], {
+  return spawn(process.execPath, [path.join(BUNDLES, "tools/worker.mjs")], {
     env: { ...process.env, HOBBIN_MAIL_IN: "off" },
     stdio: "ignore",
     detached: true,
@@ -51,7 +71,7 @@ test("an import whose process is killed again and again (kill -9) neither loses 
     { places: [], lines, passedOver: 0, separator: "comma" },
     300,
   );
-  await as(editor, "intakes.set", { intake: id, deed: "start" });
+  await as(editor, "imports.set", { import: id, transition: "start" });
   const done = async () =>
     (
       await database()
@@ -66,7 +86,7 @@ test("an import whose process is killed again and again (kill -9) neither loses 
     // Killed in the middle of its work: as soon as it has done a little more.
     for (let i = 0; i < 600; i++) {
       const now = await done();
-      if (now.state === "done" || now.done > last + 600) break;
+      if (now.state === "done" || now.done > last + 300) break;
       await new Promise((resolve) => setTimeout(resolve, 25));
     }
     process.kill(-running.pid!, "SIGKILL");
@@ -82,13 +102,13 @@ test("an import whose process is killed again and again (kill -9) neither loses 
     await takeUpLost(database(), new Date());
   }
   expect(kills).toBeGreaterThan(0);
-  const rest = new Worker({ "intake.run": KINDS["intake.run"]! });
+  const rest = new Worker({ "imports.run": KINDS["imports.run"]! });
   await rest.start();
   for (let i = 0; i < 400 && (await done()).state !== "done"; i++)
     await new Promise((resolve) => setTimeout(resolve, 50));
   await rest.stop();
 
-  const { intake: end } = await as(editor, "intakes.read", { intake: id });
+  const { import: end } = await as(editor, "imports.read", { import: id });
   expect(end).toMatchObject({ state: "done", done: LINES, made: LINES, placed: 0, here: 0, rejected: 0 });
   const count = async (table: typeof resource | typeof placement) =>
     Number(
@@ -105,10 +125,28 @@ test("an import whose process is killed again and again (kill -9) neither loses 
   expect(items.slice(1, 4).map((item) => item.resource.title)).toEqual(["Page 0", "Page 1", "Page 2"]);
 }, 120_000);
 
+/** Waits until the import in this database has done some lines. */
+async function untilBegun(url: string): Promise<void> {
+  const connection = await mysql.createConnection(url);
+  for (let done = 0; !done;) {
+    const [rows] = await connection.query<RowDataPacket[]>("SELECT done FROM import");
+    done = Number(rows[0]?.done ?? 0);
+    if (!done) await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  connection.destroy();
+}
+
 test("the same when the database is killed: what was not finished is done anew, and nothing twice", async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-killed-"));
   const port = 51_000 + (process.pid % 1000);
   let database = await startDatabase({ folder, port });
+  // Also when it failed: no database stays behind.
+  onTestFinished(async () => {
+    const { child } = database.entry;
+    const over = new Promise((resolve) => child.once("exit", resolve));
+    if (child.exitCode === null && child.signalCode === null && child.kill("SIGTERM")) await over;
+    rmSync(folder, { recursive: true, force: true });
+  });
   const env = {
     ...process.env,
     HOBBIN_DATABASE_URL: database.url,
@@ -116,7 +154,7 @@ test("the same when the database is killed: what was not finished is done anew, 
     HOBBIN_WORKER: "on",
   };
   const run = (what: string, ...rest: string[]) =>
-    spawn("node_modules/.bin/tsx", ["tests/integration/import-alone.ts", what, ...rest], {
+    spawn(process.execPath, [path.join(BUNDLES, "tests/integration/import-alone.mjs"), what, ...rest], {
       env,
       stdio: ["ignore", "pipe", "inherit"],
     });
@@ -128,7 +166,7 @@ test("the same when the database is killed: what was not finished is done anew, 
   const id = await said(run("stage", String(LINES)));
   const running = run("run", id);
   const over = new Promise<void>((resolve) => running.once("exit", () => resolve()));
-  await new Promise((resolve) => setTimeout(resolve, 2_500));
+  await untilBegun(database.url);
   process.kill(database.entry.child.pid!, "SIGKILL");
   await over;
   database = await startDatabase({ folder, port });
@@ -142,7 +180,4 @@ test("the same when the database is killed: what was not finished is done anew, 
     resources: LINES,
     placements: LINES,
   });
-  process.kill(database.entry.child.pid!, "SIGTERM");
-  await new Promise((resolve) => setTimeout(resolve, 500));
-  rmSync(folder, { recursive: true, force: true });
 }, 120_000);

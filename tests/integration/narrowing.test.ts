@@ -4,13 +4,13 @@ import { beforeAll, expect, test } from "vitest";
 import { groupBy } from "@/core/list/group-by";
 import type { Hit } from "@/core/search/rank";
 import { KINDS } from "@/core/page/facts";
-import { dueResources } from "@/data/queries/due";
-import { keptCount, placement, resource, resourceTag, tag, termStat } from "@/data/schema";
+import { reindexResources } from "@/data/search/reindex-queue";
+import { cachedCount, placement, resource, resourceTag, tag, termStat } from "@/data/schema";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
-import { blank } from "@/services/capture/blank";
-import { Asked } from "@/services/find/asked";
-import { feedSome } from "@/services/find/feed";
+import { database } from "@/services/mechanism/changing";
+import { blank } from "@/services/resources/blank";
+import { Asked } from "@/services/search/asked";
+import { feedSome } from "@/services/search/feed";
 import { everyPage } from "./every-page";
 import { as, makeWorld, type World } from "./world";
 
@@ -123,7 +123,7 @@ beforeAll(async () => {
           : [],
       ),
     );
-  await dueResources(
+  await reindexResources(
     database(),
     rows.map((row) => row.id),
   );
@@ -296,7 +296,7 @@ test("counts of a large catalogue are those of before at once, and a little late
   expect(await ask()).toEqual(then);
   expect(await tend()).toEqual({ old: true, winters });
   const earlier = new Date(Date.now() - 60_000);
-  await database().update(keptCount).set({ at: earlier }).where(eq(keptCount.team, team));
+  await database().update(cachedCount).set({ at: earlier }).where(eq(cachedCount.team, team));
   await expect.poll(async () => (await ask()).old, { timeout: 20_000 }).toBe(false);
   const said = (await ask()).facets.tags.find((one) => one.value === "winter")!.count;
   expect(said).toBe(winters + 1);

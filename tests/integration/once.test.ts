@@ -2,10 +2,10 @@ import { eq } from "drizzle-orm";
 import { expect, test } from "vitest";
 import { resource } from "@/data/schema";
 import { fetchResource } from "@/jobs/fetch-resource";
-import { fillResource, type Filling, proposeFilling } from "@/services/capture/fill-resource";
+import { fillResource, type Filling, proposeFilling } from "@/services/resources/fill";
 import { signatureOf, writeSignature } from "@/core/text/min-hash";
 import type { PageFacts } from "@/core/page/facts";
-import { database } from "@/services/action";
+import { database } from "@/services/mechanism/changing";
 import { newId } from "@/outside/random";
 import { as, makeWorld } from "./world";
 
@@ -111,22 +111,22 @@ test("merging keeps every placement, tag and note and the better fields, and can
       (await row(a.id)).authors,
     ]);
   const before = await look();
-  const { pairs } = await as(editor, "twins.read", { team });
+  const { pairs } = await as(editor, "duplicates.read", { team });
   expect(pairs.map((pair) => [pair.newer.id, pair.older.id])).toEqual([[b.id, a.id]]);
 
-  const { merge } = await as(editor, "twins.merge", { resource: a.id, gone: b.id });
+  const { merge } = await as(editor, "duplicates.merge", { resource: a.id, gone: b.id });
   const after = (await as(editor, "collections.items", { collection })).items.filter(
     (item) => item.resource.id === a.id,
   );
   expect(after.map((item) => item.context).sort()).toEqual(["", "Read this second"]);
   expect(after[0]!.resource).toMatchObject({ description: "Typed by hand", authors: ["Ada Mire"] });
   expect([...after[0]!.resource.tags].sort()).toEqual(["moss", "water"]);
-  expect((await as(editor, "twins.read", { team })).pairs).toEqual([]);
+  expect((await as(editor, "duplicates.read", { team })).pairs).toEqual([]);
 
-  await as(editor, "twins.undo", { merge });
+  await as(editor, "duplicates.undo-merge", { merge });
   expect(await look()).toBe(before);
-  await as(editor, "twins.apart", { resource: b.id, other: a.id });
-  expect((await as(editor, "twins.read", { team })).pairs).toEqual([]);
+  await as(editor, "duplicates.keep-apart", { resource: b.id, other: a.id });
+  expect((await as(editor, "duplicates.read", { team })).pairs).toEqual([]);
   await fillResource(b.id, filling("https://copy.example/x", TEXT));
   expect((await row(b.id)).twinOf).toBeNull();
 });
@@ -209,8 +209,8 @@ test("rules act or suggest when something comes in, say so on the item, and run 
   });
   const preview = await as(editor, "rules.preview", { rule: later });
   expect(preview.count).toBe(1);
-  expect(await as(editor, "rules.run", { rule: later })).toEqual({ done: 1, left: 0 });
-  expect(await as(editor, "rules.run", { rule: later })).toEqual({ done: 0, left: 0 });
+  expect(await as(editor, "rules.run", { rule: later })).toMatchObject({ done: 1, left: 0 });
+  expect(await as(editor, "rules.run", { rule: later })).toMatchObject({ done: 0, left: 0 });
 });
 
 test("works by hand: identifiers checked, looked up, the same work once", async () => {

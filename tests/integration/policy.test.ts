@@ -3,8 +3,8 @@ import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { addJobs } from "@/data/queries/jobs";
 import { mailMessage, resource, ruleHit } from "@/data/schema";
-import { database } from "@/services/action";
-import { Problem } from "@/services/problem";
+import { database } from "@/services/mechanism/changing";
+import { Problem } from "@/services/mechanism/problem";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { newId } from "@/outside/random";
 import { as, makeWorld, somebody, type World } from "./world";
@@ -18,7 +18,7 @@ type Full = World & {
   invitation: string;
   job: string;
   picture: string;
-  intake: string;
+  import: string;
   rule: string;
   hit: string;
   merge: string;
@@ -57,10 +57,10 @@ const TABLE: Record<ActionName, Row> = {
   "collections.tag": { from: "editor", input: ({ collection }) => ({ collection, tags: ["x"] }) },
   "search.facets": { from: "viewer", input: ({ team }) => ({ team, query: "x" }) },
   "search.find": { from: "viewer", input: ({ team }) => ({ team, query: "x" }) },
-  "search.forget": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
-  "search.keep": { from: "viewer", input: ({ team }) => ({ team, name: "x", query: "x" }) },
-  "search.kept": { from: "viewer", input: ({ team }) => ({ team }) },
-  "search.look": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
+  "saved-searches.forget": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
+  "saved-searches.save": { from: "viewer", input: ({ team }) => ({ team, name: "x", query: "x" }) },
+  "saved-searches.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "saved-searches.look": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
   "tags.delete": { from: "editor", input: ({ team }) => ({ team, tags: [] }) },
   "tags.look": { from: "viewer", input: ({ tag }) => ({ tag }) },
   "tags.merge": { from: "editor", input: ({ tag }) => ({ tag, others: [] }) },
@@ -82,22 +82,28 @@ const TABLE: Record<ActionName, Row> = {
     input: ({ collection }) => ({ collection, placements: [], resources: [] }),
   },
   "collections.tree": { from: "viewer", input: ({ team }) => ({ team }) },
-  "deeds.read": { from: "viewer", input: ({ team }) => ({ team }) },
-  "deeds.redo": { from: "viewer", input: ({ team }) => ({ team }) },
-  "deeds.undo": { from: "viewer", input: ({ team }) => ({ team }) },
+  "history.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "history.redo": { from: "viewer", input: ({ team }) => ({ team }) },
+  "history.undo": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
   "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
   "files.begin": { from: "contributor", input: ({ team }) => ({ team, bytes: 1 }) },
   "files.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
-  "intakes.add-lines": { from: "contributor", input: ({ intake }) => ({ intake, no: 0, lines: [] }) },
-  "intakes.list": { from: "contributor", input: ({ team }) => ({ team }) },
-  "intakes.read": { from: "contributor", input: ({ intake }) => ({ intake }) },
-  "intakes.rejected": { from: "contributor", input: ({ intake }) => ({ intake }) },
-  "intakes.set": { from: "contributor", input: ({ intake }) => ({ intake, deed: "start" }) },
-  "intakes.stage": {
+  "imports.add-lines": {
     from: "contributor",
-    input: ({ team }) => ({ team, intake: newId(), name: "x", separator: "comma", places: [], total: 1 }),
+    input: ({ import: intake }) => ({ import: intake, no: 0, lines: [] }),
+  },
+  "imports.list": { from: "contributor", input: ({ team }) => ({ team }) },
+  "imports.read": { from: "contributor", input: ({ import: intake }) => ({ import: intake }) },
+  "imports.rejected": { from: "contributor", input: ({ import: intake }) => ({ import: intake }) },
+  "imports.set": {
+    from: "contributor",
+    input: ({ import: intake }) => ({ import: intake, transition: "start" }),
+  },
+  "imports.stage": {
+    from: "contributor",
+    input: ({ team }) => ({ team, import: newId(), name: "x", separator: "comma", places: [], total: 1 }),
   },
   "invitations.accept": { from: "signed in", input: () => ({ code: "x" }) },
   "invitations.make": { from: "owner", input: ({ team }) => ({ team, role: "viewer" }) },
@@ -105,12 +111,12 @@ const TABLE: Record<ActionName, Row> = {
   "invitations.revoke": { from: "owner", input: ({ invitation }) => ({ invitation }) },
   "jobs.dead": { from: "owner", input: ({ team }) => ({ team }) },
   "jobs.retry": { from: "owner", input: ({ job }) => ({ job }) },
-  "mail.decide": { from: "contributor", input: ({ message }) => ({ message, take: true }) },
-  "mail.letter": { from: "viewer", input: ({ resource }) => ({ resource }) },
-  "mail.make-address": { from: "contributor", input: ({ team }) => ({ team }) },
-  "mail.original": { from: "viewer", input: ({ message }) => ({ message }) },
-  "mail.read": { from: "contributor", input: ({ team }) => ({ team }) },
-  "mail.set-sender": { from: "signed in", input: () => ({ address: "a@bog.example", allow: true }) },
+  "messages.decide": { from: "contributor", input: ({ message }) => ({ message, take: true }) },
+  "messages.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "messages.make-address": { from: "contributor", input: ({ team }) => ({ team }) },
+  "messages.original": { from: "viewer", input: ({ message }) => ({ message }) },
+  "messages.read": { from: "contributor", input: ({ team }) => ({ team }) },
+  "messages.set-sender": { from: "signed in", input: () => ({ address: "a@bog.example", allow: true }) },
   "members.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "members.remove": { from: "viewer", input: ({ team, owner }) => ({ team, person: owner.person!.id }) },
   "members.set-role": {
@@ -173,10 +179,10 @@ const TABLE: Record<ActionName, Row> = {
   "tokens.make": { from: "signed in", input: () => ({ name: "x" }) },
   "tokens.read": { from: "signed in", input: () => ({}) },
   "tokens.revoke": { from: "signed in", input: () => ({ token: newId() }) },
-  "twins.apart": { from: "contributor", input: ({ resource }) => ({ resource, other: newId() }) },
-  "twins.merge": { from: "editor", input: ({ resource }) => ({ resource, gone: newId() }) },
-  "twins.read": { from: "viewer", input: ({ team }) => ({ team }) },
-  "twins.undo": { from: "editor", input: ({ merge }) => ({ merge }) },
+  "duplicates.keep-apart": { from: "contributor", input: ({ resource }) => ({ resource, other: newId() }) },
+  "duplicates.merge": { from: "editor", input: ({ resource }) => ({ resource, gone: newId() }) },
+  "duplicates.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "duplicates.undo-merge": { from: "editor", input: ({ merge }) => ({ merge }) },
   "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "tray.set-many": { from: "viewer", input: ({ team }) => ({ team, resources: [], state: "away" }) },
   "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
@@ -190,9 +196,9 @@ const ROUTES: Record<string, string> = {
   "api/file/[resource]": "files.read",
   "api/files/[[...id]]": "files.begin to begin; afterwards only whoever began",
   "api/health": "everybody: tells nothing about anybody",
-  "api/intakes/[intake]/rejected": "intakes.rejected",
+  "api/imports/[import]/rejected": "imports.rejected",
   "api/live": "events.listen",
-  "api/mail/[message]": "mail.original",
+  "api/mail/[message]": "messages.original",
   "api/openapi.json": "everybody: a description",
   "api/pictures/[hash]": "pictures.read",
   "api/preview/[collection]": "reader.read",
@@ -286,9 +292,9 @@ async function makeFull(): Promise<Full> {
   const picture = "ab".repeat(32);
   await database().update(resource).set({ pictureHash: picture }).where(eq(resource.id, made.resource));
   const intake = newId();
-  await as(made.owner, "intakes.stage", {
+  await as(made.owner, "imports.stage", {
     team: made.team,
-    intake,
+    import: intake,
     name: "list",
     separator: "comma",
     places: [],
@@ -312,7 +318,7 @@ async function makeFull(): Promise<Full> {
     team: made.team,
     address: `https://bog.example/${newId()}`,
   });
-  const { merge } = await as(made.owner, "twins.merge", { resource: made.resource, gone: twin.id });
+  const { merge } = await as(made.owner, "duplicates.merge", { resource: made.resource, gone: twin.id });
   const message = newId();
   await database().insert(mailMessage).values({
     id: message,
@@ -334,7 +340,7 @@ async function makeFull(): Promise<Full> {
     invitation: invitation.id,
     job,
     picture,
-    intake,
+    import: intake,
     rule,
     hit,
     merge,

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { readerPage } from "@/services/publish/reader-page";
+import { readerPage } from "@/services/reader/reader-page";
 import { newId } from "@/outside/random";
-import { bringFile } from "./intake";
+import { bringFile } from "./bring";
 import { as, makeWorld } from "./world";
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -77,7 +77,7 @@ test("what leaves as a bookmark file comes back: folders, sections, tags, dates,
 
   const other = await makeWorld();
   const brought = await bringFile(other.owner, { team: other.team }, "bookmarks.html", file.content);
-  expect(brought.intake).toMatchObject({ made: 4, rejected: 0 });
+  expect(brought.import).toMatchObject({ made: 4, rejected: 0 });
   const again = await as(other.owner, "export.collection", {
     collection: brought.opens!,
     format: "bookmarks",

@@ -3,9 +3,9 @@ import fc from "fast-check";
 import { beforeAll, describe, expect, test } from "vitest";
 import { resource, resourceText } from "@/data/schema";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
-import { publishedCollection } from "@/services/publish/published-collection";
-import { feedSome } from "@/services/find/feed";
+import { database } from "@/services/mechanism/changing";
+import { publishedCollection } from "@/services/reader/published-collection";
+import { feedSome } from "@/services/search/feed";
 import { everyPage } from "./every-page";
 import { as, makeWorld, type World } from "./world";
 
@@ -107,9 +107,9 @@ describe("found", () => {
     expect(await find("covid-19")).toEqual([]);
     await as(world.editor, "tags.add", { resource: ids.code!, tags: ["energy"] });
     expect(await find("energy")).toEqual(["code"]);
-    const { deed } = await as(world.editor, "resources.remove", { resource: ids.code! });
+    const { entry } = await as(world.editor, "resources.remove", { resource: ids.code! });
     expect(await find("windmill")).toEqual([]);
-    await as(world.editor, "deeds.undo", { team: world.team, deed });
+    await as(world.editor, "history.undo", { team: world.team, entry });
     expect(await find("windmill")).toEqual(["code"]);
     const { items } = await as(world.editor, "collections.read", { collection: world.collection });
     const there = items.find((item) => item.resource.id === ids.mosses)!;
@@ -131,8 +131,8 @@ describe("found", () => {
     });
     const [found] = (await as(world.viewer, "search.find", { team: world.team, query: "whin" })).results;
     expect([found!.id, found!.passage!.text]).toEqual([ids.mosses, "Ask Ines about the whin sluice"]);
-    const [last] = (await as(world.editor, "deeds.read", { team: world.team })).deeds;
-    await as(world.editor, "deeds.undo", { team: world.team, deed: last!.id });
+    const [last] = (await as(world.editor, "history.read", { team: world.team })).entries;
+    await as(world.editor, "history.undo", { team: world.team, entry: last!.id });
     const { resource: full } = await as(world.viewer, "resources.read", { resource: at.resource });
     expect(full.notes).toBe("Old: before the Whin sluice");
     const page = await database().transaction((tx) => publishedCollection(tx, world.collection, true));
@@ -195,16 +195,16 @@ describe("pages and lists", () => {
 
   test("a search that is kept says what is new in it", async () => {
     const mine = { team: world.team, name: "Otters", query: "otter" };
-    await as(world.viewer, "search.keep", mine);
+    await as(world.viewer, "saved-searches.save", mine);
     const fresh = async () =>
-      (await as(world.viewer, "search.kept", { team: world.team })).searches.map((one) => one.fresh);
+      (await as(world.viewer, "saved-searches.read", { team: world.team })).searches.map((one) => one.fresh);
     expect(await fresh()).toEqual([0]);
     await as(world.editor, "capture.note", { team: world.team, text: "An otter at the east dam" });
     await feedAll();
     expect(await fresh()).toEqual([1]);
-    const [search] = (await as(world.viewer, "search.kept", { team: world.team })).searches;
-    await as(world.viewer, "search.look", { team: world.team, search: search!.id });
+    const [search] = (await as(world.viewer, "saved-searches.read", { team: world.team })).searches;
+    await as(world.viewer, "saved-searches.look", { team: world.team, search: search!.id });
     expect(await fresh()).toEqual([0]);
-    expect((await as(world.editor, "search.kept", { team: world.team })).searches).toEqual([]);
+    expect((await as(world.editor, "saved-searches.read", { team: world.team })).searches).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from "vitest";
-import { feedSome } from "@/services/find/feed";
+import { feedSome } from "@/services/search/feed";
 import { as, makeWorld, type World } from "./world";
 
 let world: World;
@@ -23,7 +23,7 @@ beforeEach(async () => {
   }
   await uses();
 });
-const undo = () => as(world.editor, "deeds.undo", { team: world.team });
+const undo = () => as(world.editor, "history.undo", { team: world.team });
 
 describe("tags", () => {
   test("renamed everywhere; a name that is taken points to merging; undone", async () => {

@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { beforeEach, describe, expect, test } from "vitest";
 import { placement } from "@/data/schema";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
+import { database } from "@/services/mechanism/changing";
 import { as, makeWorld, type World } from "./world";
 
 let world: World;
@@ -10,8 +10,8 @@ beforeEach(async () => {
   world = await makeWorld();
 });
 
-const undo = () => as(world.editor, "deeds.undo", { team: world.team });
-const redo = () => as(world.editor, "deeds.redo", { team: world.team });
+const undo = () => as(world.editor, "history.undo", { team: world.team });
+const redo = () => as(world.editor, "history.redo", { team: world.team });
 const read = async (collection = world.collection) =>
   (await as(world.editor, "collections.read", { collection })).items;
 /** Everything that is to be the same again, without times. */
@@ -50,12 +50,12 @@ async function fill(count: number): Promise<string[]> {
 }
 
 describe("undo", () => {
-  test("every deed of the Bench is taken back and done again, one by one, in order", async () => {
+  test("everything done on the Bench is taken back and done again, one by one, in order", async () => {
     const [a, b, c] = (await fill(3)) as [string, string, string];
     const resource = (await read()).find((item) => item.id === a)!.resource.id;
     const other = (await as(world.editor, "collections.make", { team: world.team, title: "Other" }))
       .collection.id;
-    const deeds: [string, object][] = [
+    const acts: [string, object][] = [
       ["placements.move", { placement: a, section: null, after: null }],
       ["placements.edit", { placement: b, context: "Read this first" }],
       ["placements.edit", { placement: b, heading: "Our heading" }],
@@ -77,13 +77,13 @@ describe("undo", () => {
       ["collections.edit", { collection: world.collection, title: "Another title" }],
     ];
     const pictures = [await picture()];
-    for (const [name, input] of deeds) {
+    for (const [name, input] of acts) {
       await as(world.editor, name as "teams.read", input);
       pictures.push(await picture());
     }
     // Moving the only section changes nothing that could be undone.
     const steps = pictures.filter((one, i) => one !== pictures[i - 1]);
-    expect(steps).toHaveLength(deeds.length);
+    expect(steps).toHaveLength(acts.length);
     for (const expected of steps.slice(0, -1).reverse()) {
       expect(await undo()).toMatchObject({ done: true });
       expect(await picture()).toBe(expected);
@@ -116,7 +116,7 @@ describe("undo", () => {
     });
   });
 
-  test("a new deed ends what could be done again; nobody undoes what is not theirs", async () => {
+  test("a new entry ends what could be done again; nobody undoes what is not theirs", async () => {
     const [a] = (await fill(1)) as [string];
     await as(world.editor, "placements.edit", { placement: a, heading: "One" });
     await undo();
@@ -125,8 +125,8 @@ describe("undo", () => {
     await undo();
     expect(await redo()).toMatchObject({ done: true });
     expect((await read()).find((item) => item.id === a)!.heading).toBe("Two");
-    const { deeds } = await as(world.editor, "deeds.read", { team: world.team });
-    expect(await as(world.owner, "deeds.undo", { team: world.team, deed: deeds[0]!.id })).toMatchObject({
+    const { entries } = await as(world.editor, "history.read", { team: world.team });
+    expect(await as(world.owner, "history.undo", { team: world.team, entry: entries[0]!.id })).toMatchObject({
       done: false,
     });
     // Who may no longer arrange may no longer undo it either.
@@ -148,7 +148,7 @@ describe("undo", () => {
         for (let i = 0; i < 25; i++) {
           const id = ids[(n * 7 + i * 5) % ids.length]!;
           const after = ids[(n * 3 + i) % ids.length]!;
-          if (i % 5 === 4) await as(who, "deeds.undo", { team: world.team });
+          if (i % 5 === 4) await as(who, "history.undo", { team: world.team });
           else if (i % 7 === 3)
             await as(who, "placements.remove-many", { team: world.team, placements: [id] });
           else
@@ -173,7 +173,7 @@ describe("undo", () => {
   });
 });
 
-test("what is of another team cannot be slipped into a deed over many", async () => {
+test("what is of another team cannot be slipped into an action over many", async () => {
   const foreign = await makeWorld();
   for (const [name, input] of [
     ["placements.move-many", { placements: [foreign.placement], collection: world.collection }],

@@ -1,16 +1,20 @@
-import { STRANGER, type Actor } from "@/services/actor";
-import { database } from "@/services/action";
+import { STRANGER, type Actor } from "@/services/mechanism/actor";
+import { database } from "@/services/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { person } from "@/data/schema";
-import { makeTeamOfOne } from "@/services/people/team-of-one";
+import { makeTeamOfOne } from "@/services/teams/team-of-one";
 import { newId } from "@/outside/random";
+import { mustBeAsDescribed } from "./described";
 
 export const ROLES = ["viewer", "contributor", "editor", "owner"] as const;
 type Answered<N extends ActionName> = Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>;
 
-/** Calls an action as somebody. */
-export const as = <N extends ActionName>(actor: Actor, name: N, input: object): Promise<Answered<N>> =>
-  ACTIONS[name].call(actor, input) as Promise<Answered<N>>;
+/** Calls an action as somebody; what it answers must be as it is described. */
+export async function as<N extends ActionName>(actor: Actor, name: N, input: object): Promise<Answered<N>> {
+  const answer = await ACTIONS[name].call(actor, input);
+  mustBeAsDescribed(name, answer);
+  return answer as Answered<N>;
+}
 
 /** A new person with a team of their own. */
 export async function somebody(name: string): Promise<Actor> {

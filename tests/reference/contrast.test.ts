@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { contrast } from "@/core/look/contrast";
-import { DARK, LIGHT, MARK_PAIRS, TEXT_PAIRS } from "@/core/look/tokens";
+import { DARK, LIGHT, MARK_PAIRS, TEXT_PAIRS } from "@/core/look/colours";
 
 /** WCAG 2.2, https://www.w3.org/TR/WCAG22/, criteria 1.4.3 and 1.4.11. */
 test("the formula: black on white is 21, and #777 on white the well-known near miss of 4.48", () => {

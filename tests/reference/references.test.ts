@@ -4,7 +4,7 @@ import os from "node:os";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { checkDoi, checkIsbn, checkIssn, formIsbn } from "@/core/cite/identifiers";
-import { layOut } from "@/core/intake/brought";
+import { layOut } from "@/core/imports/brought";
 import { readReferences, type ReferenceFormat } from "@/core/formats/references-read";
 import { type Work, writeReferences } from "@/core/formats/references-write";
 

@@ -1,12 +1,12 @@
 import { eq } from "drizzle-orm";
 import { keysAfter } from "@/core/order/place";
-import { blank } from "@/services/capture/blank";
+import { blank } from "@/services/resources/blank";
 import { placement, person, resource, resourceTag, section, tag } from "@/data/schema";
 import { addressHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
-import { database } from "@/services/action";
-import type { Actor } from "@/services/actor";
-import { auth } from "@/services/people/auth";
+import { database } from "@/services/mechanism/changing";
+import type { Actor } from "@/services/mechanism/actor";
+import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
 
 export const PASSWORD = "bench and loom";

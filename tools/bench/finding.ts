@@ -3,13 +3,13 @@ import { setTimeout } from "node:timers/promises";
 import { suggestTags } from "@/core/tags/suggest";
 import { rank, rarity } from "@/core/search/rank";
 import { weigh } from "@/core/search/weigh";
-import { dueResources } from "@/data/queries/due";
-import { readPostings } from "@/data/queries/postings";
-import { countIndexed } from "@/data/queries/terms";
+import { reindexResources } from "@/data/search/reindex-queue";
+import { readPostings } from "@/data/search/postings";
+import { countIndexed } from "@/data/search/terms";
 import { resource, resourceText, termStat } from "@/data/schema";
-import { database } from "@/services/action";
-import type { Actor } from "@/services/actor";
-import { feedSome } from "@/services/find/feed";
+import { database } from "@/services/mechanism/changing";
+import type { Actor } from "@/services/mechanism/actor";
+import { feedSome } from "@/services/search/feed";
 import { as } from "./fill";
 import { feedAll, giveTexts, textOf, WORDS } from "./texts";
 import { type Figure, median, timed } from "./figures";
@@ -103,7 +103,7 @@ async function* measureOneFed(teams: Teams, many: readonly string[]): AsyncGener
     const took: number[] = [];
     for (const [i, id] of many.slice(TEXTS - SINGLY, TEXTS).entries()) {
       await change(id, i);
-      await dueResources(database(), [id]);
+      await reindexResources(database(), [id]);
       const time = await timed(() => feedSome(teams.large));
       if (i >= SINGLY / 2) took.push(time);
     }

@@ -3,14 +3,14 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { inspect } from "node:util";
 import { closeDatabase } from "@/data/database";
 import { settings } from "@/outside/settings";
-import { database } from "@/services/action";
-import type { Actor } from "@/services/actor";
+import { database } from "@/services/mechanism/changing";
+import type { Actor } from "@/services/mechanism/actor";
 import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
-import { measureIntake } from "./intake";
+import { measureImport } from "./imports";
 import { measureReader } from "./reader";
 
 const base = settings().address;
@@ -27,7 +27,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   bench: () => measureBench(actor, large.id, many, base),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   reading: async () => [await measureReading(actor)],
-  intake: () => measureIntake(actor, base, process.env.HOBBIN_WEB_PORT!),
+  import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),
 };
 const wanted = process.argv.slice(2);
 const page = "docs/bench.md";

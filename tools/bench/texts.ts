@@ -1,7 +1,7 @@
-import { dueResources } from "@/data/queries/due";
+import { reindexResources } from "@/data/search/reindex-queue";
 import { resourceText } from "@/data/schema";
-import { database } from "@/services/action";
-import { feedSome } from "@/services/find/feed";
+import { database } from "@/services/mechanism/changing";
+import { feedSome } from "@/services/search/feed";
 import { timed } from "./figures";
 
 /** Numbers that look random and are the same in every run. */
@@ -61,7 +61,7 @@ export async function giveTexts(ids: readonly string[]): Promise<void> {
 
 /** Feeds the index with these, two at a time as two workers do. */
 export async function feedAll(team: string, ids: readonly string[]): Promise<number> {
-  await dueResources(database(), ids);
+  await reindexResources(database(), ids);
   return timed(() =>
     Promise.all(
       [0, 1].map(async () => {

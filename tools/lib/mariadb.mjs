@@ -110,7 +110,9 @@ export async function startDatabase({ folder, port, fast = false }) {
       hosts
         .map(
           (host) =>
-            `CREATE USER IF NOT EXISTS hobbin@'${host}' IDENTIFIED BY 'hobbin'; GRANT ALL ON hobbin.* TO hobbin@'${host}';`,
+            `CREATE USER IF NOT EXISTS hobbin@'${host}' IDENTIFIED BY 'hobbin'; GRANT ALL ON hobbin.* TO hobbin@'${host}';` +
+            // Tests have several databases in one server.
+            (fast ? `GRANT ALL ON \`hobbin\\_%\`.* TO hobbin@'${host}';` : ""),
         )
         .join(""),
   );

@@ -33,12 +33,14 @@ export async function run(command, args, options = {}) {
   return code;
 }
 
-/** Stops what was started, the last first, each group as a whole; what does not go in ten seconds is killed. */
+/** Stops what was started, the last first. */
 export async function stopAll() {
-  for (const entry of started.splice(0).reverse()) await stopOne(entry);
+  for (const entry of [...started].reverse()) await stopOne(entry);
 }
 
-async function stopOne(entry) {
+/** Stops one process with its group; what does not go in ten seconds is killed. */
+export async function stopOne(entry) {
+  if (started.includes(entry)) started.splice(started.indexOf(entry), 1);
   if (!entry.ended) {
     signal(entry, "SIGTERM");
     const gone = await Promise.race([entry.end.then(() => true), wait(10_000).then(() => false)]);

@@ -45,10 +45,8 @@ export async function ensureBuild() {
     ...files("public").filter((file) => !file.startsWith("public/extension")),
   ])
     hash.update(file).update(readFileSync(path.join(ROOT, file)));
-  const stamp = path.join(ROOT, ".next/hobbin-build");
   const now = hash.digest("hex");
-  if (existsSync(stamp) && existsSync(path.join(ROOT, "build")) && readFileSync(stamp, "utf8") === now)
-    return;
+  if (existsSync(path.join(ROOT, "build")) && buildStamp() === now) return;
   say("Building …");
   mkdirSync(STATE, { recursive: true });
   const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" };
@@ -60,8 +58,12 @@ export async function ensureBuild() {
     })) !== 0
   )
     throw new Stop("The build failed. Run `npm run build` to see why.");
-  writeFileSync(stamp, now);
+  writeFileSync(STAMP, now);
 }
+
+const STAMP = path.join(ROOT, ".next/hobbin-build");
+/** Tells one build from another; null when there is none, or one is being made. */
+export const buildStamp = () => (existsSync(STAMP) ? readFileSync(STAMP, "utf8") : null);
 
 function files(folder) {
   if (!existsSync(path.join(ROOT, folder))) return [];

@@ -26,6 +26,27 @@ export function stepInTree(nodes: readonly TreeNode[], id: string, step: TreeSte
   return parent ? { parent: parent.parent, after: parent.id } : null;
 }
 
+/** Where something is dropped on a node: before it, into it, or behind it. */
+export type Beside = "before" | "in" | "behind";
+
+/**
+ * Where a node goes that is dropped on another one.
+ * @param id of the node that goes
+ * @param target the node it is dropped on
+ */
+export function spotBeside(
+  nodes: readonly TreeNode[],
+  id: string,
+  target: TreeNode,
+  where: Beside,
+): TreeSpot {
+  const others = nodes.filter((one) => one.id !== id);
+  if (where === "in") return { parent: target.id, after: matesOf(others, target.id).at(-1) ?? null };
+  if (where === "behind") return { parent: target.parent, after: target.id };
+  const mates = matesOf(others, target.parent);
+  return { parent: target.parent, after: mates[mates.indexOf(target.id) - 1] ?? null };
+}
+
 /** Nodes with everything inside them: where the first of them must not go. */
 export function insideOf(nodes: readonly TreeNode[], ...ids: string[]): Set<string> {
   const all = [...ids];

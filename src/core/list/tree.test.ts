@@ -1,6 +1,14 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { insideOf, movedInTree, standsInTree, stepInTree, type TreeNode, treeLines } from "./tree-moves";
+import {
+  insideOf,
+  movedInTree,
+  spotBeside,
+  standsInTree,
+  stepInTree,
+  type TreeNode,
+  treeLines,
+} from "./tree-moves";
 import { sumTree } from "./tree-sums";
 
 const tree: TreeNode[] = [
@@ -90,4 +98,13 @@ test("a collection sums up what is inside it, however deep", () => {
   expect(sums.get("b")).toMatchObject({ items: 5, failed: 1, collections: 1 });
   // A ring, which cannot be made, does not hang the page.
   expect(sumTree([node("x", "y", 1), node("y", "x", 1)]).size).toBe(2);
+});
+
+test("dropped before, into and behind another one; where it stood itself does not count", () => {
+  const unit1 = tree[1]!;
+  expect(spotBeside(tree, "other", unit1, "before")).toEqual({ parent: "course", after: null });
+  expect(spotBeside(tree, "other", unit1, "in")).toEqual({ parent: "unit 1", after: "week 1" });
+  expect(spotBeside(tree, "other", unit1, "behind")).toEqual({ parent: "course", after: "unit 1" });
+  // Its neighbour before unit 2 is itself, so it comes first.
+  expect(spotBeside(tree, "unit 1", tree[3]!, "before")).toEqual({ parent: "course", after: null });
 });

@@ -1,4 +1,4 @@
-import { tokenStyles } from "../look/tokens";
+import { tokenStyles } from "../look/colours";
 
 /** The whole style of the reader's page: tokens, one column, rows or cards, paper. */
 export const READER_STYLE =
@@ -14,28 +14,28 @@ h1{font-size:clamp(1.7rem,5vw,2.25rem);line-height:1.2;margin:1.25rem 0 .5rem;fo
 .lead{font-size:1.2rem;color:var(--quiet);margin:0 0 .75rem;white-space:pre-line}
 .facts,.bar{display:flex;flex-wrap:wrap;gap:.25rem 1rem;align-items:center;font-size:.875rem;color:var(--quiet);margin:0}
 .bar{margin-left:auto}
-.bar a,.bar button{font:inherit;color:var(--deed);background:none;border:0;padding:.4rem .1rem;cursor:pointer;text-decoration:underline;text-underline-offset:3px}
+.bar a,.bar button{font:inherit;color:var(--accent);background:none;border:0;padding:.4rem .1rem;cursor:pointer;text-decoration:underline;text-underline-offset:3px}
 .bar [aria-current]{color:var(--ink);text-decoration:none;font-weight:650}
 h2{font-size:1.1rem;margin:2.25rem 0 0;padding-bottom:.4rem;border-bottom:1px solid var(--line)}
 h2 small{font-weight:400;font-size:.875rem;color:var(--quiet);margin-left:.5rem}
 ol{list-style:none;margin:0;padding:0}
 .item{display:grid;grid-template-columns:2rem minmax(0,1fr) 8rem;gap:0 1rem;padding:1rem 0 1.25rem;border-bottom:1px solid var(--line)}
-.no{font:600 1.25rem/1.35 Literata,Georgia,serif;color:var(--deed)}
+.no{font:600 1.25rem/1.35 Literata,Georgia,serif;color:var(--accent)}
 .say{font-size:1.2rem;line-height:1.35;margin:0 0 .35rem;white-space:pre-line}
 .what{margin:0;font-weight:650}
-.what a{color:var(--deed);text-underline-offset:3px;text-decoration-thickness:1px}
+.what a{color:var(--accent);text-underline-offset:3px;text-decoration-thickness:1px}
 .what.large a{font:600 1.2rem/1.35 Literata,Georgia,serif}
 .sub{margin:.15rem 0 0;font-size:.875rem;color:var(--quiet)}
 .sub b{display:inline-block;width:.6em;height:.6em;border-radius:2px;margin-right:.4em}
 .about{margin:.3rem 0 0;color:var(--quiet)}
 .pic{grid-column:3;grid-row:1;width:8rem;height:4.875rem;object-fit:cover;border-radius:6px;background:var(--sunk)}.pic.top{object-position:top}
-.play{font:600 .9rem/1 inherit;font-family:inherit;color:var(--deed);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
+.play{font:600 .9rem/1 inherit;font-family:inherit;color:var(--accent);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
 .play[hidden]{display:none}
-.play:hover{background:var(--deed-wash)}
+.play:hover{background:var(--accent-wash)}
 .stage{grid-column:1/-1;margin-top:.75rem}
 .stage video,.stage iframe{width:100%;aspect-ratio:16/9;border:0;border-radius:6px;background:#000}.stage audio{width:100%}
-:focus-visible{outline:3px solid var(--deed);outline-offset:2px;border-radius:3px}
-.here{box-shadow:-4px 0 0 var(--deed)}
+:focus-visible{outline:3px solid var(--accent);outline-offset:2px;border-radius:3px}
+.here{box-shadow:-4px 0 0 var(--accent)}
 .cloth img{display:block;width:100%;height:100%;object-fit:cover}
 .lead>*{margin:0 0 .4em}.intro{color:var(--quiet);margin:.5rem 0 0;max-width:40rem}.intro>*{margin:.3em 0}
 .between{padding:1rem 0;border-bottom:1px solid var(--line);color:var(--quiet)}.between p{margin:0;max-width:40rem;white-space:pre-line;font-family:Literata,Georgia,serif}.between h3{margin:0 0 .25rem;font-size:1.05rem;color:var(--ink)}
@@ -47,9 +47,9 @@ ol{list-style:none;margin:0;padding:0}
 main.board,main.table{max-width:76rem}
 .board .parts{display:flex;gap:1.25rem;overflow-x:auto;align-items:flex-start}.board section{flex:0 0 17rem;background:var(--sunk);border-radius:6px;padding:0 .9rem .9rem;margin-top:1.25rem}.board h2{margin-top:.9rem}
 .board .item{display:block;background:var(--sheet);border:1px solid var(--line);border-radius:6px;padding:.75rem;margin-top:.75rem}.board .no{float:left;margin-right:.5rem;font-size:1rem}.board .pic{width:100%;height:auto;aspect-ratio:16/9;margin-top:.6rem}.board .say,.board .what.large a{font-size:1.05rem}
-.table .wide{overflow-x:auto}.table table{border-collapse:collapse;width:100%;font-size:.95rem}.table th,.table td{text-align:left;vertical-align:top;padding:.55rem .75rem .55rem 0;border-bottom:1px solid var(--line)}.table thead th{font-size:.85rem;color:var(--quiet)}.table tr.item{display:table-row}.table tbody th{font-weight:650;min-width:10rem}.table tbody a{color:var(--deed)}
-.steps .item{grid-template-columns:3.25rem minmax(0,1fr) 8rem;border-bottom:0;position:relative;padding-bottom:1.75rem}.steps .no{width:2.5rem;height:2.5rem;border:2px solid var(--deed);border-radius:50%;display:flex;align-items:center;justify-content:center;font-size:1.1rem}
-.steps .item:not(:last-child)::before{content:"";position:absolute;left:calc(1.25rem - 1px);top:4rem;bottom:.25rem;width:2px;background:repeating-linear-gradient(var(--deed) 0 8px,transparent 8px 16px)}.steps .between{border:0;padding-left:4.25rem}
+.table .wide{overflow-x:auto}.table table{border-collapse:collapse;width:100%;font-size:.95rem}.table th,.table td{text-align:left;vertical-align:top;padding:.55rem .75rem .55rem 0;border-bottom:1px solid var(--line)}.table thead th{font-size:.85rem;color:var(--quiet)}.table tr.item{display:table-row}.table tbody th{font-weight:650;min-width:10rem}.table tbody a{color:var(--accent)}
+.steps .item{grid-template-columns:3.25rem minmax(0,1fr) 8rem;border-bottom:0;position:relative;padding-bottom:1.75rem}.steps .no{width:2.5rem;height:2.5rem;border:2px solid var(--accent);border-radius:50%;display:flex;align-items:center;justify-content:center;font-size:1.1rem}
+.steps .item:not(:last-child)::before{content:"";position:absolute;left:calc(1.25rem - 1px);top:4rem;bottom:.25rem;width:2px;background:repeating-linear-gradient(var(--accent) 0 8px,transparent 8px 16px)}.steps .between{border:0;padding-left:4.25rem}
 footer{margin-top:2.5rem;font-size:.875rem;color:var(--quiet)}
 .empty{padding:2rem 0;color:var(--quiet)}
 @media(max-width:34rem){main{padding-top:1rem}.rows .item{grid-template-columns:1.6rem minmax(0,1fr) 5rem;gap:0 .6rem}.rows .pic{width:5rem;height:3.4rem}.say,.what.large a{font-size:1.1rem}.bar{margin-left:0}}

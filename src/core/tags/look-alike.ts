@@ -53,12 +53,13 @@ export function lookAlikes<T extends Named>(tags: readonly T[]): LookAlike<T>[] 
   group(
     (name) => {
       const word = bare(name);
-      return word.length < LONG
+      // A number one digit apart is another number, not a slip.
+      return word.length < LONG || /\d/.test(name)
         ? []
         : [word, ...[...word].map((_, i) => word.slice(0, i) + word.slice(i + 1))];
     },
     "spelling",
-    (a, b) => distance(bare(a.name), bare(b.name), 1) === 1 && !/\d/.test(a.name + b.name),
+    (a, b) => distance(bare(a.name), bare(b.name), 1) === 1,
   );
   return [...pairs.values()];
 }

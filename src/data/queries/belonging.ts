@@ -1,3 +1,4 @@
+import { queryRows } from "../sql/query-rows";
 import { and, eq, isNull, or, type SQL, sql, type Table } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
@@ -18,7 +19,7 @@ import {
   team,
   twinMerge,
 } from "../schema";
-import { fixed } from "./fixed";
+import { fixed } from "../sql/fixed";
 
 /** To which team a thing belongs, and what a person is in it. */
 export type Belonging = { team: string; role: Role | null; deleted: boolean };
@@ -42,7 +43,7 @@ const TARGETS = {
   placement: standing(placement),
   invitation: plain(invitation),
   job: plain(job),
-  intake: plain(intake),
+  import: plain(intake),
   rule: plain(rule),
   hit: plain(ruleHit),
   message: plain(mailMessage),
@@ -69,9 +70,10 @@ export async function findBelonging(
   id: string,
   person: string,
 ): Promise<Belonging | null> {
-  const [rows] = (await tx.execute(sql`${BEFORE[target]}${person} WHERE t.id = ${id}`)) as unknown as [
-    { team: string | null; role: Role | null; deleted: string | null }[],
-  ];
+  const rows = await queryRows<{ team: string | null; role: Role | null; deleted: string | null }>(
+    tx,
+    sql`${BEFORE[target]}${person} WHERE t.id = ${id}`,
+  );
   const row = rows[0];
   return row?.team ? { team: row.team, role: row.role, deleted: row.deleted !== null } : null;
 }

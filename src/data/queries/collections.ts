@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { queryRows } from "../sql/query-rows";
+import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { ViewSetting } from "@/core/list/view-setting";
 import type { Tx } from "../database";
 import {
@@ -39,6 +40,34 @@ export async function lockCollection(tx: Tx, id: string): Promise<CollectionRow 
 /** Locks a team: its tree of collections is changed by one at a time. */
 export async function lockTeam(tx: Tx, id: string): Promise<void> {
   await tx.select({ id: team.id }).from(team).where(eq(team.id, id)).for("update");
+}
+
+/** Locks collections in one order, as all do who need several. @returns those that are there, in the bin or not */
+export async function lockCollections(tx: Tx, ids: readonly string[]): Promise<CollectionRow[]> {
+  if (!ids.length) return [];
+  return tx
+    .select()
+    .from(collection)
+    .where(inArray(collection.id, [...ids]))
+    .orderBy(collection.id)
+    .for("update");
+}
+
+/** Counts a change in these collections, so that documents made of them are made again. It locks them. */
+export async function touchCollections(tx: Tx, ids: readonly string[], at: Date): Promise<void> {
+  if (!ids.length) return;
+  await tx
+    .update(collection)
+    .set({ version: sql`${collection.version} + 1`, updatedAt: at })
+    .where(inArray(collection.id, [...ids]));
+}
+
+/** The collections that went into the bin at this very moment. */
+export async function deletedAtOnce(tx: Tx, teamId: string, at: Date): Promise<CollectionRow[]> {
+  return tx
+    .select()
+    .from(collection)
+    .where(and(eq(collection.team, teamId), eq(collection.deletedAt, at)));
 }
 
 /** All collections of a team that are not in the bin, parents and neighbours in order. */
@@ -176,6 +205,24 @@ export async function settingOf(tx: Tx, id: string, person: string): Promise<Vie
   return rows[0]?.view ?? null;
 }
 
+/** Remembers how a person likes to see a collection. */
+export async function saveSetting(
+  tx: Tx,
+  row: { person: string; collection: string; view: ViewSetting; updatedAt: Date },
+): Promise<void> {
+  const { view, updatedAt } = row;
+  await tx.insert(viewSetting).values(row).onDuplicateKeyUpdate({ set: { view, updatedAt } });
+}
+
+/** Ends the codes of a collection, so that links with them lead nowhere. */
+export async function revokeShareCodes(tx: Tx, id: string, at: Date): Promise<void> {
+  await tx.update(shareLink).set({ revokedAt: at }).where(eq(shareLink.collection, id));
+}
+
+export async function addShareCode(tx: Tx, id: string, code: string, at: Date): Promise<void> {
+  await tx.insert(shareLink).values({ code, collection: id, createdAt: at });
+}
+
 /** The live code of a collection, if it has one. */
 export async function shareCodeOf(tx: Tx, id: string): Promise<string | null> {
   const rows = await tx
@@ -214,62 +261,15 @@ export async function collectionsInside(tx: Tx, id: string) {
 
 /** Where a collection stands: those it lies in, the outermost first; no more than a path has room for. */
 export async function collectionsAbove(tx: Tx, id: string, most = 20) {
-  const [above] = (await tx.execute(sql`
+  const above = await queryRows<{ id: string; parent: string | null; title: string }>(
+    tx,
+    sql`
     WITH RECURSIVE way (id, parent, title, step) AS (
       SELECT id, parent, title, 0 FROM collection WHERE id = ${id}
       UNION ALL
       SELECT up.id, up.parent, up.title, step + 1 FROM way JOIN collection up ON up.id = way.parent
         WHERE up.deleted_at IS NULL AND step < ${most}
-    ) SELECT id, parent, title FROM way WHERE step > 0 ORDER BY step DESC`)) as unknown as [
-    { id: string; parent: string | null; title: string }[],
-  ];
+    ) SELECT id, parent, title FROM way WHERE step > 0 ORDER BY step DESC`,
+  );
   return above;
-}
-
-/** What lies in the bin of a team, latest first. */
-export async function binOf(tx: Tx, teamId: string) {
-  const [collections, placements, resources, sections] = await Promise.all([
-    tx
-      .select({ id: collection.id, title: collection.title, deletedAt: collection.deletedAt })
-      .from(collection)
-      .where(and(eq(collection.team, teamId), isNotNull(collection.deletedAt)))
-      .limit(200),
-    tx
-      .select({
-        id: placement.id,
-        title: resource.title,
-        where: collection.title,
-        deletedAt: placement.deletedAt,
-      })
-      .from(placement)
-      .innerJoin(resource, eq(resource.id, placement.resource))
-      .innerJoin(collection, eq(collection.id, placement.collection))
-      .where(
-        and(
-          eq(placement.team, teamId),
-          isNotNull(placement.deletedAt),
-          isNull(resource.deletedAt),
-          isNull(collection.deletedAt),
-        ),
-      )
-      .orderBy(desc(placement.deletedAt))
-      .limit(200),
-    tx
-      .select({ id: resource.id, title: resource.title, deletedAt: resource.deletedAt })
-      .from(resource)
-      .where(and(eq(resource.team, teamId), isNotNull(resource.deletedAt)))
-      .limit(200),
-    tx
-      .select({ id: section.id, title: section.title, where: collection.title, deletedAt: section.deletedAt })
-      .from(section)
-      .innerJoin(collection, eq(collection.id, section.collection))
-      .where(and(eq(collection.team, teamId), isNotNull(section.deletedAt), isNull(collection.deletedAt)))
-      .limit(200),
-  ]);
-  return [
-    ...collections.map((row) => ({ ...row, what: "collection" as const, where: null })),
-    ...placements.map((row) => ({ ...row, what: "placement" as const })),
-    ...resources.map((row) => ({ ...row, what: "resource" as const, where: null })),
-    ...sections.map((row) => ({ ...row, what: "section" as const })),
-  ].sort((a, b) => b.deletedAt!.getTime() - a.deletedAt!.getTime());
 }

@@ -1,6 +1,6 @@
 import { and, desc, eq, gte, inArray, isNotNull, lt, ne, or } from "drizzle-orm";
 import type { Tx } from "../database";
-import { markDue } from "./due";
+import { queueReindex } from "../search/reindex-queue";
 import { collection, event, person, placement } from "../schema";
 
 export type EventRow = typeof event.$inferSelect;
@@ -8,7 +8,7 @@ export type EventRow = typeof event.$inferSelect;
 /** Writes what happened, in the same transaction as the change; what it means for the index of words with it. */
 export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): Promise<void> {
   for (let i = 0; i < rows.length; i += 500) await tx.insert(event).values(rows.slice(i, i + 500));
-  await markDue(tx, rows);
+  await queueReindex(tx, rows);
 }
 
 /** Everything of the given teams since a moment, oldest first. */

@@ -32,13 +32,20 @@ export async function addJobs(tx: Tx, jobs: readonly NewJob[]): Promise<void> {
       });
 }
 
+/** From this priority on work came in by the hundred. */
+export const BULK = 5;
+
 /**
  * Claims up to `most` jobs whose time has come. Rows another worker is claiming are passed over, so no two workers
  * get the same one.
+ * @param which what somebody waits for, or what came in by the hundred
+ * @param at jobs are claimed that were to run by then
+ * @param leaseUntil until when they are held, unless the lease is renewed
  */
 export async function claimJobs(
   database: Database,
   by: string,
+  which: "awaited" | "bulk",
   most: number,
   at: Date,
   leaseUntil: Date,
@@ -47,7 +54,13 @@ export async function claimJobs(
     const rows = await tx
       .select()
       .from(job)
-      .where(and(eq(job.state, "ready"), lte(job.runAt, at)))
+      .where(
+        and(
+          eq(job.state, "ready"),
+          which === "bulk" ? gte(job.priority, BULK) : lt(job.priority, BULK),
+          lte(job.runAt, at),
+        ),
+      )
       .orderBy(job.priority, job.runAt, job.id)
       .limit(most)
       .for("update", { skipLocked: true });

@@ -2,8 +2,7 @@ import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Look } from "@/core/list/view-setting";
 import type { Ordered } from "@/core/order/place";
 import type { Tx } from "../database";
-import type { collection } from "../schema";
-import { placement, resource, section } from "../schema";
+import { collection, placement, resource, section } from "../schema";
 import { type Card, cardColumns, withTags } from "./resources";
 
 export type Item = {
@@ -122,17 +121,78 @@ export async function orderOf(tx: Tx, collection: string, sectionId: string | nu
     .orderBy(asc(placement.position), asc(placement.id));
 }
 
-/** Gives things new order keys; happens when a section was spread anew. */
-export async function respread(
-  tx: Tx,
-  table: typeof placement | typeof section | typeof collection,
-  ordered: readonly Ordered[],
-): Promise<void> {
-  for (const { id, position } of ordered) await tx.update(table).set({ position }).where(eq(table.id, id));
-}
+/** Gives things new order keys; happens when keys have grown long and all neighbours are spread anew. */
+const respread =
+  (table: typeof placement | typeof section | typeof collection) =>
+  async (tx: Tx, ordered: readonly Ordered[]): Promise<void> => {
+    for (const { id, position } of ordered) await tx.update(table).set({ position }).where(eq(table.id, id));
+  };
+export const respreadPlacements = respread(placement);
+export const respreadSections = respread(section);
+export const respreadCollections = respread(collection);
 
 export async function findPlacement(tx: Tx, id: string) {
   return (await tx.select().from(placement).where(eq(placement.id, id)))[0] ?? null;
+}
+
+/** Placements by id with the team and fate of their collection; those of other teams too, so that a mix can be refused. */
+export async function placementsById(tx: Tx, ids: readonly string[]) {
+  if (!ids.length) return [];
+  return tx
+    .select({ row: placement, team: collection.team, collectionDeletedAt: collection.deletedAt })
+    .from(placement)
+    .innerJoin(collection, eq(collection.id, placement.collection))
+    .where(inArray(placement.id, [...ids]));
+}
+
+/** The section an item of a collection stands in: null before the first; undefined when the item is not there. */
+export async function sectionOfItem(
+  tx: Tx,
+  id: string,
+  collectionId: string,
+): Promise<string | null | undefined> {
+  const [row] = await tx
+    .select({ section: placement.section })
+    .from(placement)
+    .where(and(eq(placement.id, id), eq(placement.collection, collectionId), isNull(placement.deletedAt)));
+  return row && row.section;
+}
+
+/** What stands in a section. @param deletedAt null: what is there; else what went into the bin at that very moment */
+export async function placementsInSection(tx: Tx, sectionId: string, deletedAt: Date | null = null) {
+  return tx
+    .select()
+    .from(placement)
+    .where(
+      and(
+        eq(placement.section, sectionId),
+        deletedAt ? eq(placement.deletedAt, deletedAt) : isNull(placement.deletedAt),
+      ),
+    );
+}
+
+/** Everything that stands in a collection, in no order. */
+export async function placementsIn(tx: Tx, collectionId: string) {
+  return tx
+    .select()
+    .from(placement)
+    .where(and(eq(placement.collection, collectionId), isNull(placement.deletedAt)))
+    .orderBy(asc(placement.id));
+}
+
+/** Where a resource stands in a collection, if it does. */
+export async function placementOf(tx: Tx, resourceId: string, collectionId: string) {
+  const [row] = await tx
+    .select({ id: placement.id })
+    .from(placement)
+    .where(
+      and(
+        eq(placement.resource, resourceId),
+        eq(placement.collection, collectionId),
+        isNull(placement.deletedAt),
+      ),
+    );
+  return row ?? null;
 }
 
 /** What a list of references needs of the resources at these placements. */

@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray, isNull, lt, or, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, placement, resource, resourceTag, section, tag } from "../schema";
+import { inParts } from "../sql/by-keys";
 
 export type ResourceRow = typeof resource.$inferSelect;
 
@@ -106,6 +107,11 @@ export async function cardsById(tx: Tx, team: string, ids: readonly string[]): P
     .where(and(eq(resource.team, team), inArray(resource.id, [...ids]), isNull(resource.deletedAt)));
 }
 
+/** A resource as lists show it, as it is now. */
+export async function cardOf(tx: Tx, { id, team }: { id: string; team: string }): Promise<Card> {
+  return (await withTags(tx, await cardsById(tx, team, [id])))[0]!;
+}
+
 /** Where a resource stands. */
 export async function placesOf(tx: Tx, id: string) {
   return tx
@@ -124,22 +130,35 @@ export async function placesOf(tx: Tx, id: string) {
     .orderBy(placement.id);
 }
 
-/** Counts a change in every collection the resource stands in, so that kept documents of them are made anew. */
-export async function touchCollectionsOf(tx: Tx, ids: readonly string[], at: Date): Promise<void> {
-  if (!ids.length) return;
-  const rows = await tx
-    .selectDistinct({ id: placement.collection })
-    .from(placement)
-    .where(and(inArray(placement.resource, [...ids]), isNull(placement.deletedAt)));
-  // In one order everywhere, so that two changes do not wait for each other.
-  await touchCollections(tx, rows.map((row) => row.id).sort(), at);
+/** The collections these resources stand in, each once. */
+export async function collectionsHolding(tx: Tx, ids: readonly string[]): Promise<string[]> {
+  const homes = new Set<string>();
+  await inParts(
+    [...ids],
+    async (part) => {
+      const rows = await tx
+        .selectDistinct({ id: placement.collection })
+        .from(placement)
+        .where(and(inArray(placement.resource, part), isNull(placement.deletedAt)));
+      for (const row of rows) homes.add(row.id);
+    },
+    1000,
+  );
+  return [...homes];
 }
 
-/** Counts a change in these collections. */
-export async function touchCollections(tx: Tx, ids: readonly string[], at: Date): Promise<void> {
-  if (!ids.length) return;
-  await tx
-    .update(collection)
-    .set({ version: sql`${collection.version} + 1`, updatedAt: at })
-    .where(inArray(collection.id, [...ids]));
+/** Several resources, locked in the order of their ids; those of other teams too, so that a mix can be refused. */
+export async function resourcesById(tx: Tx, ids: readonly string[]): Promise<ResourceRow[]> {
+  if (!ids.length) return [];
+  return tx
+    .select()
+    .from(resource)
+    .where(inArray(resource.id, [...ids]))
+    .orderBy(resource.id)
+    .for("update");
+}
+
+/** Notes when somebody of the team last opened a resource. */
+export async function noteUse(tx: Tx, id: string, usedAt: Date): Promise<void> {
+  await tx.update(resource).set({ usedAt }).where(eq(resource.id, id));
 }

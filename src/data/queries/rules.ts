@@ -61,3 +61,35 @@ export async function pageForRules(tx: Tx, team: string, before: string | null, 
     .orderBy(desc(resource.id))
     .limit(most);
 }
+
+/** What a rule did to a resource, or suggests. */
+export async function hitOf(tx: Tx, ruleId: string, resourceId: string) {
+  const [row] = await tx
+    .select({ id: ruleHit.id })
+    .from(ruleHit)
+    .where(and(eq(ruleHit.resource, resourceId), eq(ruleHit.rule, ruleId)));
+  return row ?? null;
+}
+
+export async function addHit(tx: Tx, row: typeof ruleHit.$inferInsert): Promise<void> {
+  await tx.insert(ruleHit).values(row);
+}
+
+export async function setHit(tx: Tx, id: string, state: "done" | "declined"): Promise<void> {
+  await tx.update(ruleHit).set({ state }).where(eq(ruleHit.id, id));
+}
+
+/** Writes a rule: over the one that is there, also out of the bin, or a new one. */
+export async function saveRule(tx: Tx, there: string | null, row: typeof rule.$inferInsert): Promise<void> {
+  const { id: _, team: _team, createdBy: _by, createdAt: _at, ...fields } = row;
+  if (there)
+    await tx
+      .update(rule)
+      .set({ ...fields, deletedAt: null })
+      .where(eq(rule.id, there));
+  else await tx.insert(rule).values(row);
+}
+
+export async function removeRule(tx: Tx, id: string, deletedAt: Date): Promise<void> {
+  await tx.update(rule).set({ deletedAt }).where(eq(rule.id, id));
+}

@@ -1,6 +1,8 @@
+import { queryRows } from "../sql/query-rows";
 import { and, asc, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { asMonth } from "./as-month";
+import { inParts } from "../sql/by-keys";
+import { asMonth } from "../sql/as-month";
 import { collection, collectionTag, resource, resourceTag, tag } from "../schema";
 
 /** How much a tag is used, and when it was last put on something. */
@@ -93,13 +95,14 @@ export async function collectionLinksOf(tx: Tx, team: string, ids: readonly stri
 
 /** The tags most often on the same resources as this one. */
 export async function tagsBeside(tx: Tx, team: string, id: string, most: number) {
-  const [rows] = (await tx.execute(sql`
+  const rows = await queryRows<{ id: string; name: string; together: number }>(
+    tx,
+    sql`
     SELECT g.id, g.name, c.n AS together FROM (
       SELECT b.tag AS tag, COUNT(*) AS n FROM ${resourceTag} a JOIN ${resourceTag} b ON b.resource = a.resource AND b.tag <> a.tag
       WHERE a.team = ${team} AND a.tag = ${id} GROUP BY b.tag ORDER BY n DESC LIMIT ${most}
-    ) c JOIN ${tag} g ON g.id = c.tag ORDER BY c.n DESC, g.name`)) as unknown as [
-    { id: string; name: string; together: number }[],
-  ];
+    ) c JOIN ${tag} g ON g.id = c.tag ORDER BY c.n DESC, g.name`,
+  );
   return rows.map((row) => ({ ...row, together: Number(row.together) }));
 }
 
@@ -153,4 +156,39 @@ export async function countTagged(tx: Tx, team: string, ids: readonly string[]):
     .from(resourceTag)
     .where(and(eq(resourceTag.team, team), inArray(resourceTag.tag, [...ids])));
   return Number(rows[0]?.n ?? 0);
+}
+
+/** The tags of these resources, as links. */
+export async function linksOfResources(tx: Tx, ids: readonly string[]) {
+  const links: (typeof resourceTag.$inferSelect)[] = [];
+  await inParts(
+    [...ids],
+    async (part) => {
+      links.push(...(await tx.select().from(resourceTag).where(inArray(resourceTag.resource, part))));
+    },
+    1000,
+  );
+  return links;
+}
+
+/** Makes tags; one whose key is there already stays as it is. */
+export async function insertTags(tx: Tx, rows: readonly (typeof tag.$inferInsert)[]): Promise<void> {
+  await inParts(
+    rows,
+    (part) =>
+      tx
+        .insert(tag)
+        .values(part)
+        .onDuplicateKeyUpdate({ set: { team: part[0]!.team } }),
+    500,
+  );
+}
+
+/** What these collections as a whole are about. */
+export async function collectionTagsOf(tx: Tx, ids: readonly string[]) {
+  if (!ids.length) return [];
+  return tx
+    .select()
+    .from(collectionTag)
+    .where(inArray(collectionTag.collection, [...ids]));
 }

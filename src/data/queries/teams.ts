@@ -1,7 +1,7 @@
 import { and, asc, eq, gt, isNull, sql } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
-import { accessToken, invitation, membership, person, team } from "../schema";
+import { invitation, membership, person, team } from "../schema";
 
 /** The teams a person is in: the own one first, then by name. */
 export async function teamsOf(tx: Tx, personId: string) {
@@ -83,24 +83,37 @@ export async function findInvitation(tx: Tx, code: string, at: Date) {
   return rows[0] ?? null;
 }
 
-/** Whose token this is, and notes that it was used; null when there is none or it was revoked. */
-export async function personOfToken(tx: Tx, hash: string, at: Date) {
-  const rows = await tx
-    .select({
-      token: accessToken.id,
-      scope: accessToken.scope,
-      id: person.id,
-      name: person.name,
-      email: person.email,
-      lastUsedAt: accessToken.lastUsedAt,
-    })
-    .from(accessToken)
-    .innerJoin(person, eq(person.id, accessToken.person))
-    .where(and(eq(accessToken.hash, hash), isNull(accessToken.revokedAt)));
-  const row = rows[0];
-  if (!row) return null;
-  // Once a minute is often enough to tell which tokens are in use.
-  if (!row.lastUsedAt || at.getTime() - row.lastUsedAt.getTime() > 60_000)
-    await tx.update(accessToken).set({ lastUsedAt: at }).where(eq(accessToken.id, row.token));
-  return { id: row.id, name: row.name, email: row.email, scope: row.scope };
+export async function addTeam(tx: Tx, row: typeof team.$inferInsert): Promise<void> {
+  await tx.insert(team).values(row);
+}
+
+export async function renameTeam(tx: Tx, id: string, name: string): Promise<void> {
+  await tx.update(team).set({ name }).where(eq(team.id, id));
+}
+
+/** Makes somebody a member, or gives a member another role. */
+export async function addMember(tx: Tx, row: typeof membership.$inferInsert): Promise<void> {
+  await tx
+    .insert(membership)
+    .values(row)
+    .onDuplicateKeyUpdate({ set: { role: row.role } });
+}
+
+export async function setMemberRole(tx: Tx, teamId: string, personId: string, role: Role): Promise<void> {
+  await tx
+    .update(membership)
+    .set({ role })
+    .where(and(eq(membership.team, teamId), eq(membership.person, personId)));
+}
+
+export async function dropMember(tx: Tx, teamId: string, personId: string): Promise<void> {
+  await tx.delete(membership).where(and(eq(membership.team, teamId), eq(membership.person, personId)));
+}
+
+export async function addInvitation(tx: Tx, row: typeof invitation.$inferInsert): Promise<void> {
+  await tx.insert(invitation).values(row);
+}
+
+export async function endInvitation(tx: Tx, id: string, revokedAt: Date): Promise<void> {
+  await tx.update(invitation).set({ revokedAt }).where(eq(invitation.id, id));
 }

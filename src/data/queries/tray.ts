@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { resource, trayEntry } from "../schema";
 import { cardColumns, withTags } from "./resources";
@@ -42,4 +42,14 @@ export async function traySum(tx: Tx, person: string, team: string) {
     .innerJoin(resource, eq(resource.id, trayEntry.resource))
     .where(waiting(person, team));
   return { count: Number(row?.count ?? 0), minutes: Number(row?.minutes ?? 0), oldest: row?.oldest ?? null };
+}
+
+/** What of these a person has or had in their Tray, locked. */
+export async function trayEntriesOf(tx: Tx, person: string, resources: readonly string[]) {
+  if (!resources.length) return [];
+  return tx
+    .select()
+    .from(trayEntry)
+    .where(and(eq(trayEntry.person, person), inArray(trayEntry.resource, [...resources])))
+    .for("update");
 }

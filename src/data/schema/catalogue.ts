@@ -1,7 +1,7 @@
 import { index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { FetchProblem, Kind, Player } from "@/core/page/facts";
 import type { FieldName, ItemType } from "@/core/cite/reference";
-import type { TextQuote } from "@/core/intake/quotation";
+import type { TextQuote } from "@/core/imports/quotation";
 import { bytesText, exactText, line, moment, uuid } from "./columns";
 import { team } from "./people";
 

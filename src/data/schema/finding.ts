@@ -72,15 +72,15 @@ export const termList = mysqlTable(
 );
 
 /** Resources that changed since the index was fed with them; a row a change, so that nobody waits for whoever feeds. */
-export const termDue = mysqlTable(
-  "term_due",
+export const reindexQueue = mysqlTable(
+  "reindex_queue",
   { id: uuid("id").primaryKey(), resource: uuid("resource").notNull(), team: uuid("team").notNull() },
-  (t) => [index("term_due_team").on(t.team, t.id)],
+  (t) => [index("reindex_queue_team").on(t.team, t.id)],
 );
 
-/** A search somebody keeps, with when they last looked at what it finds. */
-export const keptSearch = mysqlTable(
-  "kept_search",
+/** A search somebody has saved, with when they last looked at what it finds. */
+export const savedSearch = mysqlTable(
+  "saved_search",
   {
     id: uuid("id").primaryKey(),
     team: uuid("team")
@@ -92,12 +92,12 @@ export const keptSearch = mysqlTable(
     lookedAt: moment("looked_at").notNull(),
     createdAt: moment("created_at").notNull(),
   },
-  (t) => [index("kept_search_own").on(t.person, t.team, t.id)],
+  (t) => [index("saved_search_own").on(t.person, t.team, t.id)],
 );
 
 /** What was counted last of the whole catalogue of a large team. */
-export const keptCount = mysqlTable(
-  "kept_count",
+export const cachedCount = mysqlTable(
+  "cached_count",
   {
     team: uuid("team")
       .notNull()

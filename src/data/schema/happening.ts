@@ -1,6 +1,6 @@
 import { index, int, json, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
 import type { Ability } from "@/core/policy/abilities";
-import type { Change } from "@/core/undo/change";
+import type { Change } from "@/core/history/change";
 import { bigJson, bytesText, line, moment, uuid } from "./columns";
 
 /** What happened. The order of events is (at, id). */
@@ -74,11 +74,11 @@ export const fileBlob = mysqlTable("file_blob", {
   createdAt: moment("created_at").notNull(),
 });
 
-export type DeedState = "done" | "undone" | "dropped";
+export type HistoryState = "done" | "undone" | "dropped";
 
-/** What one person did, with what is needed to take it back. The newest hundred of each person and team are kept. */
-export const deed = mysqlTable(
-  "deed",
+/** Something one person did, with what is needed to take it back. The newest hundred of each person and team are kept. */
+export const historyEntry = mysqlTable(
+  "history_entry",
   {
     id: uuid("id").primaryKey(),
     team: uuid("team").notNull(),
@@ -88,8 +88,8 @@ export const deed = mysqlTable(
     /** What the person must be allowed to, to take it back. */
     ability: varchar("ability", { length: 12 }).$type<Ability>().notNull(),
     changes: bigJson<Change[]>("changes").notNull(),
-    state: varchar("state", { length: 8 }).$type<DeedState>().notNull(),
+    state: varchar("state", { length: 8 }).$type<HistoryState>().notNull(),
     createdAt: moment("created_at").notNull(),
   },
-  (t) => [index("deed_own").on(t.person, t.team, t.id)],
+  (t) => [index("history_entry_own").on(t.person, t.team, t.id)],
 );

@@ -4,11 +4,11 @@ import path from "node:path";
 import { fileTypeFromBuffer } from "file-type";
 import { parseBuffer, parseFile } from "music-metadata";
 import type { Kind } from "@/core/page/facts";
-import { kindOfFile } from "@/core/page/read-file";
+import { kindOfFile } from "@/core/page/file-facts";
 import { escape } from "@/core/publish/html";
 import { countWords } from "@/core/text/minutes";
-import { heicInThread, officeInThread } from "../threads/pool";
-import { sign, type KeptCopy } from "../threads/read-page-thread";
+import { heicInThread, officeInThread } from "../threads/in-thread";
+import { sign, type StoredCopy } from "../threads/read-page-thread";
 import { readPdf } from "./poppler";
 
 /** What could be read from a file. */
@@ -21,7 +21,7 @@ export type DocumentFacts = {
   words: number | null;
   pages: number | null;
   seconds: number | null;
-  copy: KeptCopy | null;
+  copy: StoredCopy | null;
   /** A picture of it, of which a thumbnail can be made. */
   picture: Buffer | null;
 };

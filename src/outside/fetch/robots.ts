@@ -1,7 +1,7 @@
 import robotsParser from "robots-parser";
 
-type Kept = { until: number; allows: (address: string) => boolean };
-const kept = new Map<string, Kept>();
+type Cached = { until: number; allows: (address: string) => boolean };
+const cached = new Map<string, Cached>();
 const KEEP = 60 * 60 * 1000;
 const MOST = 500;
 
@@ -13,10 +13,10 @@ export async function robotsAllow(
   url: URL,
   get: (robots: URL) => Promise<{ status: number; text: string }>,
 ): Promise<boolean> {
-  const known = kept.get(url.origin);
+  const known = cached.get(url.origin);
   if (known && known.until > Date.now()) return known.allows(url.href);
   const address = new URL("/robots.txt", url);
-  let allows: Kept["allows"] = () => true;
+  let allows: Cached["allows"] = () => true;
   try {
     const { status, text } = await get(address);
     if (status >= 500) allows = () => false;
@@ -27,7 +27,7 @@ export async function robotsAllow(
   } catch {
     allows = () => false;
   }
-  if (kept.size >= MOST) kept.clear();
-  kept.set(url.origin, { until: Date.now() + KEEP, allows });
+  if (cached.size >= MOST) cached.clear();
+  cached.set(url.origin, { until: Date.now() + KEEP, allows });
   return allows(url.href);
 }

@@ -6,10 +6,10 @@ import { decodePage } from "../fetch/decode";
 
 /** What is asked of a thread: the facts of a page, or its reading copy. */
 export type PageTask = { body: Uint8Array; contentType: string; address: string; want: "facts" | "copy" };
-export type KeptCopy = ReadingCopy & { signature: string };
+export type StoredCopy = ReadingCopy & { signature: string };
 
 /** The work of one thread. Bundled into a file of its own, because threads begin with a file. */
-export default function work({ body, contentType, address, want }: PageTask): PageFacts | KeptCopy | null {
+export default function work({ body, contentType, address, want }: PageTask): PageFacts | StoredCopy | null {
   const html = decodePage(Buffer.from(body), contentType);
   if (want === "facts") return readPage(html, address);
   const copy = makeReadingCopy(html, address);

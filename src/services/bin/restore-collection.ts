@@ -1,11 +1,8 @@
-import { and, eq, inArray } from "drizzle-orm";
-import type { Tx } from "@/data/database";
-import { lockTeam } from "@/data/queries/collections";
-import { collection } from "@/data/schema";
-import { now } from "@/outside/clock";
-import { action } from "../action";
-import { Id } from "../input";
-import { can } from "../policy";
+import { insideOf } from "@/core/list/tree-moves";
+import { deletedAtOnce, findCollection, lockTeam } from "@/data/queries/collections";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
 
 class RestoreCollection {
   @Id() collection: string;
@@ -16,29 +13,22 @@ export const restoreCollection = action({
   about: "Puts a collection back with everything in it; at the top, if the one around it is gone.",
   input: RestoreCollection,
   allow: can.restore("collection"),
-  run: async ({ input, scope, tx, tell }) => {
+  history: "put a collection back",
+  run: async ({ input, scope, tx, restore }) => {
     await lockTeam(tx, scope.team!);
-    const [row] = await tx.select().from(collection).where(eq(collection.id, input.collection));
+    const row = await findCollection(tx, input.collection);
     if (!row?.deletedAt) return { restored: input.collection };
-    const all = await withTheSame(tx, row.team, row.id, row.deletedAt);
-    await tx.update(collection).set({ deletedAt: null, updatedAt: now() }).where(inArray(collection.id, all));
-    const [around] = row.parent
-      ? await tx.select().from(collection).where(eq(collection.id, row.parent))
-      : [];
-    if (around?.deletedAt) await tx.update(collection).set({ parent: null }).where(eq(collection.id, row.id));
-    tell({ subject: row.id, collection: row.id });
+    const around = row.parent ? await findCollection(tx, row.parent) : null;
+    // Those inside it that went into the bin with it.
+    const together = await deletedAtOnce(tx, row.team, row.deletedAt);
+    const inside = insideOf(together, row.id);
+    inside.delete(row.id);
+    const { teamName: _, ...root } = row;
+    await restore("collection", root, { fields: around?.deletedAt ? { parent: null } : {} });
+    await restore(
+      "collection",
+      together.filter(({ id }) => inside.has(id)),
+    );
     return { restored: row.id };
   },
 });
-
-/** The collection and those inside it that went into the bin with it. */
-async function withTheSame(tx: Tx, team: string, id: string, deletedAt: Date): Promise<string[]> {
-  const gone = await tx
-    .select({ id: collection.id, parent: collection.parent })
-    .from(collection)
-    .where(and(eq(collection.team, team), eq(collection.deletedAt, deletedAt)));
-  const all = [id];
-  for (const one of all)
-    all.push(...gone.filter((row) => row.parent === one && !all.includes(row.id)).map((row) => row.id));
-  return all;
-}

@@ -1,12 +1,10 @@
-import { eq } from "drizzle-orm";
 import { lockCollection } from "@/data/queries/collections";
-import { touchCollections } from "@/data/queries/resources";
-import { placement, section } from "@/data/schema";
-import { now } from "@/outside/clock";
-import { action } from "../action";
-import { takeSpot } from "../arrange/place";
-import { Id } from "../input";
-import { can } from "../policy";
+import { findPlacement } from "@/data/queries/placements";
+import { findSection } from "@/data/queries/sections";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { takeSpot } from "../placements/take-spots";
 
 class RestorePlacement {
   @Id() placement: string;
@@ -17,23 +15,17 @@ export const restorePlacement = action({
   about: "Puts an item back where it stood; at the end, if its section is gone.",
   input: RestorePlacement,
   allow: can.restore("placement"),
-  run: async ({ input, tx, tell }) => {
-    const [row] = await tx.select().from(placement).where(eq(placement.id, input.placement));
+  history: "put an item back",
+  run: async ({ input, tx, restore }) => {
+    const found = await findPlacement(tx, input.placement);
+    // Nobody deletes the section meanwhile, nor brings the item back.
+    if (found) await lockCollection(tx, found.collection);
+    const row = await findPlacement(tx, input.placement);
     if (!row?.deletedAt) return { restored: input.placement };
-    // Nobody deletes the section meanwhile.
-    await lockCollection(tx, row.collection);
-    const [home] = row.section ? await tx.select().from(section).where(eq(section.id, row.section)) : [];
-    const stays = row.section === null || (home && !home.deletedAt);
+    const home = row.section ? await findSection(tx, row.section) : null;
+    const stays = row.section === null || (home?.collection === row.collection && !home.deletedAt);
     // Its old order key still says where it stood among the others.
-    const spot = stays
-      ? { section: row.section, position: row.position }
-      : await takeSpot(tx, row.collection, {}, row.id);
-    await tx
-      .update(placement)
-      .set({ ...spot, deletedAt: null, updatedAt: now() })
-      .where(eq(placement.id, row.id));
-    await touchCollections(tx, [row.collection], now());
-    tell({ subject: row.id, collection: row.collection });
+    await restore("placement", row, { fields: stays ? {} : await takeSpot(tx, row.collection, {}, row.id) });
     return { restored: row.id };
   },
 });

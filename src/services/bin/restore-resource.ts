@@ -1,10 +1,7 @@
-import { eq } from "drizzle-orm";
-import { touchCollectionsOf } from "@/data/queries/resources";
-import { resource } from "@/data/schema";
-import { now } from "@/outside/clock";
-import { action } from "../action";
-import { Id } from "../input";
-import { can } from "../policy";
+import { findResource } from "@/data/queries/resources";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
 
 class RestoreResource {
   @Id() resource: string;
@@ -15,13 +12,10 @@ export const restoreResource = action({
   about: "Puts a resource back, in every collection it stood in.",
   input: RestoreResource,
   allow: can.restore("resource"),
-  run: async ({ input, tx, tell }) => {
-    await tx
-      .update(resource)
-      .set({ deletedAt: null, updatedAt: now() })
-      .where(eq(resource.id, input.resource));
-    await touchCollectionsOf(tx, [input.resource], now());
-    tell({ subject: input.resource });
+  history: "put something back in the catalogue",
+  run: async ({ input, tx, restore }) => {
+    const row = await findResource(tx, input.resource);
+    if (row?.deletedAt) await restore("resource", row);
     return { restored: input.resource };
   },
 });

@@ -1,11 +1,9 @@
-import { and, eq } from "drizzle-orm";
 import { lockCollection } from "@/data/queries/collections";
-import { touchCollections } from "@/data/queries/resources";
-import { placement, section } from "@/data/schema";
-import { now } from "@/outside/clock";
-import { action } from "../action";
-import { Id } from "../input";
-import { can } from "../policy";
+import { placementsInSection } from "@/data/queries/placements";
+import { findSection } from "@/data/queries/sections";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
 
 class RestoreSection {
   @Id() section: string;
@@ -16,17 +14,14 @@ export const restoreSection = action({
   about: "Puts a section back, with the items that went with it.",
   input: RestoreSection,
   allow: can.restore("section"),
-  run: async ({ input, tx, tell }) => {
-    const [row] = await tx.select().from(section).where(eq(section.id, input.section));
+  history: "put a section back",
+  run: async ({ input, tx, restore }) => {
+    const row = await findSection(tx, input.section);
     if (!row?.deletedAt) return { restored: input.section };
     await lockCollection(tx, row.collection);
-    await tx.update(section).set({ deletedAt: null }).where(eq(section.id, row.id));
-    await tx
-      .update(placement)
-      .set({ deletedAt: null })
-      .where(and(eq(placement.section, row.id), eq(placement.deletedAt, row.deletedAt)));
-    await touchCollections(tx, [row.collection], now());
-    tell({ subject: row.id, collection: row.collection });
+    const items = await placementsInSection(tx, row.id, row.deletedAt);
+    await restore("section", row);
+    await restore("placement", items);
     return { restored: row.id };
   },
 });

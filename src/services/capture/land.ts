@@ -1,12 +1,12 @@
 import type { Look } from "@/core/list/view-setting";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
-import type { Running } from "../action";
-import { putPlacement } from "../arrange/add-placement";
-import { mustBeOfTeam } from "../same-team";
-import { intoTray } from "./into-tray";
+import type { Running } from "../mechanism/action";
+import { mustBeOfTeam } from "../mechanism/same-team";
+import { putPlacement } from "../placements/put";
+import { intoTray } from "../tray/into-tray";
 
-type Landing = {
+type Target = {
   team: string;
   collection?: string;
   section?: string | null;
@@ -20,32 +20,26 @@ type Landing = {
 /**
  * Brings what was captured to where it goes: into a collection, or the person's Tray. Tells it, and answers with how
  * it looks and where it stood already. What stands in that collection already is not placed there a second time.
- * @param place false: it is left where it is, known or not, and only said to be here
+ * @param id of the resource
+ * @param options.already whether it was in the catalogue before
+ * @param options.place false: it is left where it is, known or not, and only said to be here
  */
 export async function land(
-  { input, scope, tx, tell, did }: Pick<Running<Landing>, "input" | "scope" | "tx" | "tell" | "did">,
+  { input, scope, tx, set }: Pick<Running<Target>, "input" | "scope" | "tx" | "set">,
   id: string,
   { title, already, place }: { title: string; already: boolean; place?: boolean },
 ) {
   const { team, collection } = input;
   const places = already ? await placesOf(tx, id) : [];
-  if (!already) tell({ subject: id, collection, verb: "resources.captured", data: { title } });
+  if (!already) set.emit({ subject: id, collection, verb: "resources.captured", data: { title } });
   let item;
   if (collection) {
     await mustBeOfTeam(tx, "collection", collection, team);
     if (place ?? !places.some((one) => one.collection === collection)) {
-      const { id: placement, changes } = await putPlacement(tx, {
-        ...input,
-        collection,
-        resource: id,
-        person: scope.person!,
-      });
-      item = (await itemsById(tx, collection, [placement], []))[0];
-      tell({ subject: placement, collection, verb: "placements.add", data: { resource: id } });
-      // The resource itself stays in the catalogue: it may have been tagged or placed elsewhere by then.
-      did("bring in", changes, "bring");
+      const wish = { ...input, collection, resource: id, person: scope.person! };
+      item = (await itemsById(tx, collection, [await putPlacement(tx, set, wish)], []))[0];
     }
-  } else if (place ?? true) await intoTray(tx, team, scope.person!, id);
+  } else if (place ?? true) await intoTray(set, team, scope.person!, id);
   const [card] = await withTags(tx, await cardsById(tx, team, [id]));
   return {
     resource: card!,

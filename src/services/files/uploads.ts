@@ -4,14 +4,14 @@ import { FileStore } from "@tus/file-store";
 import { Server } from "@tus/server";
 import { fileName } from "@/core/formats/file-name";
 import { typeOfFile } from "@/outside/documents/read-document";
-import { adoptFile, headOf, keepFile, readKept } from "@/outside/files";
-import { heicInThread } from "@/outside/threads/pool";
+import { adoptFile, headOf, storeFile, readStored } from "@/outside/files";
+import { heicInThread } from "@/outside/threads/in-thread";
 import { cleanPicture } from "@/outside/pictures";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
-import { actorOf } from "../people/actor-of-request";
-import { Problem } from "../problem";
-import { beginUpload, mostBytes } from "./begin-upload";
+import { actorOf } from "../accounts/actor-of-request";
+import { Problem } from "../mechanism/problem";
+import { beginUpload, mostBytes } from "./begin";
 
 /** A file that has arrived whole, until it becomes a resource. */
 export type Arrived = {
@@ -76,11 +76,11 @@ export async function takeIn(file: string, name: string): Promise<Omit<Arrived, 
   const { hash: sent, bytes } = await adoptFile(file);
   const type = await typeOfFile(await headOf(sent), name);
   if (!type.startsWith("image/") || bytes > 100_000_000) return { sent, hash: sent, bytes, type };
-  const content = (await readKept(sent))!;
+  const content = (await readStored(sent))!;
   const jpeg = /^image\/hei[cf]/.test(type) ? await heicInThread(content) : null;
   const clean = await cleanPicture(jpeg ?? content);
   if (!clean) return { sent, hash: sent, bytes, type };
-  const hash = await keepFile(clean.content);
+  const hash = await storeFile(clean.content);
   return { sent, hash, bytes: clean.content.length, type: clean.type };
 }
 

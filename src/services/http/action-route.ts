@@ -1,7 +1,7 @@
 import { getMetadataStorage } from "class-validator";
-import type { InputClass } from "../input";
-import { actorOf } from "../people/actor-of-request";
-import { Problem } from "../problem";
+import type { InputClass } from "../mechanism/input";
+import { actorOf } from "../accounts/actor-of-request";
+import { Problem } from "../mechanism/problem";
 import { findAction } from "../registry";
 import { answering, forExtension, json, mustBeOwnSite, preflight, readJson } from "./answer";
 
@@ -22,7 +22,7 @@ export const postAction = async (request: Request, { params }: Context): Promise
 export const getAction = (request: Request, { params }: Context): Promise<Response> =>
   answering(async () => {
     const action = found((await params).name);
-    if (action.kind !== "read") throw new Problem("not-allowed", "This changes something; send it by POST.");
+    if (action.kind !== "read") throw new Problem("not-a-reading");
     return json(
       await action.call(
         await actorOf(request.headers),
@@ -33,7 +33,7 @@ export const getAction = (request: Request, { params }: Context): Promise<Respon
 
 function found(name: string) {
   const action = findAction(name);
-  if (!action) throw new Problem("not-found", "There is no action of this name.");
+  if (!action) throw new Problem("no-such-action");
   return action;
 }
 

@@ -1,26 +1,35 @@
 import { log } from "@/outside/log";
+import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
-import { Problem } from "../problem";
+import { Problem } from "../mechanism/problem";
 
 /** An answer in JSON that no one in between may keep. */
 export const json = (body: unknown, status = 200) =>
   Response.json(body, { status, headers: { "cache-control": "no-store" } });
 
-/** Runs a handler; what it throws becomes problem details (RFC 9457), and what nobody foresaw is logged. */
+/**
+ * Runs a handler; what it throws becomes problem details (RFC 9457), and what nobody foresaw is logged. Every answer
+ * carries the id of its request, which stands in the log too and, as `instance`, in the problem.
+ */
 export async function answering(work: () => Promise<Response>): Promise<Response> {
-  try {
-    return await work();
-  } catch (error) {
-    if (error instanceof Problem) return problemAnswer(error.toJSON(), error.status);
-    // Whoever asked is gone in the middle of asking, by closing the page for one; nobody hears the answer.
-    if (error instanceof Error && error.message === "aborted") return new Response(null, { status: 400 });
-    log.error({ err: error }, "a request failed");
-    const detail = "Something went wrong on our side. What you sent was not saved; try it again.";
-    return problemAnswer({ type: "about:blank", title: "Something went wrong", status: 500, detail }, 500);
-  }
+  const request = newId();
+  const answer = await work().catch((error: unknown) => failed(error, request));
+  answer.headers.set("x-request-id", request);
+  return answer;
 }
 
-const problemAnswer = (body: unknown, status: number) =>
+function failed(error: unknown, request: string): Response {
+  const instance = `urn:uuid:${request}`;
+  if (error instanceof Problem) return problemAnswer({ ...error.toJSON(), instance }, error.status);
+  // Whoever asked is gone in the middle of asking, by closing the page for one; nobody hears the answer.
+  if (error instanceof Error && error.message === "aborted") return new Response(null, { status: 400 });
+  log.error({ err: error, request }, "a request failed");
+  const detail = "Something went wrong on our side. What you sent was not saved; try it again.";
+  const title = "Something went wrong";
+  return problemAnswer({ type: "about:blank", code: "failed", title, status: 500, detail, instance }, 500);
+}
+
+const problemAnswer = (body: object, status: number) =>
   new Response(JSON.stringify(body), {
     status,
     headers: { "content-type": "application/problem+json", "cache-control": "no-store" },
@@ -40,7 +49,7 @@ export function mustBeOwnSite(request: Request): void {
     origin !== ownOrigin(request) &&
     !request.headers.get("authorization")
   )
-    throw new Problem("not-allowed", "This came from another site, so it was not done.");
+    throw new Problem("other-site");
 }
 
 /** Behind the names people reach it by, the application also answers at the host it was asked at. */
@@ -54,7 +63,7 @@ const MOST_BYTES = 9_000_000;
 /** The body as JSON. */
 export async function readJson(request: Request): Promise<unknown> {
   if (!/^application\/json\b/.test(request.headers.get("content-type") ?? ""))
-    throw new Problem("not-valid", "Send JSON (application/json).");
+    throw new Problem("not-sent-as-json");
   if (Number(request.headers.get("content-length") ?? 0) > MOST_BYTES)
     throw new Problem("too-large", "At most 9 MB at once, please.");
   const text = await request.text();
@@ -62,7 +71,7 @@ export async function readJson(request: Request): Promise<unknown> {
   try {
     return JSON.parse(text || "{}");
   } catch {
-    throw new Problem("not-valid", "This is not JSON.");
+    throw new Problem("not-json");
   }
 }
 

@@ -1,7 +1,7 @@
-import { rejectedLines } from "../intake/rejected-lines";
-import { readOriginal } from "../mail/read-original";
-import { actorOf } from "../people/actor-of-request";
-import { exportCollection } from "../publish/export-collection";
+import { rejectedLines } from "../imports/rejected";
+import { readOriginal } from "../messages/original";
+import { actorOf } from "../accounts/actor-of-request";
+import { exportCollection } from "../export/collection";
 import { answering } from "./answer";
 import { fileAnswer } from "./file-answer";
 
@@ -21,10 +21,10 @@ export const getExport = (
     return fileAnswer(await exportCollection.call(await actorOf(request.headers), input));
   });
 
-/** GET /api/intakes/<intake>/rejected: the lines to mend, as a table. */
+/** GET /api/imports/<intake>/rejected: the lines to mend, as a table. */
 export const getRejected = (
   request: Request,
-  { params }: { params: Promise<{ intake: string }> },
+  { params }: { params: Promise<{ import: string }> },
 ): Promise<Response> =>
   answering(async () => fileAnswer(await rejectedLines.call(await actorOf(request.headers), await params)));
 

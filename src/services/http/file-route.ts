@@ -1,12 +1,12 @@
 import { Readable } from "node:stream";
 import { openFile } from "@/outside/files";
-import { readFile } from "../files/read-file";
+import { readFile } from "../files/read";
 import { handleUpload } from "../files/uploads";
-import { actorOf } from "../people/actor-of-request";
+import { actorOf } from "../accounts/actor-of-request";
 import { answering, forExtension, mustBeOwnSite, preflight } from "./answer";
 import { disposition } from "./file-answer";
 
-type Kept = { hash: string; name: string; type: string; bytes: number };
+type Stored = { hash: string; name: string; type: string; bytes: number };
 
 /** What a browser may show in place. Everything else is saved: HTML and SVG could bring scripts of their own. */
 const INLINE =
@@ -34,10 +34,10 @@ export const tus = async (request: Request): Promise<Response> =>
   );
 
 /**
- * A kept file, whole or the range that is asked for (RFC 9110 §14: one range of bytes; several are answered whole, as the
+ * A stored file, whole or the range that is asked for (RFC 9110 §14: one range of bytes; several are answered whole, as the
  * standard allows), so that players can seek.
  */
-export async function sendFile(request: Request, file: Kept): Promise<Response> {
+export async function sendFile(request: Request, file: Stored): Promise<Response> {
   const save = new URL(request.url).searchParams.has("save") || !INLINE.test(file.type);
   const headers: Record<string, string> = {
     "content-type": file.type === "text/plain" ? "text/plain; charset=utf-8" : file.type,

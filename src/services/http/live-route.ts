@@ -1,5 +1,5 @@
-import { listen, liveStream } from "../live/live-stream";
-import { actorOf } from "../people/actor-of-request";
+import { listen, liveStream } from "../events/listen";
+import { actorOf } from "../accounts/actor-of-request";
 import { answering } from "./answer";
 
 /** GET /api/live?team=<id>: the event stream of a team. */

@@ -1,9 +1,9 @@
-import { getMetadataStorage } from "class-validator";
-import type { Action } from "../action";
+import type { Action } from "../mechanism/action";
 import { ACTIONS } from "../registry";
+import { PROBLEMS } from "../mechanism/problems";
 import { json } from "./answer";
-
-type Schema = Record<string, unknown>;
+import { inputSchema, type Schema } from "./input-schema";
+import { outputSchema, sharedSchemas } from "./output-schema";
 
 /**
  * The description of every action (OpenAPI 3.1), made from the definitions themselves. Written here because the
@@ -28,18 +28,24 @@ export function openApi(address: string): Schema {
     components: {
       securitySchemes: { token: { type: "http", scheme: "bearer" } },
       schemas: {
+        ...sharedSchemas(),
         Problem: {
           type: "object",
-          description: "Problem details, RFC 9457",
+          description:
+            "Problem details, RFC 9457. `code` says what is wrong, `instance` which request it was.",
+          required: ["type", "code", "title", "status", "detail", "instance"],
           properties: {
             type: { type: "string" },
+            code: { type: "string", enum: [...Object.keys(PROBLEMS), "failed"] },
             title: { type: "string" },
             status: { type: "integer" },
             detail: { type: "string" },
+            instance: { type: "string", format: "uri" },
             errors: {
               type: "array",
               items: {
                 type: "object",
+                required: ["detail", "pointer"],
                 properties: { detail: { type: "string" }, pointer: { type: "string" } },
               },
             },
@@ -51,9 +57,9 @@ export function openApi(address: string): Schema {
 }
 
 function path(action: Action): Schema {
-  const schema = inputSchema(action);
+  const schema = inputSchema(action.input);
   const responses = {
-    200: { description: "Done", content: { "application/json": { schema: { type: "object" } } } },
+    200: { description: "Done", content: { "application/json": { schema: outputSchema(action.name) } } },
     default: {
       description: "Not done",
       content: { "application/problem+json": { schema: { $ref: "#/components/schemas/Problem" } } },
@@ -76,35 +82,6 @@ function path(action: Action): Schema {
     ...(one.type === "array" && { style: "form", explode: false }),
   }));
   return { get: { ...common, parameters }, post: { ...post, operationId: `${action.name}.post` } };
-}
-
-/** JSON Schema of an input class, from its validators. */
-function inputSchema({ input }: Action): Schema {
-  const rules = getMetadataStorage().getTargetValidationMetadatas(input, "", false, false);
-  const properties: Record<string, Schema> = {};
-  const optional = new Set<string>();
-  const lists = new Set(rules.filter((rule) => rule.name === "isArray").map((rule) => rule.propertyName));
-  for (const rule of rules) {
-    const key = rule.propertyName;
-    const list = lists.has(key);
-    const whole = (properties[key] ??= list ? { type: "array", items: {} } : {});
-    const one = (list ? whole.items : whole) as Schema;
-    const [first] = rule.constraints ?? [];
-    if (rule.type === "conditionalValidation") optional.add(key);
-    else if (rule.name === "isUuid") Object.assign(one, { type: "string", format: "uuid" });
-    else if (rule.name === "isString") one.type ??= "string";
-    else if (rule.name === "isBoolean") one.type = "boolean";
-    else if (rule.name === "isIn") Object.assign(one, { type: "string", enum: first });
-    else if (rule.name === "maxLength") one.maxLength = first;
-    else if (rule.name === "isNotEmpty") one.minLength = 1;
-    else if (rule.name === "arrayMaxSize") whole.maxItems = first;
-  }
-  return {
-    type: "object",
-    properties,
-    required: Object.keys(properties).filter((key) => !optional.has(key)),
-    additionalProperties: false,
-  };
 }
 
 /** GET /api/openapi.json */

@@ -1,5 +1,5 @@
-import { readPicture } from "../capture/read-picture";
-import { actorOf } from "../people/actor-of-request";
+import { readPicture } from "../pictures/read";
+import { actorOf } from "../accounts/actor-of-request";
 import { answering } from "./answer";
 import { pictureAnswer } from "./reader-route";
 

@@ -24,11 +24,11 @@ export function BrowserPart() {
       <ol className="list-decimal pl-5 text-[15px]">
         <li>
           Download the extension for{" "}
-          <a className="text-deed underline" href="/extension/hobbin-chromium.zip" download>
+          <a className="text-accent underline" href="/extension/hobbin-chromium.zip" download>
             Chromium and its relatives
           </a>{" "}
           or{" "}
-          <a className="text-deed underline" href="/extension/hobbin-firefox.zip" download>
+          <a className="text-accent underline" href="/extension/hobbin-firefox.zip" download>
             Firefox
           </a>
           , and unpack it.

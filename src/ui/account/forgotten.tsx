@@ -20,7 +20,7 @@ export function Forgotten() {
         title="Look into your mail"
         about="If this address has an account, a letter with a link is on its way. The link holds for an hour."
       >
-        <Link href="/sign-in" className="text-deed underline">
+        <Link href="/sign-in" className="text-accent underline">
           To sign in
         </Link>
       </Gate>
@@ -40,7 +40,7 @@ export function Forgotten() {
             {failure}
           </p>
         )}
-        <Button look="deed" type="submit" disabled={busy}>
+        <Button look="accent" type="submit" disabled={busy}>
           Send the link
         </Button>
       </form>

@@ -23,7 +23,7 @@ export function Join({ code, invitation }: { code: string; invitation: Answer<"i
       title={`Join ${invitation.teamName}`}
       about={`${invitation.byName ?? "Somebody"} invites you as ${name.toLowerCase()}: ${can}`}
     >
-      <Button look="deed" onClick={accept} disabled={busy}>
+      <Button look="accent" onClick={accept} disabled={busy}>
         Join
       </Button>
     </Gate>

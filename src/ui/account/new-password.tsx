@@ -18,7 +18,7 @@ export function NewPassword({ token }: { token?: string }) {
         title="The new password holds"
         about="Wherever you were signed in before, you are signed out now."
       >
-        <Link href="/sign-in" className="text-deed underline">
+        <Link href="/sign-in" className="text-accent underline">
           Sign in with it
         </Link>
       </Gate>
@@ -40,7 +40,7 @@ export function NewPassword({ token }: { token?: string }) {
             </Link>
           </p>
         )}
-        <Button look="deed" type="submit" disabled={busy || !token}>
+        <Button look="accent" type="submit" disabled={busy || !token}>
           Take this password
         </Button>
       </form>

@@ -42,18 +42,18 @@ export function SignIn({ next }: { next?: string }) {
             {failure}
           </p>
         )}
-        <Button look="deed" type="submit" disabled={busy}>
+        <Button look="accent" type="submit" disabled={busy}>
           Sign in
         </Button>
       </form>
       <p className="flex flex-wrap justify-between gap-2 text-[15px]">
         <Link
           href={next ? `/sign-up?next=${encodeURIComponent(next)}` : "/sign-up"}
-          className="text-deed underline"
+          className="text-accent underline"
         >
           Sign up
         </Link>
-        <Link href="/forgotten" className="text-deed underline">
+        <Link href="/forgotten" className="text-accent underline">
           Forgotten the password?
         </Link>
       </p>

@@ -23,7 +23,7 @@ export function SignUp({ next }: { next?: string }) {
         <p className="text-[15px] text-quiet">
           Nothing there after some minutes? Look among the unwanted mail, or sign in: then it is sent again.
         </p>
-        <Link href="/sign-in" className="text-deed underline">
+        <Link href="/sign-in" className="text-accent underline">
           To sign in
         </Link>
       </Gate>
@@ -57,11 +57,11 @@ export function SignUp({ next }: { next?: string }) {
             {failure}
           </p>
         )}
-        <Button look="deed" type="submit" disabled={busy}>
+        <Button look="accent" type="submit" disabled={busy}>
           Sign up
         </Button>
       </form>
-      <Link href="/sign-in" className="text-[15px] text-deed underline">
+      <Link href="/sign-in" className="text-[15px] text-accent underline">
         I have an account
       </Link>
     </Gate>

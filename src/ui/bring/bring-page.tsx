@@ -9,7 +9,7 @@ import { Area, Choice, Field } from "../parts/field";
 import { flattenTree } from "../parts/tree-picker";
 import { Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
-import { type Kept, keep, send, sendWaiting, waiting } from "./waiting";
+import { type Waiting, keep, send, sendWaiting, waiting } from "./waiting";
 
 type Tree = Answer<"collections.tree">["collections"];
 type Props = { teams: { id: string; name: string; tree: Tree }[]; url: string; title: string; text: string };
@@ -25,7 +25,7 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
   const [text, setText] = useState(shared && !url ? firstText.replace(shared, "").trim() : firstText);
   const [tags, setTags] = useState("");
   const [place, setPlace] = useState(`${teams[0]?.id ?? ""} `);
-  const [file, setFile] = useState<Kept["file"]>();
+  const [file, setFile] = useState<Waiting["file"]>();
   const [error, setError] = useState("");
   const [said, setSaid] = useState("");
   const [left, setLeft] = useState(0);
@@ -61,7 +61,7 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
       return setError("Give an address, some text, a photo or a voice note.");
     const [team, collection] = place.split(" ") as [string, string];
     localStorage.setItem(LAST, place);
-    const one: Kept = {
+    const one: Waiting = {
       id: newId(),
       team,
       ...(collection && { collection }),
@@ -79,7 +79,7 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
         return setError(Object.values(failure.fields)[0] ?? failure.detail);
       await keep(one);
       setLeft((await waiting()).length);
-      setSaid("No connection. It is kept on this device and sent as soon as there is one.");
+      setSaid("No connection. It is stored on this device and sent as soon as there is one.");
     }
     setAddress("");
     setTitle("");
@@ -170,7 +170,7 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
           </p>
         )}
         {said && <p role="status">{said}</p>}
-        <Button look="deed" type="submit">
+        <Button look="accent" type="submit">
           Save
         </Button>
       </form>
@@ -218,7 +218,7 @@ function VoiceNote({
 }
 
 /** A file another program shared: the service worker has put it aside. */
-async function takeShared(): Promise<Kept["file"] | undefined> {
+async function takeShared(): Promise<Waiting["file"] | undefined> {
   if (!("caches" in window)) return undefined;
   const cache = await caches.open("hobbin-shared");
   const [request] = await cache.keys();

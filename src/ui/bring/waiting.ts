@@ -2,7 +2,7 @@ import { createStore, del, entries, set } from "idb-keyval";
 import { call, Refusal } from "../talk/call";
 
 /** Something to bring in that was saved on this device, with a file where it is one. */
-export type Kept = {
+export type Waiting = {
   id: string;
   team: string;
   collection?: string;
@@ -13,14 +13,23 @@ export type Kept = {
   file?: { name: string; content: Blob };
 };
 
-const kept = () => createStore("hobbin-bring", "waiting");
+const stored = () => createStore("hobbin-bring", "waiting");
 
-export const keep = (one: Kept): Promise<void> => set(one.id, one, kept());
-export const waiting = async (): Promise<Kept[]> =>
-  (await entries<string, Kept>(kept())).map(([, value]) => value);
+export const keep = (one: Waiting): Promise<void> => set(one.id, one, stored());
+export const waiting = async (): Promise<Waiting[]> =>
+  (await entries<string, Waiting>(stored())).map(([, value]) => value);
 
 /** Sends one thing. Ids are made on the device, so what arrived after all does not stand twice. */
-export async function send({ id, team, collection, address, title, text, tags, file }: Kept): Promise<void> {
+export async function send({
+  id,
+  team,
+  collection,
+  address,
+  title,
+  text,
+  tags,
+  file,
+}: Waiting): Promise<void> {
   const spot = { team, ...(collection && { collection, placement: id }) };
   let resource: string;
   if (file) {
@@ -44,7 +53,7 @@ async function sendFile(team: string, name: string, content: Blob): Promise<stri
       chunkSize: 4 * 1024 * 1024,
       storeFingerprintForResuming: false,
       onError: () =>
-        reject(new Refusal(0, "The file did not arrive whole. It is kept here and sent again.", {})),
+        reject(new Refusal(0, "The file did not arrive whole. It is stored here and sent again.", {})),
       onSuccess: () => resolve(upload.url!.split("/").at(-1)!),
     });
     upload.start();
@@ -64,7 +73,7 @@ export async function sendWaiting(): Promise<number> {
       }
       return all.length - i;
     }
-    await del(one.id, kept());
+    await del(one.id, stored());
   }
   return (await waiting()).length;
 }

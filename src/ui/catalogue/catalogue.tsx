@@ -7,9 +7,9 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { toggleFilter } from "@/core/search/query";
 import type { Answer } from "@/services/registry";
-import { type Asking, BenchContext } from "../bench/bench-context";
-import { SelectionBar } from "../bench/selection-bar";
-import { useSelection } from "../bench/use-selection";
+import { BenchContext } from "../bench/state/bench-context";
+import { SelectionBar } from "../bench/dialogs/selection-bar";
+import { useSelection } from "../bench/state/use-selection";
 import { Button, IconButton } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
@@ -18,12 +18,13 @@ import { call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
-import { Facets } from "./facets";
-import { KeptSearches } from "./kept-searches";
+import { Facets } from "./narrow-by-counts";
+import { SavedSearches } from "./saved-searches";
 import { ResultRow } from "./result-row";
-import { asItem, useCatalogueDeeds } from "./use-catalogue-deeds";
+import { asItem, useCatalogueCommands } from "./use-catalogue-commands";
+import type { Asking } from "../bench/state/types";
 
-const Ask = dynamic(() => import("../bench/ask").then((m) => m.Ask), { ssr: false });
+const Ask = dynamic(() => import("../bench/dialogs/ask").then((m) => m.Ask), { ssr: false });
 
 type Page = Answer<"search.find">;
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: { query: string; page: Page } };
@@ -73,12 +74,12 @@ export function Catalogue({ me, teams, team, first }: Props) {
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
   useLive(team.id, {
     onEvents: (events) => {
-      if (!events.some((event) => /^(resources|tags|placements|bin|intakes|collections)\./.test(event.verb)))
+      if (!events.some((event) => /^(resources|tags|placements|bin|imports|collections)\./.test(event.verb)))
         return;
       clearTimeout(later.current);
       later.current = setTimeout(again, 500);
     },
-    onAnew: again,
+    onReload: again,
   });
   useUndo(team.id, again);
 
@@ -87,10 +88,10 @@ export function Catalogue({ me, teams, team, first }: Props) {
   const selection = useSelection(items);
   const arranges = may(team.role, "arrange");
   const brings = may(team.role, "bring");
-  const deeds = useCatalogueDeeds({ team: team.id, items, selection, again, ask: setAsking });
+  const commands = useCatalogueCommands({ team: team.id, items, selection, again, ask: setAsking });
   const bench = useMemo(
-    () => ({ team: team.id, collection: "", arranges, brings, loose: true, deeds }),
-    [team.id, arranges, brings, deeds],
+    () => ({ team: team.id, collection: "", arranges, brings, loose: true, commands }),
+    [team.id, arranges, brings, commands],
   );
   const [top] = pages.data?.pages ?? [];
   const set = (text: string) => {
@@ -120,7 +121,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
                   className="h-10 w-full rounded-md border border-edge bg-sheet pr-3 pl-9 [&::-webkit-search-cancel-button]:hidden"
                 />
               </div>
-              <KeptSearches team={team.id} query={query} onPick={set} />
+              <SavedSearches team={team.id} query={query} onPick={set} />
             </div>
             {(top?.chips.length ?? 0) > 0 && (
               <ul aria-label="Narrowed by" className="flex flex-wrap gap-1.5">
@@ -169,7 +170,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
               Did you mean{" "}
               <button
                 type="button"
-                className="font-semibold text-deed underline"
+                className="font-semibold text-accent underline"
                 onClick={() => set(top.meant!)}
               >
                 {top.meant}
@@ -179,7 +180,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
           )}
           <div
             className="min-h-0 flex-1 overflow-auto px-4 pb-24 sm:px-6"
-            onKeyDown={(event) => deeds.onKey(event)}
+            onKeyDown={(event) => commands.onKey(event)}
           >
             {results.length === 0 && !pages.isPending ? (
               <Empty title={query.trim() ? "Nothing goes by these words" : "The catalogue is empty"}>
@@ -232,7 +233,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
                 collection: to.collection,
                 ids: ids.map(newId),
               })
-                .then(({ deed }) => deeds.done(`Placed ${ids.length} in ${to.title}.`, deed))
+                .then(({ entry }) => commands.done(`Placed ${ids.length} in ${to.title}.`, entry))
                 .catch(sayFailure)
             }
           />

@@ -5,12 +5,12 @@ import { memo } from "react";
 import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
 import { sayProblem } from "@/core/page/facts";
-import { useBench } from "../bench/bench-context";
+import { useBench } from "../bench/state/bench-context";
 import { EditableCell } from "../bench/views/editable-cell";
-import type { Item } from "../bench/use-items";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
-import type { Found } from "./use-catalogue-deeds";
+import type { Found } from "./use-catalogue-commands";
+import type { Item } from "../bench/state/types";
 
 type Props = {
   found: Found;
@@ -30,7 +30,7 @@ export const ResultRow = memo(function ResultRow({
   reachable,
   onTag,
 }: Props) {
-  const { brings, deeds } = useBench();
+  const { brings, commands } = useBench();
   const { passage } = found;
   return (
     <div
@@ -39,14 +39,17 @@ export const ResultRow = memo(function ResultRow({
       tabIndex={reachable ? 0 : -1}
       aria-selected={selected}
       aria-label={found.title}
-      onFocus={(event) => event.target === event.currentTarget && deeds.select(found.id, "keep")}
+      onFocus={(event) => event.target === event.currentTarget && commands.select(found.id, "keep")}
       onClick={(event) => {
         if ((event.target as HTMLElement).closest("a,button,input")) return;
         if (!(event.target as HTMLElement).closest("[data-cell]"))
           event.currentTarget.focus({ preventScroll: true });
-        deeds.select(found.id, event.shiftKey ? "range" : event.ctrlKey || event.metaKey ? "toggle" : "only");
+        commands.select(
+          found.id,
+          event.shiftKey ? "range" : event.ctrlKey || event.metaKey ? "toggle" : "only",
+        );
       }}
-      className={`grid grid-cols-[1.5rem_minmax(0,3fr)_minmax(0,2fr)] gap-x-3 border-b border-line py-2 outline-offset-[-2px] md:grid-cols-[1.5rem_minmax(0,1fr)_minmax(120px,220px)_minmax(100px,180px)_84px] ${selected ? "bg-wash" : "hover:bg-sunk"} ${current ? "shadow-[-4px_0_0_var(--deed)]" : ""}`}
+      className={`grid grid-cols-[1.5rem_minmax(0,3fr)_minmax(0,2fr)] gap-x-3 border-b border-line py-2 outline-offset-[-2px] md:grid-cols-[1.5rem_minmax(0,1fr)_minmax(120px,220px)_minmax(100px,180px)_84px] ${selected ? "bg-wash" : "hover:bg-sunk"} ${current ? "shadow-[-4px_0_0_var(--accent)]" : ""}`}
     >
       <span role="gridcell" className="pt-1">
         <KindMark kind={found.kind} />
@@ -59,7 +62,7 @@ export const ResultRow = memo(function ResultRow({
             cell={{
               label: "Title",
               text: found.title,
-              save: brings ? (title) => deeds.mend(item, { title }) : undefined,
+              save: brings ? (title) => commands.mend(item, { title }) : undefined,
             }}
           >
             <Marked text={found.title} marks={found.marks} />
@@ -87,7 +90,7 @@ export const ResultRow = memo(function ResultRow({
             cell={{
               label: "Tags, separated by commas",
               text: found.tags.join(", "),
-              save: (text) => deeds.retag(item, tagNames(text)),
+              save: (text) => commands.retag(item, tagNames(text)),
             }}
           >
             <Tags tags={found.tags} onTag={onTag} />
@@ -101,7 +104,7 @@ export const ResultRow = memo(function ResultRow({
           <Link
             key={place.collection}
             href={`/bench/${place.collection}`}
-            className="block truncate py-0.5 leading-5 hover:text-deed hover:underline"
+            className="block truncate py-0.5 leading-5 hover:text-accent hover:underline"
           >
             {place.title}
           </Link>
@@ -127,7 +130,7 @@ function Tags({ tags, onTag }: { tags: readonly string[]; onTag: (name: string) 
           tabIndex={-1}
           title={`Narrow to ${tag}`}
           onClick={() => onTag(tag)}
-          className="mr-2 border-b border-dotted border-quiet text-quiet hover:text-deed"
+          className="mr-2 border-b border-dotted border-quiet text-quiet hover:text-accent"
         >
           {tag}
         </button>

@@ -15,16 +15,16 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
-import type { Brings } from "../intake/intake-dialog";
+import type { Brings } from "../imports/use-preview";
 import { NewCollection } from "./new-collection";
 import { sayEvent } from "./say-event";
 
 // Reads files: not in the first load.
-const BringIn = dynamic(() => import("../bench/bring-in").then((m) => m.BringIn), { ssr: false });
-const UploadsPanel = dynamic(() => import("../intake/uploads-panel").then((m) => m.UploadsPanel), {
+const BringIn = dynamic(() => import("../bench/dialogs/bring-in").then((m) => m.BringIn), { ssr: false });
+const UploadsPanel = dynamic(() => import("../imports/uploads-panel").then((m) => m.UploadsPanel), {
   ssr: false,
 });
-const IntakeDialog = dynamic(() => import("../intake/intake-dialog").then((m) => m.IntakeDialog), {
+const ImportDialog = dynamic(() => import("../imports/import-dialog").then((m) => m.ImportDialog), {
   ssr: false,
 });
 
@@ -62,7 +62,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
     for (const key of ["covers", "tray", "recent", "tree"])
       void client.invalidateQueries({ queryKey: [key, team.id] });
   };
-  useLive(team.id, { onEvents: refresh, onAnew: refresh });
+  useLive(team.id, { onEvents: refresh, onReload: refresh });
   const arranges = may(team.role, "arrange");
   const waiting = tray.data;
   const newest = covers.data.collections[0];
@@ -89,7 +89,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                 aria-label="Tray"
                 className="flex flex-wrap items-center gap-x-5 gap-y-3 rounded-md border border-line bg-sheet px-5 py-5"
               >
-                <span className="font-serif text-4xl font-semibold text-deed">{waiting.count}</span>
+                <span className="font-serif text-4xl font-semibold text-accent">{waiting.count}</span>
                 <p className="min-w-52 flex-1">
                   <span className="block font-semibold">
                     {waiting.count === 1 ? "thing waits in your Tray" : "things wait in your Tray"}
@@ -127,7 +127,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                     first one; names are cheap and can change.
                   </p>
                   {arranges && (
-                    <Button look="deed" onClick={() => setOpen("new")}>
+                    <Button look="accent" onClick={() => setOpen("new")}>
                       Make a collection
                     </Button>
                   )}
@@ -143,7 +143,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                             src={`/api/pictures/${one.coverHash}`}
                             alt=""
                             loading="lazy"
-                            className="aspect-[240/92] w-full rounded-md border border-line object-cover group-hover:border-deed"
+                            className="aspect-[240/92] w-full rounded-md border border-line object-cover group-hover:border-accent"
                           />
                         ) : (
                           <Cover
@@ -151,7 +151,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                             tags={one.cover.tags}
                             width={240}
                             height={92}
-                            className="aspect-[240/92] w-full border border-line group-hover:border-deed"
+                            className="aspect-[240/92] w-full border border-line group-hover:border-accent"
                           />
                         )}
                         <span className="mt-2 block font-semibold group-hover:underline">{one.title}</span>
@@ -192,7 +192,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
         onMade={(id) => router.push(`/bench/${id}`)}
       />
       {open === "import" && (
-        <IntakeDialog
+        <ImportDialog
           open
           onOpenChange={(on: boolean) => (setOpen(on ? "import" : null), on || setBrings(undefined))}
           team={team.id}
@@ -232,7 +232,7 @@ type EventRow = Answer<"events.recent">["events"][number];
 
 const NEAR = 4;
 
-/** The same deed by the same person in the same place, a little apart at most, is told once. */
+/** The same thing done by the same person in the same place, a little apart at most, is told once. */
 function mergeRuns(events: EventRow[]): { event: EventRow; times: number }[] {
   const runs: { event: EventRow; times: number }[] = [];
   for (const event of events) {

@@ -67,7 +67,7 @@ export function NewCollection({ open, onOpenChange, team, parent, onMade }: Prop
           value={description}
           onChange={(event) => setDescription(event.target.value)}
         />
-        <Button look="deed" type="submit" disabled={busy} className="self-end">
+        <Button look="accent" type="submit" disabled={busy} className="self-end">
           Make it
         </Button>
       </form>

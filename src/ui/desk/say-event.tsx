@@ -3,7 +3,7 @@ import type { Answer } from "@/services/registry";
 
 type EventRow = Answer<"events.recent">["events"][number];
 
-const DEEDS: Record<string, (n: number) => string> = {
+const SAID: Record<string, (n: number) => string> = {
   "bin.restore-collection": () => "put back",
   "bin.restore-placement": (n) => `put back ${items(n)} in`,
   "bin.restore-resource": () => "put something back in the catalogue",
@@ -13,12 +13,12 @@ const DEEDS: Record<string, (n: number) => string> = {
   "collections.move": () => "moved in the tree",
   "collections.put-away": () => "put away or took out",
   "collections.remove": () => "deleted",
-  "intakes.changed": () => "changed an import",
-  "intakes.done": () => "brought in a list",
-  "intakes.progress": () => "is bringing in a list",
-  "intakes.undone": () => "took an import back",
-  "mail.held": () => "held a letter for a look",
-  "mail.taken": () => "took a letter in",
+  "imports.changed": () => "changed an import",
+  "imports.done": () => "brought in a list",
+  "imports.progress": () => "is bringing in a list",
+  "imports.undone": () => "took an import back",
+  "messages.held": () => "held a letter for a look",
+  "messages.taken": () => "took a letter in",
   "resources.apart": () => "kept two things apart",
   "resources.merged": () => "made one of two",
   "resources.proposed": () => "read a page again",
@@ -60,11 +60,11 @@ const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
 /** One thing that happened, as a sentence. */
 export function sayEvent(event: EventRow, me: string, times: number): React.ReactNode {
   const who = event.actor === null ? "Hobbin" : event.actor === me ? "You" : (event.actorName ?? "Somebody");
-  const deed = DEEDS[event.verb]?.(times) ?? "did something";
+  const said = SAID[event.verb]?.(times) ?? "did something";
   const title = typeof event.data.title === "string" && times === 1 ? event.data.title : null;
   return (
     <>
-      {who} {deed}{" "}
+      {who} {said}{" "}
       {event.collection && event.collectionTitle && !event.verb.startsWith("resources.") ? (
         <Link href={`/bench/${event.collection}`} className="font-semibold hover:underline">
           {event.collectionTitle}

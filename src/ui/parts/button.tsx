@@ -3,13 +3,13 @@ import { forwardRef } from "react";
 import { Tip } from "./tip";
 
 type Props = React.ButtonHTMLAttributes<HTMLButtonElement> & {
-  look?: "deed" | "line" | "quiet" | "stop";
+  look?: "accent" | "line" | "quiet" | "stop";
   small?: boolean;
 };
 
 const LOOKS = {
-  deed: "bg-deed text-on-deed border-deed hover:brightness-110",
-  line: "bg-sheet text-deed border-deed hover:bg-wash",
+  accent: "bg-accent text-on-accent border-accent hover:brightness-110",
+  line: "bg-sheet text-accent border-accent hover:bg-wash",
   quiet: "bg-transparent text-ink border-transparent hover:bg-wash",
   stop: "bg-sheet text-stop border-stop hover:bg-sunk",
 };

@@ -14,7 +14,7 @@ export function Progress({ done, of, words }: { done: number; of: number; words:
         className="h-2 overflow-hidden rounded-full bg-sunk"
       >
         <Radix.Indicator
-          className="h-full bg-deed transition-[width]"
+          className="h-full bg-accent transition-[width]"
           style={{ width: `${(100 * done) / Math.max(1, of)}%` }}
         />
       </Radix.Root>

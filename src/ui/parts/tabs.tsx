@@ -32,7 +32,7 @@ export function Tabs<T extends string>({
             <Radix.Trigger
               key={tab.value}
               value={tab.value}
-              className="h-11 border-b-[3px] border-transparent text-[15px] text-quiet hover:text-ink data-[state=active]:border-deed data-[state=active]:font-semibold data-[state=active]:text-ink"
+              className="h-11 border-b-[3px] border-transparent text-[15px] text-quiet hover:text-ink data-[state=active]:border-accent data-[state=active]:font-semibold data-[state=active]:text-ink"
             >
               {tab.label}
             </Radix.Trigger>

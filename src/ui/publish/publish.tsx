@@ -7,7 +7,7 @@ import { toast } from "../talk/toast";
 import { may } from "@/core/policy/abilities";
 import { AUDIENCES, type Audience, READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
-import { VIEW_WORDS } from "../bench/view-bar";
+import { VIEW_WORDS } from "../bench/head/view-bar";
 import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { Crumb } from "../shell/crumb";
@@ -97,9 +97,9 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
                     value={audience}
                     id={id}
                     aria-describedby={`${id}-means`}
-                    className="mt-0.5 flex size-5 shrink-0 items-center justify-center rounded-full border-2 border-edge bg-sheet data-[state=checked]:border-deed"
+                    className="mt-0.5 flex size-5 shrink-0 items-center justify-center rounded-full border-2 border-edge bg-sheet data-[state=checked]:border-accent"
                   >
-                    <RadioGroup.Indicator className="size-2.5 rounded-full bg-deed" />
+                    <RadioGroup.Indicator className="size-2.5 rounded-full bg-accent" />
                   </RadioGroup.Item>
                   <label htmlFor={id} className="cursor-pointer">
                     <span className="flex items-center gap-2 font-semibold">
@@ -123,7 +123,7 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
                 onFocus={(event) => event.target.select()}
               />
               <div className="flex flex-wrap gap-2">
-                <Button look="deed" onClick={() => void copyText(link).then(() => toast("Copied."))}>
+                <Button look="accent" onClick={() => void copyText(link).then(() => toast("Copied."))}>
                   Copy
                 </Button>
                 <a href={link} target="_blank" rel="noreferrer" className={buttonLook()}>

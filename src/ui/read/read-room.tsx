@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { sayMinutes } from "@/core/text/minutes";
 import { bareLink } from "@/core/formats/imported";
-import { sendIntake } from "../intake/send-intake";
+import { sendImport } from "../imports/send-import";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { KindWord } from "../parts/kind";
@@ -19,7 +19,7 @@ type Props = {
   team: TeamRow;
   resource: Answer<"resources.read">["resource"];
   text: Answer<"resources.text">;
-  letter: Answer<"mail.letter">["letter"];
+  message: Answer<"messages.of-resource">["message"];
 };
 
 const ORIGINS: Record<string, string> = {
@@ -31,7 +31,7 @@ const ORIGINS: Record<string, string> = {
 };
 
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
-export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
+export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -75,8 +75,8 @@ export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
                   Save {file.name}
                 </a>
               )}
-              {letter && (
-                <a className={buttonLook("quiet", true)} href={`/api/mail/${letter.id}`} download>
+              {message && (
+                <a className={buttonLook("quiet", true)} href={`/api/mail/${message.id}`} download>
                   The message as it came
                 </a>
               )}
@@ -112,8 +112,8 @@ export function ReadRoom({ me, teams, team, resource, text, letter }: Props) {
             </p>
           )}
         </article>
-        {letter && letter.links.length > 0 && (
-          <Links team={team.id} title={resource.title} links={letter.links} />
+        {message && message.links.length > 0 && (
+          <Links team={team.id} title={resource.title} links={message.links} />
         )}
       </main>
     </Frame>
@@ -173,7 +173,7 @@ function Links({
           reference: null,
           note: "",
         }));
-      await sendIntake({ team }, `Links of ${title}`.slice(0, 200), {
+      await sendImport({ team }, `Links of ${title}`.slice(0, 200), {
         places: [],
         lines,
         separator: "comma",
@@ -196,7 +196,7 @@ function Links({
             <label className="flex items-start gap-2 text-[15px]">
               <input
                 type="checkbox"
-                className="mt-1 size-4 accent-[var(--deed)]"
+                className="mt-1 size-4 accent-[var(--accent)]"
                 checked={picked.has(link.address)}
                 onChange={() =>
                   setPicked((old) => {
@@ -214,7 +214,7 @@ function Links({
           </li>
         ))}
       </ul>
-      <Button look="deed" disabled={!picked.size} onClick={() => void bring()}>
+      <Button look="accent" disabled={!picked.size} onClick={() => void bring()}>
         {picked.size ? `Bring ${picked.size} into my Tray` : "Tick what to bring in"}
       </Button>
     </section>

@@ -61,7 +61,7 @@ export function Rules({ me, teams, team, rules, collections, arranges }: Props) 
           <div className="flex flex-wrap items-center gap-3">
             <h1 className="mr-auto font-serif text-3xl font-semibold">Rules</h1>
             {arranges && editing === null && (
-              <Button look="deed" onClick={() => setEditing("new")}>
+              <Button look="accent" onClick={() => setEditing("new")}>
                 New rule
               </Button>
             )}
@@ -284,7 +284,7 @@ function RuleForm({ team, collections, rule, onDone, onLeave }: FormProps) {
         <Button look="quiet" onClick={onLeave}>
           Leave it
         </Button>
-        <Button look="deed" type="submit">
+        <Button look="accent" type="submit">
           Keep the rule
         </Button>
       </div>

@@ -133,7 +133,7 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
           </span>
         </button>
         {onBring && (
-          <Button look="deed" onClick={onBring} className="h-9! max-sm:px-2.5!">
+          <Button look="accent" onClick={onBring} className="h-9! max-sm:px-2.5!">
             <Plus size={16} aria-hidden />
             <span className="max-sm:sr-only">Bring in</span>
           </Button>

@@ -10,7 +10,7 @@ export function NotHere() {
       about="The address may have a slip in it, or it belongs to a team you are not in."
     >
       {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- every screen carries this one along, so it stays small */}
-      <a href="/" className="text-deed underline">
+      <a href="/" className="text-accent underline">
         To your Desk
       </a>
     </Plain>
@@ -21,7 +21,7 @@ export function NotHere() {
 export function WentWrong({ reset }: { reset: () => void }) {
   return (
     <Plain title="Something went wrong on our side" about="What was saved is safe.">
-      <button type="button" onClick={reset} className="text-deed underline">
+      <button type="button" onClick={reset} className="text-accent underline">
         Try again
       </button>
     </Plain>

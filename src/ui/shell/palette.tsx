@@ -70,12 +70,12 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
         Number(a.title.toLocaleLowerCase().startsWith(query.toLocaleLowerCase())),
     );
   const names = query ? (tags.data?.tags ?? []).filter((one) => fits(one.name)) : [];
-  const deeds = commands.filter((one) => fits(one.words));
-  // Who types the beginning of a deed means it.
-  const meant = deeds.filter(
+  const entries = commands.filter((one) => fits(one.words));
+  // Who types the beginning of a command means it.
+  const meant = entries.filter(
     (one) => query.length > 2 && one.words.toLocaleLowerCase().startsWith(query.toLocaleLowerCase()),
   );
-  const others = deeds.filter((one) => !meant.includes(one));
+  const others = entries.filter((one) => !meant.includes(one));
   const results = query.length > 1 ? (found.data?.results ?? []) : [];
   // With other letters the first entry is chosen again, also when it comes after the others are there.
   const [picked, setPicked] = useState({ query: "-", value: "" });
@@ -120,7 +120,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
               <Command.Empty className="px-3 py-4 text-quiet">
                 {found.isFetching ? "Looking …" : "Nothing goes by these letters."}
               </Command.Empty>
-              <Deeds deeds={meant} run={run} />
+              <Entries entries={meant} run={run} />
               {collections.length > 0 && (
                 <Command.Group heading="Collections" className={GROUP}>
                   {collections.slice(0, query ? MOST : 12).map((one) => (
@@ -198,7 +198,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                   </Command.Item>
                 </Command.Group>
               )}
-              <Deeds deeds={others} run={run} />
+              <Entries entries={others} run={run} />
             </Command.List>
           </Command>
         </Dialog.Content>
@@ -227,11 +227,11 @@ function useSpokenChoice() {
   }, []);
 }
 
-function Deeds({ deeds, run }: { deeds: readonly PaletteCommand[]; run: (act: () => void) => void }) {
-  if (!deeds.length) return null;
+function Entries({ entries, run }: { entries: readonly PaletteCommand[]; run: (act: () => void) => void }) {
+  if (!entries.length) return null;
   return (
     <Command.Group heading="To do" className={GROUP}>
-      {deeds.map((one) => (
+      {entries.map((one) => (
         <Command.Item key={one.words} value={one.words} onSelect={() => run(one.run)} className={ITEM}>
           {one.words}
         </Command.Item>

@@ -1,4 +1,4 @@
-import { tokenStyles } from "@/core/look/tokens";
+import { tokenStyles } from "@/core/look/colours";
 import { Providers } from "./providers";
 
 /** Chosen look, before anything is painted. */

@@ -6,21 +6,21 @@ import { call, settled } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { isTyping } from "./commands";
 
-/** Undo and redo of one's own deeds in a team, by Ctrl/Cmd Z and with Shift. They wait for what is still on its way. */
+/** Undo and redo of one's own commands in a team, by Ctrl/Cmd Z and with Shift. They wait for what is still on its way. */
 export function useUndo(team: string, done: () => void = () => undefined) {
   const after = useRef(done);
   useEffect(() => {
     after.current = done;
   });
   const running = useRef<Promise<unknown>>(Promise.resolve());
-  const act = (which: "undo" | "redo", deed?: string) => {
+  const act = (which: "undo" | "redo", entry?: string) => {
     running.current = running.current.then(async () => {
       await settled();
       try {
         const answer =
           which === "undo"
-            ? await call("deeds.undo", { team, ...(deed && { deed }) })
-            : await call("deeds.redo", { team });
+            ? await call("history.undo", { team, ...(entry && { entry }) })
+            : await call("history.redo", { team });
         if (!answer.done) return sayRefused(which === "undo" ? "Not undone" : "Not done again", answer);
         after.current();
         toast(`${which === "undo" ? "Undone" : "Done again"}: ${answer.words}`, {
@@ -44,10 +44,10 @@ export function useUndo(team: string, done: () => void = () => undefined) {
     return () => window.removeEventListener("keydown", onKey);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `act` only uses refs and the team
   }, [team]);
-  return { undo: (deed?: string) => act("undo", deed), redo: () => act("redo") };
+  return { undo: (entry?: string) => act("undo", entry), redo: () => act("redo") };
 }
 
-/** Says why nothing was done, and of which deed. */
+/** Says why nothing was done, and of which entry. */
 function sayRefused(what: string, { words, why }: { words: string | null; why: string }): void {
   toast(words ? `${what}: ${words}. ${why}` : why, { duration: 8_000 });
 }
@@ -56,14 +56,14 @@ function sayRefused(what: string, { words, why }: { words: string | null; why: s
 export function sayDone(
   words: string,
   team: string,
-  deed: string | null,
+  entry: string | null,
   undone: () => void = () => undefined,
 ): void {
   const undo = async () => {
     await settled();
-    const answer = await call("deeds.undo", { team, ...(deed && { deed }) });
+    const answer = await call("history.undo", { team, ...(entry && { entry }) });
     if (answer.done) undone();
     else sayRefused("Not undone", answer);
   };
-  toast(words, deed ? { action: { label: "Undo", onClick: () => void undo().catch(sayFailure) } } : {});
+  toast(words, entry ? { action: { label: "Undo", onClick: () => void undo().catch(sayFailure) } } : {});
 }

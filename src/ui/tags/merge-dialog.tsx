@@ -50,7 +50,7 @@ export function MergeDialog({
               value={tag.id}
               className="flex size-5 items-center justify-center rounded-full border border-edge"
             >
-              <RadioGroup.Indicator className="size-2.5 rounded-full bg-deed" />
+              <RadioGroup.Indicator className="size-2.5 rounded-full bg-accent" />
             </RadioGroup.Item>
             <span className="flex-1 font-semibold">{tag.name}</span>
             <span className="text-sm text-quiet">{uses(tag.count)}</span>
@@ -62,7 +62,7 @@ export function MergeDialog({
           ? `“${kept.name}” is on ${uses(preview.data.before)} now, and on ${uses(preview.data.after)} afterwards. ${others.map((one) => `“${one.name}”`).join(", ")} will be gone.`
           : "Counting …"}
       </p>
-      <Button look="deed" className="self-end" onClick={() => onMerge(kept, others)}>
+      <Button look="accent" className="self-end" onClick={() => onMerge(kept, others)}>
         Merge into {kept.name}
       </Button>
     </Dialog>

@@ -6,7 +6,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
-import { InlineTitle } from "../bench/inline-title";
+import { InlineTitle } from "../bench/head/inline-title";
 import { Button, buttonLook } from "../parts/button";
 import { KindMark } from "../parts/kind";
 import { Crumb } from "../shell/crumb";
@@ -47,13 +47,13 @@ export function TagPage({ me, teams, team, first }: Props) {
   useUndo(team.id, again);
   useLive(team.id, {
     onEvents: (events) => events.some((event) => /^(tags|resources)\./.test(event.verb)) && again(),
-    onAnew: again,
+    onReload: again,
   });
   const arranges = may(team.role, "arrange");
   const remove = () =>
     void call("tags.delete", { team: team.id, tags: [tag.id] })
-      .then(({ deed }) => {
-        sayDone(`Deleted: ${tag.name}`, team.id, deed, () => router.push(`/team/${team.id}/tags/${tag.id}`));
+      .then(({ entry }) => {
+        sayDone(`Deleted: ${tag.name}`, team.id, entry, () => router.push(`/team/${team.id}/tags/${tag.id}`));
         router.push(`/team/${team.id}/tags`);
       })
       .catch(sayFailure);
@@ -133,7 +133,7 @@ export function TagPage({ me, teams, team, first }: Props) {
                       <li key={one.id} className="border-b border-line py-1.5">
                         <Link
                           href={`/team/${team.id}/tags/${one.id}`}
-                          className="flex items-baseline justify-between gap-3 hover:text-deed hover:underline"
+                          className="flex items-baseline justify-between gap-3 hover:text-accent hover:underline"
                         >
                           <span>{one.name}</span>
                           <span className="text-sm whitespace-nowrap text-quiet">
@@ -141,7 +141,7 @@ export function TagPage({ me, teams, team, first }: Props) {
                           </span>
                         </Link>
                         <span
-                          className="mt-0.5 block h-1 rounded bg-deed"
+                          className="mt-0.5 block h-1 rounded bg-accent"
                           style={{ width: `${Math.max(2, Math.round(one.strength * 100))}%` }}
                           aria-hidden
                         />
@@ -158,7 +158,7 @@ export function TagPage({ me, teams, team, first }: Props) {
                   <ul>
                     {collections.map((one) => (
                       <li key={one.id} className="py-1.5">
-                        <Link href={`/bench/${one.id}`} className="text-deed hover:underline">
+                        <Link href={`/bench/${one.id}`} className="text-accent hover:underline">
                           {one.title}
                         </Link>
                       </li>

@@ -52,7 +52,7 @@ export function Tags({ me, teams, team, first }: Props) {
   useUndo(team.id, again);
   useLive(team.id, {
     onEvents: (events) => events.some((event) => /^(tags|resources)\./.test(event.verb)) && again(),
-    onAnew: again,
+    onReload: again,
   });
   const arranges = may(team.role, "arrange");
   const [words, setWords] = useState("");
@@ -65,30 +65,30 @@ export function Tags({ me, teams, team, first }: Props) {
   const merge = (kept: Tag, others: Tag[]) => {
     setMerging(null);
     call("tags.merge", { tag: kept.id, others: others.map((one) => one.id) })
-      .then(({ merged, deed }) => {
+      .then(({ merged, entry }) => {
         setMarked(new Set());
         again();
-        sayDone(`Merged ${merged} into ${kept.name}.`, team.id, deed, again);
+        sayDone(`Merged ${merged} into ${kept.name}.`, team.id, entry, again);
       })
       .catch(sayFailure);
   };
   const remove = (tags: Row[]) =>
     void call("tags.delete", { team: team.id, tags: tags.map((one) => one.id) })
-      .then(({ deed }) => {
+      .then(({ entry }) => {
         setMarked(new Set());
         again();
         sayDone(
           tags.length === 1 ? `Deleted: ${tags[0]!.name}` : `Deleted ${tags.length} tags.`,
           team.id,
-          deed,
+          entry,
           again,
         );
       })
       .catch(sayFailure);
   const rename = async (tag: Row, name: string) => {
-    const { deed } = await call("tags.rename", { tag: tag.id, name });
+    const { entry } = await call("tags.rename", { tag: tag.id, name });
     again();
-    sayDone(`${tag.name} is now ${name}.`, team.id, deed, again);
+    sayDone(`${tag.name} is now ${name}.`, team.id, entry, again);
   };
   const used = data.tags.filter((tag) => tag.count > 0);
   return (
@@ -209,7 +209,7 @@ export function Tags({ me, teams, team, first }: Props) {
                                 if (!next.delete(tag.id)) next.add(tag.id);
                                 setMarked(next);
                               }}
-                              className="size-4 accent-(--deed)"
+                              className="size-4 accent-(--accent)"
                             />
                           </td>
                         )}
@@ -235,7 +235,7 @@ export function Tags({ me, teams, team, first }: Props) {
                         <td className="text-right">
                           <Link
                             href={`/team/${team.id}/tags/${tag.id}`}
-                            className="rounded px-2 py-1 text-deed hover:underline"
+                            className="rounded px-2 py-1 text-accent hover:underline"
                             aria-label={`The page of ${tag.name}`}
                           >
                             Open
@@ -278,7 +278,7 @@ function Cloud({ team, tags }: { team: string; tags: Row[] }) {
             <Link
               href={`/team/${team}/tags/${tag.id}`}
               title={`on ${uses(tag.count)}`}
-              className={`inline-block min-h-6 py-0.5 hover:text-deed hover:underline ${LETTERS[cloudSize(tag.count, least, most)]}`}
+              className={`inline-block min-h-6 py-0.5 hover:text-accent hover:underline ${LETTERS[cloudSize(tag.count, least, most)]}`}
             >
               {tag.name}
               <span className="sr-only">, on {uses(tag.count)}</span>

@@ -27,7 +27,7 @@ export function UseChart({ months, label }: { months: Month[]; label: string }) 
             />
             <YAxis allowDecimals={false} tick={{ fill: "var(--quiet)", fontSize: 13 }} stroke="var(--line)" />
             <Tooltip
-              cursor={{ fill: "var(--deed-wash)" }}
+              cursor={{ fill: "var(--accent-wash)" }}
               labelFormatter={(month) => say(String(month))}
               formatter={(count) => [`${count} times`, "used"]}
               contentStyle={{
@@ -40,7 +40,7 @@ export function UseChart({ months, label }: { months: Month[]; label: string }) 
             <Bar
               maxBarSize={36}
               dataKey="count"
-              fill="var(--deed)"
+              fill="var(--accent)"
               radius={[2, 2, 0, 0]}
               isAnimationActive={false}
             />

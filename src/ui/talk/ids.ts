@@ -1,4 +1,4 @@
-import { uuidV7 } from "@/core/id/uuid-v7";
+import { v7 } from "uuid";
 
 /** A new id made here, so that what is sent twice is done once and can be shown before the answer. */
-export const newId = (): string => uuidV7(Date.now(), crypto.getRandomValues(new Uint8Array(10)));
+export const newId = (): string => v7();

@@ -1,9 +1,9 @@
 "use client";
 
 import { useEffect, useRef } from "react";
-import type { LiveEvent } from "@/services/live/hub";
+import type { LiveEvent } from "@/services/events/hub";
 
-type Handlers = { onEvents: (events: LiveEvent[]) => void; onAnew: () => void };
+type Handlers = { onEvents: (events: LiveEvent[]) => void; onReload: () => void };
 
 /**
  * Hears what happens in a team. Events that come together are handed on together. After a break the browser comes
@@ -24,7 +24,7 @@ export function useLive(team: string, handlers: Handlers): void {
       source = new EventSource(`/api/live?team=${team}${last ? `&last=${encodeURIComponent(last)}` : ""}`);
       source.onopen = () => {
         // Without a last event there is nothing to catch up from.
-        if (broken && !last) current.current.onAnew();
+        if (broken && !last) current.current.onReload();
         broken = false;
       };
       source.onmessage = (message) => {
@@ -37,7 +37,7 @@ export function useLive(team: string, handlers: Handlers): void {
           current.current.onEvents(events);
         }, 30);
       };
-      source.addEventListener("anew", () => current.current.onAnew());
+      source.addEventListener("reload", () => current.current.onReload());
       source.onerror = () => {
         broken = true;
         // The browser retries by itself unless the answer was a refusal.

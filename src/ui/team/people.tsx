@@ -187,7 +187,7 @@ function Invitations({ team, invitations, after }: InvitationsProps) {
           onChange={(event) => setRole(event.target.value as Role)}
           className="w-40"
         />
-        <Button look="deed" onClick={make}>
+        <Button look="accent" onClick={make}>
           Make a link
         </Button>
         <p className="basis-full text-sm text-quiet">

@@ -10,7 +10,7 @@ import type { Answer } from "@/services/registry";
 import { RowMenu, MenuItem, MenuLine } from "../parts/menu";
 import { sayUnsaved, whyOf } from "../talk/say-failure";
 
-type Deeds = {
+type Commands = {
   open: (id: string) => void;
   rename: (id: string, title: string) => Promise<void>;
   duplicate: (id: string, items: boolean) => void;
@@ -36,14 +36,14 @@ type Props = {
   arranges: boolean;
   onFocus: (id: string) => void;
   onRenamed: () => void;
-  deeds: Deeds;
+  commands: Commands;
 };
 
 const AUDIENCE = { team: "", link: "anyone with the link", public: "public" };
 
 /** A collection in the tree, with what it and everything inside it holds. */
 export function TreeRow({ node, depth, place, of, sum, open, current, over, arranges, ...props }: Props) {
-  const { deeds, renaming } = props;
+  const { commands, renaming } = props;
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: node.id,
     disabled: !arranges || renaming,
@@ -62,6 +62,7 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
       {...listeners}
       role="treeitem"
       data-node={node.id}
+      data-dragging={isDragging || undefined}
       aria-level={depth + 1}
       aria-posinset={place}
       aria-setsize={of}
@@ -70,9 +71,9 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
       aria-label={`${node.title}, ${about.join(", ")}`}
       tabIndex={props.reachable ? 0 : -1}
       onFocus={(event) => event.target === event.currentTarget && props.onFocus(node.id)}
-      onDoubleClick={() => deeds.open(node.id)}
+      onDoubleClick={() => commands.open(node.id)}
       style={{ paddingLeft: 4 + depth * 24 }}
-      className={`relative flex min-h-11 items-center gap-1 border-b border-line outline-offset-[-2px] ${current ? "bg-wash" : "hover:bg-sunk"} ${isDragging ? "opacity-40" : ""} ${over === "in" ? "bg-wash outline-2 outline-deed" : ""} ${node.away ? "text-quiet" : ""}`}
+      className={`relative flex min-h-11 items-center gap-1 border-b border-line outline-offset-[-2px] ${current ? "bg-wash" : "hover:bg-sunk"} ${isDragging ? "opacity-40" : ""} ${over === "in" ? "bg-wash outline-2 outline-accent" : ""} ${node.away ? "text-quiet" : ""}`}
     >
       {open === null ? (
         <span className="size-8 shrink-0" aria-hidden />
@@ -81,19 +82,19 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
           type="button"
           tabIndex={-1}
           aria-label={open ? `Close ${node.title}` : `Open up ${node.title}`}
-          onClick={() => deeds.toggle(node.id)}
+          onClick={() => commands.toggle(node.id)}
           className="flex size-8 shrink-0 items-center justify-center rounded text-quiet hover:text-ink"
         >
           {open ? <ChevronDown size={16} aria-hidden /> : <ChevronRight size={16} aria-hidden />}
         </button>
       )}
       {renaming ? (
-        <Rename title={node.title} save={(title) => deeds.rename(node.id, title)} done={props.onRenamed} />
+        <Rename title={node.title} save={(title) => commands.rename(node.id, title)} done={props.onRenamed} />
       ) : (
         <button
           type="button"
           tabIndex={-1}
-          onClick={() => deeds.open(node.id)}
+          onClick={() => commands.open(node.id)}
           className="min-w-0 truncate font-semibold hover:underline"
         >
           {node.title}
@@ -102,39 +103,39 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
       <span className="ml-2 min-w-0 flex-1 truncate text-sm text-quiet">{about.join(" · ")}</span>
       {arranges && (
         <RowMenu label={`What to do with ${node.title}`} reachable={props.reachable}>
-          <MenuItem onSelect={() => deeds.open(node.id)} keys="Enter">
+          <MenuItem onSelect={() => commands.open(node.id)} keys="Enter">
             Open
           </MenuItem>
-          <MenuItem onSelect={() => setTimeout(() => deeds.startRename(node.id))} keys="F2">
+          <MenuItem onSelect={() => setTimeout(() => commands.startRename(node.id))} keys="F2">
             Rename
           </MenuItem>
-          <MenuItem onSelect={() => deeds.inside(node.id)} keys="N">
+          <MenuItem onSelect={() => commands.inside(node.id)} keys="N">
             New collection in this one
           </MenuItem>
           <MenuLine />
-          <MenuItem onSelect={() => deeds.step(node.id, "up")} keys="Alt ↑">
+          <MenuItem onSelect={() => commands.step(node.id, "up")} keys="Alt ↑">
             Move up
           </MenuItem>
-          <MenuItem onSelect={() => deeds.step(node.id, "down")} keys="Alt ↓">
+          <MenuItem onSelect={() => commands.step(node.id, "down")} keys="Alt ↓">
             Move down
           </MenuItem>
-          <MenuItem onSelect={() => deeds.step(node.id, "in")} keys="Alt →">
+          <MenuItem onSelect={() => commands.step(node.id, "in")} keys="Alt →">
             Move into the one before
           </MenuItem>
-          <MenuItem onSelect={() => deeds.step(node.id, "out")} keys="Alt ←">
+          <MenuItem onSelect={() => commands.step(node.id, "out")} keys="Alt ←">
             Move out
           </MenuItem>
           <MenuLine />
-          <MenuItem onSelect={() => deeds.duplicate(node.id, true)} keys="D">
+          <MenuItem onSelect={() => commands.duplicate(node.id, true)} keys="D">
             Duplicate
           </MenuItem>
-          <MenuItem onSelect={() => deeds.duplicate(node.id, false)} keys="Shift D">
+          <MenuItem onSelect={() => commands.duplicate(node.id, false)} keys="Shift D">
             Duplicate without the items
           </MenuItem>
-          <MenuItem onSelect={() => deeds.putAway(node.id, !node.away)} keys="E">
+          <MenuItem onSelect={() => commands.putAway(node.id, !node.away)} keys="E">
             {node.away ? "Take it out again" : "Put it away"}
           </MenuItem>
-          <MenuItem stop onSelect={() => deeds.remove(node.id)} keys="Del">
+          <MenuItem stop onSelect={() => commands.remove(node.id)} keys="Del">
             Delete
           </MenuItem>
         </RowMenu>
@@ -142,7 +143,7 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
       {over && over !== "in" && (
         <span
           aria-hidden
-          className={`pointer-events-none absolute right-0 left-2 h-[3px] rounded bg-deed ${over === "before" ? "-top-0.5" : "-bottom-0.5"}`}
+          className={`pointer-events-none absolute right-0 left-2 h-[3px] rounded bg-accent ${over === "before" ? "-top-0.5" : "-bottom-0.5"}`}
         />
       )}
     </li>

@@ -1,4 +1,4 @@
-import { addressOfHobbin } from "@/services/people/address";
+import { addressOfHobbin } from "@/services/accounts/address";
 import { ofTeam } from "@/app/of-team";
 import { personHere, read } from "@/app/read";
 import { Publish } from "@/ui/publish/publish";

@@ -8,6 +8,6 @@ export default async function Page({ params }: { params: Promise<{ resource: str
   const { resource } = await read("resources.read", { resource: id });
   const frame = await ofTeam(resource.team, `/read/${id}`);
   const text = await read("resources.text", { resource: id });
-  const { letter } = await read("mail.letter", { resource: id });
-  return <ReadRoom {...frame} resource={resource} text={text} letter={letter} />;
+  const { message } = await read("messages.of-resource", { resource: id });
+  return <ReadRoom {...frame} resource={resource} text={text} message={message} />;
 }

@@ -7,17 +7,17 @@ import { groupBy } from "@/core/list/group-by";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
 import { useAlways } from "../../parts/use-always";
-import { useBench } from "../bench-context";
-import { LandingMark } from "../item-words";
-import { SectionHead } from "../section-head";
-import type { Item, Section } from "../use-items";
+import { useBench } from "../state/bench-context";
+import { LandingMark } from "../item/item-words";
+import { SectionHead } from "./section-head";
 import { ItemCard } from "./item-card";
 import { Nothing } from "./nothing";
 import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
 import { type ViewProps, stateOf } from "./view-props";
+import type { Item, Section } from "../state/types";
 
-const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), { ssr: false });
-const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), {
+const ItemDetails = dynamic(() => import("../item/item-details").then((m) => m.ItemDetails), { ssr: false });
+const TextBetween = dynamic(() => import("../item/text-between").then((m) => m.TextBetween), {
   ssr: false,
   loading: () => <div className="h-16" />,
 });

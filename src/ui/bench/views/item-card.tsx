@@ -2,9 +2,9 @@
 
 import { memo } from "react";
 import { Cover } from "../../parts/cover";
-import { type ItemState, useItemFrame } from "../item-frame";
-import { ItemMenu } from "../item-menu";
-import { ItemPicture, ItemState as StateWords, ItemSub } from "../item-words";
+import { type ItemState, useItemFrame } from "../item/item-frame";
+import { ItemMenu } from "../item/item-menu";
+import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
 type Props = ItemState & { role: "row" | "gridcell"; small?: boolean };
 

@@ -6,9 +6,9 @@ import { type Column, COLUMN_WORDS, type Sort, type ViewSetting } from "@/core/l
 import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
 import { KIND_WORDS, KindWord } from "../../parts/kind";
-import { useBench } from "../bench-context";
-import { type ItemState, useItemFrame } from "../item-frame";
-import { ItemMenu } from "../item-menu";
+import { useBench } from "../state/bench-context";
+import { type ItemState, useItemFrame } from "../item/item-frame";
+import { ItemMenu } from "../item/item-menu";
 import { type Cell, EditableCell } from "./editable-cell";
 
 /** How wide each column is at least, in pixels, and its share of what is left over. */
@@ -118,7 +118,7 @@ type Props = ItemState & { columns: readonly Column[]; sectionTitle: string };
 /** An item as a row of cells. Right and left go from cell to cell; Enter, F2 or a double click edits one in place. */
 export const ItemCells = memo(function ItemCells({ columns, sectionTitle, ...state }: Props) {
   const { item, number, opened, reachable } = state;
-  const { arranges, brings, deeds } = useBench();
+  const { arranges, brings, commands } = useBench();
   const { frame, shade } = useItemFrame(state);
   const { resource } = item;
   const cells: Record<Column | "title", Cell> = {
@@ -126,30 +126,30 @@ export const ItemCells = memo(function ItemCells({ columns, sectionTitle, ...sta
       ? {
           label: "Heading here",
           text: item.heading,
-          save: arranges ? (heading) => deeds.edit(item.id, { heading }) : undefined,
+          save: arranges ? (heading) => commands.edit(item.id, { heading }) : undefined,
         }
       : {
           label: "Title",
           text: resource.title,
-          save: brings ? (title) => deeds.mend(item, { title }) : undefined,
+          save: brings ? (title) => commands.mend(item, { title }) : undefined,
         },
     context: {
       label: "Context",
       text: item.context,
-      save: arranges ? (context) => deeds.edit(item.id, { context }) : undefined,
+      save: arranges ? (context) => commands.edit(item.id, { context }) : undefined,
     },
     kind: { label: "Kind", text: KIND_WORDS[resource.kind] },
     site: {
       label: "Site",
       text: resource.siteName || resource.host,
-      save: brings ? (siteName) => deeds.mend(item, { siteName }) : undefined,
+      save: brings ? (siteName) => commands.mend(item, { siteName }) : undefined,
     },
     authors: {
       label: "Authors, separated by ;",
       text: resource.authors.join("; "),
       save: brings
         ? (text) =>
-            deeds.mend(item, {
+            commands.mend(item, {
               authors: text
                 .split(";")
                 .map((name) => name.trim())
@@ -160,13 +160,13 @@ export const ItemCells = memo(function ItemCells({ columns, sectionTitle, ...sta
     published: {
       label: "Date",
       text: resource.published ?? "",
-      save: brings ? (published) => deeds.mend(item, { published }) : undefined,
+      save: brings ? (published) => commands.mend(item, { published }) : undefined,
     },
     minutes: { label: "Length", text: resource.minutes ? sayMinutes(resource.minutes) : "" },
     tags: {
       label: "Tags, separated by commas",
       text: resource.tags.join(", "),
-      save: brings ? (text) => deeds.retag(item, tagNames(text)) : undefined,
+      save: brings ? (text) => commands.retag(item, tagNames(text)) : undefined,
     },
     added: { label: "Added", text: String(item.addedAt).slice(0, 10) },
     section: { label: "Section", text: sectionTitle },

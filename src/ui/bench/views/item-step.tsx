@@ -1,9 +1,9 @@
 "use client";
 
 import { memo } from "react";
-import { type ItemState, useItemFrame } from "../item-frame";
-import { ItemMenu } from "../item-menu";
-import { ItemPicture, ItemState as StateWords, ItemSub } from "../item-words";
+import { type ItemState, useItemFrame } from "../item/item-frame";
+import { ItemMenu } from "../item/item-menu";
+import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
 /** An item as a step learners go through: its number large, the instruction first, a stitch leading to the next. */
 export const ItemStep = memo(function ItemStep(state: ItemState) {
@@ -18,7 +18,7 @@ export const ItemStep = memo(function ItemStep(state: ItemState) {
         <div className="flex flex-col items-center" aria-hidden>
           <span
             data-number
-            className="flex size-10 items-center justify-center rounded-full border-2 border-deed font-serif text-lg font-semibold text-deed select-none"
+            className="flex size-10 items-center justify-center rounded-full border-2 border-accent font-serif text-lg font-semibold text-accent select-none"
           >
             {number}
           </span>

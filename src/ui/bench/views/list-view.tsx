@@ -6,13 +6,14 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { layOutLines } from "@/core/list/lay-out";
 import { Button } from "../../parts/button";
 import { useAlways } from "../../parts/use-always";
-import { useBench } from "../bench-context";
-import { ItemRow } from "../item-row";
-import { LandingMark } from "../item-words";
-import { SectionHead } from "../section-head";
+import { useBench } from "../state/bench-context";
+import { ItemRow } from "../item/item-row";
+import { LandingMark } from "../item/item-words";
+import { SectionHead } from "./section-head";
 import { Nothing } from "./nothing";
 import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
-import { type Landing, type ViewProps, stateOf } from "./view-props";
+import { type ViewProps, stateOf } from "./view-props";
+import type { Landing } from "../state/types";
 
 const HEIGHTS = { rows: 77, cards: 248, table: 45, steps: 140, board: 77, text: 60, details: 520 };
 /**
@@ -24,11 +25,11 @@ const Space = ({ height }: { height: number }) => (
     <div className="h-4 w-3/5 rounded-sm bg-sunk" />
   </div>
 );
-const ItemDetails = dynamic(() => import("../item-details").then((m) => m.ItemDetails), {
+const ItemDetails = dynamic(() => import("../item/item-details").then((m) => m.ItemDetails), {
   ssr: false,
   loading: () => <Space height={HEIGHTS.details} />,
 });
-const TextBetween = dynamic(() => import("../text-between").then((m) => m.TextBetween), {
+const TextBetween = dynamic(() => import("../item/text-between").then((m) => m.TextBetween), {
   ssr: false,
   loading: () => <Space height={HEIGHTS.text} />,
 });

@@ -1,7 +1,7 @@
 "use client";
 
 import { Empty } from "../../parts/empty";
-import { useBench } from "../bench-context";
+import { useBench } from "../state/bench-context";
 
 /** What an empty collection says. */
 export function Nothing() {

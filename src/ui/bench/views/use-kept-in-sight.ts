@@ -15,9 +15,15 @@ export function useFocused(): [string | null, (event: React.FocusEvent) => void]
   return [key, onFocus];
 }
 
+/** When a line has stood still for so many frames, everything around it is drawn and measured. */
+const STILL = 5;
+/** Longer than so many frames nobody waits for it. */
+const PATIENCE = 120;
+
 /**
- * Brings the line the keys act on into sight, when another one is chosen. How high a line is is a guess until it is
- * drawn, so then it is looked whether all of it is there.
+ * Brings the line the keys act on into sight, when another one is chosen. How high lines are is a guess until they are
+ * drawn, and on a busy machine that takes a while; so it is looked whether all of the line is there until it stands
+ * still, or somebody scrolls by hand.
  * @param at its index; -1 when it is not in this list
  * @param when what else moves things: the view, or a bar that takes room away
  */
@@ -30,24 +36,40 @@ export function useBroughtIntoSight(
   useEffect(() => {
     if (at < 0) return;
     scrollTo(at);
+    const box = scroller.current;
+    let still = 0;
     let frames = 0;
+    let last: number | null = null;
     let frame = requestAnimationFrame(function look() {
-      if (scroller.current) wholeInSight(scroller.current, at);
-      if (frames++ < 2) frame = requestAnimationFrame(look);
+      const top = box && wholeInSight(box, at);
+      still = top !== null && top === last ? still + 1 : 0;
+      last = top;
+      if (still < STILL && frames++ < PATIENCE) frame = requestAnimationFrame(look);
     });
-    return () => cancelAnimationFrame(frame);
+    const stop = () => cancelAnimationFrame(frame);
+    const byHand = ["wheel", "touchmove", "pointerdown"] as const;
+    for (const name of byHand) box?.addEventListener(name, stop, { passive: true });
+    return () => {
+      stop();
+      for (const name of byHand) box?.removeEventListener(name, stop);
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
   }, when);
 }
 
-/** Scrolls up or down as far as it takes; a wide table stays where it is from side to side. */
-function wholeInSight(scroller: HTMLElement, index: number): void {
+/**
+ * Scrolls up or down as far as it takes; a wide table stays where it is from side to side.
+ * @returns where the line begins then, in pixels of the window; null when it is not drawn
+ */
+function wholeInSight(scroller: HTMLElement, index: number): number | null {
   const line = scroller.querySelector(`[data-index="${index}"]`)?.getBoundingClientRect();
-  if (!line) return;
+  if (!line) return null;
   const box = scroller.getBoundingClientRect();
   const top = box.top + (parseFloat(getComputedStyle(scroller).scrollPaddingTop) || 0);
+  const before = scroller.scrollTop;
   if (line.top < top) scroller.scrollTop -= top - line.top;
   else if (line.bottom > box.bottom) scroller.scrollTop += Math.min(line.bottom - box.bottom, line.top - top);
+  return line.top - (scroller.scrollTop - before);
 }
 
 /**

@@ -1,10 +1,6 @@
 import type { ViewSetting } from "@/core/list/view-setting";
 import type { Answer } from "@/services/registry";
-import type { DetailField } from "../bench-context";
-import type { Item, Section } from "../use-items";
-
-/** Where something would come to stand: in a section (null: before the first), behind an item (null: first there). */
-export type Landing = { section: string | null; after: string | null };
+import type { DetailField, Item, Landing, Section } from "../state/types";
 
 /** What every view of a collection is given. */
 export type ViewProps = {

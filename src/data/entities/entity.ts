@@ -1,0 +1,49 @@
+import type { Change, Fields } from "@/core/history/change";
+import type { Tx } from "../database";
+
+/** In which team and when something is written, and where ids for rows of links come from. */
+export type Stamp = { team: string; at: Date; newId: () => string };
+
+/**
+ * What has to be known about a kind of thing so that a change of it can be written, counted, told and taken back. A new
+ * kind gets its row in the table in `index.ts`; without it nothing compiles.
+ */
+export type Entity<Row> = {
+  /** The id by which a change names the thing; of a link both ids, with `~` between them. */
+  idOf: (row: Row) => string;
+  /** The fields of a new thing, as the `after` of its change, and those of one that is not there, as the `before`. */
+  present: (row: Row) => Fields;
+  absent: Fields;
+  /** Where a new thing stands, as far as changes are heard there; what is in no collection stands nowhere. */
+  placeOf?: (row: Row) => { collection: string };
+  /** Reads the fields that changes can name, by id, and locks the rows. What is not there is left out. */
+  read: (tx: Tx, ids: readonly string[]) => Promise<Map<string, Fields>>;
+  /** Adds new rows. A link that is there already stays as it is. */
+  insert: (tx: Tx, rows: readonly Row[]) => Promise<void>;
+  /** Gives all of these the same fields; null takes them away. */
+  write: (tx: Tx, ids: readonly string[], fields: Fields, stamp: Stamp) => Promise<void>;
+  /** The collections whose readers can see these changes; their versions are counted. */
+  seenIn: (tx: Tx, changes: readonly Change[]) => Promise<string[]>;
+  /** The id that events about it carry. */
+  subjectOf: (id: string) => string;
+  /** The verbs of its events. */
+  verbs: {
+    added: string;
+    removed: string;
+    restored: string;
+    /** By the names of the fields that changed. */
+    changed: (names: readonly string[]) => string;
+  };
+  /** The collections under which its events are heard; null for those of the team as a whole. */
+  heardIn: (tx: Tx, changes: readonly Change[]) => Promise<(change: Change) => (string | null)[]>;
+};
+
+/** The two ids of a link between two things. */
+export const halves = (id: string) => id.split("~") as [string, string];
+
+/** Whether a change takes a thing away, brings it back, or changes fields of it. */
+export function directionOf({ before, after }: Change): "removed" | "restored" | "changed" {
+  const there = (fields: Fields) => fields !== null && fields.gone !== true && fields.on !== false;
+  if (there(before) === there(after)) return "changed";
+  return there(after) ? "restored" : "removed";
+}

@@ -1,0 +1,30 @@
+import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import type { Tx } from "../database";
+import { section } from "../schema";
+
+export type SectionRow = typeof section.$inferSelect;
+
+/** A section, in the bin or not. */
+export async function findSection(tx: Tx, id: string): Promise<SectionRow | null> {
+  return (await tx.select().from(section).where(eq(section.id, id)))[0] ?? null;
+}
+
+/** The last section of a collection. */
+export async function lastSection(tx: Tx, collection: string): Promise<string | null> {
+  const [last] = await tx
+    .select({ id: section.id })
+    .from(section)
+    .where(and(eq(section.collection, collection), isNull(section.deletedAt)))
+    .orderBy(desc(section.position), desc(section.id))
+    .limit(1);
+  return last?.id ?? null;
+}
+
+/** The sections of several collections that are not in the bin. */
+export async function sectionsIn(tx: Tx, collections: readonly string[]): Promise<SectionRow[]> {
+  if (!collections.length) return [];
+  return tx
+    .select()
+    .from(section)
+    .where(and(inArray(section.collection, [...collections]), isNull(section.deletedAt)));
+}

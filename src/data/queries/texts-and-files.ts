@@ -1,0 +1,135 @@
+import { and, eq, inArray, isNull, ne } from "drizzle-orm";
+import type { Tx } from "../database";
+import {
+  nearText,
+  pictureCandidate,
+  placement,
+  resource,
+  resourceFile,
+  resourceText,
+  twinApart,
+  fileBlob,
+  proposal,
+} from "../schema";
+
+type Text = Omit<typeof resourceText.$inferInsert, "resource">;
+type Proposal = Omit<typeof proposal.$inferInsert, "resource">;
+
+/** Stores the long text of a resource in place of the one it had, with the bands by which texts like it are found. */
+export async function storeText(
+  tx: Tx,
+  { id, team }: { id: string; team: string },
+  text: Text,
+  bands: readonly string[],
+): Promise<void> {
+  await tx
+    .insert(resourceText)
+    .values({ resource: id, ...text })
+    .onDuplicateKeyUpdate({ set: text });
+  await tx.delete(nearText).where(eq(nearText.resource, id));
+  if (bands.length) await tx.insert(nearText).values(bands.map((band) => ({ team, band, resource: id })));
+}
+
+/** What a new look at the page found and nobody has decided on yet. */
+export async function findProposal(tx: Tx, id: string) {
+  return (await tx.select().from(proposal).where(eq(proposal.resource, id)))[0] ?? null;
+}
+
+export async function storeProposal(tx: Tx, id: string, found: Proposal): Promise<void> {
+  await tx
+    .insert(proposal)
+    .values({ resource: id, ...found })
+    .onDuplicateKeyUpdate({ set: found });
+}
+
+export async function dropProposal(tx: Tx, id: string): Promise<void> {
+  await tx.delete(proposal).where(eq(proposal.resource, id));
+}
+
+/** Notes that a file is stored under its hash. */
+export async function noteFile(tx: Tx, row: typeof fileBlob.$inferInsert): Promise<void> {
+  await tx
+    .insert(fileBlob)
+    .values(row)
+    .onDuplicateKeyUpdate({ set: { bytes: row.bytes } });
+}
+
+/** Says of which file a resource is. */
+export async function addResourceFile(tx: Tx, row: typeof resourceFile.$inferInsert): Promise<void> {
+  await tx.insert(resourceFile).values(row);
+}
+
+export async function findText(tx: Tx, id: string) {
+  return (await tx.select().from(resourceText).where(eq(resourceText.resource, id)))[0] ?? null;
+}
+
+export async function findFile(tx: Tx, id: string) {
+  return (await tx.select().from(resourceFile).where(eq(resourceFile.resource, id)))[0] ?? null;
+}
+
+/** Other resources of the team whose texts share a band, with their signatures; the oldest first. */
+export async function nearTexts(tx: Tx, team: string, bands: readonly string[], without: string) {
+  if (!bands.length) return [];
+  return tx
+    .selectDistinct({ id: nearText.resource, signature: resourceText.signature })
+    .from(nearText)
+    .innerJoin(resourceText, eq(resourceText.resource, nearText.resource))
+    .innerJoin(resource, eq(resource.id, nearText.resource))
+    .where(
+      and(
+        eq(nearText.team, team),
+        inArray(nearText.band, [...bands]),
+        ne(nearText.resource, without),
+        isNull(resource.deletedAt),
+      ),
+    )
+    .orderBy(nearText.resource)
+    .limit(50);
+}
+
+/** Which of these a person has said is not the same thing as the resource. */
+export async function apartFrom(tx: Tx, id: string, others: readonly string[]): Promise<Set<string>> {
+  const apart = new Set<string>();
+  for (const other of others) {
+    const [a, b] = [id, other].sort() as [string, string];
+    const rows = await tx
+      .select({ a: twinApart.a })
+      .from(twinApart)
+      .where(and(eq(twinApart.a, a), eq(twinApart.b, b)));
+    if (rows.length) apart.add(other);
+  }
+  return apart;
+}
+
+/** Replaces the pictures a page offers. */
+export async function storeCandidates(tx: Tx, id: string, addresses: readonly string[]): Promise<void> {
+  await tx.delete(pictureCandidate).where(eq(pictureCandidate.resource, id));
+  if (addresses.length)
+    await tx
+      .insert(pictureCandidate)
+      .values(addresses.slice(0, 8).map((address, no) => ({ resource: id, no, address })));
+}
+
+export async function candidatesOf(tx: Tx, id: string): Promise<string[]> {
+  const rows = await tx
+    .select({ address: pictureCandidate.address })
+    .from(pictureCandidate)
+    .where(eq(pictureCandidate.resource, id))
+    .orderBy(pictureCandidate.no);
+  return rows.map((row) => row.address);
+}
+
+/** The file of the resource that stands at a placement. */
+export async function fileOfPlacement(tx: Tx, id: string) {
+  const rows = await tx
+    .select({
+      hash: resourceFile.hash,
+      name: resourceFile.name,
+      type: resourceFile.type,
+      bytes: resourceFile.bytes,
+    })
+    .from(placement)
+    .innerJoin(resourceFile, eq(resourceFile.resource, placement.resource))
+    .where(eq(placement.id, id));
+  return rows[0] ?? null;
+}

@@ -1,0 +1,87 @@
+import { queryRows } from "../sql/query-rows";
+import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
+import type { Filters } from "@/core/search/query";
+import type { Tx } from "../database";
+import { resource, resourceTag, tag } from "../schema";
+import { keysFirst, listed } from "../sql/by-keys";
+
+/** What a row of resource must fulfil to be found. */
+export type Condition = SQL;
+
+/** The same condition, and that the resource was added after a time. */
+export const addedAfter = (at: Date, condition: Condition | null): Condition =>
+  condition ? sql`${condition} AND r.created_at > ${at}` : sql`r.created_at > ${at}`;
+
+/** Names in the filters that were found, as ids. */
+export type FoundNames = { tags: string[][]; people: string[]; collections: string[] };
+
+/** The condition on a row `r` of resource that the filters are; null when there are none. */
+export function filterOn(team: string, filters: Filters, names: FoundNames): SQL | null {
+  const all: SQL[] = [sql`r.team = ${team}`, sql`r.deleted_at IS NULL`];
+  const none = all.length;
+  const list = (ids: readonly string[]) => (ids.length ? listed(ids) : sql`NULL`);
+  for (const ids of names.tags)
+    all.push(
+      sql`EXISTS (SELECT 1 FROM ${resourceTag} t WHERE t.team = ${team} AND t.tag IN (${list(ids)}) AND t.resource = r.id)`,
+    );
+  if (filters.site.length)
+    all.push(
+      sql`(${sql.join(
+        filters.site.map((site) => sql`r.host = ${site} OR r.host = ${`www.${site}`}`),
+        sql` OR `,
+      )})`,
+    );
+  if (filters.kind.length) all.push(sql`r.kind IN (${list(filters.kind)})`);
+  if (filters.by.length) all.push(sql`r.added_by IN (${list(names.people)})`);
+  if (filters.in.length)
+    all.push(
+      sql`EXISTS (SELECT 1 FROM placement pl WHERE pl.resource = r.id AND pl.deleted_at IS NULL AND pl.collection IN (${list(names.collections)}))`,
+    );
+  if (filters.added?.from) all.push(sql`r.created_at >= ${filters.added.from}`);
+  if (filters.added?.to) all.push(sql`r.created_at < ${filters.added.to}`);
+  if (filters.length?.from !== null && filters.length?.from !== undefined)
+    all.push(sql`r.minutes >= ${filters.length.from}`);
+  if (filters.length?.to !== null && filters.length?.to !== undefined)
+    all.push(sql`r.minutes <= ${filters.length.to}`);
+  for (const state of filters.is) all.push(STATE_IS[state]);
+  return all.length === none ? null : sql.join(all, sql` AND `);
+}
+
+/** What each state means for a row `r` of resource. */
+export const STATE_IS: Record<Filters["is"][number], SQL> = {
+  untagged: sql`NOT EXISTS (SELECT 1 FROM resource_tag t WHERE t.resource = r.id)`,
+  unplaced: sql`NOT EXISTS (SELECT 1 FROM placement pl WHERE pl.resource = r.id AND pl.deleted_at IS NULL)`,
+  unpictured: sql`r.picture_hash IS NULL`,
+  dead: sql`r.fetch_state = 'failed'`,
+  twin: sql`r.twin_of IS NOT NULL`,
+  waiting: sql`r.fetch_state = 'waiting'`,
+};
+
+/** Ids of tags by the start of their keys or the whole, for tag: filters. */
+export async function tagIdsNamed(tx: Tx, team: string, keys: readonly string[]): Promise<string[][]> {
+  if (!keys.length) return [];
+  const rows = await tx
+    .select({ id: tag.id, key: tag.key })
+    .from(tag)
+    .where(and(eq(tag.team, team), inArray(tag.key, [...keys])));
+  return keys.map((key) => rows.filter((row) => row.key === key).map((row) => row.id));
+}
+
+/** Those of some resources that the filters let through. */
+export async function passing(tx: Tx, filters: SQL, ids: readonly string[]): Promise<string[]> {
+  if (!ids.length) return [];
+  const rows = await queryRows<{ id: string }>(
+    tx,
+    sql`SELECT r.id FROM ${keysFirst(ids)} STRAIGHT_JOIN ${resource} r ON r.id = CAST(k.k AS UUID) WHERE ${filters}`,
+  );
+  return rows.map((row) => row.id);
+}
+
+/** All resources of a team that the filters let through, up to so many; null when there are more. */
+export async function allPassing(tx: Tx, team: string, filters: SQL, most: number): Promise<string[] | null> {
+  const rows = await queryRows<{ id: string }>(
+    tx,
+    sql`SELECT r.id FROM ${resource} r WHERE r.team = ${team} AND r.deleted_at IS NULL AND ${filters} LIMIT ${most + 1}`,
+  );
+  return rows.length > most ? null : rows.map((row) => row.id);
+}

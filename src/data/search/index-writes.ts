@@ -1,0 +1,135 @@
+import { queryRows } from "../sql/query-rows";
+import { and, eq, sql } from "drizzle-orm";
+import type { Weighed } from "@/core/search/weigh";
+import type { Tx } from "../database";
+import { reindexQueue, termList, termStat } from "../schema";
+import { packInto } from "./blocks";
+import { compare, inParts, keysFirst } from "../sql/by-keys";
+import { fixed } from "../sql/fixed";
+import { byTerm, type Change, dropPending, addPending } from "./pending";
+import type { Words } from "./words";
+
+type Queued = { id: string; resource: string };
+
+/** The term that every resource in the index has; its row in term_stat is what a team's index is locked by. */
+export const ALL = "";
+
+/** Teams of which something is queued, up to fifty. */
+export async function teamsToReindex(tx: Tx): Promise<string[]> {
+  const rows = await tx
+    .select({ team: reindexQueue.team })
+    .from(reindexQueue)
+    .groupBy(reindexQueue.team)
+    .limit(50);
+  return rows.map((row) => row.team);
+}
+
+/**
+ * Gives a team the row by which its index is locked, outside any transaction.
+ * @returns whether it had none
+ */
+export async function haveIndex(tx: Tx, team: string): Promise<boolean> {
+  const rows = await tx.select({ df: termStat.df }).from(termStat).where(rowOfAll(team));
+  if (!rows.length)
+    await tx
+      .insert(termStat)
+      .values({ team, term: ALL, df: 0, word: ALL })
+      .onDuplicateKeyUpdate({ set: { df: sql`df` } });
+  return !rows.length;
+}
+
+const LOCK = fixed(sql`SELECT df FROM ${termStat} WHERE term = '' AND team = `);
+
+/**
+ * From here on nobody else feeds the index of this team until the transaction ends: everybody meets at the common
+ * words, and two who put new words among them would lock each other out. It must come first in its transaction, so that
+ * what is read behind it is what the one before has left.
+ * @param wait false: when somebody is at it, it is left to them
+ * @returns whether it is locked for us
+ */
+export async function lockIndex(tx: Tx, team: string, wait: boolean): Promise<boolean> {
+  const rows = await queryRows<unknown>(
+    tx,
+    sql`${LOCK}${team} FOR UPDATE${wait ? sql`` : sql` SKIP LOCKED`}`,
+  );
+  return rows.length > 0;
+}
+
+const rowOfAll = (team: string) => and(eq(termStat.team, team), eq(termStat.term, ALL));
+
+const QUEUED = fixed(sql`SELECT id, resource FROM ${reindexQueue} WHERE team = `);
+
+/**
+ * What is queued in a team. Read without a lock: whoever holds the index is alone with it, and those who note more must
+ * not wait.
+ */
+export async function readReindexQueue(tx: Tx, team: string, most: number): Promise<Queued[]> {
+  const rows = await queryRows<Queued>(tx, sql`${QUEUED}${team} LIMIT ${most}`);
+  return rows;
+}
+
+const FORGET = fixed(sql`DELETE FROM ${reindexQueue} WHERE id = `);
+
+export async function dropFromReindexQueue(tx: Tx, ids: readonly string[]): Promise<void> {
+  if (ids.length === 1) return void (await tx.execute(sql`${FORGET}${ids[0]}`));
+  await tx.execute(
+    sql`DELETE d FROM ${keysFirst(ids)} STRAIGHT_JOIN ${reindexQueue} d FORCE INDEX (PRIMARY) ON d.id = CAST(k.k AS UUID)`,
+  );
+}
+
+/** What changes in the index of one resource: the terms with their weights that it holds, and those it shall hold. */
+type Feeding = Pick<Words, "resource" | "fed" | "indexed"> & { after: readonly Weighed[] };
+
+/** From so many changes on they go into the blocks at once: then most blocks are written for more than one. */
+const MANY = 4_000;
+
+const LIST = fixed(sql`INSERT INTO ${termList} (resource, team, terms) VALUES`);
+const COMMA = sql.raw(", ");
+const OR_NEW = sql.raw("ON DUPLICATE KEY UPDATE terms = VALUES(terms)");
+
+/**
+ * Writes what is different into the index of a team.
+ * @param many from so many changes on they are packed at once
+ */
+export async function writeTerms(
+  tx: Tx,
+  team: string,
+  feedings: readonly Feeding[],
+  many = MANY,
+): Promise<void> {
+  const changes: Change[] = [];
+  for (const { resource, fed, indexed, after } of feedings) {
+    const kept = new Set<string>();
+    for (const { term, weight, word } of after) {
+      kept.add(term);
+      const was = indexed.get(term);
+      if (was !== weight) changes.push({ term, resource, weight, word, indexed: was !== undefined, fed });
+    }
+    for (const term of indexed.keys())
+      if (!kept.has(term)) changes.push({ term, resource, weight: 0, word: term, indexed: true, fed });
+    // Every resource has the empty term.
+    if (!indexed.size !== !after.length)
+      changes.push({ term: ALL, resource, weight: +!!after.length, word: ALL, indexed: !!indexed.size, fed });
+  }
+  // In the order of their keys, as they lie there.
+  changes.sort((a, b) => compare(a.term, b.term) || compare(a.resource, b.resource));
+  // Each waits for the one before it: had that one lost its transaction, those behind it would be written without one.
+  if (changes.length < many) await addPending(tx, team, changes);
+  else {
+    // What was noted of them before is out of date.
+    await dropPending(
+      tx,
+      team,
+      changes.filter((one) => one.fed),
+    );
+    await packInto(tx, team, byTerm(changes));
+  }
+  const lists = feedings.map(({ resource, after }) => ({
+    resource,
+    terms: after.map(({ term, weight }) => `${term} ${weight}`).join("\n"),
+  }));
+  await inParts(lists, (rows) => {
+    const values = rows.map(({ resource, terms }) => sql`(${resource}, ${team}, ${terms})`);
+    return tx.execute(sql`${LIST} ${sql.join(values, COMMA)} ${OR_NEW}`);
+  });
+}

@@ -1,0 +1,95 @@
+import { queryRows } from "../sql/query-rows";
+import { sql } from "drizzle-orm";
+import type { Searchable } from "@/core/search/weigh";
+import type { Tx } from "../database";
+import {
+  collection,
+  placement,
+  resource,
+  resourceTag,
+  resourceText,
+  section,
+  tag,
+  termList,
+} from "../schema";
+import { keysFirst } from "../sql/by-keys";
+import { fixed } from "../sql/fixed";
+
+export type Words = {
+  resource: string;
+  /** Whether it was ever fed to the index. */
+  fed: boolean;
+  /** What stands of it in the index: terms with their weights. Of what was never fed, none. */
+  indexed: Map<string, number>;
+  /** Null when it is in the bin or gone for good. */
+  words: Searchable | null;
+};
+
+/** The driver knows MariaDB's JSON and reads it. */
+type Row = {
+  id: string;
+  terms: string | null;
+  living: 0 | 1;
+  title: string;
+  notes: string;
+  description: string;
+  site_name: string;
+  host: string;
+  authors: string[];
+  language: string | null;
+  text: string | null;
+  tags: string[] | null;
+  contexts: [heading: string, context: string][] | null;
+};
+
+const WHAT = fixed(sql`
+  SELECT k.k AS id, l.terms, r.id IS NOT NULL AND r.deleted_at IS NULL AS living,
+    r.title, r.notes, r.description, r.site_name, r.host, r.authors, r.language, x.text,
+    (SELECT JSON_ARRAYAGG(t.name) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = r.id) AS tags,
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.heading, p.context)) FROM ${placement} p
+      JOIN ${collection} c ON c.id = p.collection LEFT JOIN ${section} s ON s.id = p.section
+      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL AND s.deleted_at IS NULL) AS contexts`);
+const JOINED = fixed(sql`
+  LEFT JOIN ${resource} r ON r.id = CAST(k.k AS UUID)
+  LEFT JOIN ${resourceText} x ON x.resource = r.id
+  LEFT JOIN ${termList} l ON l.resource = CAST(k.k AS UUID)`);
+
+/**
+ * The words of these resources by where they stand, with what the index holds of them. One statement, whatever there
+ * is: of a single resource the ways to the database and back cost more than what they bring.
+ */
+export async function wordsOf(tx: Tx, ids: readonly string[]): Promise<Words[]> {
+  const rows = await queryRows<Row>(tx, sql`${WHAT} FROM ${keysFirst(ids)} ${JOINED}`);
+  return rows.map((row) => ({
+    resource: row.id,
+    fed: row.terms !== null,
+    indexed: readTerms(row.terms ?? ""),
+    words: row.living ? wordsIn(row) : null,
+  }));
+}
+
+function wordsIn(row: Row): Searchable {
+  const { title, notes, description, language } = row;
+  return {
+    title,
+    notes,
+    description,
+    language,
+    text: row.text ?? "",
+    tags: row.tags ?? [],
+    contexts: (row.contexts ?? []).flat().filter(Boolean),
+    source: [row.site_name, row.host, ...row.authors].filter(Boolean),
+  };
+}
+
+/** The lines of term_list: a term and its weight. */
+const readTerms = (lines: string): Map<string, number> =>
+  new Map(
+    lines
+      .split("\n")
+      .filter(Boolean)
+      .map((line) => {
+        const at = line.lastIndexOf(" ");
+        return [line.slice(0, at), Number(line.slice(at + 1))];
+      }),
+  );

@@ -1,0 +1,91 @@
+import type { EntityType } from "@/core/history/change";
+
+/** How a table joins what reaches over many tables. */
+export type Ties = {
+  /** The entity by which its changes are taken back; null: they are not, or something else takes them back. */
+  undo: EntityType | null;
+  /** `itself`: a row goes into the bin. `with …`: it goes and comes with what it belongs to. `never`: there is no bin for it. */
+  bin: "itself" | "with collection" | "with resource" | "with team" | "never";
+  /** What a copy of a collection has of it. */
+  duplicate: "copied" | "left" | "not of a collection";
+  /** What becomes of it when two resources are made one. */
+  merge: "moves over" | "better fields" | "stays" | "not of a resource";
+  /** What becomes of it when its person deletes their account; what belongs to a team stays with the team. */
+  account: "goes" | "stays with the team" | "not of a person";
+  /** Whether the archive of a team takes it along. `derived`: it is made again. `secret`: it opens doors. */
+  archive: "taken along" | "derived" | "secret" | "of the moment";
+};
+
+const team = { account: "stays with the team", archive: "taken along" } as const;
+const own = { account: "goes", archive: "taken along" } as const;
+const noCollection = { duplicate: "not of a collection" } as const;
+const noResource = { merge: "not of a resource" } as const;
+const apart = { ...noCollection, ...noResource } as const;
+const plain = { undo: null, bin: "never", ...apart } as const;
+const derived = { account: "not of a person", archive: "derived" } as const;
+const moment = { account: "goes", archive: "of the moment" } as const;
+
+/**
+ * Every table there is. Whoever builds the archive, the deletion of an account or anything else that reaches over all
+ * of them reads it here; a table that is not listed fails a test.
+ */
+export const TIES: Record<string, Ties> = {
+  collection: { undo: "collection", bin: "itself", duplicate: "copied", ...noResource, ...team },
+  section: { undo: "section", bin: "itself", duplicate: "copied", ...noResource, ...team },
+  placement: { undo: "placement", bin: "itself", duplicate: "copied", merge: "moves over", ...team },
+  collection_tag: {
+    undo: "collectionTag",
+    bin: "with collection",
+    duplicate: "copied",
+    ...noResource,
+    ...team,
+  },
+  share_link: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  view_setting: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
+  presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
+
+  resource: { undo: "resource", bin: "itself", ...noCollection, merge: "better fields", ...team },
+  resource_text: { undo: null, bin: "with resource", ...noCollection, merge: "moves over", ...team },
+  resource_file: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  picture_candidate: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  resource_proposal: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  resource_tag: { undo: "resourceTag", bin: "with resource", ...noCollection, merge: "moves over", ...team },
+  tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
+  rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  twin_apart: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  twin_merge: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  near_text: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...derived },
+
+  tag: { undo: "tag", bin: "never", ...apart, ...team },
+  rule: { undo: null, bin: "itself", ...apart, ...team },
+  saved_search: { ...plain, ...own },
+  import: { ...plain, ...team },
+  import_part: { ...plain, ...team },
+  event: { ...plain, ...team },
+  history_entry: { ...plain, account: "goes", archive: "of the moment" },
+  file_blob: { ...plain, account: "not of a person", archive: "taken along" },
+
+  mail_address: { ...plain, account: "goes", archive: "secret" },
+  mail_sender: { ...plain, ...own },
+  mail_message: { ...plain, ...own },
+
+  team: { ...plain, ...team },
+  membership: { ...plain, ...own },
+  invitation: { ...plain, account: "stays with the team", archive: "secret" },
+  person: { ...plain, ...own },
+  session: { ...plain, account: "goes", archive: "secret" },
+  account: { ...plain, account: "goes", archive: "secret" },
+  verification: { ...plain, account: "goes", archive: "secret" },
+  access_token: { ...plain, account: "goes", archive: "secret" },
+  pairing: { ...plain, account: "goes", archive: "secret" },
+  rate_limit: { ...plain, ...moment },
+
+  term_block: { ...plain, ...derived },
+  term_posting: { ...plain, ...derived },
+  term_stat: { ...plain, ...derived },
+  term_list: { ...plain, ...derived },
+  reindex_queue: { ...plain, ...derived },
+  cached_count: { ...plain, ...derived },
+  job: { ...plain, account: "stays with the team", archive: "of the moment" },
+  worker: { ...plain, account: "not of a person", archive: "of the moment" },
+};

@@ -1,0 +1,68 @@
+import { titleOfFile } from "@/core/formats/file-name";
+import type { PageFacts } from "@/core/page/facts";
+import { findFile } from "@/data/queries/texts-and-files";
+import { findResource } from "@/data/queries/resources";
+import { readDocument, readMediaFile } from "@/outside/documents/read-document";
+import { storeFile, pathOfStored, readStored } from "@/outside/files";
+import { makeThumbnail } from "@/outside/pictures";
+import { database } from "@/services/mechanism/changing";
+import { fillResource } from "@/services/resources/fill";
+import type { JobKind } from "./job-kind";
+
+/** Beyond this a file is not read whole; of sound and film only the head is. */
+const READ_WHOLE = 100_000_000;
+
+/** Reads what is in a kept file: text, length, pages, and a picture of it. */
+export const readFileJob: JobKind = {
+  run: async ({ resource }) => {
+    const id = String(resource);
+    const row = await findResource(database(), id);
+    const file = await findFile(database(), id);
+    if (!row || row.deletedAt || !file) return;
+    const large = file.bytes > READ_WHOLE;
+    const content = large ? null : await readStored(file.hash);
+    const read = content
+      ? await readDocument(content, file.name)
+      : /^(audio|video)\//.test(file.type)
+        ? await readMediaFile(pathOfStored(file.hash))
+        : {};
+    const { title, authors, words, pages, seconds, copy, picture } = { ...NOTHING, ...read };
+    const thumbnail = picture ? await makeThumbnail(picture, { drawings: true }) : null;
+    const plays = row.kind === "video" || row.kind === "sound";
+    const facts: PageFacts = {
+      kind: row.kind,
+      title: title || titleOfFile(file.name),
+      description: null,
+      siteName: null,
+      authors: authors ?? [],
+      published: null,
+      language: null,
+      pictures: [],
+      words: words ?? null,
+      pages: pages ?? null,
+      seconds: seconds ?? null,
+      player: plays ? { type: "file", address: `/api/file/${id}`, mime: file.type } : null,
+      canonical: null,
+      oembed: null,
+    };
+    await fillResource(id, {
+      ok: true,
+      facts,
+      finalAddress: "",
+      picture: thumbnail ? { hash: await storeFile(thumbnail), bytes: thumbnail.length } : null,
+      copy: copy ?? null,
+      origin: "file",
+    });
+  },
+  givenUp: async ({ resource }) => fillResource(String(resource), { ok: false, problem: "internal" }),
+};
+
+const NOTHING = {
+  title: null,
+  authors: null,
+  words: null,
+  pages: null,
+  seconds: null,
+  copy: null,
+  picture: null,
+};

@@ -1,0 +1,68 @@
+import path from "node:path";
+import { Piscina } from "piscina";
+import { log } from "../log";
+import type { Work, WrittenReferences } from "@/core/formats/references-write";
+import type { PageFacts } from "@/core/page/facts";
+import type { Searchable, Weighed } from "@/core/search/weigh";
+import type { OfficeAnswer } from "./read-document-thread";
+import type { StoredCopy, PageTask } from "./read-page-thread";
+
+/** What takes longer than this was built to be slow, and is let go. */
+const LIMIT = 6_000;
+
+let pool: Piscina | undefined;
+
+/** Threads for what would hold up the requests: two are enough for a small machine, and they end when idle. */
+const threads = (): Piscina =>
+  (pool ??= new Piscina({
+    minThreads: 0,
+    maxThreads: 2,
+    idleTimeout: 20_000,
+    resourceLimits: { maxOldGenerationSizeMb: 400 },
+  }));
+
+/** What a page says of itself. @throws when it takes longer than 6 s */
+export const factsInThread = (task: Omit<PageTask, "want">): Promise<PageFacts> =>
+  run("read-page-thread", { ...task, want: "facts" });
+
+/** The reading copy of a page; null when it has none, or when making it takes longer than 6 s. */
+export const copyInThread = (task: Omit<PageTask, "want">): Promise<StoredCopy | null> =>
+  run<StoredCopy | null>("read-page-thread", { ...task, want: "copy" }).catch(() => null);
+
+/** The text of an office document; null when there is none, or the file is built to be slow or large. */
+export const officeInThread = (body: Uint8Array, plain = false): Promise<OfficeAnswer> =>
+  run<OfficeAnswer>("read-document-thread", { body, plain }).catch(() => null);
+
+/** A list of references as a file. */
+export const referencesInThread = (works: readonly Work[], format: WrittenReferences): Promise<string> =>
+  run("write-references-thread", { works, format }, 60_000);
+
+/** A HEIC picture as JPEG; null when it is none. */
+export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>
+  run<Uint8Array>("read-heic-thread", { body }).then(Buffer.from, () => null);
+
+/** The terms of some resources with their weights, for the index of words. */
+export const weighInThread = (resources: readonly Searchable[]): Promise<Weighed[][]> =>
+  run("weigh-thread", { resources }, 30_000);
+
+/** Runs one task; a thread that takes too long is ended, and the others go on. */
+async function run<T>(file: string, task: object, limit = LIMIT): Promise<T> {
+  const stop = new AbortController();
+  // Tasks wait for one another, so a task's clock allows for those before it.
+  const timer = setTimeout(() => stop.abort(), limit * (1 + Math.ceil(threads().queueSize / 2)));
+  try {
+    const filename = path.join(process.cwd(), `build/threads/${file}.mjs`);
+    return (await threads().run(task, { filename, signal: stop.signal })) as T;
+  } catch (error) {
+    log.warn({ err: error, file }, stop.signal.aborted ? "what took too long was let go" : "a thread failed");
+    throw error;
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Ends the threads; for tests and tools that want to stop. */
+export async function closeThreads(): Promise<void> {
+  await pool?.destroy();
+  pool = undefined;
+}

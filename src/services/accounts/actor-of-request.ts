@@ -1,0 +1,26 @@
+import { personOfToken } from "@/data/queries/tokens";
+import { now } from "@/outside/clock";
+import { sha256 } from "@/outside/hash";
+import { database } from "../mechanism/changing";
+import { type Actor, STRANGER } from "../mechanism/actor";
+import { Problem } from "../mechanism/problem";
+import { auth } from "./auth";
+
+/**
+ * Who sends this request: the holder of a personal access token, or of a session's cookie, or a stranger.
+ * @throws {Problem} not-signed-in when a token is given that does not hold (a wrong token is no stranger)
+ */
+export async function actorOf(headers: Headers): Promise<Actor> {
+  const token = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
+  if (token) {
+    const found = await personOfToken(database(), sha256(token), now());
+    if (!found) throw new Problem("token-ended");
+    const { scope, ...person } = found;
+    return { person, share: null, ...(scope === "capture" && { only: "capture" as const }) };
+  }
+  if (!headers.get("cookie")?.includes("hobbin.")) return STRANGER;
+  const session = await auth().api.getSession({ headers });
+  return session
+    ? { person: { id: session.user.id, name: session.user.name, email: session.user.email }, share: null }
+    : STRANGER;
+}

@@ -1,0 +1,63 @@
+import { IsBoolean, IsOptional } from "class-validator";
+import { type AddressProblem, readAddress } from "@/core/address/read-address";
+import { keepApart } from "@/data/queries/duplicates";
+import { findByAddress } from "@/data/queries/resources";
+import { addressHash, identityHash } from "@/outside/hash";
+import { newId } from "@/outside/random";
+import { action } from "../mechanism/action";
+import { Id, MaybeId, Name } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { fieldProblem } from "../mechanism/problem";
+import { blank, fetchJob } from "../resources/blank";
+import { findOrAdd } from "../resources/find-or-add";
+import { land } from "./land";
+
+class CaptureAddress {
+  @Id() team: string;
+  @Name("an address", 4000) address: string;
+  /** The collection it goes to; without one it waits in the Tray. */
+  @MaybeId() collection?: string;
+  @MaybeId() section?: string | null;
+  @MaybeId() after?: string | null;
+  /** Id for the placement, so that a request sent twice places once. */
+  @MaybeId() placement?: string;
+  /** Place it even when it is in the catalogue already. */
+  @IsOptional() @IsBoolean() again?: boolean;
+  /** Keep it as a resource of its own on purpose, although the same address is here already. */
+  @IsOptional() @IsBoolean() apart?: boolean;
+}
+
+const SAY: Record<AddressProblem, string> = {
+  empty: "Give an address.",
+  "not-an-address": "This is not a web address. One looks like https://site.example/page.",
+  "not-a-web-address": "Only addresses that begin with http or https can be brought in.",
+  "has-password": "This address carries a name or password. Take that out first, so that it is not shared.",
+};
+
+export const captureAddress = action({
+  name: "capture.address",
+  about:
+    "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
+  input: CaptureAddress,
+  allow: can.bring("team"),
+  history: "bring in",
+  run: async ({ input, scope, tx, set, enqueue }) => {
+    const read = readAddress(input.address);
+    if (!read.ok) throw fieldProblem("address", "address-not-taken", SAY[read.problem]);
+
+    const { team } = input;
+    const common = { team, person: scope.person! };
+    const hash = addressHash(read.address);
+    const same = input.apart ? await findByAddress(tx, team, hash) : null;
+    // One that is kept apart has an identity of its own, and the two are not called twins.
+    const own = same ? identityHash(`apart:${newId()} ${read.address}`) : hash;
+    const { id, known, already } = await findOrAdd(tx, set, { ...common, hash: own }, (fresh) =>
+      blank(fresh, read.address, read.host),
+    );
+    if (same) await keepApart(tx, team, same.id, id);
+    if (!known) enqueue(fetchJob(id, team, set.at));
+    // What is known is only placed again when that is asked for.
+    const place = !already || Boolean(input.again);
+    return land({ input, scope, tx, set }, id, { title: known?.title ?? read.host, already, place });
+  },
+});

@@ -1,0 +1,100 @@
+import { IsBoolean } from "class-validator";
+import { insideOf } from "@/core/list/tree-moves";
+import { placeAfter } from "@/core/order/place";
+import type { Tx } from "@/data/database";
+import { collectionTree, lockCollections, lockTeam } from "@/data/queries/collections";
+import { placementsIn, respreadCollections } from "@/data/queries/placements";
+import { sectionsIn } from "@/data/queries/sections";
+import { collectionTagsOf } from "@/data/queries/tags";
+import { newId } from "@/outside/random";
+import { action } from "../mechanism/action";
+import type { ChangeSet } from "../mechanism/change-set";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+class DuplicateCollection {
+  @Id() collection: string;
+  /** Whether the items stand in the copy too; else it has only the sections and the collections inside. */
+  @IsBoolean() items: boolean;
+}
+
+export const duplicateCollection = action({
+  name: "collections.duplicate",
+  about:
+    "Makes a second collection behind this one, with its sections and those inside it, with or without the items. It is the team's own at first, whoever sees the original.",
+  input: DuplicateCollection,
+  allow: can.arrange("collection"),
+  history: "duplicate a collection",
+  run: async ({ input, scope, tx, at, set, add }) => {
+    await lockTeam(tx, scope.team!);
+    const tree = await collectionTree(tx, scope.team!);
+    const all = [...insideOf(tree, input.collection)];
+    const rows = await lockCollections(tx, all);
+    const root = rows.find((row) => row.id === input.collection)!;
+    const title = `${root.title.slice(0, 193)} (copy)`;
+    const mates = tree.filter((one) => one.parent === root.parent);
+    const { position, respread } = placeAfter(mates, root.id);
+    await respreadCollections(tx, respread);
+    /** The copy of each collection. */
+    const ids = new Map(all.map((id) => [id, newId()]));
+    const times = { createdAt: at, updatedAt: at };
+    const copies = rows.map((row) => ({
+      ...row,
+      ...(row === root ? { position, title } : { parent: ids.get(row.parent!)! }),
+      ...times,
+      id: ids.get(row.id)!,
+      audience: "team" as const,
+      version: 1,
+    }));
+    await add("collection", copies, { say: { title: root.title } });
+    const sections = await copySections(tx, set, ids);
+    if (input.items) await copyItems(tx, set, ids, sections, scope.person!);
+    const tags = await collectionTagsOf(tx, all);
+    await add(
+      "collectionTag",
+      tags.map((row) => ({ ...row, collection: ids.get(row.collection)! })),
+      { along: true },
+    );
+    return { collection: { id: ids.get(root.id)!, title } };
+  },
+});
+
+type Copies = ReadonlyMap<string, string>;
+
+/** @returns the copy of each section */
+async function copySections(tx: Tx, set: ChangeSet, collections: Copies): Promise<Copies> {
+  const rows = await sectionsIn(tx, [...collections.keys()]);
+  const made = new Map(rows.map((row) => [row.id, newId()]));
+  const copies = rows.map((row) => ({
+    ...row,
+    id: made.get(row.id)!,
+    collection: collections.get(row.collection)!,
+    createdAt: set.at,
+  }));
+  await set.add("section", copies, { along: true });
+  return made;
+}
+
+async function copyItems(
+  tx: Tx,
+  set: ChangeSet,
+  collections: Copies,
+  sections: Copies,
+  person: string,
+): Promise<void> {
+  for (const [from, to] of collections) {
+    const rows = await placementsIn(tx, from);
+    const copies = rows
+      .filter((row) => row.section === null || sections.has(row.section))
+      .map((row) => ({
+        ...row,
+        id: newId(),
+        collection: to,
+        section: row.section && sections.get(row.section)!,
+        addedBy: person,
+        createdAt: set.at,
+        updatedAt: set.at,
+      }));
+    await set.add("placement", copies, { along: true });
+  }
+}

@@ -1,0 +1,47 @@
+import { type View, VIEWS } from "@/core/list/view-setting";
+import { plainText } from "@/core/text/plain";
+import { sanitise } from "@/core/text/sanitise";
+import { findTeamOfPicture } from "@/data/queries/belonging";
+import { findCollection } from "@/data/queries/collections";
+import { action } from "../mechanism/action";
+import { Id, MaybeOneOf, MaybeText } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { fieldProblem } from "../mechanism/problem";
+
+class EditCollection {
+  @Id() collection: string;
+  @MaybeText(200) title?: string;
+  @MaybeText(4000) description?: string;
+  /** The description with bold, italics, lists and links, as HTML; its plain words become the description. */
+  @MaybeText(20_000) rich?: string;
+  /** Hash of a picture of the team for its cover; empty to weave it from what it holds. */
+  @MaybeText(64) coverHash?: string;
+  /** The view readers are given first. */
+  @MaybeOneOf(VIEWS) view?: View;
+}
+
+export const editCollection = action({
+  name: "collections.edit",
+  about: "Renames a collection or describes it. Addresses and codes that lead to it stay.",
+  input: EditCollection,
+  allow: can.arrange("collection"),
+  history: ({ input }) => (input.title !== undefined ? "rename the collection" : "change the collection"),
+  run: async ({ input, scope, tx, change }) => {
+    if (input.title === "") throw fieldProblem("title", "title-missing");
+    const before = (await findCollection(tx, input.collection))!;
+    const rich = input.rich === undefined ? null : sanitise(input.rich);
+    const fields = {
+      ...(input.title !== undefined && { title: input.title }),
+      ...(input.description !== undefined && { description: input.description, rich: "" }),
+      ...(rich !== null && { rich, description: plainText(rich).slice(0, 4000) }),
+      ...(input.coverHash !== undefined && { coverHash: input.coverHash || null }),
+      ...(input.view !== undefined && { view: input.view }),
+    };
+    if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))
+      throw fieldProblem("coverHash", "picture-unknown");
+    await change("collection", before, fields);
+    return {
+      collection: { id: before.id, title: before.title, description: before.description, ...fields },
+    };
+  },
+});

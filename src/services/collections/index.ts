@@ -1,0 +1,36 @@
+import { beHere } from "./be-here";
+import { uploadCover } from "./cover";
+import { readCovers } from "./covers";
+import { duplicateCollection } from "./duplicate";
+import { editCollection } from "./edit";
+import { readItems } from "./items";
+import { makeCollection } from "./make";
+import { moveCollection } from "./move";
+import { putAway } from "./put-away";
+import { readCollection } from "./read";
+import { removeCollection } from "./remove";
+import { readSections } from "./sections";
+import { setView } from "./set-view";
+import { readSomeItems } from "./some-items";
+import { tagCollection } from "./tag";
+import { readTree } from "./tree";
+
+/** What people can do, by name. */
+export const actions = {
+  "collections.be-here": beHere,
+  "collections.cover": uploadCover,
+  "collections.covers": readCovers,
+  "collections.duplicate": duplicateCollection,
+  "collections.edit": editCollection,
+  "collections.items": readItems,
+  "collections.make": makeCollection,
+  "collections.move": moveCollection,
+  "collections.put-away": putAway,
+  "collections.read": readCollection,
+  "collections.remove": removeCollection,
+  "collections.sections": readSections,
+  "collections.set-view": setView,
+  "collections.some-items": readSomeItems,
+  "collections.tag": tagCollection,
+  "collections.tree": readTree,
+};

@@ -1,0 +1,41 @@
+import { insideOf } from "@/core/list/tree-moves";
+import { placeAfter } from "@/core/order/place";
+import { collectionTree, findCollection, lockTeam } from "@/data/queries/collections";
+import { respreadCollections } from "@/data/queries/placements";
+import { action } from "../mechanism/action";
+import { Id, MaybeId } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { fieldProblem } from "../mechanism/problem";
+import { mustBeOfTeam } from "../mechanism/same-team";
+
+class MoveCollection {
+  @Id() collection: string;
+  /** The collection to stand in; null for the top of the team. */
+  @MaybeId() parent?: string | null;
+  /** The neighbour to stand behind; null for the first place, left out for the last. */
+  @MaybeId() after?: string | null;
+}
+
+export const moveCollection = action({
+  name: "collections.move",
+  about: "Puts a collection, with those inside it, into another one or behind a neighbour. Links to it stay.",
+  input: MoveCollection,
+  allow: can.arrange("collection"),
+  history: "move a collection",
+  run: async ({ input, scope, tx, change }) => {
+    const parent = input.parent ?? null;
+    // The tree of a team is changed by one at a time, or two moves at once could make a ring.
+    await lockTeam(tx, scope.team!);
+    if (parent) await mustBeOfTeam(tx, "collection", parent, scope.team);
+    const tree = await collectionTree(tx, scope.team!);
+    if (parent && insideOf(tree, input.collection).has(parent))
+      throw fieldProblem("parent", "collection-inside-itself");
+    const before = (await findCollection(tx, input.collection))!;
+    const mates = tree.filter((one) => one.parent === parent && one.id !== input.collection);
+    const after = input.after === undefined ? (mates.at(-1)?.id ?? null) : input.after;
+    const { position, respread } = placeAfter(mates, after);
+    await respreadCollections(tx, respread);
+    await change("collection", before, { parent, position });
+    return { collection: { id: before.id, parent, position } };
+  },
+});

@@ -1,0 +1,69 @@
+import {
+  collectionsAbove,
+  collectionsInside,
+  findCollection,
+  sectionsOf,
+  settingOf,
+  sectionSums,
+  shareCodeOf,
+  threadsOf,
+} from "@/data/queries/collections";
+import { FIRST_SETTING } from "@/core/list/view-setting";
+import { itemsOf } from "@/data/queries/placements";
+import { tagsOfCollection } from "@/data/queries/tags";
+import { reading } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+class ReadCollection {
+  @Id() collection: string;
+}
+
+/** How many items come with the first answer; the rest is asked for in pages. */
+const FIRST = 60;
+
+export const readCollection = reading({
+  name: "collections.read",
+  about: "A collection with its sections, sums, and its first items.",
+  input: ReadCollection,
+  allow: can.see("collection"),
+  run: async ({ input, scope, tx }) => {
+    const found = (await findCollection(tx, input.collection))!;
+    const [sections, sums, first, code, above, inside, cover, tags, setting] = await Promise.all([
+      sectionsOf(tx, found.id),
+      sectionSums(tx, found.id),
+      itemsOf(tx, found.id, null, FIRST),
+      shareCodeOf(tx, found.id),
+      found.parent ? collectionsAbove(tx, found.id) : [],
+      collectionsInside(tx, found.id),
+      threadsOf(tx, found.id),
+      tagsOfCollection(tx, found.id),
+      settingOf(tx, found.id, scope.person!),
+    ]);
+    return {
+      collection: {
+        id: found.id,
+        team: found.team,
+        teamName: found.teamName,
+        parent: found.parent,
+        title: found.title,
+        description: found.description,
+        rich: found.rich,
+        tags: tags.map((one) => one.name),
+        audience: found.audience,
+        view: found.view,
+        coverHash: found.coverHash,
+        away: found.awayAt !== null,
+        code: found.audience === "team" ? null : code,
+        role: scope.role!,
+      },
+      above,
+      sections,
+      sums,
+      inside: inside.map(({ id, title, audience }) => ({ id, title, audience })),
+      setting: setting ?? FIRST_SETTING,
+      cover,
+      ...first,
+    };
+  },
+});

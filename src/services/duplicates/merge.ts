@@ -1,0 +1,62 @@
+import { betterFields } from "@/core/imports/better-fields";
+import { addMerge, copyTextTo, hangingOn, hangOn, passTwinsOn, setTwin } from "@/data/queries/duplicates";
+import { collectionsHolding, lockResource, type ResourceRow } from "@/data/queries/resources";
+import { newId } from "@/outside/random";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Problem } from "../mechanism/problem";
+import { mustBeOfTeam } from "../mechanism/same-team";
+
+class MergeTwins {
+  /** The one that stays. */
+  @Id() resource: string;
+  @Id() gone: string;
+}
+
+export const mergeTwins = action({
+  name: "duplicates.merge",
+  about:
+    "Makes one of two: every placement, tag and note goes to the one that stays, and the better fields. Can be undone.",
+  input: MergeTwins,
+  allow: can.arrange("resource"),
+  // It is taken back by duplicates.undo-merge.
+  history: null,
+  run: async ({ input, scope, tx, at, set, emit }) => {
+    await mustBeOfTeam(tx, "resource", input.gone, scope.team);
+    if (input.gone === input.resource) throw new Problem("duplicate-of-itself");
+    // In one order everywhere, so that two merges do not wait for each other.
+    const rows = new Map<string, ResourceRow>();
+    for (const id of [input.resource, input.gone].sort()) rows.set(id, (await lockResource(tx, id))!);
+    const [kept, gone] = [rows.get(input.resource)!, rows.get(input.gone)!];
+    const [here, there] = [await hangingOn(tx, kept.id), await hangingOn(tx, gone.id)];
+    const tagged = new Set(here.tags.map((one) => one.tag));
+    const waits = new Set(here.tray.map((one) => one.person));
+    const tags = there.tags
+      .filter((one) => !tagged.has(one.tag))
+      .map((one) => ({ ...one, id: newId(), resource: kept.id }));
+    const tray = there.tray.filter((one) => !waits.has(one.person));
+    const moved = await hangOn(tx, kept.id, { placements: there.placements, tray }, tags, at);
+    await copyTextTo(tx, kept.id, gone.id);
+    const better = betterFields(kept, gone);
+    const fields = Object.fromEntries(
+      Object.keys(better).map((key) => [key, kept[key as keyof ResourceRow]]),
+    );
+    await setTwin(tx, kept.id, { ...better, twinOf: null, updatedAt: at });
+    await setTwin(tx, gone.id, { deletedAt: at, twinOf: null });
+    await passTwinsOn(tx, { team: kept.team, kept: kept.id, gone: gone.id });
+    const merge = newId();
+    await addMerge(tx, {
+      id: merge,
+      team: kept.team,
+      kept: kept.id,
+      gone: gone.id,
+      before: { fields, ...moved },
+      person: scope.person!,
+      createdAt: at,
+    });
+    await set.count(await collectionsHolding(tx, [kept.id]));
+    emit({ subject: kept.id, verb: "resources.merged", data: { title: kept.title, gone: gone.id } });
+    return { merge, resource: kept.id };
+  },
+});

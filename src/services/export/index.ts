@@ -1,0 +1,6 @@
+import { exportCollection } from "./collection";
+
+/** What people can do, by name. */
+export const actions = {
+  "export.collection": exportCollection,
+};

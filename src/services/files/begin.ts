@@ -1,0 +1,27 @@
+import { IsInt, Max, Min } from "class-validator";
+import { settings } from "@/outside/settings";
+import { reading } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Problem } from "../mechanism/problem";
+
+class BeginUpload {
+  @Id() team: string;
+  @IsInt() @Min(0) @Max(2 ** 40) bytes: number;
+}
+
+/** The most bytes one file may have. */
+export const mostBytes = () => Number(settings().fileLimit) * 1024 * 1024;
+
+export const beginUpload = reading({
+  name: "files.begin",
+  about:
+    "Whether a file of this size may be sent to the team. Files themselves go to /api/files by the tus protocol.",
+  input: BeginUpload,
+  allow: can.bring("team"),
+  run: async ({ input }) => {
+    if (input.bytes > mostBytes())
+      throw new Problem("file-too-large", `A file may have ${settings().fileLimit} MB at the most.`);
+    return { most: mostBytes() };
+  },
+});

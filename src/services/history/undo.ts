@@ -1,0 +1,38 @@
+import { inverted } from "@/core/history/change";
+import { may } from "@/core/policy/abilities";
+import { dropBefore, findEntry, lastDone, setEntry } from "@/data/queries/history";
+import { action } from "../mechanism/action";
+import { Id, MaybeId } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Problem } from "../mechanism/problem";
+import { makeChanges } from "./make-changes";
+
+class Undo {
+  @Id() team: string;
+  /** A certain entry of one's history; else the last one. */
+  @MaybeId() entry?: string;
+}
+
+export const undo = action({
+  name: "history.undo",
+  about:
+    "Takes back what one did last in a team, or a certain thing one did. What somebody else has changed since stays, and it is said.",
+  input: Undo,
+  allow: can.see("team"),
+  // It moves along the history and adds nothing to it.
+  history: null,
+  run: async ({ input, scope, tx, set }) => {
+    const person = scope.person!;
+    const row = input.entry
+      ? await findEntry(tx, input.entry, person, input.team)
+      : await lastDone(tx, person, input.team);
+    if (row?.state !== "done")
+      return { done: false as const, words: null, why: "There is nothing of yours to undo." };
+    if (!may(scope.role, row.ability)) throw new Problem("not-allowed");
+    await dropBefore(tx, row);
+    const made = await makeChanges(tx, set, row, inverted(row.changes), { back: true });
+    // What can not be taken back does not stand in the way of what was done before it.
+    await setEntry(tx, row.id, made.done ? "undone" : "dropped");
+    return { ...made, words: row.words, undone: row.id };
+  },
+});

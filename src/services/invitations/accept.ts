@@ -1,0 +1,29 @@
+import { ROLES } from "@/core/policy/abilities";
+import { addMember, findInvitation, roleIn } from "@/data/queries/teams";
+import { newId } from "@/outside/random";
+import { action } from "../mechanism/action";
+import { Name } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Problem } from "../mechanism/problem";
+
+class AcceptInvitation {
+  @Name("a code", 32) code: string;
+}
+
+export const acceptInvitation = action({
+  name: "invitations.accept",
+  about: "Joins the team of an invitation. Whoever is in it already keeps the higher of both roles.",
+  input: AcceptInvitation,
+  allow: can.beSignedIn(),
+  history: null,
+  run: async ({ input, scope, tx, at, emit }) => {
+    const found = await findInvitation(tx, input.code, at);
+    if (!found) throw new Problem("invitation-ended");
+    const before = await roleIn(tx, found.team, scope.person!);
+    const role = before && ROLES.indexOf(before) > ROLES.indexOf(found.role) ? before : found.role;
+    const person = scope.person!;
+    await addMember(tx, { id: newId(), team: found.team, person, role, createdAt: at });
+    emit({ team: found.team, subject: person, verb: "members.joined", data: { role } });
+    return { team: found.team, role };
+  },
+});

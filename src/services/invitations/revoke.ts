@@ -1,0 +1,20 @@
+import { endInvitation } from "@/data/queries/teams";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+class RevokeInvitation {
+  @Id() invitation: string;
+}
+
+export const revokeInvitation = action({
+  name: "invitations.revoke",
+  about: "Ends an invitation; its link stops working at once.",
+  input: RevokeInvitation,
+  allow: can.manage("invitation"),
+  history: null,
+  run: async ({ input, tx, at }) => {
+    await endInvitation(tx, input.invitation, at);
+    return { revoked: input.invitation };
+  },
+});

@@ -1,0 +1,154 @@
+import type { Change } from "@/core/history/change";
+import type { Tx } from "@/data/database";
+import type { Actor } from "./actor";
+import { changing, database } from "./changing";
+import type { ChangeSet, NewEvent } from "./change-set";
+import { checkInput, type InputClass } from "./input";
+import type { Rule, Scope } from "./policy";
+import { Problem } from "./problem";
+
+/** What `run` of an action gets. Its verbs write, count, tell and keep for undo in one call; see `ChangeSet`. */
+export type Running<I> = {
+  input: I;
+  actor: Actor;
+  scope: Scope;
+  tx: Tx;
+  /** The time of everything the action does. */
+  at: Date;
+  /** All the verbs, to be handed on to what several actions share. */
+  set: ChangeSet;
+  /** Tells something that is no change of a thing; without a verb under the action's own name. */
+  emit: (event: Omit<NewEvent, "verb"> & { verb?: string }) => void;
+} & Pick<ChangeSet, "add" | "change" | "remove" | "restore" | "enqueue">;
+
+/** What `run` of a reading gets. */
+export type Reading<I> = Pick<Running<I>, "input" | "actor" | "scope" | "tx">;
+
+type Common<I extends object> = {
+  /** `<folder>.<file>` under src/services. */
+  name: string;
+  /** One sentence for the description of the interface. */
+  about: string;
+  input: InputClass<I>;
+  allow: Rule<I>;
+};
+
+export type Definition<I extends object, O extends object> = Common<I> & {
+  /** What undo calls it, to follow "Undo: "; null when nothing of it is taken back. */
+  history: string | ((done: { input: I; changes: readonly Change[] }) => string) | null;
+  run: (running: Running<I>) => Promise<O>;
+};
+
+export type Action<I extends object = object, O = unknown> = Common<I> & {
+  kind: "change" | "read";
+  /** Input and permission only, as `call` checks them first. */
+  decide: (actor: Actor, raw: unknown) => Promise<Scope>;
+  call: (actor: Actor, raw: unknown) => Promise<O>;
+};
+
+/** How a change is taken back: the id of its entry in the person's history, or null when there is nothing to take back. */
+export type Undoable = { entry: string | null };
+
+async function decide<I extends object>(definition: Common<I>, actor: Actor, raw: unknown, tx: Tx) {
+  mustBeWithin(actor, definition.name);
+  const input = checkInput(definition.input, raw);
+  return { input, scope: await definition.allow({ actor, input, tx }) };
+}
+
+/**
+ * Defines something people can do. Whatever calls it, the steps are the same: input checked, allowed?, one
+ * transaction in which `run` changes things, with events, jobs and what can be taken back, and whoever waits woken.
+ * The answer carries, beside what `run` gives, the `entry` by which it can be taken back.
+ *
+ * @example
+ * export const renameCollection = action({
+ *   name: "collections.rename",
+ *   about: "Gives a collection another title.",
+ *   input: RenameCollection,
+ *   allow: can.arrange("collection"),
+ *   history: "rename the collection",
+ *   run: async ({ input, tx, change }) => {
+ *     const before = (await findCollection(tx, input.collection))!;
+ *     await change("collection", before, { title: input.title });
+ *     return { collection: { ...before, title: input.title } };
+ *   },
+ * });
+ */
+export function action<I extends object, O extends object>(
+  definition: Definition<I, O>,
+): Action<I, O & Undoable> {
+  const { history } = definition;
+  return {
+    ...definition,
+    kind: "change",
+    decide: async (actor, raw) => (await decide(definition, actor, raw, database())).scope,
+    call: async (actor, raw) => {
+      checkInput(definition.input, raw); // before a connection is taken
+      const { result, entry } = await changing(async (tx, begin) => {
+        const { input, scope } = await decide(definition, actor, raw, tx);
+        const set = begin({ team: scope.team, person: actor.person?.id ?? null });
+        const result = await definition.run({
+          input,
+          actor,
+          scope,
+          tx,
+          at: set.at,
+          set,
+          add: set.add.bind(set),
+          change: set.change.bind(set),
+          remove: set.remove.bind(set),
+          restore: set.restore.bind(set),
+          emit: (event) => set.emit({ verb: definition.name, ...event }),
+          enqueue: set.enqueue.bind(set),
+        });
+        const words = typeof history === "function" ? history({ input, changes: set.changes }) : history;
+        const { ability } = definition.allow;
+        return { result, history: words !== null && ability ? { words, ability } : null };
+      });
+      return { ...result, entry };
+    },
+  };
+}
+
+/** Defines something people can look at: the same input and policy, and no transaction. */
+export function reading<I extends object, O>(
+  definition: Common<I> & { run: (running: Reading<I>) => Promise<O> },
+): Action<I, O> {
+  return {
+    ...definition,
+    kind: "read",
+    decide: async (actor, raw) => (await decide(definition, actor, raw, database())).scope,
+    call: async (actor, raw) => {
+      const tx = database();
+      return definition.run({ ...(await decide(definition, actor, raw, tx)), actor, tx });
+    },
+  };
+}
+
+/** What a paired extension may do: bring in, and read what its window needs. */
+const FOR_CAPTURE = new Set([
+  "capture.address",
+  "capture.file",
+  "capture.note",
+  "capture.page",
+  "collections.sections",
+  "collections.tree",
+  "events.recent",
+  "files.begin",
+  "imports.add-lines",
+  "imports.read",
+  "imports.set",
+  "imports.stage",
+  "placements.remove",
+  "resources.known",
+  "resources.remove",
+  "tags.add",
+  "tags.read",
+  "teams.read",
+  "tray.set",
+]);
+
+/** @throws {Problem} not-allowed, when the actor's token is not for this */
+function mustBeWithin(actor: Actor, name: string): void {
+  if (actor.only === "capture" && !FOR_CAPTURE.has(name)) throw new Problem("only-captures");
+}

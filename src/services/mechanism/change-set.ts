@@ -1,0 +1,301 @@
+import { type Change, difference, type EntityType } from "@/core/history/change";
+import type { Ability } from "@/core/policy/abilities";
+import type { Tx } from "@/data/database";
+import { collectionsSeeing, entityOf, type RowOf, writeChanges } from "@/data/entities";
+import { directionOf } from "@/data/entities/entity";
+import { lockCollections, touchCollections } from "@/data/queries/collections";
+import { writeEvents } from "@/data/queries/events";
+import { addHistoryEntry } from "@/data/queries/history";
+import { addJobs, type NewJob } from "@/data/queries/jobs";
+import { now } from "@/outside/clock";
+import { newId } from "@/outside/random";
+
+/** In which team something is done, and by whom; by nobody when Hobbin does it in a job. */
+export type Doer = { team: string | null; person: string | null };
+
+/** Something that happened, for whoever listens; team, person and time are known already. */
+export type NewEvent = {
+  verb: string;
+  subject: string;
+  collection?: string | null;
+  data?: Record<string, unknown>;
+  /** Another team than the one things are changed in. */
+  team?: string;
+  /** Somebody else than whom the changes are by; null: Hobbin itself. */
+  actor?: string | null;
+};
+
+type Said = Record<string, unknown>;
+type Options<Row> = {
+  /** What the event says besides what changed. */
+  say?: Said | ((row: Row) => Said);
+  /** Another verb than the kind of thing has for such a change. */
+  verb?: string;
+  /** It is not taken back by undo, because what hangs on it is not either. */
+  forGood?: boolean;
+  /** It goes along with what it stands in, which is told and taken back for it. */
+  along?: boolean;
+};
+type Many<T> = T | readonly T[];
+type OneOf<T extends EntityType> = RowOf<T>;
+
+/**
+ * Everything one transaction changes. Each of its verbs writes the rows, counts the versions of the collections whose
+ * readers see them, tells what happened with before and after, and keeps the difference for undo. Collections are
+ * counted, and so locked, before what stands in them.
+ */
+export class ChangeSet {
+  /** The time of everything in it. */
+  readonly at = now();
+  readonly #tx: Tx;
+  readonly #doer: Doer;
+  readonly #changes: Change[] = [];
+  readonly #events: NewEvent[] = [];
+  readonly #jobs: NewJob[] = [];
+  readonly #counted = new Set<string>();
+
+  constructor(tx: Tx, doer: Doer) {
+    this.#tx = tx;
+    this.#doer = doer;
+  }
+
+  /** What can be taken back so far, in the order in which it was done. */
+  get changes(): readonly Change[] {
+    return this.#changes;
+  }
+
+  /** Adds things that were not there. Of links, those that are there already stay as they are. */
+  async add<T extends EntityType>(
+    type: T,
+    rows: Many<OneOf<T>>,
+    options: Options<OneOf<T>> = {},
+  ): Promise<void> {
+    const entity = entityOf(type);
+    const all = listed(rows);
+    const changes = all.map((row) => ({
+      type,
+      id: entity.idOf(row as never),
+      before: entity.absent,
+      after: entity.present(row as never),
+    }));
+    const where = changes.map((change, i) => ({
+      ...change,
+      after: { ...change.after, ...entity.placeOf?.(all[i] as never) },
+    }));
+    const write = () => entity.insert(this.#tx, all as readonly never[]);
+    await this.#make(changes, all, { verb: entity.verbs.added, ...options }, { write, where });
+  }
+
+  /**
+   * Gives things other fields. What has them already is left alone, and nothing is told of it.
+   * @param rows the things as they are, with at least the fields that change
+   * @param fields those that are meant, and no others: what is only handed on as it was read would take back what
+   * somebody else has written since. Undefined ones are left out
+   */
+  async change<T extends EntityType, Row extends Partial<OneOf<T>>>(
+    type: T,
+    rows: Many<Row>,
+    fields: Partial<OneOf<T>> | ((row: Row, i: number) => Partial<OneOf<T>>),
+    options: Options<Row> = {},
+  ): Promise<void> {
+    const all = listed(rows);
+    const idOf = (row: Row) => entityOf(type).idOf(row as never);
+    const after = all.map((row, i) => (typeof fields === "function" ? fields(row, i) : fields) as Said);
+    const differences = (current?: ReadonlyMap<string, Said | null>) =>
+      all.flatMap((row, i) => {
+        const id = idOf(row);
+        const change = difference(type, id, { ...row, ...current?.get(id) }, after[i]!);
+        return change ? [{ row, change }] : [];
+      });
+    let made = differences();
+    if (!made.length) return;
+    // Somebody may have changed them between the look and the lock: what is kept for undo and what is written is the
+    // difference from what is there now.
+    const seenIn = await collectionsSeeing(
+      this.#tx,
+      made.map((one) => one.change),
+    );
+    const open = seenIn.filter((id) => !this.#counted.has(id));
+    if (open.length) await lockCollections(this.#tx, open);
+    made = differences(await entityOf(type).read(this.#tx, all.map(idOf)));
+    await this.#make(
+      made.map((one) => one.change),
+      made.map((one) => one.row),
+      options,
+    );
+  }
+
+  /** Puts things into the bin, or takes links and tags away. */
+  async remove<T extends EntityType, Row extends Partial<OneOf<T>>>(
+    type: T,
+    rows: Many<Row>,
+    options: Options<Row> = {},
+  ): Promise<void> {
+    const entity = entityOf(type);
+    const all = listed(rows);
+    const changes = all.map((row) => ({
+      type,
+      id: entity.idOf(row as never),
+      before: entity.present(row as never),
+      after: entity.absent,
+    }));
+    await this.#make(changes, all, options);
+  }
+
+  /** Brings things back out of the bin, where they stood or with other fields. */
+  async restore<
+    T extends "collection" | "section" | "placement" | "resource",
+    Row extends OneOf<T> & { id: string },
+  >(
+    type: T,
+    rows: Many<Row>,
+    { fields, ...options }: Options<Row> & { fields?: Partial<OneOf<T>> } = {},
+  ): Promise<void> {
+    const all = listed(rows);
+    const changes = all.map((row) => {
+      const moved = fields && difference(type, row.id, row as Said, fields as Said);
+      return {
+        type,
+        id: row.id,
+        before: { ...moved?.before, gone: true },
+        after: { ...moved?.after, gone: false },
+      };
+    });
+    await this.#make(changes, all, options);
+  }
+
+  /** Makes changes that are laid down already, of whatever kinds: those of an undo. They are not kept for undo again. */
+  async apply(changes: readonly Change[]): Promise<void> {
+    await this.#make(changes, changes, { forGood: true });
+  }
+
+  /** Lets go what was told so far; after the database was set back to how it was. */
+  forget(): void {
+    this.#events.length = 0;
+    this.#jobs.length = 0;
+    this.#changes.length = 0;
+  }
+
+  /** Tells something that is no change of a thing in the table. */
+  emit(event: NewEvent): void {
+    this.#events.push(event);
+  }
+
+  /** Puts work for later into the queue; it is there only if the changes are. */
+  enqueue(job: NewJob): void {
+    this.#jobs.push(job);
+  }
+
+  async #make<Row>(
+    changes: readonly Change[],
+    rows: readonly Row[],
+    { say = {}, verb, forGood, along }: Options<Row>,
+    { write, where = changes }: { write?: () => PromiseLike<unknown>; where?: readonly Change[] } = {},
+  ): Promise<void> {
+    if (!changes.length) return;
+    await this.count(await collectionsSeeing(this.#tx, where));
+    const heard = along ? null : await heardBy(this.#tx, where);
+    await (write ? write() : writeChanges(this.#tx, changes, this.#stamp()));
+    if (!heard) return;
+    changes.forEach((change, i) => {
+      const said = typeof say === "function" ? say(rows[i]!) : say;
+      this.#tell(change, heard(where[i]!), said, verb);
+    });
+    if (!forGood) this.#changes.push(...changes);
+  }
+
+  /** Counts the versions of collections, once each; it locks them for the rest of the transaction. */
+  async count(collections: readonly string[]): Promise<void> {
+    const fresh = [...new Set(collections)].filter((id) => !this.#counted.has(id)).sort();
+    if (!fresh.length) return;
+    fresh.forEach((id) => this.#counted.add(id));
+    await touchCollections(this.#tx, fresh, this.at);
+  }
+
+  #tell(change: Change, places: readonly (string | null)[], said: Said, verb?: string): void {
+    const { verbs, subjectOf } = entityOf(change.type);
+    const direction = directionOf(change);
+    const own = direction === "changed" ? verbs.changed(Object.keys(change.after ?? {})) : verbs[direction];
+    const left = change.after?.collection && change.before?.collection;
+    for (const collection of places)
+      this.emit({
+        // Where it stood before, it is gone.
+        verb: verb ?? (left && collection === left ? verbs.removed : own),
+        subject: subjectOf(change.id),
+        collection,
+        data: { ...said, ...(direction === "changed" && { before: change.before, after: change.after }) },
+      });
+  }
+
+  #stamp() {
+    if (!this.#doer.team) throw new Error("What belongs to a team is changed in one.");
+    return { team: this.#doer.team, at: this.at, newId };
+  }
+
+  /**
+   * Writes events, jobs and what can be taken back; the last thing in the transaction.
+   * @param history how it is called, and what a person must be allowed to, to take it back; null: it is not taken back
+   * @returns the id by which it can be taken back, or null
+   */
+  async finish(history: { words: string; ability: Ability } | null): Promise<string | null> {
+    const { team, person } = this.#doer;
+    await addJobs(this.#tx, this.#jobs);
+    const events = once(this.#events).flatMap(({ team: other, collection, data, actor, ...event }) => {
+      const where = other ?? team;
+      const row = {
+        ...event,
+        id: newId(),
+        at: now(),
+        collection: collection ?? null,
+        actor: actor === undefined ? person : actor,
+        data: data ?? {},
+      };
+      return where ? { ...row, team: where } : [];
+    });
+    await writeEvents(this.#tx, events);
+    if (!history || !team || !person || !this.#changes.length) return null;
+    const id = newId();
+    await addHistoryEntry(this.#tx, {
+      id,
+      team,
+      person,
+      words: history.words.slice(0, 200),
+      ability: history.ability,
+      changes: this.#changes,
+      state: "done",
+      createdAt: now(),
+    });
+    return id;
+  }
+
+  /** Whether there is something for those who listen for events and jobs. */
+  get told(): { events: boolean; jobs: boolean } {
+    return { events: this.#events.length > 0, jobs: this.#jobs.length > 0 };
+  }
+}
+
+const listed = <T>(rows: Many<T>): readonly T[] => (Array.isArray(rows) ? rows : [rows as T]);
+
+/** In which collections each change is heard of, whatever kinds they are of. */
+async function heardBy(tx: Tx, changes: readonly Change[]) {
+  const byType = new Map<EntityType, (change: Change) => (string | null)[]>();
+  for (const type of new Set(changes.map((change) => change.type)))
+    byType.set(
+      type,
+      await entityOf(type).heardIn(
+        tx,
+        changes.filter((change) => change.type === type),
+      ),
+    );
+  return (change: Change) => byType.get(change.type)!(change);
+}
+
+/** The same verb of the same thing in the same place is told once. */
+function once(events: readonly NewEvent[]): NewEvent[] {
+  const all = new Map<string, NewEvent>();
+  for (const event of events) {
+    const key = [event.verb, event.subject, event.collection].join();
+    if (!all.has(key)) all.set(key, event);
+  }
+  return [...all.values()];
+}

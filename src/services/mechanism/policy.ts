@@ -1,0 +1,92 @@
+import { type Ability, may, type Role } from "@/core/policy/abilities";
+import type { Tx } from "@/data/database";
+import {
+  type Belonging,
+  findBelonging,
+  findShared,
+  findTeamOfPicture,
+  type Target,
+} from "@/data/queries/belonging";
+import type { Actor } from "./actor";
+import { Problem } from "./problem";
+
+/** What was found while deciding: in which team, as what, and on whose behalf. */
+export type Scope = { person: string | null; team: string | null; role: Role | null };
+
+/**
+ * Decides whether an action may be done with this input, or throws a `Problem` that says why not. `ability` is what it
+ * asks for of a member of the team, if that decides.
+ */
+export type Rule<I> = ((asked: { actor: Actor; input: I; tx: Tx }) => Promise<Scope>) & { ability?: Ability };
+
+function inTeam(ability: Ability, options: { evenDeleted?: boolean } = {}) {
+  return <T extends Target>(target: T): Rule<{ [K in T]: string }> => {
+    const rule: Rule<{ [K in T]: string }> = async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const found = await findBelonging(tx, target, input[target], actor.person.id);
+      return judge(found, ability, actor.person.id, options.evenDeleted ?? false);
+    };
+    rule.ability = ability;
+    return rule;
+  };
+}
+
+function judge(found: Belonging | null, ability: Ability, person: string, evenDeleted: boolean): Scope {
+  // To somebody who is no member, a thing of another team is not there.
+  if (!found || found.role === null) throw new Problem("not-found");
+  if (!may(found.role, ability)) throw new Problem("not-allowed");
+  if (found.deleted && !evenDeleted) throw new Problem("in-bin");
+  return { person, team: found.team, role: found.role };
+}
+
+/**
+ * Who may do what. Every rule names the field of the input that says on what: `can.arrange("collection")` looks
+ * at `input.collection`.
+ */
+export const can = {
+  see: inTeam("see"),
+  bring: inTeam("bring"),
+  arrange: inTeam("arrange"),
+  publish: inTeam("publish"),
+  manage: inTeam("manage"),
+
+  /** Restoring, where the thing is deleted of course. */
+  restore: inTeam("arrange", { evenDeleted: true }),
+
+  /** Anybody who is signed in, for what is their own. */
+  beSignedIn:
+    (): Rule<object> =>
+    async ({ actor }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      return { person: actor.person.id, team: null, role: null };
+    },
+
+  /** Everybody; what is asked for protects itself, by a code nobody guesses. */
+  ask:
+    (): Rule<object> =>
+    async ({ actor }) => ({ person: actor.person?.id ?? null, team: null, role: null }),
+
+  /** Members of a team in which some resource has this picture. */
+  seePicture:
+    (): Rule<{ hash: string }> =>
+    async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const found = await findTeamOfPicture(tx, input.hash, actor.person.id);
+      if (!found) throw new Problem("not-found");
+      return { person: actor.person.id, ...found };
+    },
+
+  /** Members, and whoever the collection is shared with. */
+  read:
+    (): Rule<{ collection: string }> =>
+    async ({ actor, input, tx }) => {
+      if (actor.person) {
+        const found = await findBelonging(tx, "collection", input.collection, actor.person.id);
+        if (found && !found.deleted && may(found.role, "see"))
+          return { person: actor.person.id, team: found.team, role: found.role };
+      }
+      const shared = await findShared(tx, input.collection, actor.share);
+      if (!shared) throw new Problem("not-found");
+      return { person: actor.person?.id ?? null, team: shared.team, role: null };
+    },
+};

@@ -1,0 +1,42 @@
+import { KINDS, type ProblemCode, type ProblemKind, PROBLEMS } from "./problems";
+
+/** What is wrong with one field, in words for the person; `field` is its name in the input. */
+export type FieldProblem = { field: string; detail: string };
+
+/** A failure people are told about, carried to them as problem details (RFC 9457). */
+export class Problem extends Error {
+  readonly kind: ProblemKind;
+  readonly status: number;
+  /**
+   * @param code one of those listed in problems.ts
+   * @param detail words for the person, where those of the list can be said more closely
+   * @param errors what is wrong field by field
+   */
+  constructor(
+    readonly code: ProblemCode,
+    readonly detail: string = PROBLEMS[code].detail,
+    readonly errors: FieldProblem[] = [],
+  ) {
+    super(detail);
+    this.kind = PROBLEMS[code].kind;
+    this.status = KINDS[this.kind].status;
+  }
+
+  /** The members of RFC 9457 §3.1, the code, and `errors` with a JSON pointer each, as its §3 example has them. */
+  toJSON() {
+    return {
+      type: `urn:hobbin:problem:${this.code}`,
+      code: this.code,
+      title: KINDS[this.kind].title,
+      status: this.status,
+      detail: this.detail,
+      ...(this.errors.length && {
+        errors: this.errors.map(({ field, detail }) => ({ detail, pointer: `#/${field}` })),
+      }),
+    };
+  }
+}
+
+/** A problem with a single field. */
+export const fieldProblem = (field: string, code: ProblemCode, detail: string = PROBLEMS[code].detail) =>
+  new Problem(code, detail, [{ field, detail }]);

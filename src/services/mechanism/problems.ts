@@ -1,0 +1,94 @@
+/** What a problem means for whoever sent the request: the status of HTTP, and a short title. */
+export const KINDS = {
+  "not-valid": { status: 422, title: "Something needs another look" },
+  "not-signed-in": { status: 401, title: "Sign in first" },
+  "not-allowed": { status: 403, title: "Your role does not allow this" },
+  "not-found": { status: 404, title: "There is nothing here, or it is not shared with you" },
+  conflict: { status: 409, title: "Somebody changed this meanwhile" },
+  "too-large": { status: 413, title: "That is too large" },
+} as const;
+export type ProblemKind = keyof typeof KINDS;
+
+const problem = <K extends ProblemKind>(kind: K, detail: string = KINDS[kind].title) => ({ kind, detail });
+
+/**
+ * Everything that can be refused, by its code. A code stays what it is: programs go by it. The words are for people, and
+ * may be said more closely where the problem is met. The first six stand for what needs no closer word.
+ */
+export const PROBLEMS = {
+  "not-valid": problem("not-valid"),
+  "not-signed-in": problem("not-signed-in"),
+  "not-allowed": problem("not-allowed"),
+  "not-found": problem("not-found"),
+  conflict: problem("conflict"),
+  "too-large": problem("too-large"),
+
+  "address-not-taken": problem("not-valid", "This address cannot be brought in."),
+  "address-not-web": problem(
+    "not-valid",
+    "This is not a web address. One looks like https://site.example/page.",
+  ),
+  "between-only-notes": problem("not-valid", "Only a note can stand as text."),
+  "collection-inside-itself": problem("not-valid", "A collection cannot stand inside itself."),
+  "date-not-readable": problem("not-valid", "Write a date as 2026, 2026-03 or 2026-03-09."),
+  "duplicate-of-itself": problem("not-valid", "These are one already."),
+  "file-not-arrived": problem("not-found", "This file has not arrived whole. Send the rest of it first."),
+  "file-too-large": problem("too-large", "This file is too large."),
+  "id-taken": problem("conflict", "That id is taken."),
+  "identifier-not-valid": problem("not-valid", "This identifier is not right."),
+  "ids-missing": problem("not-valid", "Give an id for each of them."),
+  "import-lines-missing": problem(
+    "conflict",
+    "Not all lines have arrived yet. Send the missing ones, then start again.",
+  ),
+  "import-makes-collections": problem(
+    "not-allowed",
+    "Making collections is for editors. Bring the links into your Tray instead.",
+  ),
+  "import-not-for-you": problem("not-allowed", "Only who began an import, or an editor, can do that."),
+  "import-not-yours": problem("not-allowed", "Somebody else began this import."),
+  "import-places-no-tree": problem("not-valid", "These places are no tree, or more than 20,000."),
+  "import-sections-homeless": problem("not-valid", "Sections need a collection to stand in."),
+  "in-bin": problem("not-found", "This is in the bin. Restore it there first."),
+  "invitation-ended": problem("not-found", "This invitation has ended. Ask for a new one."),
+  "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
+  "member-unknown": problem("not-found", "That person is not in this team."),
+  "name-missing": problem("not-valid", "Give a name."),
+  "no-file": problem("not-found", "This resource is no file."),
+  "no-such-action": problem("not-found", "There is no action of this name."),
+  "not-a-place": problem("not-valid", "This is no place in the list."),
+  "not-a-reading": problem("not-allowed", "This changes something; send it by POST."),
+  "not-an-object": problem("not-valid", "The input must be an object."),
+  "not-json": problem("not-valid", "This is not JSON."),
+  "not-sent-as-json": problem("not-valid", "Send JSON (application/json)."),
+  "not-shared": problem("conflict", "Share the collection first; it has no link now."),
+  "nothing-to-read-again": problem("not-valid", "This has no address that could be read again."),
+  "only-captures": problem("not-allowed", "This access only brings things in."),
+  "other-site": problem("not-allowed", "This came from another site, so it was not done."),
+  "page-without-address": problem("not-valid", "This page has no web address that could be kept."),
+  "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),
+  "picture-not-offered": problem("not-valid", "The page does not offer this picture."),
+  "picture-not-readable": problem("not-valid", "This file is no picture that can be shown."),
+  "picture-unknown": problem("not-valid", "There is no such picture in the catalogue."),
+  "rule-without-condition": problem("not-valid", "Name at least one: a site, a sender, a tag or a word."),
+  "rule-without-effect": problem("not-valid", "Say where it goes, or how it is tagged."),
+  "section-gone": problem("not-found", "That section is no longer here."),
+  "section-name-missing": problem("not-valid", "Give a name for the section."),
+  "sender-not-readable": problem(
+    "not-valid",
+    "Write an address like news@bog.example, or @bog.example for everybody there.",
+  ),
+  "source-not-web": problem("not-valid", "The source is not a web address."),
+  "tag-gone": problem("not-found", "One of these tags is not there any more."),
+  "tag-missing": problem("not-valid", "Give a tag."),
+  "tag-name-taken": problem("not-valid", "There is a tag of this name already. Merge the two instead."),
+  "team-without-owner": problem("conflict", "A team needs an owner. Make somebody else owner first."),
+  "title-missing": problem("not-valid", "Give a title."),
+  "token-ended": problem("not-signed-in", "This access token does not hold, or no longer."),
+  "too-many-lines": problem("not-valid", "That is too many lines at once."),
+  "too-many-saved-searches": problem(
+    "not-valid",
+    "That is as many searches as one can save. Let one go first.",
+  ),
+};
+export type ProblemCode = keyof typeof PROBLEMS;

@@ -1,0 +1,35 @@
+import { replaceAddress } from "@/data/queries/messages";
+import { newCode, newId } from "@/outside/random";
+import { settings } from "@/outside/settings";
+import { action } from "../mechanism/action";
+import { Id, MaybeId } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { mustBeOfTeam } from "../mechanism/same-team";
+
+class MakeAddress {
+  @Id() team: string;
+  /** The collection what is sent goes to; without one the Tray. */
+  @MaybeId() collection?: string | null;
+}
+
+export const makeMailAddress = action({
+  name: "messages.make-address",
+  about:
+    "Makes a new address that takes mail; the one that led to the same place before takes none any more.",
+  input: MakeAddress,
+  allow: can.bring("team"),
+  history: null,
+  run: async ({ input, scope, tx, at }) => {
+    if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
+    const local = `in.${newCode()}`;
+    await replaceAddress(tx, {
+      id: newId(),
+      local,
+      team: input.team,
+      person: scope.person!,
+      collection: input.collection ?? null,
+      createdAt: at,
+    });
+    return { address: `${local}@${settings().mailInHost}` };
+  },
+});

@@ -1,0 +1,75 @@
+import { addMessage, addressByLocal, type MailAddressRow, sendersOf } from "@/data/queries/messages";
+import { isDuplicate } from "@/data/transaction";
+import { now } from "@/outside/clock";
+import { storeFile } from "@/outside/files";
+import { newId } from "@/outside/random";
+import { type ReadMessage, readMessage } from "@/outside/read-message";
+import { changingByItself, database } from "../mechanism/changing";
+
+const localOf = (address: string) => address.split("@")[0]!.toLowerCase();
+
+/** Whether mail to this address is taken. */
+export const isKnownAddress = async (address: string): Promise<boolean> =>
+  Boolean(await addressByLocal(database(), localOf(address)));
+
+/**
+ * Takes a message in for everybody it is addressed to. The original is kept; the same message to the same address
+ * twice is one. What comes from somebody who is not on the person's list is held for a look.
+ */
+export async function receiveMail(to: readonly string[], raw: Buffer): Promise<void> {
+  const original = await storeFile(raw);
+  const message = await readMessage(raw);
+  for (const address of new Set(to.map(localOf))) {
+    const box = await addressByLocal(database(), address);
+    if (box) await storeMessage(box, message, original);
+  }
+}
+
+async function storeMessage(box: MailAddressRow, message: ReadMessage, original: string): Promise<void> {
+  try {
+    await changingByItself(async (tx, begin) => {
+      const set = begin({ team: box.team, person: null });
+      const { listed, own } = await sendersOf(tx, box.person);
+      const trusted =
+        message.sentBy === own || listed.some(({ address }) => fitsSender(address, message.sentBy));
+      const id = newId();
+      await addMessage(tx, {
+        id,
+        mailbox: box.id,
+        team: box.team,
+        person: box.person,
+        collection: box.collection,
+        identity: message.identity,
+        sender: `${message.from.name} <${message.from.address}>`.slice(0, 255),
+        subject: message.subject.slice(0, 300),
+        state: trusted ? "taken" : "held",
+        original,
+        links: message.links.map(({ address, title }) => ({ address, title })),
+        createdAt: set.at,
+      });
+      if (trusted) set.enqueue(mailJob(id, box.team));
+      set.emit({
+        subject: id,
+        data: { title: message.subject },
+        verb: trusted ? "messages.taken" : "messages.held",
+      });
+    });
+  } catch (error) {
+    // It is here already: the sender may forget it, and nothing is doubled.
+    if (!isDuplicate(error)) throw error;
+  }
+}
+
+/** An entry of the list: a whole address, or `@site.example` for everybody there. */
+const fitsSender = (entry: string, address: string): boolean =>
+  entry.startsWith("@") ? address.endsWith(entry) : entry === address;
+
+/** The job that makes resources of a message. */
+export const mailJob = (message: string, team: string) => ({
+  id: newId(),
+  kind: "messages.take-in",
+  uniqueKey: `messages.take-in:${message}`,
+  team,
+  payload: { message },
+  createdAt: now(),
+});

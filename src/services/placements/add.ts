@@ -1,0 +1,29 @@
+import { itemsById } from "@/data/queries/placements";
+import { action } from "../mechanism/action";
+import { Id, MaybeId, MaybeText } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { mustBeOfTeam } from "../mechanism/same-team";
+import { putPlacement } from "./put";
+
+class AddPlacement {
+  @Id() collection: string;
+  @Id() resource: string;
+  @MaybeId() section?: string | null;
+  @MaybeId() after?: string | null;
+  @MaybeId() placement?: string;
+  @MaybeText(300) heading?: string;
+  @MaybeText(4000) context?: string;
+}
+
+export const addPlacement = action({
+  name: "placements.add",
+  about: "Places a resource in a collection. A placement id sent twice places it once.",
+  input: AddPlacement,
+  allow: can.bring("collection"),
+  history: "place an item",
+  run: async ({ input, scope, tx, set }) => {
+    await mustBeOfTeam(tx, "resource", input.resource, scope.team);
+    const id = await putPlacement(tx, set, { ...input, team: scope.team!, person: scope.person! });
+    return { item: (await itemsById(tx, input.collection, [id], []))[0] };
+  },
+});

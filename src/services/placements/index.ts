@@ -1,0 +1,18 @@
+import { addPlacement } from "./add";
+import { copyMany } from "./copy-many";
+import { editPlacement } from "./edit";
+import { movePlacement } from "./move";
+import { moveMany } from "./move-many";
+import { removePlacement } from "./remove";
+import { removeMany } from "./remove-many";
+
+/** What people can do, by name. */
+export const actions = {
+  "placements.add": addPlacement,
+  "placements.copy-many": copyMany,
+  "placements.edit": editPlacement,
+  "placements.move": movePlacement,
+  "placements.move-many": moveMany,
+  "placements.remove": removePlacement,
+  "placements.remove-many": removeMany,
+};

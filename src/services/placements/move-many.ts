@@ -1,0 +1,42 @@
+import { lockCollections } from "@/data/queries/collections";
+import { action } from "../mechanism/action";
+import { placementsOf } from "../mechanism/all-of-team";
+import { Id, Ids, MaybeId } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { countOf } from "../mechanism/say-count";
+import { takeSpots } from "./take-spots";
+
+class MoveMany {
+  @Ids() placements: string[];
+  /** Where to; the items may come from several collections of its team. */
+  @Id() collection: string;
+  @MaybeId() section?: string | null;
+  @MaybeId() after?: string | null;
+}
+
+export const moveMany = action({
+  name: "placements.move-many",
+  about: "Puts items behind another one, in the order given, also from other collections of the team.",
+  input: MoveMany,
+  allow: can.arrange("collection"),
+  history: ({ changes }) => `move ${countOf(changes, "placement", "an item", "items")}`,
+  run: async ({ input, scope, tx, change }) => {
+    const rows = await placementsOf(tx, input.placements, scope.team!);
+    await lockCollections(tx, [...rows.map((row) => row.collection), input.collection]);
+    const ids = rows.map((row) => row.id);
+    const after = input.after && ids.includes(input.after) ? undefined : input.after;
+    const { section, positions } = await takeSpots(
+      tx,
+      input.collection,
+      { section: input.section, after },
+      ids,
+      ids.length,
+    );
+    await change("placement", rows, (_, i) => ({
+      collection: input.collection,
+      section,
+      position: positions[i]!,
+    }));
+    return { moved: rows.length, section, positions };
+  },
+});

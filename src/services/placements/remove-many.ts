@@ -1,0 +1,23 @@
+import { action } from "../mechanism/action";
+import { placementsOf } from "../mechanism/all-of-team";
+import { Id, Ids } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { countOf } from "../mechanism/say-count";
+
+class RemoveMany {
+  @Id() team: string;
+  @Ids() placements: string[];
+}
+
+export const removeMany = action({
+  name: "placements.remove-many",
+  about: "Takes several items out of their collections, into the bin. The resources stay in the catalogue.",
+  input: RemoveMany,
+  allow: can.arrange("team"),
+  history: ({ changes }) => `take ${countOf(changes, "placement", "an item", "items")} out`,
+  run: async ({ input, tx, remove }) => {
+    const rows = await placementsOf(tx, input.placements, input.team);
+    await remove("placement", rows);
+    return { removed: rows.length };
+  },
+});

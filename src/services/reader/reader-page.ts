@@ -1,0 +1,93 @@
+import { readerDocument } from "@/core/publish/reader-document";
+import type { ReaderView } from "@/core/publish/model";
+import { byShareCode } from "@/data/queries/collections";
+import { sha256 } from "@/outside/hash";
+import { database } from "../mechanism/changing";
+import { readPublished } from "./read";
+
+export type ReaderPage = {
+  etag: string;
+  /** Not compressed: the server in front does that, and lets nobody else say so. */
+  bytes: Uint8Array<ArrayBuffer>;
+  noindex: boolean;
+  /** Pictures the page shows; nobody else's are given out under its code. */
+  pictures: Set<string>;
+  /** Items that are files. */
+  files: Set<string>;
+};
+type Cached = { version: number; audience: string; page: ReaderPage; madeAt: number; checkedAt: number };
+
+const cached = new Map<string, Cached>();
+const making = new Map<string, Promise<ReaderPage | null>>();
+const MOST = 400;
+/** A cached page is compared with the collection's version this often, so a change shows within it in every process. */
+const CHECK = 500;
+/** What a page says about collections inside it is not counted in its version; it is made anew this often. */
+const REMADE_AFTER = 60_000;
+
+/** The reader's page behind a share code, as bytes ready to send; null when nothing is shared under it. */
+export function readerPage(code: string, view: ReaderView | null): Promise<ReaderPage | null> {
+  const key = `${code} ${view ?? ""}`;
+  const known = cached.get(key);
+  if (known && Date.now() - known.checkedAt < CHECK) return Promise.resolve(known.page);
+  let work = making.get(key);
+  if (!work) {
+    work = check(key, code, view, known).finally(() => making.delete(key));
+    making.set(key, work);
+  }
+  return work;
+}
+
+async function check(
+  key: string,
+  code: string,
+  view: ReaderView | null,
+  known: Cached | undefined,
+): Promise<ReaderPage | null> {
+  const asked = Date.now();
+  const found = await byShareCode(database(), code);
+  if (!found || found.audience === "team") {
+    cached.delete(key);
+    return null;
+  }
+  if (
+    known &&
+    known.version === found.version &&
+    known.audience === found.audience &&
+    asked - known.madeAt < REMADE_AFTER
+  ) {
+    known.checkedAt = asked;
+    return known.page;
+  }
+  const { collection } = await readPublished.call({ person: null, share: code }, { collection: found.id });
+  const self = `/c/${code}`;
+  const text = readerDocument(collection, view ?? collection.view, {
+    self,
+    picture: (hash) => `${self}/p/${hash}`,
+    file: (item) => `${self}/f/${item.id}`,
+    fonts: "/fonts",
+    collection: (other) => `/c/${other}`,
+  });
+  const page: ReaderPage = {
+    etag: `"${sha256(text).slice(0, 20)}"`,
+    bytes: new TextEncoder().encode(text),
+    noindex: collection.audience !== "public",
+    files: new Set(
+      collection.sections.flatMap((section) => section.items.flatMap((item) => (item.file ? item.id : []))),
+    ),
+    pictures: new Set([
+      ...(collection.cover ? [collection.cover] : []),
+      ...collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? [])),
+    ]),
+  };
+  if (cached.size >= MOST) cached.delete(cached.keys().next().value!);
+  cached.delete(key);
+  cached.set(key, {
+    version: found.version,
+    audience: found.audience,
+    page,
+    madeAt: asked,
+    checkedAt: asked,
+  });
+  return page;
+}

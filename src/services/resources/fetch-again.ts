@@ -1,0 +1,32 @@
+import { findResource } from "@/data/queries/resources";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Problem } from "../mechanism/problem";
+import { fetchJob, fileJob } from "./blank";
+
+class FetchAgain {
+  @Id() resource: string;
+}
+
+export const fetchAgain = action({
+  name: "resources.fetch-again",
+  about: "Reads the page again. Where something is known already, what differs is laid before people first.",
+  input: FetchAgain,
+  allow: can.bring("resource"),
+  history: null,
+  run: async ({ input, tx, at, change, emit, enqueue }) => {
+    const row = (await findResource(tx, input.resource))!;
+    if (!row.address && !row.fileName) throw new Problem("nothing-to-read-again");
+    const waiting = { fetchState: "waiting" as const, fetchProblem: null };
+    await change("resource", row, waiting, { verb: "resources.fetch-again", forGood: true });
+    if (row.fetchState === "waiting") emit({ subject: row.id });
+    const job = fetchJob(row.id, row.team, at);
+    enqueue(
+      row.fileName
+        ? fileJob(row.id, row.team, at)
+        : { ...job, payload: { ...job.payload, propose: row.fetchState === "done" } },
+    );
+    return { resource: row.id };
+  },
+});

@@ -1,0 +1,21 @@
+import { findResource } from "@/data/queries/resources";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+class RemoveResource {
+  @Id() resource: string;
+}
+
+export const removeResource = action({
+  name: "resources.remove",
+  about: "Puts a resource into the bin, out of every collection it stands in.",
+  input: RemoveResource,
+  allow: can.arrange("resource"),
+  history: "delete from the catalogue",
+  run: async ({ input, tx, remove }) => {
+    const row = (await findResource(tx, input.resource))!;
+    await remove("resource", row, { say: { title: row.title } });
+    return { removed: row.id };
+  },
+});

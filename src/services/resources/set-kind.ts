@@ -1,0 +1,24 @@
+import { KINDS } from "@/core/page/facts";
+import { action } from "../mechanism/action";
+import { resourcesOf } from "../mechanism/all-of-team";
+import { Id, Ids, OneOf } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+class SetKinds {
+  @Id() team: string;
+  @Ids() resources: string[];
+  @OneOf(KINDS) kind: (typeof KINDS)[number];
+}
+
+export const setKinds = action({
+  name: "resources.set-kind",
+  about: "Says of several resources what kind they are.",
+  input: SetKinds,
+  allow: can.bring("team"),
+  history: ({ changes }) => `change the kind of ${changes.length}`,
+  run: async ({ input: { team, resources, kind }, tx, change }) => {
+    const rows = await resourcesOf(tx, resources, team);
+    await change("resource", rows, ({ typed }) => ({ kind, typed: [...new Set([...typed!, "kind"])] }));
+    return { changed: rows.length };
+  },
+});

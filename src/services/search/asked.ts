@@ -1,0 +1,203 @@
+import { insideOf } from "@/core/list/tree-moves";
+import { foldName, type Query, readQuery } from "@/core/search/query";
+import { type Hit, type Order, rank, type Ranking, rarity } from "@/core/search/rank";
+import { STEMMED } from "@/core/search/stem";
+import { tagKey } from "@/core/tags/tag-name";
+import type { Tx } from "@/data/database";
+import { collectionTree } from "@/data/queries/collections";
+import {
+  addedAfter,
+  allPassing,
+  type Condition,
+  filterOn,
+  passing,
+  tagIdsNamed,
+} from "@/data/search/filters";
+import type { Postings } from "@/core/search/postings";
+import { readPostings } from "@/data/search/postings";
+import { findByFilters } from "@/data/search/newest-passing";
+import { lookUp, type Sought } from "@/data/search/terms";
+import { languagesOf } from "@/data/search/languages";
+import { membersOf } from "@/data/queries/teams";
+import { feedSome } from "./feed";
+import { cachedFor } from "./cached-for";
+
+/** Up to so many changes are taken up before a search, so that what was saved a moment ago is found. */
+const AT_ONCE = 5;
+
+/** The languages of a team's texts that are stemmed. */
+const stemmedLanguages = cachedFor(60_000, async (tx, team) => {
+  const found = (await languagesOf(tx, team)).map((one) => one.slice(0, 2).toLowerCase());
+  return [null, ...new Set(found.filter((one) => one !== "en" && STEMMED.has(one)))];
+});
+
+/** How filters are looked at, see `fitting`. */
+type Limits = {
+  /** So many hits are looked at at a time. */
+  step: number;
+  /** When the filters let no more than this through in all, these are read first. */
+  few: number;
+};
+const LIMITS: Limits = { step: 2_000, few: 20_000 };
+
+/** Hits, and how many there are in all when it was asked to count them. */
+export type Hits = { hits: Hit[]; total: number | null };
+const pageOf = (hits: Hit[], most: number, counted: number): Hits => ({
+  hits: hits.slice(0, most),
+  total: counted ? hits.length : null,
+});
+
+/** A search made ready: what was typed as terms of the team's index and as a condition. */
+export class Asked {
+  private ranking?: Promise<Ranking>;
+
+  private constructor(
+    readonly tx: Tx,
+    readonly team: string,
+    readonly query: Query,
+    readonly sought: Sought[],
+    readonly filters: Condition | null,
+    readonly tagIds: string[][],
+    readonly indexed: number,
+    private readonly lists: ReadonlyMap<string, Postings>,
+    private readonly limits: Limits,
+  ) {}
+
+  static async of(tx: Tx, team: string, text: string, limits = LIMITS): Promise<Asked> {
+    const query = readQuery(text, await stemmedLanguages(tx, team));
+    const { filters } = query;
+    const [looked, tags, people, tree] = await Promise.all([
+      lookUp(tx, team, query, AT_ONCE + 1),
+      tagIdsNamed(tx, team, filters.tag.map(tagKey)),
+      filters.by.length ? membersOf(tx, team) : [],
+      filters.in.length ? collectionTree(tx, team) : [],
+    ]);
+    let known = looked;
+    if (looked.queued > 0 && looked.queued <= AT_ONCE) {
+      await feedSome(team, AT_ONCE).catch(() => 0);
+      known = await lookUp(tx, team, query, 0);
+    }
+    const { sought, indexed, lists } = known;
+    const begins = (name: string, wanted: readonly string[]) =>
+      wanted.some(
+        (one) =>
+          foldName(name)
+            .split(" ")
+            .some((word) => word.startsWith(foldName(one))) || foldName(name).startsWith(foldName(one)),
+      );
+    const names = {
+      tags,
+      people: people.filter((one) => begins(one.name, filters.by)).map((one) => one.id),
+      // A collection means what stands inside it too.
+      collections: [
+        ...insideOf(tree, ...tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id)),
+      ],
+    };
+    const condition = filterOn(team, filters, names);
+    return new Asked(tx, team, query, sought, condition, tags, indexed, lists, limits);
+  }
+
+  /**
+   * A page of what is found.
+   * @param options.counted all there are are counted up to here
+   * @param options.since only what was added after that time
+   */
+  async page(
+    order: Order,
+    after: Hit | null,
+    most: number,
+    { counted = 0, since = null }: { counted?: number; since?: Date | null } = {},
+  ): Promise<Hits> {
+    const { filters } = this;
+    const both = since ? addedAfter(since, filters) : filters;
+    const enough = Math.max(most, counted);
+    if (!this.sought.length) return pageOf(await this.byFilters(after, enough, both), most, counted);
+    const ranking = await this.ranked();
+    const from = ranking.upTo(order, after);
+    if (both) return pageOf(await this.fitting(ranking, order, from, enough, both), most, counted);
+    const total = counted ? Math.min(counted, ranking.length - from) : null;
+    return { hits: ranking.hits(order, from, from + most), total };
+  }
+
+  /** All in which the words stand, by the lists of their terms; without looking at the filters. */
+  private ranked(): Promise<Ranking> {
+    return (this.ranking ??= (async () => {
+      const { tx, team, sought, query, indexed } = this;
+      const without = query.without.flat();
+      const words = sought.map((one) => one.terms.map(({ term }) => term));
+      if (words.some((terms) => !terms.length)) return rank([], new Map(), () => 0);
+      // Those that only begin like the last word were not known before.
+      const others = words.flat().filter((term) => !this.lists.has(term));
+      const lists = new Map([...this.lists, ...(await readPostings(tx, team, others))]);
+      const left = without.flatMap((term) => lists.get(term) ?? []);
+      return rank(words, lists, (_, postings) => rarity(indexed, postings.length), left);
+    })());
+  }
+
+  /** Those of a ranking behind a place that the filters let through. */
+  private async fitting(
+    ranking: Ranking,
+    order: Order,
+    from: number,
+    most: number,
+    filters: Condition,
+  ): Promise<Hit[]> {
+    const { tx, team, limits } = this;
+    // Few hits are looked at each. When the filters let few through, these are read; of many in many enough are soon
+    // found.
+    if (ranking.length - from > limits.step) {
+      const few = await allPassing(tx, team, filters, limits.few);
+      if (few) {
+        const last = from ? ranking.at(order, from - 1) : null;
+        const some = ranking.among(few);
+        const start = some.upTo(order, last);
+        return some.hits(order, start, start + most);
+      }
+    }
+    const found: Hit[] = [];
+    for (let at = from; at < ranking.length && found.length < most; at += limits.step) {
+      const some = ranking.hits(order, at, at + limits.step);
+      const fit = new Set(
+        await passing(
+          tx,
+          filters,
+          some.map((hit) => hit.id),
+        ),
+      );
+      found.push(...some.filter((hit) => fit.has(hit.id)));
+    }
+    return found.slice(0, most);
+  }
+
+  /** What the filters alone let through, without what holds a term that is left out. */
+  private async byFilters(after: Hit | null, most: number, filters: Condition | null): Promise<Hit[]> {
+    const { tx, team } = this;
+    const { step } = this.limits;
+    const tags = this.tagIds[0] ?? [];
+    const from = after?.id ?? null;
+    const without = [...new Set(this.query.without.flat())];
+    const left = without.flatMap((term) => this.lists.get(term) ?? []);
+    if (!left.length) return findByFilters(tx, team, filters, { tags, after: from, most });
+    const found: Hit[] = [];
+    let last = from;
+    while (found.length < most) {
+      const some = await findByFilters(tx, team, filters, { tags, after: last, most: step });
+      found.push(...some.filter(({ id }) => !left.some((postings) => postings.has(id))));
+      if (some.length < step) break;
+      last = some.at(-1)!.id;
+    }
+    return found.slice(0, most);
+  }
+
+  /**
+   * What is found, to count among it: the best (without words the newest) `most`; null when nothing is asked for, and
+   * that is everything.
+   * @returns with `best`, how many that are when there are more
+   */
+  async counting(most: number): Promise<{ ids: string[]; best: number | null } | null> {
+    if (!this.sought.length && !this.filters && !this.query.without.length) return null;
+    const { hits } = await this.page("best", null, most + 1);
+    const ids = hits.slice(0, most).map((hit) => hit.id);
+    return { ids, best: hits.length > most ? most : null };
+  }
+}

@@ -1,0 +1,36 @@
+import { countAmong, countWhole } from "@/data/search/count-facets";
+import { reading } from "../mechanism/action";
+import { Id, MaybeText } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Asked } from "./asked";
+import { cachedCounts } from "./cached-counts";
+
+/** With words, what is counted are the best so many. */
+const BEST = 2_000;
+
+class ReadFacets {
+  @Id() team: string;
+  @MaybeText(500) query?: string;
+}
+
+const ofWhole = cachedCounts("facets", countWhole);
+
+export const readFacets = reading({
+  name: "search.facets",
+  about:
+    "By what the results of a search can be narrowed, with how many there are: kind, site, tag, person, month, length, state. With words it is counted among the best 2,000.",
+  input: ReadFacets,
+  allow: can.see("team"),
+  run: async ({ input: { team, query }, tx }) => {
+    const asked = await Asked.of(tx, team, query ?? "");
+    const some = await asked.counting(BEST);
+    if (some) return { facets: await countAmong(tx, some.ids), best: some.best, old: false };
+    const { counts, old } = await ofWhole(tx, team, asked.indexed);
+    return {
+      facets: counts,
+      best: null,
+      /** Whether something happened since these were counted: ask again in a few seconds. */
+      old,
+    };
+  },
+});

@@ -1,0 +1,29 @@
+import { sanitise } from "@/core/text/sanitise";
+import { findSection } from "@/data/queries/sections";
+import { action } from "../mechanism/action";
+import { Id, MaybeText } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { fieldProblem } from "../mechanism/problem";
+
+class EditSection {
+  @Id() section: string;
+  @MaybeText(200) title?: string;
+  /** HTML; what is not words and their marks is taken out. */
+  @MaybeText(20_000) intro?: string;
+}
+
+export const editSection = action({
+  name: "sections.edit",
+  about: "Gives a section another name or an introduction.",
+  input: EditSection,
+  allow: can.arrange("section"),
+  history: ({ input }) => (input.title !== undefined ? "rename a section" : "introduce a section"),
+  run: async ({ input, tx, change }) => {
+    if (input.title === "") throw fieldProblem("title", "section-name-missing");
+    const before = (await findSection(tx, input.section))!;
+    const { title = before.title } = input;
+    const intro = input.intro === undefined ? undefined : sanitise(input.intro);
+    await change("section", before, { title: input.title, intro }, { say: { title } });
+    return { section: (await findSection(tx, before.id))! };
+  },
+});

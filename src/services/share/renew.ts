@@ -1,0 +1,29 @@
+import { addShareCode, findCollection, revokeShareCodes } from "@/data/queries/collections";
+import { newShareCode } from "@/outside/random";
+import { action } from "../mechanism/action";
+import { Id } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { Problem } from "../mechanism/problem";
+
+class RenewLink {
+  @Id() collection: string;
+}
+
+export const renewLink = action({
+  name: "share.renew",
+  about: "Gives a shared collection a new link; the old one stops working at once.",
+  input: RenewLink,
+  allow: can.publish("collection"),
+  // What left the team's hands is not taken back.
+  history: null,
+  run: async ({ input, tx, at, set, emit }) => {
+    const found = (await findCollection(tx, input.collection))!;
+    if (found.audience === "team") throw new Problem("not-shared");
+    await set.count([found.id]);
+    await revokeShareCodes(tx, found.id, at);
+    const code = newShareCode();
+    await addShareCode(tx, found.id, code, at);
+    emit({ subject: found.id, collection: found.id });
+    return { code };
+  },
+});

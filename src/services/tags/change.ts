@@ -1,0 +1,36 @@
+import { LONGEST_TAG, tagKey, tagName } from "@/core/tags/tag-name";
+import { linksOfResources, tagsByKey } from "@/data/queries/tags";
+import { action } from "../mechanism/action";
+import { resourcesOf } from "../mechanism/all-of-team";
+import { Id, Ids, MaybeTexts } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+import { fieldProblem } from "../mechanism/problem";
+import { putTags } from "./put";
+
+class ChangeTags {
+  @Id() team: string;
+  @Ids() resources: string[];
+  @MaybeTexts(50, LONGEST_TAG) add?: string[];
+  @MaybeTexts(50, LONGEST_TAG) remove?: string[];
+}
+
+export const changeTags = action({
+  name: "tags.change",
+  about: "Puts tags on several resources, takes others off.",
+  input: ChangeTags,
+  allow: can.bring("team"),
+  history: ({ input: { add, resources } }) =>
+    add?.length ? `tag ${resources.length === 1 ? "an item" : `${resources.length} items`}` : "take off tags",
+  run: async ({ input, tx, set, remove }) => {
+    const names = (input.add ?? []).map(tagName).filter((name) => name !== null);
+    const off = (input.remove ?? []).map(tagKey).filter(Boolean);
+    if (!names.length && !off.length) throw fieldProblem("add", "tag-missing");
+    const ids = (await resourcesOf(tx, input.resources, input.team)).map((row) => row.id);
+    const added = await putTags(tx, set, input.team, new Map(ids.map((id) => [id, names])));
+    const gone = new Set((await tagsByKey(tx, input.team, off)).values());
+    const links = gone.size ? await linksOfResources(tx, ids) : [];
+    const removed = links.filter((link) => gone.has(link.tag));
+    await remove("resourceTag", removed);
+    return { changed: ids.length, added: added.length, removed: removed.length };
+  },
+});

@@ -1,0 +1,10 @@
+import { makeTeam } from "./make";
+import { readTeams } from "./read";
+import { renameTeam } from "./rename";
+
+/** What people can do, by name. */
+export const actions = {
+  "teams.make": makeTeam,
+  "teams.read": readTeams,
+  "teams.rename": renameTeam,
+};

@@ -1,0 +1,22 @@
+import { renameTeam as writeName } from "@/data/queries/teams";
+import { action } from "../mechanism/action";
+import { Id, Name } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+class RenameTeam {
+  @Id() team: string;
+  @Name("a name for the team", 120) name: string;
+}
+
+export const renameTeam = action({
+  name: "teams.rename",
+  about: "Gives a team another name.",
+  input: RenameTeam,
+  allow: can.manage("team"),
+  history: null,
+  run: async ({ input, tx, emit }) => {
+    await writeName(tx, input.team, input.name);
+    emit({ subject: input.team, data: { name: input.name } });
+    return { team: { id: input.team, name: input.name } };
+  },
+});

@@ -1,0 +1,19 @@
+import { addPairing } from "@/data/queries/tokens";
+import { sha256 } from "@/outside/hash";
+import { newSecret } from "@/outside/random";
+import { action } from "../mechanism/action";
+import { Nothing } from "../mechanism/input";
+import { can } from "../mechanism/policy";
+
+export const offerPairing = action({
+  name: "tokens.offer",
+  about: "A code with which a browser extension pairs itself, once and within ten minutes.",
+  input: Nothing,
+  allow: can.beSignedIn(),
+  history: null,
+  run: async ({ scope, tx, at }) => {
+    const code = newSecret();
+    await addPairing(tx, { hash: sha256(code), person: scope.person!, createdAt: at });
+    return { code };
+  },
+});

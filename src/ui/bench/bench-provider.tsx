@@ -1,0 +1,20 @@
+"use client";
+
+import { createContext, useContext } from "react";
+import { BenchContext } from "./state/bench-context";
+import { type BenchProps, useBenchOf, type Workshop } from "./state/use-bench";
+
+const WorkshopContext = createContext<Workshop | null>(null);
+
+/** What is on the Bench, for its large parts; rows and cards go by `useBench`, which changes less often. */
+export const useWorkshop = () => useContext(WorkshopContext)!;
+
+/** Holds the state of the Bench for everything that is drawn inside. */
+export function BenchProvider({ children, ...props }: BenchProps & { children: React.ReactNode }) {
+  const workshop = useBenchOf(props);
+  return (
+    <WorkshopContext.Provider value={workshop}>
+      <BenchContext.Provider value={workshop.context}>{children}</BenchContext.Provider>
+    </WorkshopContext.Provider>
+  );
+}

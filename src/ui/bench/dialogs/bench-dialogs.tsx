@@ -1,0 +1,81 @@
+"use client";
+
+import { useQuery } from "@tanstack/react-query";
+import dynamic from "next/dynamic";
+import { useRouter } from "next/navigation";
+import { call } from "../../talk/call";
+import type { BringIn as BringInForm } from "./bring-in";
+import type { BenchWindow } from "../state/bench-state";
+import type { Brings } from "../../imports/use-preview";
+
+const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
+const ImportDialog = dynamic(() => import("../../imports/import-dialog").then((m) => m.ImportDialog), {
+  ssr: false,
+});
+const NewCollection = dynamic(() => import("../../desk/new-collection").then((m) => m.NewCollection), {
+  ssr: false,
+});
+
+/** The small windows of the Bench by which something new comes into the open collection. */
+export function BenchDialogs({
+  open,
+  brings,
+  team,
+  collection,
+  section,
+  arranges,
+  capture,
+  onOpen,
+  onBrings,
+}: {
+  open: BenchWindow | null;
+  brings: Brings | null;
+  team: string;
+  collection: { id: string; title: string; parent: string | null };
+  section: string | null;
+  arranges: boolean;
+  capture: NonNullable<React.ComponentProps<typeof BringInForm>["into"]>["capture"];
+  onOpen: (dialog: BenchWindow | null) => void;
+  onBrings: (brings: Brings | null) => void;
+}) {
+  const router = useRouter();
+  const tree = useQuery({
+    queryKey: ["tree", team],
+    queryFn: () => call("collections.tree", { team }),
+    enabled: open === "beside",
+  });
+  const above = tree.data?.collections.find((one) => one.id === collection.parent);
+  const into = { id: collection.id, title: collection.title, section };
+  return (
+    <>
+      {open === "bring" && (
+        <BringIn
+          open
+          onOpenChange={(on: boolean) => onOpen(on ? "bring" : null)}
+          team={team}
+          into={{ ...into, capture }}
+          onMany={onBrings}
+        />
+      )}
+      {brings && (
+        <ImportDialog
+          open
+          onOpenChange={(on: boolean) => !on && onBrings(null)}
+          team={team}
+          arranges={arranges}
+          into={into}
+          brings={brings}
+        />
+      )}
+      {(open === "inside" || (open === "beside" && (!collection.parent || above))) && (
+        <NewCollection
+          open
+          onOpenChange={(on: boolean) => onOpen(on ? open : null)}
+          team={team}
+          parent={open === "inside" ? collection : above}
+          onMade={(made: string) => router.push(`/bench/${made}`)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,146 @@
+"use client";
+
+import { X } from "lucide-react";
+import { linksText } from "@/core/formats/clipboard";
+import type { Likeness } from "@/core/list/selection";
+import { Toolbar } from "radix-ui";
+import { Button } from "../../parts/button";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "../../parts/menu";
+import { KEYS } from "../../shell/commands";
+import { call } from "../../talk/call";
+import { copyText } from "../../talk/copy-text";
+import { sayFailure } from "../../talk/say-failure";
+import { sayDone } from "../../shell/use-undo";
+import { useBench } from "../state/bench-context";
+import type { Selection } from "../state/use-selection";
+import { openOriginals } from "../../talk/originals";
+import { saveFile } from "../../talk/save-file";
+import type { Item } from "../state/types";
+
+/** What can be done with all that are chosen at once. */
+export function SelectionBar({ selection }: { selection: Selection }) {
+  const { team, collection, arranges, brings, loose, commands } = useBench();
+  const { chosen } = selection;
+  const first = chosen[0]!;
+  const ids = chosen.map((item) => item.id);
+  const like = (by: Likeness) => selection.like(by);
+  const open = () => openOriginals(chosen.map((item) => item.resource));
+  const putAway = () =>
+    void call("tray.set-many", { team, resources: chosen.map((item) => item.resource.id), state: "away" })
+      .then(({ changed, entry }) =>
+        sayDone(
+          changed ? `Put away ${changed} in your Tray.` : "None of these waits in your Tray.",
+          team,
+          entry,
+        ),
+      )
+      .catch(sayFailure);
+  const save = (format: "markdown" | "bookmarks") =>
+    void call("export.collection", { collection, format, placements: ids.join(",") })
+      .then(saveFile)
+      .catch(sayFailure);
+  return (
+    <Toolbar.Root
+      aria-label="What to do with the chosen items"
+      className="flex flex-wrap items-center gap-1 border-t border-line bg-sheet px-3 py-2 shadow-lift"
+    >
+      <p className="mr-1 text-[15px] font-semibold whitespace-nowrap">{chosen.length} chosen</p>
+      {brings && (
+        <>
+          <Act onClick={() => commands.ask("tag", first.id)}>Tag</Act>
+          <Act onClick={() => commands.ask("untag", first.id)}>Take tags off</Act>
+        </>
+      )}
+      {arranges && (
+        <>
+          {!loose && <Act onClick={() => commands.ask("move", first.id)}>Move</Act>}
+          <Act onClick={() => commands.ask("copy", first.id)}>{loose ? "Place" : "Place elsewhere too"}</Act>
+        </>
+      )}
+      {brings && <Act onClick={() => commands.ask("kind", first.id)}>Kind</Act>}
+      <Act onClick={open}>Open</Act>
+      <Act onClick={() => void copyText(linksText(chosen), `Copied ${chosen.length} links`)}>Copy links</Act>
+      {arranges && (
+        <Act stop onClick={() => commands.remove(first.id)}>
+          {loose ? "Delete" : "Take out"}
+        </Act>
+      )}
+      <Menu
+        align="end"
+        button={
+          <Toolbar.Button asChild>
+            <Button look="quiet" small>
+              More
+            </Button>
+          </Toolbar.Button>
+        }
+      >
+        <MenuLabel>Choose also</MenuLabel>
+        <MenuItem onSelect={() => like("tag")}>All that share a tag</MenuItem>
+        <MenuItem onSelect={() => like("site")}>All of the same site</MenuItem>
+        <MenuItem onSelect={() => like("kind")}>All of the same kind</MenuItem>
+        <MenuItem onSelect={selection.all} keys={KEYS.all}>
+          All
+        </MenuItem>
+        <MenuItem onSelect={selection.invert} keys={KEYS.invert}>
+          The others instead
+        </MenuItem>
+        <MenuLine />
+        <MenuItem onSelect={putAway}>Put away in the Tray</MenuItem>
+        {!loose && (
+          <>
+            <MenuLine />
+            <MenuItem onSelect={() => save("markdown")}>Save these as Markdown</MenuItem>
+            <MenuItem onSelect={() => save("bookmarks")}>Save these as a bookmark file</MenuItem>
+          </>
+        )}
+      </Menu>
+      <span className="ml-auto">
+        <Toolbar.Button asChild>
+          <Button
+            look="quiet"
+            small
+            aria-label="Choose none (Escape)"
+            className="px-2!"
+            onClick={() => selection.choose(selection.current)}
+          >
+            <X size={18} aria-hidden />
+          </Button>
+        </Toolbar.Button>
+      </span>
+    </Toolbar.Root>
+  );
+}
+
+function Act({
+  onClick,
+  stop,
+  children,
+}: {
+  onClick: () => void;
+  stop?: boolean;
+  children: React.ReactNode;
+}) {
+  return (
+    <Toolbar.Button asChild>
+      <Button
+        look="quiet"
+        small
+        onClick={onClick}
+        className={`px-2! ${stop ? "text-stop!" : "text-accent!"}`}
+      >
+        {children}
+      </Button>
+    </Toolbar.Button>
+  );
+}
+
+/** How many of the chosen carry each tag, most first. */
+export function tagsAmong(items: readonly Item[]): { name: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const name of items.flatMap((item) => item.resource.tags))
+    counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts]
+    .map(([name, count]) => ({ name, count }))
+    .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1));
+}

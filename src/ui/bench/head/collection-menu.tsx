@@ -1,0 +1,127 @@
+"use client";
+
+import { useQueryClient } from "@tanstack/react-query";
+import { useRouter } from "next/navigation";
+import { linksText } from "@/core/formats/clipboard";
+import type { Answer } from "@/services/registry";
+import { MenuItem, MenuLine, useLateEntries } from "../../parts/menu";
+import { KEYS } from "../../shell/commands";
+import { sayDone } from "../../shell/use-undo";
+import { call } from "../../talk/call";
+import { copyText } from "../../talk/copy-text";
+import { sayFailure } from "../../talk/say-failure";
+import { useBench } from "../state/bench-context";
+import { openOriginals } from "../../talk/originals";
+import type { Item } from "../state/types";
+
+type Props = {
+  head: Answer<"collections.read">;
+  onSection: () => void;
+  onText: () => void;
+  onInside: () => void;
+  onRemove: () => void;
+};
+
+/** What can be done with the open collection as a whole. */
+export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: Props) {
+  useLateEntries();
+  const { arranges, team } = useBench();
+  const client = useQueryClient();
+  const router = useRouter();
+  const { collection } = head;
+  const { id } = collection;
+  const items = () => client.getQueryData<{ items: Item[] }>(["items", id])?.items ?? head.items;
+  const again = () => void client.invalidateQueries({ queryKey: ["collection", id] });
+  const duplicate = (withItems: boolean) =>
+    void call("collections.duplicate", { collection: id, items: withItems })
+      .then(({ collection: made, entry }) => {
+        sayDone(`Made: ${made.title}`, team, entry, () => router.push(`/bench/${id}`));
+        router.push(`/bench/${made.id}`);
+      })
+      .catch(sayFailure);
+  const putAway = () =>
+    void call("collections.put-away", { collection: id, away: !collection.away })
+      .then(({ entry }) => {
+        again();
+        void client.invalidateQueries({ queryKey: ["tree", team] });
+        sayDone(
+          collection.away
+            ? "Out again."
+            : "Put away. It keeps its place and its links; Collections shows it.",
+          team,
+          entry,
+          again,
+        );
+      })
+      .catch(sayFailure);
+  const cover = (change: { coverHash: string }) =>
+    void call("collections.edit", { collection: id, ...change })
+      .then(again)
+      .catch(sayFailure);
+  const upload = () => {
+    const input = document.createElement("input");
+    input.type = "file";
+    input.accept = "image/*";
+    input.onchange = () => {
+      const file = input.files?.[0];
+      if (!file) return;
+      const reader = new FileReader();
+      reader.onload = () => {
+        const picture = String(reader.result).replace(/^[^,]*,/, "");
+        void call("collections.cover", { collection: id, picture }).then(again).catch(sayFailure);
+      };
+      reader.readAsDataURL(file);
+    };
+    input.click();
+  };
+  const open = () =>
+    openOriginals(
+      items()
+        .filter((item) => item.look === "item")
+        .map((item) => item.resource),
+    );
+  return (
+    <>
+      {arranges && (
+        <>
+          <MenuItem onSelect={onSection} keys={KEYS.section}>
+            New section
+          </MenuItem>
+          <MenuItem onSelect={onText} keys={KEYS.text}>
+            Write text between the items
+          </MenuItem>
+          <MenuItem onSelect={onInside}>New collection in this one</MenuItem>
+          <MenuLine />
+        </>
+      )}
+      <MenuItem onSelect={open}>Open everything</MenuItem>
+      <MenuItem onSelect={() => void copyText(linksText(items()), `Copied ${items().length} links`)}>
+        Copy all links
+      </MenuItem>
+      <MenuLine />
+      <MenuItem href={`/api/export/${id}?format=bookmarks`} download>
+        Save as a bookmark file
+      </MenuItem>
+      <MenuItem href={`/api/export/${id}?format=markdown`} download>
+        Save as Markdown
+      </MenuItem>
+      {arranges && (
+        <>
+          <MenuLine />
+          <MenuItem onSelect={upload}>Upload a cover</MenuItem>
+          {collection.coverHash && (
+            <MenuItem onSelect={() => cover({ coverHash: "" })}>Weave the cover again</MenuItem>
+          )}
+          <MenuLine />
+          <MenuItem onSelect={() => duplicate(true)}>Duplicate</MenuItem>
+          <MenuItem onSelect={() => duplicate(false)}>Duplicate without the items</MenuItem>
+          <MenuItem href={`/team/${team}/collections`}>Move it in the tree</MenuItem>
+          <MenuItem onSelect={putAway}>{collection.away ? "Take it out again" : "Put it away"}</MenuItem>
+          <MenuItem stop onSelect={onRemove}>
+            Delete the collection
+          </MenuItem>
+        </>
+      )}
+    </>
+  );
+}

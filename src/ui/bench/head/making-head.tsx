@@ -1,0 +1,239 @@
+"use client";
+
+import { useQuery } from "@tanstack/react-query";
+import { Globe, Link2, MoreHorizontal, Users } from "lucide-react";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useState } from "react";
+import { sumTree } from "@/core/list/tree-sums";
+import type { ViewSetting } from "@/core/list/view-setting";
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { buttonLook, IconButton } from "../../parts/button";
+import { Cover } from "../../parts/cover";
+import { Menu } from "../../parts/menu";
+import { Progress } from "../../parts/progress";
+import { loadRichText, RichField } from "../../parts/rich-field";
+import { Words } from "../../parts/words";
+import { initials } from "../../shell/initials";
+import { call } from "../../talk/call";
+import { useBench } from "../state/bench-context";
+import { InlineTitle } from "./inline-title";
+import { usePresence } from "../state/use-presence";
+import { ViewBar } from "./view-bar";
+
+const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.CollectionMenu), {
+  ssr: false,
+});
+const CollectionTags = dynamic(() => import("./collection-tags").then((m) => m.CollectionTags), {
+  ssr: false,
+  // As high as what comes, so that nothing moves away under a press.
+  loading: () => <p className="h-6" />,
+});
+
+type Props = {
+  head: Answer<"collections.read">;
+  setting: ViewSetting;
+  /** The collection something is held over. */
+  over: string | null;
+  reading: { done: number; of: number } | null;
+  onSet: (change: Partial<ViewSetting>) => void;
+  onSection: () => void;
+  onText: () => void;
+  onInside: () => void;
+  onRemove: () => void;
+};
+
+const AUDIENCE = {
+  team: { Icon: Users, words: "Team only" },
+  link: { Icon: Link2, words: "Anyone with the link" },
+  public: { Icon: Globe, words: "Public" },
+};
+
+/** The collection that is being made: cover, title, what it is for, its sum, who sees it, who is here. */
+export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props) {
+  const { arranges } = useBench();
+  const { collection, sums, cover } = head;
+  const items = sums.reduce((sum, one) => sum + one.items, 0);
+  const minutes = sums.reduce((sum, one) => sum + one.minutes, 0);
+  const { Icon, words } = AUDIENCE[collection.audience];
+  return (
+    <header className="flex flex-col gap-2 border-b border-line px-4 pt-4 pb-2 sm:px-6">
+      <div className="flex gap-5">
+        {collection.coverHash ? (
+          // eslint-disable-next-line @next/next/no-img-element -- kept pictures are made to size already
+          <img
+            src={`/api/pictures/${collection.coverHash}`}
+            alt=""
+            className="h-16 w-[104px] shrink-0 rounded-md object-cover max-sm:hidden"
+          />
+        ) : (
+          <Cover
+            threads={cover.threads}
+            tags={cover.tags}
+            width={104}
+            height={64}
+            className="h-16 w-[104px] shrink-0 max-sm:hidden"
+          />
+        )}
+        <div className="min-w-0 flex-1">
+          <InlineTitle
+            level={1}
+            label="Title of the collection"
+            value={collection.title}
+            readOnly={!arranges}
+            onSave={(title) => call("collections.edit", { collection: collection.id, title })}
+            className="font-serif text-[26px] leading-tight font-semibold"
+          />
+          <Description collection={collection} />
+          {(arranges || collection.tags.length > 0) && <CollectionTags collection={collection} />}
+        </div>
+      </div>
+      {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <div className="-ml-2.5 min-w-0 sm:mr-auto">
+          <ViewBar setting={setting} onSet={onSet} />
+        </div>
+        <p className="text-[15px] whitespace-nowrap text-quiet sm:order-2">
+          {items} {items === 1 ? "item" : "items"}
+          {minutes > 0 && ` · ${sayMinutes(minutes)}`}
+        </p>
+        <p className="flex items-center gap-1.5 text-[15px] whitespace-nowrap text-quiet sm:order-2">
+          <Icon size={16} aria-hidden /> {words}
+        </p>
+        <Present collection={collection.id} />
+        <div className="flex items-center gap-1 sm:order-2">
+          <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
+            Publish
+          </Link>
+          <Menu
+            align="end"
+            button={
+              <IconButton label="What to do with this collection">
+                <MoreHorizontal size={18} aria-hidden />
+              </IconButton>
+            }
+          >
+            <CollectionMenu head={head} {...on} />
+          </Menu>
+        </div>
+      </div>
+      {reading && (
+        <Progress
+          done={reading.done}
+          of={reading.of}
+          words={`Reading ${reading.of} pages: ${reading.done} done`}
+        />
+      )}
+    </header>
+  );
+}
+
+/** What the collection is for; a press writes it. */
+function Description({ collection }: { collection: Props["head"]["collection"] }) {
+  const { arranges } = useBench();
+  const [writing, setWriting] = useState(false);
+  const { id, rich, description } = collection;
+  if (!arranges) return <Words rich={rich} plain={description} className="text-quiet" />;
+  // Links in it stay links; a press beside them writes.
+  return (
+    <RichField
+      label="What the collection is for"
+      value={rich}
+      plain={description}
+      writing={writing}
+      onSave={(html) => call("collections.edit", { collection: id, rich: html })}
+      onDone={() => setWriting(false)}
+    >
+      {({ rich, plain }) => (
+        <div
+          role="button"
+          tabIndex={0}
+          aria-label={`Write what the collection is for. ${plain}`}
+          // There before somebody writes.
+          onPointerEnter={() => void loadRichText()}
+          onFocus={() => void loadRichText()}
+          onClick={(event) => !(event.target as HTMLElement).closest("a") && setWriting(true)}
+          onKeyDown={(event) => {
+            if (event.target !== event.currentTarget || (event.key !== "Enter" && event.key !== " ")) return;
+            event.preventDefault();
+            setWriting(true);
+          }}
+          className="-ml-1.5 cursor-text rounded border border-transparent px-1.5 py-0.5 text-quiet hover:border-edge"
+        >
+          {rich || plain ? (
+            <Words rich={rich} plain={plain} className="line-clamp-3" />
+          ) : (
+            "What is it for? One sentence helps whoever opens it."
+          )}
+        </div>
+      )}
+    </RichField>
+  );
+}
+
+/** The collections inside, with what they hold all together, without opening them. Items can be dropped on them. */
+function Inside({
+  team,
+  inside,
+  over,
+}: {
+  team: string;
+  inside: Props["head"]["inside"];
+  over: string | null;
+}) {
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const sums = sumTree(tree.data?.collections ?? []);
+  return (
+    <p className="flex flex-wrap gap-x-1 gap-y-1 text-[15px]">
+      <span className="py-0.5 text-quiet">Inside:</span>
+      {inside.map((one) => {
+        const sum = sums.get(one.id);
+        const state = [
+          sum?.waiting ? `${sum.waiting} being read` : "",
+          sum?.failed ? `${sum.failed} not readable` : "",
+        ].filter(Boolean);
+        return (
+          <Link
+            key={one.id}
+            href={`/bench/${one.id}`}
+            data-drop={one.id}
+            data-drop-title={one.title}
+            draggable={false}
+            className={`rounded px-1.5 py-0.5 text-accent hover:underline ${over === one.id ? "bg-accent text-on-accent!" : ""}`}
+          >
+            {one.title}
+            {sum && (
+              <span className={over === one.id ? "" : "text-quiet"}>
+                {" "}
+                ({sum.items}
+                {sum.minutes > 0 && ` · ${sayMinutes(sum.minutes)}`}
+                {state.length > 0 && `, ${state.join(", ")}`})
+              </span>
+            )}
+          </Link>
+        );
+      })}
+    </p>
+  );
+}
+
+/** Who else has the collection open. */
+function Present({ collection }: { collection: string }) {
+  const people = usePresence(collection);
+  if (!people.length) return null;
+  return (
+    <ul aria-label="Also here" className="flex -space-x-1.5">
+      {people.slice(0, 5).map((one) => (
+        <li
+          key={one.id}
+          title={`${one.name} is here`}
+          className="flex size-7 items-center justify-center rounded-full border-2 border-sheet bg-sound text-[11px] font-bold text-sheet"
+        >
+          <span aria-hidden>{initials(one.name)}</span>
+          <span className="sr-only">{one.name} is here</span>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,141 @@
+"use client";
+
+import { useQuery } from "@tanstack/react-query";
+import { ChevronDown } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { cloneElement, useCallback, useEffect, useRef, useState } from "react";
+import { isForField } from "../../shell/commands";
+import { call } from "../../talk/call";
+import type { PathDrop } from "./path-drop";
+
+const load = () => import("./path-drop");
+
+type Props = {
+  team: string;
+  collection: { id: string; title: string; parent: string | null };
+  /** Where it stands until the whole tree is there. */
+  above: Node[];
+  /** The collection something is held over. */
+  over?: string | null;
+  onNew?: () => void;
+};
+type Node = { id: string; parent: string | null; title: string };
+
+/**
+ * Where the open collection stands. The stroke before each step drops down that step's neighbours, the last step the
+ * whole tree; either is narrowed as one types.
+ */
+export function Path({ team, collection, above: first, over, onNew }: Props) {
+  const router = useRouter();
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const nodes: Node[] = (tree.data?.collections ?? []).filter((one) => !one.away || one.id === collection.id);
+  const above: Node[] = tree.data ? [] : [...first];
+  for (let id = tree.data && collection.parent; id && above.length < 20;) {
+    const node = nodes.find((one) => one.id === id);
+    if (!node) break;
+    above.unshift(node);
+    id = node.parent;
+  }
+  const go = (id: string) => router.push(`/bench/${id}`);
+  const beside = (node: { id: string; title: string; parent: string | null }) => (
+    <Drop
+      label={`Beside ${node.title}`}
+      nodes={nodes.filter((one) => one.parent === node.parent).map((one) => ({ ...one, parent: null }))}
+      onPick={go}
+      trigger={
+        <button
+          type="button"
+          aria-label={`What stands beside ${node.title}`}
+          className="flex h-9 min-w-6 items-center justify-center rounded text-quiet hover:bg-wash hover:text-ink"
+        >
+          /
+        </button>
+      }
+    />
+  );
+  return (
+    <>
+      {above.map((one) => (
+        <span key={one.id} className="flex min-w-0 items-center max-md:hidden">
+          {beside(one)}
+          <Link
+            href={`/bench/${one.id}`}
+            data-drop={one.id}
+            data-drop-title={one.title}
+            className={`max-w-44 truncate rounded-md px-1.5 py-1.5 hover:bg-wash hover:text-ink ${over === one.id ? "bg-accent text-on-accent" : "text-quiet"}`}
+          >
+            {one.title}
+          </Link>
+        </span>
+      ))}
+      {beside(collection)}
+      <Drop
+        keyed
+        label="Go to a collection"
+        nodes={nodes}
+        onPick={go}
+        onNew={onNew}
+        trigger={
+          <button
+            type="button"
+            className="flex h-9 min-w-0 items-center gap-1 rounded-md px-1.5 font-semibold hover:bg-wash"
+          >
+            <span className="max-w-64 truncate max-md:max-w-32">{collection.title}</span>
+            <ChevronDown size={14} aria-hidden className="shrink-0" />
+          </button>
+        }
+      />
+    </>
+  );
+}
+
+type DropProps = {
+  label: string;
+  nodes: readonly Node[];
+  trigger: React.ReactElement<React.ComponentProps<"button">>;
+  /** G opens it. */
+  keyed?: boolean;
+  onPick: (id: string) => void;
+  onNew?: () => void;
+};
+
+/**
+ * A button that drops down collections to go to. What it drops is loaded soon after the page; the button itself stays the
+ * same one, so that neither a press nor the focus is lost.
+ */
+function Drop({ trigger, keyed, ...rest }: DropProps) {
+  const [open, setOpen] = useState(false);
+  const [Loaded, setLoaded] = useState<typeof PathDrop | null>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const ready = useCallback(() => load().then((m) => setLoaded(() => m.PathDrop)), []);
+  const turn = useCallback(() => void ready().then(() => setOpen((old) => !old)), [ready]);
+  useEffect(() => {
+    if (!keyed) return;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
+      event.preventDefault();
+      turn();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [keyed, turn]);
+  // So that who presses G and types at once loses no letter.
+  useEffect(() => {
+    const timer = setTimeout(() => void ready(), 1_200);
+    return () => clearTimeout(timer);
+  }, [ready]);
+  return (
+    <>
+      {cloneElement(trigger, {
+        ref: button,
+        "aria-haspopup": "dialog",
+        "aria-expanded": open,
+        onPointerEnter: () => void ready(),
+        onClick: turn,
+      })}
+      {Loaded && <Loaded {...rest} button={button} open={open} onOpenChange={setOpen} />}
+    </>
+  );
+}

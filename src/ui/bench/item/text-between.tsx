@@ -1,0 +1,65 @@
+"use client";
+
+import { memo } from "react";
+import { RowMenu, MenuItem, MenuLine } from "../../parts/menu";
+import { KEYS } from "../../shell/commands";
+import { useBench } from "../state/bench-context";
+import { type ItemState, useItemFrame } from "./item-frame";
+import { SavedText } from "./saved-text";
+import { PlaceEntries } from "./place-entries";
+
+/** A note that stands as text between the items: a heading, if it has one, and its words. Enter edits it in place. */
+export const TextBetween = memo(function TextBetween({ state }: { state: ItemState }) {
+  const { item, opened, reachable } = state;
+  const { arranges, brings, commands } = useBench();
+  const { frame, shade } = useItemFrame(state);
+  return (
+    <div
+      {...frame}
+      aria-label={`Text: ${item.heading || item.resource.description.slice(0, 80)}`}
+      className={`grid grid-cols-[minmax(0,1fr)_36px] rounded-md py-2 pl-2 outline-offset-[-2px] sm:pl-[42px] ${shade}`}
+    >
+      <div role="gridcell" className="contents">
+        {opened && arranges ? (
+          <div className="flex max-w-prose flex-col gap-2">
+            <SavedText
+              label="Heading"
+              placeholder="None"
+              value={item.heading}
+              maxLength={300}
+              onSave={(heading) => commands.edit(item.id, { heading })}
+            />
+            <SavedText
+              lines
+              autoFocus
+              label="Text"
+              value={item.resource.description}
+              readOnly={!brings}
+              maxLength={4000}
+              onSave={(description) =>
+                description.trim() ? commands.mend(item, { description }) : Promise.resolve()
+              }
+            />
+          </div>
+        ) : (
+          <div className="max-w-prose">
+            {item.heading && <p className="text-[17px] font-semibold">{item.heading}</p>}
+            <p className="font-serif text-base whitespace-pre-line text-quiet">{item.resource.description}</p>
+          </div>
+        )}
+        {arranges ? (
+          <RowMenu label="What to do with this text" reachable={reachable}>
+            <MenuItem onSelect={() => commands.toggle(item.id)} keys={KEYS.open}>
+              {opened ? "Done" : "Write"}
+            </MenuItem>
+            <MenuItem onSelect={() => commands.setLook(item.id, "item")}>Let it stand as an item</MenuItem>
+            <MenuLine />
+            <PlaceEntries id={item.id} />
+          </RowMenu>
+        ) : (
+          <span />
+        )}
+      </div>
+    </div>
+  );
+});

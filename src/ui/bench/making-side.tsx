@@ -1,0 +1,64 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useWorkshop } from "./bench-provider";
+import { MakingHead } from "./head/making-head";
+import { ListView } from "./views/list-view";
+import type { ViewProps } from "./views/view-props";
+
+// Not in the first load.
+const BoardView = dynamic(() => import("./views/board-view").then((m) => m.BoardView), { ssr: false });
+const SelectionBar = dynamic(() => import("./dialogs/selection-bar").then((m) => m.SelectionBar), {
+  ssr: false,
+});
+const FilterBox = dynamic(() => import("./head/filter-box").then((m) => m.FilterBox), { ssr: false });
+
+/** The collection that is being made, in the view one has chosen. */
+export function MakingSide() {
+  const workshop = useWorkshop();
+  const { head, own, items, state, dispatch, selection, sections, drag, lift, setView } = workshop;
+  const { setting } = state;
+  const waiting = own.filter((item) => item.resource.fetchState === "waiting").length;
+  const view: ViewProps = {
+    head,
+    items,
+    setting,
+    current: selection.current,
+    marked: selection.marked,
+    cut: workshop.clipboard.cut,
+    lifted: lift.lifted,
+    opened: state.opened,
+    landing: lift.landing ?? drag.landing,
+    newSection: sections.fresh,
+    onKeyDown: workshop.onItemKey,
+    onSet: setView,
+    onSection: sections.add,
+    onMoveSection: sections.move,
+    onRemoveSection: sections.remove,
+  };
+  return (
+    <section aria-label="Making" className="flex min-h-0 min-w-0 flex-col bg-sheet" {...workshop.sweep}>
+      <MakingHead
+        head={head}
+        setting={setting}
+        over={drag.elsewhere?.collection ?? null}
+        reading={waiting > 3 ? { done: own.length - waiting, of: own.length } : null}
+        onSet={setView}
+        onSection={sections.add}
+        onText={workshop.writeText}
+        onInside={() => dispatch({ type: "window", window: "inside" })}
+        onRemove={workshop.removeCollection}
+      />
+      {state.filtering !== null && (
+        <FilterBox
+          first={state.filtering}
+          items={own}
+          onFound={(found) => dispatch({ type: "found", found })}
+          onClose={workshop.stopNarrowing}
+        />
+      )}
+      {setting.view === "board" && setting.sort === "own" ? <BoardView {...view} /> : <ListView {...view} />}
+      {selection.chosen.length > 1 && <SelectionBar selection={selection} />}
+    </section>
+  );
+}

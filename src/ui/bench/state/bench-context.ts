@@ -1,0 +1,37 @@
+"use client";
+
+import { createContext, useContext } from "react";
+import type { Kind } from "@/core/page/facts";
+import type { Asking, DetailField, Item, Mending } from "./types";
+import type { How } from "./use-selection";
+
+/** What can be done on the Bench; the functions never change, so that rows need not be drawn anew. */
+export type BenchCommands = {
+  select: (id: string | null, how?: How) => void;
+  toggle: (id: string, focus?: DetailField) => void;
+  change: (id: string, how: (item: Item) => Item) => void;
+  edit: (id: string, fields: { heading?: string; context?: string }) => Promise<unknown>;
+  mend: (item: Item, fields: Mending) => Promise<unknown>;
+  /** Gives an item exactly these tags. */
+  retag: (item: Item, tags: string[]) => Promise<unknown>;
+  /** Takes out this item, or all that are chosen with it. */
+  remove: (id: string) => void;
+  /** Asks what is needed to do it with the item, or with all that are chosen with it. */
+  ask: (what: Asking["what"], id: string) => void;
+  step: (id: string, by: 1 | -1) => void;
+  fetchAgain: (resource: string) => void;
+  setKind: (ids: readonly string[], kind: Kind) => void;
+  tag: (ids: readonly string[], add: string[], remove: string[]) => Promise<unknown>;
+  /** Whether a note stands as an item or as text between the items. */
+  setLook: (id: string, look: Item["look"]) => void;
+};
+export const BenchContext = createContext<{
+  team: string;
+  collection: string;
+  arranges: boolean;
+  brings: boolean;
+  /** Whether the items are things of the catalogue, which stand in no order here. */
+  loose?: boolean;
+  commands: BenchCommands;
+} | null>(null);
+export const useBench = () => useContext(BenchContext)!;

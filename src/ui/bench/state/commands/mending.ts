@@ -1,0 +1,87 @@
+import type { Kind } from "@/core/page/facts";
+import { tagChanges, tagKey } from "@/core/tags/tag-name";
+import { KIND_WORDS } from "../../../parts/kind";
+import { sayDone } from "../../../shell/use-undo";
+import { call } from "../../../talk/call";
+import type { BenchCommands } from "../bench-context";
+import type { Ground } from "./ground";
+import type { Item, Mending } from "../types";
+
+/** Commands that change the words of items and of their resources: tags, kind, fields, heading and context. */
+export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
+  const resourcesOf = (ids: readonly string[]) => [
+    ...new Set(now.current.items.filter((item) => ids.includes(item.id)).map((item) => item.resource.id)),
+  ];
+  const changeResources = (ids: readonly string[], how: (card: Item["resource"]) => Item["resource"]) =>
+    now.current.change((all) =>
+      all.map((item) => (ids.includes(item.resource.id) ? { ...item, resource: how(item.resource) } : item)),
+    );
+
+  const tag = async (ids: readonly string[], add: string[], remove: string[]) => {
+    const { team } = now.current;
+    const resources = resourcesOf(ids);
+    const off = new Set(remove.map(tagKey));
+    changeResources(resources, (card) => ({
+      ...card,
+      tags: [
+        ...card.tags.filter((name) => !off.has(tagKey(name))),
+        ...add.filter((name) => !card.tags.some((one) => tagKey(one) === tagKey(name))),
+      ],
+    }));
+    const { entry } = await call("tags.change", { team, resources, add, remove });
+    void client.invalidateQueries({ queryKey: ["tags", team] });
+    if (ids.length > 1)
+      sayDone(
+        `${add.length ? "Tagged" : "Took tags off"} ${ids.length} items.`,
+        team,
+        entry,
+        () => void now.current.renew([], resources),
+      );
+  };
+
+  const setKind = (ids: readonly string[], kind: Kind) => {
+    const { team } = now.current;
+    const resources = resourcesOf(ids);
+    changeResources(resources, (card) => ({ ...card, kind }));
+    call("resources.set-kind", { team, resources, kind })
+      .then(({ entry }) =>
+        sayDone(
+          ids.length === 1 ? `Now a ${KIND_WORDS[kind].toLowerCase()}.` : `Changed ${ids.length} items.`,
+          team,
+          entry,
+          () => void now.current.renew([], resources),
+        ),
+      )
+      .catch(failed);
+  };
+
+  const mend = async (item: Item, fields: Mending) => {
+    const { resource } = await call("resources.edit", { resource: item.resource.id, ...fields });
+    changeResources([resource.id], () => resource);
+  };
+
+  const retag: BenchCommands["retag"] = (item, tags) => {
+    const { add, remove } = tagChanges(item.resource.tags, tags);
+    return add.length || remove.length ? tag([item.id], add, remove) : Promise.resolve();
+  };
+  const setLook = (id: string, look: Item["look"]) => {
+    change(id, (old) => ({ ...old, look }));
+    call("placements.edit", { placement: id, look }).then(headAgain).catch(failed);
+  };
+  const edit: BenchCommands["edit"] = async (id, fields) => {
+    change(id, (old) => ({ ...old, ...fields }));
+    try {
+      await call("placements.edit", { placement: id, ...fields });
+    } catch (error) {
+      // The words are with who wrote them; the list shows what is.
+      void now.current.renew([id], []).catch(() => undefined);
+      throw error;
+    }
+  };
+  const fetchAgain = (resource: string) => {
+    changeResources([resource], (card) => ({ ...card, fetchState: "waiting", fetchProblem: null }));
+    call("resources.fetch-again", { resource }).catch(failed);
+  };
+
+  return { tag, setKind, mend, retag, setLook, edit, fetchAgain };
+}

@@ -1,0 +1,187 @@
+import { toast } from "../../../talk/toast";
+import { readAddress } from "@/core/address/read-address";
+import type { Answer } from "@/services/registry";
+import { sayDone } from "../../../shell/use-undo";
+import { call, Refusal } from "../../../talk/call";
+import { newId } from "../../../talk/ids";
+import { sayFailure } from "../../../talk/say-failure";
+import type { Ground } from "./ground";
+import type { Item, Landing, Supplied } from "../types";
+
+/** Commands that bring something to where it will stand: from the supply, from the clipboard, from an address. */
+export function placingOn({ now, client, headAgain, again, failed, positionsAt }: Ground) {
+  /** Where something new goes: behind the chosen item, else at the end. */
+  const spot = (): Landing => {
+    const { items, sections, selected } = now.current;
+    const chosen = items.find((item) => item.id === selected);
+    if (chosen) return { section: chosen.section, after: chosen.id };
+    const section = sections.at(-1)?.id ?? null;
+    return { section, after: items.filter((item) => item.section === section).at(-1)?.id ?? null };
+  };
+
+  const show = (id: string, landing: Landing, resource: Supplied, pending: boolean) => {
+    const [position] = positionsAt(landing, [], 1);
+    const addedAt = new Date().toISOString();
+    now.current.change((all) => [
+      ...all,
+      {
+        id,
+        section: landing.section,
+        position: position!,
+        heading: "",
+        context: "",
+        look: "item",
+        addedAt,
+        resource,
+        pending,
+      },
+    ]);
+    now.current.select(id);
+  };
+
+  const settle = (id: string, item: Item | undefined) => {
+    now.current.change((all) => all.flatMap((other) => (other.id === id ? (item ?? []) : other)));
+    headAgain();
+    void client.invalidateQueries({ queryKey: ["tray", now.current.team] });
+  };
+
+  /** Places a resource of the catalogue. */
+  const place = (resource: Supplied, landing: Landing = spot()) => {
+    const id = newId();
+    show(id, landing, resource, false);
+    now.current.announce(`Placed: ${resource.title}`);
+    call("placements.add", {
+      collection: now.current.collection,
+      resource: resource.id,
+      placement: id,
+      ...landing,
+    })
+      .then(({ item }) => settle(id, item))
+      .catch((error) => {
+        settle(id, undefined);
+        failed(error);
+      });
+  };
+
+  /** Brings in an address, which stands there before the server has answered. */
+  const capture = async (address: string, landing: Landing = spot(), apart = false) => {
+    const read = readAddress(address);
+    const id = newId();
+    if (read.ok) show(id, landing, provisional(read.address, read.host), true);
+    const { team, collection } = now.current;
+    try {
+      const answer = await call("capture.address", {
+        team,
+        address,
+        collection,
+        placement: id,
+        ...(apart && { apart }),
+        ...landing,
+      });
+      settle(id, answer.item);
+      if (answer.already) offerPlacing(answer, landing);
+    } catch (error) {
+      settle(id, undefined);
+      throw error;
+    }
+  };
+
+  const offerPlacing = ({ resource, places }: Answer<"capture.address">, landing: Landing) => {
+    const where = places
+      .map((one) => one.title)
+      .slice(0, 3)
+      .join(", ");
+    toast(`You have this already: ${resource.title}`, {
+      description: where
+        ? `It stands in ${where}${places.length > 3 ? " and others" : ""}.`
+        : "It is in the catalogue, in no collection.",
+      duration: 15_000,
+      action: { label: "Place it here", onClick: () => place(resource, landing) },
+      cancel: {
+        label: "Keep it apart",
+        onClick: () => void capture(resource.address, landing, true).catch(sayFailure),
+      },
+    });
+  };
+
+  /** Keeps a text as a note. */
+  const note = (text: string, landing: Landing = spot()) => {
+    const { team, collection } = now.current;
+    call("capture.note", { team, text, collection, placement: newId(), ...landing })
+      .then(
+        ({ item }) =>
+          item && (now.current.change((all) => [...all, item]), now.current.select(item.id), headAgain()),
+      )
+      .catch(failed);
+  };
+
+  /** Puts a text between the items, and opens it to be written. */
+  const writeText = () => {
+    const { team, collection, items, selected } = now.current;
+    const chosen = items.find((item) => item.id === selected);
+    const landing = chosen ? { section: chosen.section, after: chosen.id } : {};
+    call("capture.note", { team, collection, text: "What leads on from here", look: "text", ...landing })
+      .then(({ item }) => {
+        if (!item) return;
+        now.current.change((all) => [...all, item]);
+        now.current.select(item.id);
+        now.current.toggle(item.id);
+      })
+      .catch(failed);
+  };
+
+  /** What was pasted: one address. */
+  const paste = (text: string) =>
+    void capture(text).catch((error) => {
+      if (error instanceof Refusal && error.fields.address)
+        toast.error(`${error.fields.address} You pasted “${text.trim().slice(0, 60)}”.`);
+      else sayFailure(error);
+    });
+
+  /** Places several resources, or several items of other collections with their words. */
+  const placeMany = (what: { resources?: string[]; placements?: string[] }, landing: Landing = spot()) => {
+    const { team, collection, announce } = now.current;
+    const count = (what.resources ?? what.placements ?? []).length;
+    const ids = Array.from({ length: count }, newId);
+    call("placements.copy-many", { ...what, collection, ...landing, ids })
+      .then(({ items, entry }) => {
+        now.current.change((all) => [...all.filter((item) => !ids.includes(item.id)), ...items]);
+        // What is placed next goes behind these.
+        if (ids.length) now.current.select(ids.at(-1)!, "keep");
+        headAgain();
+        void client.invalidateQueries({ queryKey: ["tray", team] });
+        announce(`Placed ${count}.`);
+        sayDone(count === 1 ? "Placed 1 item." : `Placed ${count} items.`, team, entry, again);
+      })
+      .catch(failed);
+  };
+
+  return { spot, place, placeMany, capture, paste, note, writeText };
+}
+
+/** How a resource looks before the server has said anything. */
+function provisional(address: string, host: string): Supplied {
+  const path = new URL(address).pathname;
+  return {
+    id: newId(),
+    kind: "page",
+    address,
+    host,
+    title: host + (path === "/" ? "" : path),
+    description: "",
+    siteName: "",
+    authors: [],
+    published: null,
+    minutes: null,
+    pages: null,
+    picture: null,
+    player: null,
+    file: null,
+    twinOf: null,
+    fetchState: "waiting",
+    fetchProblem: null,
+    usedAt: null,
+    createdAt: new Date().toISOString(),
+    tags: [],
+  };
+}

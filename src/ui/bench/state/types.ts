@@ -1,0 +1,25 @@
+import type { Answer } from "@/services/registry";
+
+/** A resource in its place in the collection. */
+export type Item = Answer<"collections.items">["items"][number] & {
+  /** Shown before it is saved. */
+  pending?: boolean;
+};
+export type Section = Answer<"collections.read">["sections"][number];
+
+/** A resource on the supply side. */
+export type Supplied = Answer<"resources.newest">["resources"][number];
+
+/** Where something would come to stand: in a section (null: before the first), behind an item (null: first there). */
+export type Landing = { section: string | null; after: string | null };
+
+/** Fields of the resource itself, which are the same wherever it stands. */
+export type Mending = Partial<
+  Pick<Item["resource"], "title" | "description" | "siteName" | "authors" | "kind">
+> & { published?: string; notes?: string };
+
+/** What is asked in a small window before something is done with the chosen items. */
+export type Asking = { what: "move" | "copy" | "tag" | "untag" | "kind"; ids: string[] };
+
+/** The field of an item's details that gets the focus when they open. */
+export type DetailField = "context" | "heading" | "tags";

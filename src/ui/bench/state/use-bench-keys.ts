@@ -1,0 +1,86 @@
+"use client";
+
+import { useEffect } from "react";
+import { VIEWS, type ViewSetting } from "@/core/list/view-setting";
+import { isForField } from "../../shell/commands";
+import { VIEW_WORDS } from "../head/view-bar";
+
+type Commands = {
+  arranges: boolean;
+  folded: boolean;
+  newSection: () => void;
+  writeText: () => void;
+  newInside: () => void;
+  newBeside: () => void;
+  fold: () => void;
+  /** To the other side of the Bench. */
+  jump: () => void;
+  narrow: () => void;
+  setView: (wish: Partial<ViewSetting>) => void;
+  publish: () => void;
+};
+
+/** A number for each view. */
+const VIEW_KEYS: Record<string, (typeof VIEWS)[number]> = Object.fromEntries(
+  VIEWS.map((view, i) => [String(i + 1), view]),
+);
+
+/**
+ * The keys of the Bench that need no item, wherever the focus is but in a field, a dialog or a menu.
+ * @returns the same commands as commands for the palette
+ */
+export function useBenchKeys(commands: Commands): { words: string; run: () => void }[] {
+  const {
+    arranges,
+    folded,
+    newSection,
+    writeText,
+    newInside,
+    newBeside,
+    fold,
+    jump,
+    narrow,
+    setView,
+    publish,
+  } = commands;
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const key = event.key.toLowerCase();
+      if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
+      if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
+        event.preventDefault();
+        return narrow();
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const view = VIEW_KEYS[key];
+      if (key === "n" && arranges) newSection();
+      else if (key === "w" && arranges) writeText();
+      else if (key === "s") fold();
+      else if (key === "j") jump();
+      else if (key === "f") narrow();
+      else if (key === "0") setView({ sort: "own", down: false });
+      else if (view) setView({ view });
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
+  });
+  return [
+    ...(arranges
+      ? [
+          { words: "New section", run: newSection },
+          { words: "Write text between the items", run: writeText },
+          { words: "New collection in this one", run: newInside },
+          { words: "New collection beside this one", run: newBeside },
+        ]
+      : []),
+    { words: "Publish this collection", run: publish },
+    { words: "Narrow this collection", run: narrow },
+    ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
+    { words: "Over to the other side", run: jump },
+    { words: folded ? "Show the supply side" : "Fold the supply side away", run: fold },
+  ];
+}

@@ -1,0 +1,181 @@
+"use client";
+
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRouter } from "next/navigation";
+import { useMemo, useReducer, useRef } from "react";
+import { sortItems } from "@/core/list/sort-items";
+import type { ViewSetting } from "@/core/list/view-setting";
+import { may } from "@/core/policy/abilities";
+import type { Answer } from "@/services/registry";
+import type { Me, TeamRow } from "../../shell/frame";
+import { sayDone, useUndo } from "../../shell/use-undo";
+import { call } from "../../talk/call";
+import { sayFailure } from "../../talk/say-failure";
+import { isOutOfOrder, openedWith, reduce } from "./bench-state";
+import type { DetailField, Landing, Supplied } from "./types";
+import { useBenchKeys } from "./use-bench-keys";
+import { useBenchLive } from "./use-bench-live";
+import { useBringing } from "./use-bringing";
+import { useClipboard } from "./use-clipboard";
+import { useCommands } from "./use-commands";
+import { useDrag } from "./use-drag";
+import { focusItem, useItemKeys } from "./use-item-keys";
+import { useItems } from "./use-items";
+import { useLift } from "./use-lift";
+import { useSections } from "./use-sections";
+import { useSelection } from "./use-selection";
+import { useSweep } from "./use-sweep";
+
+export type BenchProps = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"collections.read"> };
+
+/** Everything that is on the Bench and can be done there, for the parts that draw it. */
+export function useBenchOf({ team, first }: BenchProps) {
+  const router = useRouter();
+  const client = useQueryClient();
+  const id = first.collection.id;
+  const { data: head } = useQuery({
+    queryKey: ["collection", id],
+    queryFn: () => call("collections.read", { collection: id }),
+    initialData: first,
+  });
+  const [state, dispatch] = useReducer(reduce, first.setting, openedWith);
+  const { setting, found, opened } = state;
+  const { items: own, change, renew, reload } = useItems(id, first, head.sections);
+  const items = useMemo(() => {
+    const sorted = sortItems(own, setting.sort, setting.down);
+    return found ? sorted.filter((item) => found.has(item.id)) : sorted;
+  }, [own, setting.sort, setting.down, found]);
+  const selection = useSelection(items);
+  const sides = useRef<HTMLDivElement>(null);
+  const arranges = may(team.role, "arrange");
+  const contributes = may(team.role, "bring");
+  const sorted = isOutOfOrder(state);
+  const announce = (words: string) => dispatch({ type: "say", words });
+  const toggle = (item: string, field?: DetailField) => dispatch({ type: "toggle", item, field });
+  const setView = (wish: Partial<ViewSetting>) => {
+    dispatch({ type: "view", wish });
+    call("collections.set-view", { collection: id, ...setting, ...wish }).catch(sayFailure);
+  };
+
+  const { commands, along, spot, move, send, place, placeMany, moveHere, capture, paste, note, writeText } =
+    useCommands({
+      team: team.id,
+      collection: id,
+      items,
+      sections: head.sections,
+      selected: selection.current,
+      marked: selection.marked,
+      change,
+      renew,
+      reload,
+      select: selection.choose,
+      toggle,
+      announce,
+      ask: (asking) => dispatch({ type: "ask", asking }),
+    });
+  const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
+  useUndo(team.id, () => {
+    reload();
+    void headAgain();
+  });
+  useBenchLive(team.id, id, { renew, reload });
+  const sections = useSections({ team: team.id, head, reload, announce });
+  const lift = useLift(items, head.sections, { move: (ids, landing) => move(ids, landing), announce });
+  const sweep = useSweep(selection);
+  const clipboard = useClipboard(team.id, selection.chosen, announce);
+  const placeAll = (resources: Supplied[], landing?: Landing) =>
+    resources.length === 1
+      ? place(resources[0]!, landing)
+      : placeMany({ resources: resources.map((one) => one.id) }, landing);
+  const drag = useDrag(items, { along, move, send, place: placeAll, sorted });
+
+  const spotSection =
+    items.find((item) => item.id === selection.current)?.section ?? head.sections.at(-1)?.id ?? null;
+  const bringing = useBringing({
+    allowed: contributes,
+    into: { team: team.id, collection: id, section: spotSection },
+    paste,
+    note,
+    onClip: (clip) => {
+      if (clip.team !== team.id) return false;
+      if (clip.cut && arranges) moveHere(clip.placements, spot());
+      else placeMany({ placements: clip.placements });
+      clipboard.setCut(new Set());
+      return true;
+    },
+    onFiles: () => (reload(), void headAgain()),
+  });
+  const paletteCommands = useBenchKeys({
+    arranges,
+    folded: state.folded,
+    newSection: sections.add,
+    writeText,
+    newInside: () => dispatch({ type: "window", window: "inside" }),
+    newBeside: () => dispatch({ type: "window", window: "beside" }),
+    fold: () => dispatch({ type: "fold" }),
+    jump: () => {
+      if (document.activeElement?.closest("[data-making]")) dispatch({ type: "fold", folded: false });
+      jumpOver(sides.current!);
+    },
+    narrow: () => dispatch({ type: "narrow", text: "" }),
+    setView,
+    publish: () => router.push(`/publish/${id}`),
+  });
+  const onItemKey = useItemKeys({
+    items,
+    selection,
+    commands,
+    lift,
+    arranges,
+    brings: contributes,
+    sorted,
+    view: setting.view,
+    opened,
+    close: () => dispatch({ type: "close" }),
+    toggle,
+    announce,
+  });
+  /** What rows and cards need; it changes only with the collection, so that they need not be drawn again. */
+  const context = useMemo(
+    () => ({ team: team.id, collection: id, arranges, brings: contributes, commands }),
+    [team.id, id, arranges, contributes, commands],
+  );
+  const here = useMemo(() => new Set(own.map((item) => item.resource.id)), [own]);
+
+  const removeCollection = () =>
+    void call("collections.remove", { collection: id })
+      .then(({ inside, entry }) => {
+        const words = `In the bin: ${head.collection.title}${inside ? ` and ${inside} inside` : ""}`;
+        sayDone(words, team.id, entry, () => router.push(`/bench/${id}`));
+        router.push(`/team/${team.id}`);
+      })
+      .catch(sayFailure);
+  const stopNarrowing = () => {
+    dispatch({ type: "narrow", text: null });
+    const back = selection.current ?? own[0]?.id;
+    if (back) focusItem(back);
+  };
+
+  return {
+    ...{ id, head, own, items, here, spotSection, state, dispatch, selection, sides, context },
+    ...{ arranges, contributes, sections, lift, sweep, clipboard, drag, bringing, paletteCommands },
+    ...{ capture, send, placeAll, writeText, setView, onItemKey, removeCollection, stopNarrowing },
+  };
+}
+export type Workshop = ReturnType<typeof useBenchOf>;
+
+/** Brings the focus from one side to the other, to what is chosen there; from neither, to where something stands. */
+function jumpOver(sides: HTMLElement): void {
+  const [supply, making] = [...sides.querySelectorAll<HTMLElement>(":scope > section")];
+  const focus = document.activeElement;
+  const empty = !making!.querySelector("[data-item]");
+  const to = making!.contains(focus) || (empty && !supply!.contains(focus)) ? supply! : making!;
+  // The supply may only now be unfolded.
+  requestAnimationFrame(() => {
+    to.scrollIntoView({ block: "nearest", inline: "start" });
+    const first = to.querySelector<HTMLElement>(
+      '[data-supply] button[tabindex="0"], [data-item][tabindex="0"]',
+    );
+    (first ?? to.querySelector<HTMLElement>('[role="tab"][tabindex="0"], button'))?.focus();
+  });
+}

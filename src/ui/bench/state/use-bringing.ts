@@ -1,0 +1,81 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import { type Clip, readClip } from "@/core/formats/clipboard";
+import type { Brings } from "../../imports/use-preview";
+import { isTyping } from "../../shell/commands";
+
+type Into = { team: string; collection: string; section: string | null };
+type Ways = {
+  /** Whether this person may bring things in. */
+  allowed: boolean;
+  into: Into;
+  /** Takes one address. */
+  paste: (text: string) => void;
+  /** Takes items that were copied or cut on a Bench. @returns whether it did */
+  onClip: (clip: Clip) => boolean;
+  /** Keeps a text without links. */
+  note: (text: string) => void;
+  /** Told when files have arrived. */
+  onFiles: () => void;
+};
+
+/** Files that mostly hold links for others; they are looked at first, and can still be kept as files. */
+const LISTS = /\.(html?|csv|tsv|opml|xml|rss|atom|ris|bib|json)$/i;
+const HAS_LINKS = /:\/\/|www\.|@\w+\s*[{(]|^TY {2}-/m;
+
+/**
+ * What is pasted or dropped anywhere on the Bench: one address comes in at once, a list after a look at it, text
+ * without any link is a note, files are sent.
+ * @returns the list to be looked at, and whether files are or were on their way
+ */
+export function useBringing(ways: Ways) {
+  const [brings, setBrings] = useState<Brings | null>(null);
+  const [sending, setSending] = useState(false);
+  const now = useRef(ways);
+  useEffect(() => {
+    now.current = ways;
+  });
+  useEffect(() => {
+    const bring = ({ text, html, files }: { text: string; html: string; files: File[] }) => {
+      const { into, paste, note, onFiles } = now.current;
+      const [first] = files;
+      if (first && files.length === 1 && LISTS.test(first.name)) setBrings({ name: first.name, file: first });
+      else if (first)
+        void import("../../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
+      else if (/^\S+$/.test(text.trim())) paste(text);
+      else if (HAS_LINKS.test(text) || /<a\s[^>]*href/i.test(html)) setBrings({ name: "", text, html });
+      else note(text);
+    };
+    // What is dragged about within the page is no bringing in.
+    let own = false;
+    const take = (event: ClipboardEvent | DragEvent, data: DataTransfer | null) => {
+      const text = data?.getData("text/plain") ?? "";
+      // Some programs put a picture of what was copied beside the text.
+      const files = text && event.type === "paste" ? [] : [...(data?.files ?? [])];
+      if (!now.current.allowed || own || (!files.length && !text.trim())) return;
+      if (isTyping(event.target) || document.querySelector("[role=dialog]")) return;
+      event.preventDefault();
+      const clip = readClip(data!.getData("text/html"));
+      if (clip && now.current.onClip(clip)) return;
+      bring({ text, html: data!.getData("text/html"), files });
+    };
+    const listeners: { [K in keyof WindowEventMap]?: (event: WindowEventMap[K]) => void } = {
+      paste: (event) => take(event, event.clipboardData),
+      drop: (event) => take(event, event.dataTransfer),
+      dragover: (event) => event.preventDefault(),
+      dragstart: () => void (own = true),
+      dragend: () => void (own = false),
+    };
+    const show = () => setSending(true);
+    for (const [name, listener] of Object.entries(listeners))
+      window.addEventListener(name, listener as EventListener);
+    window.addEventListener("hobbin:sending", show);
+    return () => {
+      for (const [name, listener] of Object.entries(listeners))
+        window.removeEventListener(name, listener as EventListener);
+      window.removeEventListener("hobbin:sending", show);
+    };
+  }, []);
+  return { brings, setBrings, sending };
+}

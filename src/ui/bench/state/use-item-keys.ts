@@ -1,0 +1,168 @@
+"use client";
+
+import type { Answer } from "@/services/registry";
+import type { BenchCommands } from "./bench-context";
+import type { useLift } from "./use-lift";
+import type { Selection } from "./use-selection";
+import { isTyping } from "../../shell/commands";
+import { openOriginals } from "../../talk/originals";
+import { goThroughCells } from "../views/go-through-cells";
+import type { DetailField, Item } from "./types";
+
+type Around = {
+  items: Item[];
+  selection: Selection;
+  commands: BenchCommands;
+  lift: ReturnType<typeof useLift>;
+  arranges: boolean;
+  brings: boolean;
+  sorted: boolean;
+  view: Answer<"collections.read">["setting"]["view"];
+  opened: { id: string } | null;
+  close: () => void;
+  toggle: (id: string, field?: DetailField) => void;
+  announce: (words: string) => void;
+};
+
+let asked = 0;
+
+/**
+ * Focuses an item: at once when it is drawn, so that keys that follow each other quickly each find it there, and again
+ * once a row that only now comes into being is there. Who goes elsewhere meanwhile is not called back.
+ * @param column of a table: the cell to focus instead of the row, by its place in it
+ */
+export function focusItem(id: string, column?: number): void {
+  const mine = ++asked;
+  const from = document.activeElement;
+  let frames = 0;
+  const look = () => {
+    const row = document.querySelector<HTMLElement>(`[data-item="${id}"]`);
+    const goal = column === undefined ? row : row?.querySelectorAll<HTMLElement>("[data-cell]")[column];
+    const active = document.activeElement;
+    const untouched = active === from || active === document.body || active === goal;
+    if (mine !== asked || (frames > 0 && (!untouched || isTyping(active)))) return;
+    if (goal && active !== goal) goal.focus({ preventScroll: column === undefined });
+    if (frames++ < (row ? 2 : 10)) requestAnimationFrame(look);
+  };
+  look();
+}
+
+/** The keys on an item of the making side. Letters act on the item, or on all that are chosen with it. */
+export function useItemKeys(around: Around) {
+  return (event: React.KeyboardEvent) => {
+    const { items, selection, commands, lift, arranges, brings, sorted, view, opened } = around;
+    const target = event.target as HTMLElement;
+    if (event.key === "Escape" && opened && !lift.lifted) {
+      around.close();
+      return focusItem(opened.id);
+    }
+    const row = target.closest<HTMLElement>("[data-item]");
+    const cell = target.dataset.cell !== undefined ? target : null;
+    if (!row || (target !== row && !cell)) return;
+    const at = items.findIndex((one) => one.id === row.dataset.item);
+    const item = items[at];
+    if (!item) return;
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const ctrl = event.ctrlKey || event.metaKey;
+    const done = () => event.preventDefault();
+    if (lift.lifted) {
+      if (!lift.onKey(event.key)) return;
+      focusItem(item.id);
+      return done();
+    }
+    if (cell && (key === "ArrowDown" || key === "ArrowUp")) {
+      // By the order of the items, not by what is drawn: after a leap the next row may only now come into being.
+      const next = items[at + (key === "ArrowDown" ? 1 : -1)];
+      if (next) {
+        selection.choose(next.id, "keep");
+        focusItem(next.id, [...row.querySelectorAll("[data-cell]")].indexOf(cell));
+      }
+      return done();
+    }
+    if (cell) return goThroughCells(event.nativeEvent) ? done() : undefined;
+    const go = (to: number) => {
+      const next = items[Math.max(0, Math.min(to, items.length - 1))];
+      if (!next) return;
+      selection.choose(next.id, event.shiftKey ? "range" : ctrl ? "keep" : "only");
+      focusItem(next.id);
+    };
+    const by = (step: number) => go(nextIn(view, items, at, step, row));
+    if (ctrl && !["a", "Home", "End"].includes(key) && !key.startsWith("Arrow")) return;
+    if (event.altKey) {
+      if (!arranges || (key !== "ArrowUp" && key !== "ArrowDown")) return;
+      if (sorted) return around.announce("Sorted. Press 0 to go back to its own order.");
+      commands.step(item.id, key === "ArrowUp" ? -1 : 1);
+      focusItem(item.id);
+    } else if (key === "ArrowDown") by(1);
+    else if (key === "ArrowUp") by(-1);
+    else if (key === "ArrowRight" && view === "cards") go(at + 1);
+    else if (key === "ArrowLeft" && view === "cards") go(at - 1);
+    else if (view === "board" && (key === "ArrowRight" || key === "ArrowLeft"))
+      go(beside(items, at, key === "ArrowRight" ? 1 : -1));
+    else if (view === "table" && key === "ArrowRight") row.querySelector<HTMLElement>("[data-cell]")?.focus();
+    else if (key === "Home") go(0);
+    else if (key === "End") go(items.length - 1);
+    else if (key === "PageDown") go(at + 10);
+    else if (key === "PageUp") go(at - 10);
+    else if (ctrl && key === "a") selection.all();
+    else if (ctrl) return;
+    else if (key === "Escape") selection.choose(item.id);
+    else if (key === "x") selection.choose(item.id, "toggle");
+    else if (key === "i") selection.invert();
+    else if (key === "Enter") around.toggle(item.id);
+    else if (key === " " && arranges) {
+      if (sorted) around.announce("Sorted. Press 0 to go back to its own order.");
+      else lift.lift(selection.marked.has(item.id) ? selection.chosen.map((one) => one.id) : [item.id]);
+    } else if (key === "o") openOriginals([item.resource]);
+    else if (key === "c" && arranges) edit(around, item, "context", row);
+    else if (key === "h" && arranges) edit(around, item, "heading", row);
+    else if (key === "t" && brings) {
+      if (selection.chosen.length > 1 && selection.marked.has(item.id)) commands.ask("tag", item.id);
+      else edit(around, item, "tags", row);
+    } else if (key === "k" && brings) commands.ask("kind", item.id);
+    else if (key === "m" && arranges) commands.ask(event.shiftKey ? "copy" : "move", item.id);
+    else if ((key === "Delete" || key === "Backspace") && arranges) {
+      commands.remove(item.id);
+      const chosen = selection.marked.has(item.id) ? selection.marked : new Set([item.id]);
+      const next = items.slice(at).find((one) => !chosen.has(one.id)) ?? items[at - 1];
+      if (next) focusItem(next.id);
+    } else return;
+    done();
+  };
+}
+
+/** In the table a cell is edited in place; elsewhere the details open at the field. */
+function edit({ view, toggle }: Around, item: Item, field: DetailField, row: HTMLElement) {
+  const cell =
+    view === "table"
+      ? row.querySelector<HTMLElement>(`[data-cell="${field === "heading" ? "title" : field}"]`)
+      : null;
+  if (!cell) return toggle(item.id, field);
+  cell.focus();
+  cell.dispatchEvent(new KeyboardEvent("keydown", { key: "F2", bubbles: true }));
+}
+
+/** One line up or down: of cards the one above or below, else the next. */
+function nextIn(view: string, items: Item[], at: number, step: number, row: HTMLElement): number {
+  if (view !== "cards") return at + step;
+  const lines = [...row.closest("[role=grid]")!.querySelectorAll<HTMLElement>("[role=row]")]
+    .map((line) => [...line.querySelectorAll<HTMLElement>("[data-item]")])
+    .filter((line) => line.length > 0)
+    .sort((a, b) => a[0]!.getBoundingClientRect().top - b[0]!.getBoundingClientRect().top);
+  const here = lines.findIndex((line) => line.includes(row));
+  const there = lines[here + step];
+  if (!there) return at;
+  const next = there[Math.min(lines[here]!.indexOf(row), there.length - 1)]!;
+  return items.findIndex((item) => item.id === next.dataset.item);
+}
+
+/** The item at the same height of the column beside. */
+function beside(items: Item[], at: number, step: number): number {
+  const sections = [...new Set(items.map((item) => item.section))];
+  const here = items[at]!.section;
+  const height = items.slice(0, at).filter((item) => item.section === here).length;
+  const there = sections[sections.indexOf(here) + step];
+  if (there === undefined) return at;
+  const column = items.filter((item) => item.section === there);
+  return items.indexOf(column[Math.min(height, column.length - 1)]!);
+}

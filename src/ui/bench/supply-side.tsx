@@ -1,0 +1,42 @@
+"use client";
+
+import { PanelLeftClose, PanelLeftOpen } from "lucide-react";
+import { IconButton } from "../parts/button";
+import { useWorkshop } from "./bench-provider";
+import { Supply } from "./supply/supply";
+
+/** Where things come from; it folds away when one only arranges. */
+export function SupplySide({ team }: { team: string }) {
+  const { id, here, contributes, placeAll, state, dispatch } = useWorkshop();
+  const { folded } = state;
+  return (
+    <section aria-label="Supply" className="flex min-h-0 flex-col bg-sunk">
+      {folded ? (
+        <IconButton
+          label="Show the supply side (S)"
+          onClick={() => dispatch({ type: "fold", folded: false })}
+          className="m-1 max-md:hidden"
+        >
+          <PanelLeftOpen size={18} aria-hidden />
+        </IconButton>
+      ) : null}
+      <div className={folded ? "flex min-h-0 flex-1 flex-col md:hidden" : "contents"}>
+        <Supply
+          team={team}
+          collection={id}
+          here={here}
+          onPlace={contributes ? (resources) => placeAll(resources) : undefined}
+          end={
+            <IconButton
+              label="Fold the supply side away (S)"
+              onClick={() => dispatch({ type: "fold", folded: true })}
+              className="max-md:hidden"
+            >
+              <PanelLeftClose size={18} aria-hidden />
+            </IconButton>
+          }
+        />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+import { readAddress } from "@/core/address/read-address";
+import { type Brought, layOut } from "@/core/imports/brought";
+import { outlineHtml } from "@/core/imports/outline-html";
+import { decodeText, readAny } from "@/core/imports/read-any";
+import type { Format } from "@/core/imports/read-any-words";
+import { type ColumnMeaning, tableToLinks } from "@/core/formats/table-read";
+
+/** What the page asks of the worker: a file's bytes, or text and rich text from the clipboard. */
+export type ReadRequest = {
+  name: string;
+  bytes?: ArrayBuffer;
+  text?: string;
+  html?: string;
+  /** Of a table: what its columns mean, when the person has changed it. */
+  meanings?: ColumnMeaning[];
+};
+export type ReadAnswer =
+  | {
+      ok: true;
+      format: Format;
+      brought: Brought;
+      table: { columns: string[]; meanings: ColumnMeaning[]; sample: string[][] } | null;
+      /** By line: whether its address is one. */
+      right: boolean[];
+      /** What looked like links and is none. */
+      malformed: string[];
+    }
+  | { ok: false; detail: string };
+
+self.onmessage = async ({ data }: MessageEvent<ReadRequest>) => {
+  const answer = await read(data).catch((error: unknown): ReadAnswer => ({
+    ok: false,
+    detail: error instanceof Error ? error.message : "This file cannot be read.",
+  }));
+  self.postMessage(answer);
+};
+
+async function read(asked: ReadRequest): Promise<ReadAnswer> {
+  const reading = await readWhole(asked);
+  const { file, format, table, malformed } = reading;
+  const meanings = table ? (asked.meanings ?? table.meanings) : [];
+  const brought = layOut(table ? tableToLinks({ rows: table.rows, meanings }) : file, bareName(asked.name));
+  return {
+    ok: true,
+    format,
+    brought,
+    table: table ? { columns: table.columns, meanings, sample: table.rows.slice(0, 4) } : null,
+    right: brought.lines.map((line) =>
+      line.address ? readAddress(line.address).ok : Boolean(line.note || line.reference),
+    ),
+    malformed,
+  };
+}
+
+async function readWhole({ name, bytes, text, html }: ReadRequest) {
+  if (bytes) {
+    const head = new Uint8Array(bytes.slice(0, 4));
+    if (head[0] === 0x50 && head[1] === 0x4b) return readDocument(name, bytes);
+    return readAny(name, decodeText(new Uint8Array(bytes)));
+  }
+  const plain = readAny("", text ?? "");
+  if (!html || plain.format !== "text") return plain;
+  const rich = outlineHtml(html);
+  // Some programs put markup on the clipboard that has lost the links of the text beside it.
+  const links = (file: { children: unknown[] }) =>
+    JSON.stringify(file.children).split('"type":"link"').length;
+  return links(rich.root) >= links(plain.file.root)
+    ? { format: "html" as const, file: rich, malformed: rich.malformed, table: undefined }
+    : plain;
+}
+
+/** A word processor's document becomes rich text first. */
+async function readDocument(name: string, bytes: ArrayBuffer) {
+  if (!/\.docx$/i.test(name))
+    throw new Error("Of packed files only .docx can be read for links. Export the list as CSV or HTML.");
+  const { default: mammoth } = await import("mammoth");
+  const { value } = await mammoth
+    .convertToHtml({ arrayBuffer: bytes })
+    .catch(() => Promise.reject(new Error("This document is broken, or not one of a word processor.")));
+  const found = outlineHtml(value);
+  return { format: "html" as const, file: found, malformed: found.malformed, table: undefined };
+}
+
+const bareName = (name: string) => name.replace(/\.[a-z0-9]{1,5}$/i, "").trim();
