@@ -62,6 +62,12 @@ export const ACTIONS = {
 };
 
 export type ActionName = keyof typeof ACTIONS;
+/** What only looks. */
+export type ReadingName = {
+  [N in ActionName]: (typeof ACTIONS)[N]["kind"] extends "read" ? N : never;
+}[ActionName];
+/** What changes something. */
+export type ChangeName = Exclude<ActionName, ReadingName>;
 
 /** The action of this name, or null. */
 export function findAction(name: string): Action | null {

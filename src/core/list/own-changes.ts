@@ -1,4 +1,4 @@
-type Named = { readonly id: string };
+export type Named = { readonly id: string };
 
 /**
  * Remembers what was changed here, because it shows at once and is sent behind: an answer that was put together before

@@ -76,7 +76,7 @@ async function decide<I extends object>(definition: Common<I>, actor: Actor, raw
  */
 export function action<I extends object, O extends object>(
   definition: Definition<I, O>,
-): Action<I, O & Undoable> {
+): Action<I, O & Undoable> & { kind: "change" } {
   const { history } = definition;
   return {
     ...definition,
@@ -113,7 +113,7 @@ export function action<I extends object, O extends object>(
 /** Defines something people can look at: the same input and policy, and no transaction. */
 export function reading<I extends object, O>(
   definition: Common<I> & { run: (running: Reading<I>) => Promise<O> },
-): Action<I, O> {
+): Action<I, O> & { kind: "read" } {
   return {
     ...definition,
     kind: "read",

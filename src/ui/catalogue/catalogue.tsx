@@ -14,7 +14,7 @@ import { Button, IconButton } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { useUndo } from "../shell/use-undo";
-import { call } from "../talk/call";
+import { ask, call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
@@ -40,7 +40,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
   const pages = useInfiniteQuery({
     queryKey: ["catalogue", team.id, query, order],
     queryFn: ({ pageParam }) =>
-      call("search.find", {
+      ask("search.find", {
         team: team.id,
         query,
         order,
@@ -54,7 +54,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
   });
   const facets = useQuery({
     queryKey: ["facets", team.id, query],
-    queryFn: () => call("search.facets", { team: team.id, query }),
+    queryFn: () => ask("search.facets", { team: team.id, query }),
     placeholderData: keepPreviousData,
     // Of a large catalogue what just happened is counted a little later.
     refetchInterval: ({ state }) => (state.data?.old ? 4_000 : false),

@@ -6,7 +6,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Button, IconButton } from "../parts/button";
 import { Field } from "../parts/field";
-import { call } from "../talk/call";
+import { ask, call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 
@@ -23,7 +23,7 @@ export function SavedSearches({
   const client = useQueryClient();
   const [open, setOpen] = useState(false);
   const [name, setName] = useState("");
-  const saved = useQuery({ queryKey: ["saved", team], queryFn: () => call("saved-searches.read", { team }) });
+  const saved = useQuery({ queryKey: ["saved", team], queryFn: () => ask("saved-searches.read", { team }) });
   const again = () => client.invalidateQueries({ queryKey: ["saved", team] });
   const searches = saved.data?.searches ?? [];
   const fresh = searches.reduce((sum, one) => sum + one.fresh, 0);

@@ -12,7 +12,7 @@ import { Button, buttonLook } from "../parts/button";
 import { Cover } from "../parts/cover";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call } from "../talk/call";
+import { ask } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
 import type { Brings } from "../imports/use-preview";
@@ -45,17 +45,17 @@ export function Desk({ me, teams, team, ...initial }: Props) {
   const [open, setOpen] = useState<"new" | "import" | "bring" | null>(null);
   const covers = useQuery({
     queryKey: ["covers", team.id],
-    queryFn: () => call("collections.covers", { team: team.id }),
+    queryFn: () => ask("collections.covers", { team: team.id }),
     initialData: initial.covers,
   });
   const tray = useQuery({
     queryKey: ["tray", team.id],
-    queryFn: () => call("tray.read", { team: team.id }),
+    queryFn: () => ask("tray.read", { team: team.id }),
     initialData: initial.tray,
   });
   const recent = useQuery({
     queryKey: ["recent", team.id],
-    queryFn: () => call("events.recent", { team: team.id }),
+    queryFn: () => ask("events.recent", { team: team.id }),
     initialData: initial.recent,
   });
   const refresh = () => {

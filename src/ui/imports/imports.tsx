@@ -9,7 +9,7 @@ import { Empty } from "../parts/empty";
 import { Choice } from "../parts/field";
 import { Progress } from "../parts/progress";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call } from "../talk/call";
+import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
@@ -23,7 +23,7 @@ export function Imports({ me, teams, team, first }: Props) {
   const key = ["imports", team.id];
   const { data } = useQuery({
     queryKey: key,
-    queryFn: () => call("imports.list", { team: team.id }),
+    queryFn: () => ask("imports.list", { team: team.id }),
     initialData: first,
   });
   const again = () => void client.invalidateQueries({ queryKey: key });
@@ -145,7 +145,7 @@ function Lines({ import: intake }: { import: string }) {
   const { data } = useQuery({
     queryKey: ["intake", intake, became, from],
     queryFn: () =>
-      call("imports.read", {
+      ask("imports.read", {
         import: intake,
         became: (became || undefined) as Became | undefined,
         from: String(from),

@@ -1,6 +1,6 @@
 import type { Brought } from "@/core/imports/brought";
 import { LINES_AT_ONCE } from "@/core/imports/check-lines";
-import { call, Refusal } from "../talk/call";
+import { ask, call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 
 const TRIES = 6;
@@ -34,7 +34,7 @@ export async function findKnown(team: string, addresses: string[]): Promise<(str
   const parts: string[][] = [];
   for (let i = 0; i < addresses.length; i += 2500) parts.push(addresses.slice(i, i + 2500));
   const known: (string | null)[] = [];
-  for (const part of parts) known.push(...(await call("resources.known", { team, addresses: part })).known);
+  for (const part of parts) known.push(...(await ask("resources.known", { team, addresses: part })).known);
   return known;
 }
 

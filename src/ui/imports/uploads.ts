@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from "react";
-import { call, Refusal } from "../talk/call";
+import { ask, call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 
 export type Upload = {
@@ -71,7 +71,7 @@ async function work(): Promise<void> {
 
 async function sendFile(id: string, file: File, { team, collection, section }: Where): Promise<void> {
   try {
-    await call("files.begin", { team, bytes: file.size });
+    await ask("files.begin", { team, bytes: file.size });
     const upload = await sendByTus(id, file, team);
     const { already, places } = await call("capture.file", {
       team,

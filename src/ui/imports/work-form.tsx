@@ -12,7 +12,7 @@ import {
 } from "@/core/cite/reference";
 import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
+import { ask, call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 
@@ -54,7 +54,7 @@ export function WorkForm({ team, into, onDone }: Props) {
   const lookUp = async () => {
     setErrors((old) => ({ ...old, identifier: "" }));
     try {
-      const { reference } = await call("references.look-up", { identifier });
+      const { reference } = await ask("references.look-up", { identifier });
       if (reference.type) setType(reference.type);
       setTyped((old) => ({
         ...old,

@@ -10,7 +10,7 @@ import { Empty } from "../parts/empty";
 import { Choice, Field } from "../parts/field";
 import { flattenTree } from "../parts/tree-picker";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call, Refusal } from "../talk/call";
+import { ask, call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 
@@ -150,7 +150,7 @@ function Preview({ rule }: { rule: Rule }) {
         small
         look="quiet"
         className="-ml-3"
-        onClick={() => void call("rules.preview", { rule: rule.id }).then(setFound).catch(sayFailure)}
+        onClick={() => void ask("rules.preview", { rule: rule.id }).then(setFound).catch(sayFailure)}
       >
         What it fits already
       </Button>

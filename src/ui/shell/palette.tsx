@@ -7,7 +7,7 @@ import { Dialog } from "radix-ui";
 import { useCallback, useDeferredValue, useState } from "react";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
-import { call } from "../talk/call";
+import { ask } from "../talk/call";
 
 export type PaletteCommand = { words: string; run: () => void };
 type Props = {
@@ -38,17 +38,17 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
   const sought = useDeferredValue(query);
   const tree = useQuery({
     queryKey: ["tree", team],
-    queryFn: () => call("collections.tree", { team: team! }),
+    queryFn: () => ask("collections.tree", { team: team! }),
     enabled: open && !!team,
   });
   const tags = useQuery({
     queryKey: ["tags", team],
-    queryFn: () => call("tags.read", { team: team! }),
+    queryFn: () => ask("tags.read", { team: team! }),
     enabled: open && !!team,
   });
   const found = useQuery({
     queryKey: ["found", team, sought],
-    queryFn: () => call("search.find", { team: team!, query: sought, most: MOST }),
+    queryFn: () => ask("search.find", { team: team!, query: sought, most: MOST }),
     enabled: open && !!team && sought.length > 1,
     placeholderData: keepPreviousData,
   });

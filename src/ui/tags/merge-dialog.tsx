@@ -5,7 +5,7 @@ import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
-import { call } from "../talk/call";
+import { ask } from "../talk/call";
 
 export type Tag = { id: string; name: string; count: number };
 
@@ -24,7 +24,7 @@ export function MergeDialog({
   const others = tags.filter((one) => one.id !== keep);
   const preview = useQuery({
     queryKey: ["merge", keep, others.map((one) => one.id)],
-    queryFn: () => call("tags.preview-merge", { tag: keep, others: others.map((one) => one.id) }),
+    queryFn: () => ask("tags.preview-merge", { tag: keep, others: others.map((one) => one.id) }),
   });
   return (
     <Dialog

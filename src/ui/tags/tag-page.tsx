@@ -12,7 +12,7 @@ import { KindMark } from "../parts/kind";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
-import { call } from "../talk/call";
+import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { uses } from "./merge-dialog";
@@ -27,7 +27,7 @@ export function TagPage({ me, teams, team, first }: Props) {
   const router = useRouter();
   const { data } = useQuery({
     queryKey: ["tag", first.tag.id],
-    queryFn: () => call("tags.look", { tag: first.tag.id }),
+    queryFn: () => ask("tags.look", { tag: first.tag.id }),
     initialData: first,
     retry: false,
   });
@@ -36,7 +36,7 @@ export function TagPage({ me, teams, team, first }: Props) {
   const things = useInfiniteQuery({
     queryKey: ["catalogue", team.id, query, "newest"],
     queryFn: ({ pageParam }) =>
-      call("search.find", { team: team.id, query, ...(pageParam && { after: pageParam, score: 0 }) }),
+      ask("search.find", { team: team.id, query, ...(pageParam && { after: pageParam, score: 0 }) }),
     initialPageParam: null as string | null,
     getNextPageParam: (last) => last.next?.id ?? null,
   });

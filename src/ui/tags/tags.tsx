@@ -13,7 +13,7 @@ import { Field } from "../parts/field";
 import { EditableCell } from "../bench/views/editable-cell";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
-import { call } from "../talk/call";
+import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
@@ -41,7 +41,7 @@ export function Tags({ me, teams, team, first }: Props) {
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ["tend", team.id],
-    queryFn: () => call("tags.tend", { team: team.id }),
+    queryFn: () => ask("tags.tend", { team: team.id }),
     initialData: first,
     refetchInterval: ({ state }) => (state.data?.old ? 4_000 : false),
   });

@@ -1,4 +1,4 @@
-import type { ActionName, Answer, InputOf } from "@/services/registry";
+import type { ActionName, Answer, ChangeName, InputOf, ReadingName } from "@/services/registry";
 
 /** A refusal of the server, with what is wrong by field. */
 export class Refusal extends Error {
@@ -14,12 +14,22 @@ export class Refusal extends Error {
 type Input<N extends ActionName> = { [K in keyof InputOf<N>]: InputOf<N>[K] };
 
 /**
- * Calls an action of the server.
+ * Changes something on the server. Until it is answered, it is under way.
  * @throws {Refusal} with words for the person; `status` 0 when the server could not be reached
  */
-export async function call<N extends ActionName>(name: N, input: Input<N>): Promise<Answer<N>> {
-  return send(`/api/actions/${name}`, input) as Promise<Answer<N>>;
+export async function call<N extends ChangeName>(name: N, input: Input<N>): Promise<Answer<N>> {
+  return send(addressOf(name), input) as Promise<Answer<N>>;
 }
+
+/**
+ * Looks something up on the server. Nothing waits for it: a page that reads much would never be settled.
+ * @throws {Refusal} as `call` does
+ */
+export async function ask<N extends ReadingName>(name: N, input: Input<N>): Promise<Answer<N>> {
+  return exchange(addressOf(name), input) as Promise<Answer<N>>;
+}
+
+const addressOf = (name: ActionName) => `/api/actions/${name}`;
 
 /** What waits until the one before it has been answered. */
 const waiting: (() => Promise<unknown>)[] = [];
@@ -29,7 +39,7 @@ let going = false;
  * The same, one after the other: moves that follow each other quickly must arrive in their order, because each says
  * where a thing goes by what stood there after the one before.
  */
-export function callInTurn<N extends ActionName>(name: N, input: Input<N>): Promise<Answer<N>> {
+export function callInTurn<N extends ChangeName>(name: N, input: Input<N>): Promise<Answer<N>> {
   return new Promise((resolve, reject) => {
     waiting.push(() => call(name, input).then(resolve, reject));
     void goOn();

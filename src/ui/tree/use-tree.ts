@@ -7,7 +7,7 @@ import { movedInTree, stepInTree, treeLines, type TreeSpot, type TreeStep } from
 import { sumTree } from "@/core/list/tree-sums";
 import type { Answer } from "@/services/registry";
 import { sayDone, useUndo } from "../shell/use-undo";
-import { call, callInTurn } from "../talk/call";
+import { ask, call, callInTurn } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { useTreeFocus } from "./use-tree-focus";
@@ -21,7 +21,7 @@ export function useTree(team: string, first: Tree) {
   const key = useMemo(() => ["tree", team], [team]);
   const { data } = useQuery({
     queryKey: key,
-    queryFn: () => call("collections.tree", { team }),
+    queryFn: () => ask("collections.tree", { team }),
     initialData: first,
   });
   // While moves are on their way, what is shown is ahead of what the server would answer.

@@ -8,7 +8,7 @@ import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { KIND_WORDS, KindMark } from "../../parts/kind";
 import { TreePicker } from "../../parts/tree-picker";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
 import { tagsAmong } from "./selection-bar";
@@ -118,7 +118,7 @@ function TagMany({
   const { team, commands } = useBench();
   const client = useQueryClient();
   const [names, setNames] = useState<string[]>([]);
-  const all = useQuery({ queryKey: ["tags", team], queryFn: () => call("tags.read", { team }) });
+  const all = useQuery({ queryKey: ["tags", team], queryFn: () => ask("tags.read", { team }) });
   const put = (all: string[]) => {
     if (!all.length) return;
     onClose();
@@ -160,7 +160,7 @@ type DestinationProps = {
 
 /** Where to: the sections of this collection first, then all collections; a few letters find one. */
 function Destination({ team, collection, collectionTitle, sections, onPick }: DestinationProps) {
-  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
   const nodes = [
     ...sections.map((one) => ({
       id: `section ${one.id}`,

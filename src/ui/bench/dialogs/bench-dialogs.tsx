@@ -3,7 +3,7 @@
 import { useQuery } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import type { BringIn as BringInForm } from "./bring-in";
 import type { BenchWindow } from "../state/bench-state";
 import type { Brings } from "../../imports/use-preview";
@@ -41,7 +41,7 @@ export function BenchDialogs({
   const router = useRouter();
   const tree = useQuery({
     queryKey: ["tree", team],
-    queryFn: () => call("collections.tree", { team }),
+    queryFn: () => ask("collections.tree", { team }),
     enabled: open === "beside",
   });
   const above = tree.data?.collections.find((one) => one.id === collection.parent);

@@ -7,7 +7,7 @@ import { Toolbar } from "radix-ui";
 import { Button } from "../../parts/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
-import { call } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 import { copyText } from "../../talk/copy-text";
 import { sayFailure } from "../../talk/say-failure";
 import { sayDone } from "../../shell/use-undo";
@@ -36,7 +36,7 @@ export function SelectionBar({ selection }: { selection: Selection }) {
       )
       .catch(sayFailure);
   const save = (format: "markdown" | "bookmarks") =>
-    void call("export.collection", { collection, format, placements: ids.join(",") })
+    void ask("export.collection", { collection, format, placements: ids.join(",") })
       .then(saveFile)
       .catch(sayFailure);
   return (

@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../../parts/button";
-import { call } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
 import { TagInput } from "../../parts/tag-input";
@@ -17,7 +17,7 @@ export function CollectionTags({ collection }: { collection: Answer<"collections
   const { id, team, tags } = collection;
   const all = useQuery({
     queryKey: ["tags", team],
-    queryFn: () => call("tags.read", { team }),
+    queryFn: () => ask("tags.read", { team }),
     enabled: open,
   });
   const set = (names: string[]) =>

@@ -16,7 +16,7 @@ import { Progress } from "../../parts/progress";
 import { loadRichText, RichField } from "../../parts/rich-field";
 import { Words } from "../../parts/words";
 import { initials } from "../../shell/initials";
-import { call } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 import { useBench } from "../state/bench-context";
 import { InlineTitle } from "./inline-title";
 import { usePresence } from "../state/use-presence";
@@ -182,7 +182,7 @@ function Inside({
   inside: Props["head"]["inside"];
   over: string | null;
 }) {
-  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
   const sums = sumTree(tree.data?.collections ?? []);
   return (
     <p className="flex flex-wrap gap-x-1 gap-y-1 text-[15px]">

@@ -6,7 +6,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { cloneElement, useCallback, useEffect, useRef, useState } from "react";
 import { isForField } from "../../shell/commands";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import type { PathDrop } from "./path-drop";
 
 const load = () => import("./path-drop");
@@ -28,7 +28,7 @@ type Node = { id: string; parent: string | null; title: string };
  */
 export function Path({ team, collection, above: first, over, onNew }: Props) {
   const router = useRouter();
-  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
   const nodes: Node[] = (tree.data?.collections ?? []).filter((one) => !one.away || one.id === collection.id);
   const above: Node[] = tree.data ? [] : [...first];
   for (let id = tree.data && collection.parent; id && above.length < 20;) {

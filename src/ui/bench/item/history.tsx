@@ -3,7 +3,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { sayEvent } from "../../desk/say-event";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import { sayAgo } from "../../talk/say-time";
 
 /** Who did what to the item, newest first; read when it is opened. */
@@ -11,7 +11,7 @@ export function History({ resource, placement }: { resource: string; placement: 
   const [open, setOpen] = useState(false);
   const { data } = useQuery({
     queryKey: ["history", resource, placement],
-    queryFn: () => call("resources.history", { resource }),
+    queryFn: () => ask("resources.history", { resource }),
     enabled: open,
     staleTime: 0,
   });

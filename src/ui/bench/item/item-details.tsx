@@ -6,7 +6,7 @@ import { KINDS } from "@/core/page/facts";
 import type { Answer } from "@/services/registry";
 import { Choice } from "../../parts/field";
 import { KIND_WORDS } from "../../parts/kind";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
 import { Elsewhere } from "./elsewhere";
@@ -24,7 +24,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
   const { resource } = item;
   const full = useQuery({
     queryKey: ["resource", resource.id],
-    queryFn: () => call("resources.read", { resource: resource.id }),
+    queryFn: () => ask("resources.read", { resource: resource.id }),
   });
   const client = useQueryClient();
   const edit = (fields: Mending) => commands.mend(item, fields);

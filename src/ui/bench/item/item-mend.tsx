@@ -8,7 +8,7 @@ import { FIELD_WORDS, type FieldName, ITEM_TYPES, type ItemType, SHAPES } from "
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../../parts/button";
 import { Area, Choice } from "../../parts/field";
-import { call } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { sayAgo } from "../../talk/say-time";
 import { useBench } from "../state/bench-context";
@@ -29,7 +29,7 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
   };
   const found = useQuery({
     queryKey: ["proposal", resource.id, resource.fetchState],
-    queryFn: () => call("resources.proposal", { resource: resource.id }),
+    queryFn: () => ask("resources.proposal", { resource: resource.id }),
   });
   const hits = full.hits ?? [];
   return (
@@ -269,7 +269,7 @@ function PasteTextButton({
 function Twin({ item, older, onDone }: { item: Item; older: string; onDone: () => void }) {
   const other = useQuery({
     queryKey: ["resource", older],
-    queryFn: () => call("resources.read", { resource: older }),
+    queryFn: () => ask("resources.read", { resource: older }),
   });
   if (!other.data) return null;
   const title = other.data.resource.title;

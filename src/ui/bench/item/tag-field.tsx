@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
 import { tagKey } from "@/core/tags/tag-name";
 import { Key } from "../../parts/key";
-import { call } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { TagInput } from "../../parts/tag-input";
 
@@ -22,12 +22,12 @@ export function TagField({ team, resource, tags, onChange, focus, readOnly }: Pr
   const client = useQueryClient();
   const all = useQuery({
     queryKey: ["tags", team],
-    queryFn: () => call("tags.read", { team }),
+    queryFn: () => ask("tags.read", { team }),
     enabled: !readOnly,
   });
   const suggested = useQuery({
     queryKey: ["tags-suggested", resource],
-    queryFn: () => call("tags.suggest", { resource }),
+    queryFn: () => ask("tags.suggest", { resource }),
     enabled: !readOnly,
   });
   const has = new Set(tags.map(tagKey));

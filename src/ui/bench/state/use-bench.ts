@@ -9,7 +9,7 @@ import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import type { Me, TeamRow } from "../../shell/frame";
 import { sayDone, useUndo } from "../../shell/use-undo";
-import { call } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { isOutOfOrder, openedWith, reduce } from "./bench-state";
 import type { DetailField, Landing, Supplied } from "./types";
@@ -35,7 +35,7 @@ export function useBenchOf({ team, first }: BenchProps) {
   const id = first.collection.id;
   const { data: head } = useQuery({
     queryKey: ["collection", id],
-    queryFn: () => call("collections.read", { collection: id }),
+    queryFn: () => ask("collections.read", { collection: id }),
     initialData: first,
   });
   const [state, dispatch] = useReducer(reduce, first.setting, openedWith);

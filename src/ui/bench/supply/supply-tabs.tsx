@@ -6,7 +6,7 @@ import { Button } from "../../parts/button";
 import { Empty } from "../../parts/empty";
 import { Choice, Field } from "../../parts/field";
 import { flattenTree } from "../../parts/tree-picker";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import type { SupplyProps } from "./supply-props";
 import { SupplyList } from "./supply-list";
 
@@ -17,7 +17,7 @@ export function Catalogue({ team, here, onPlace }: SupplyProps) {
   const pages = useInfiniteQuery({
     queryKey: ["catalogue", team, query],
     queryFn: ({ pageParam }) =>
-      call("search.find", {
+      ask("search.find", {
         team,
         query,
         ...(pageParam && { after: pageParam.id, score: pageParam.score }),
@@ -79,10 +79,10 @@ export function Catalogue({ team, here, onPlace }: SupplyProps) {
 /** What stands in another collection. */
 export function Others({ team, collection, here, onPlace }: SupplyProps & { collection: string }) {
   const [chosen, setChosen] = useState("");
-  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => call("collections.tree", { team }) });
+  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
   const items = useQuery({
     queryKey: ["other", chosen],
-    queryFn: () => call("collections.items", { collection: chosen }),
+    queryFn: () => ask("collections.items", { collection: chosen }),
     enabled: !!chosen,
   });
   const others = flattenTree(tree.data?.collections ?? []).filter((one) => one.id !== collection);

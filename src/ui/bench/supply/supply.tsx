@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { TabPanel, Tabs } from "../../parts/tabs";
-import { call } from "../../talk/call";
+import { ask } from "../../talk/call";
 import type { SupplyProps } from "./supply-props";
 
 // What the tabs show comes a moment after the page; so do their scripts.
@@ -20,7 +20,7 @@ type Props = SupplyProps & { collection: string; end?: React.ReactNode };
 /** The supply side: the Tray, the catalogue, other collections. Things go over by drag, by a key, by double click. */
 export function Supply({ team, collection, here, onPlace, end }: Props) {
   const [tab, setTab] = useState<"tray" | "catalogue" | "others">("tray");
-  const tray = useQuery({ queryKey: ["tray", team], queryFn: () => call("tray.read", { team }) });
+  const tray = useQuery({ queryKey: ["tray", team], queryFn: () => ask("tray.read", { team }) });
   const count = tray.data?.count ?? 0;
   return (
     <Tabs

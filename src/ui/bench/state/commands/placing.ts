@@ -104,14 +104,21 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
     });
   };
 
+  /** Shows what was made. It may be here already: the event of it can come before its answer. */
+  const put = (item: Item) => {
+    now.current.change((all) => [...all.filter((other) => other.id !== item.id), item]);
+    now.current.select(item.id);
+  };
+
   /** Keeps a text as a note. */
   const note = (text: string, landing: Landing = spot()) => {
     const { team, collection } = now.current;
     call("capture.note", { team, text, collection, placement: newId(), ...landing })
-      .then(
-        ({ item }) =>
-          item && (now.current.change((all) => [...all, item]), now.current.select(item.id), headAgain()),
-      )
+      .then(({ item }) => {
+        if (!item) return;
+        put(item);
+        headAgain();
+      })
       .catch(failed);
   };
 
@@ -123,8 +130,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
     call("capture.note", { team, collection, text: "What leads on from here", look: "text", ...landing })
       .then(({ item }) => {
         if (!item) return;
-        now.current.change((all) => [...all, item]);
-        now.current.select(item.id);
+        put(item);
         now.current.toggle(item.id);
       })
       .catch(failed);
