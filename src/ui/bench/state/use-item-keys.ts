@@ -3,7 +3,8 @@
 import type { Answer } from "@/services/registry";
 import type { BenchCommands } from "./bench-context";
 import type { useLift } from "./use-lift";
-import type { Selection } from "./use-selection";
+import { keyOnItem } from "./key-on-item";
+import type { How, Selection } from "./use-selection";
 import { isTyping } from "../../shell/commands";
 import { openOriginals } from "../../talk/originals";
 import { goThroughCells } from "../views/go-through-cells";
@@ -63,7 +64,6 @@ export function useItemKeys(around: Around) {
     const item = items[at];
     if (!item) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const ctrl = event.ctrlKey || event.metaKey;
     const done = () => event.preventDefault();
     if (lift.lifted) {
       if (!lift.onKey(event.key)) return;
@@ -80,53 +80,73 @@ export function useItemKeys(around: Around) {
       return done();
     }
     if (cell) return goThroughCells(event.nativeEvent) ? done() : undefined;
-    const go = (to: number) => {
+    const chosen = selection.marked.has(item.id) ? selection.chosen.map((one) => one.id) : [item.id];
+    const wish = keyOnItem(event, {
+      sections: items.map((one) => one.section),
+      at,
+      view,
+      sorted,
+      several: chosen.length > 1,
+      arranges,
+      brings,
+    });
+    if (!wish) return;
+    const go = (to: number, how: How) => {
       const next = items[Math.max(0, Math.min(to, items.length - 1))];
       if (!next) return;
-      selection.choose(next.id, event.shiftKey ? "range" : ctrl ? "keep" : "only");
+      selection.choose(next.id, how);
       focusItem(next.id);
     };
-    const by = (step: number) => go(nextIn(view, items, at, step, row));
-    if (ctrl && !["a", "Home", "End"].includes(key) && !key.startsWith("Arrow")) return;
-    if (event.altKey) {
-      if (!arranges || (key !== "ArrowUp" && key !== "ArrowDown")) return;
-      if (sorted) return around.announce("Sorted. Press 0 to go back to its own order.");
-      commands.step(item.id, key === "ArrowUp" ? -1 : 1);
-      focusItem(item.id);
-    } else if (key === "ArrowDown") by(1);
-    else if (key === "ArrowUp") by(-1);
-    else if (key === "ArrowRight" && view === "cards") go(at + 1);
-    else if (key === "ArrowLeft" && view === "cards") go(at - 1);
-    else if (view === "board" && (key === "ArrowRight" || key === "ArrowLeft"))
-      go(beside(items, at, key === "ArrowRight" ? 1 : -1));
-    else if (view === "table" && key === "ArrowRight") row.querySelector<HTMLElement>("[data-cell]")?.focus();
-    else if (key === "Home") go(0);
-    else if (key === "End") go(items.length - 1);
-    else if (key === "PageDown") go(at + 10);
-    else if (key === "PageUp") go(at - 10);
-    else if (ctrl && key === "a") selection.all();
-    else if (ctrl) return;
-    else if (key === "Escape") selection.choose(item.id);
-    else if (key === "x") selection.choose(item.id, "toggle");
-    else if (key === "i") selection.invert();
-    else if (key === "Enter") around.toggle(item.id);
-    else if (key === " " && arranges) {
-      if (sorted) around.announce("Sorted. Press 0 to go back to its own order.");
-      else lift.lift(selection.marked.has(item.id) ? selection.chosen.map((one) => one.id) : [item.id]);
-    } else if (key === "o") openOriginals([item.resource]);
-    else if (key === "c" && arranges) edit(around, item, "context", row);
-    else if (key === "h" && arranges) edit(around, item, "heading", row);
-    else if (key === "t" && brings) {
-      if (selection.chosen.length > 1 && selection.marked.has(item.id)) commands.ask("tag", item.id);
-      else edit(around, item, "tags", row);
-    } else if (key === "k" && brings) commands.ask("kind", item.id);
-    else if (key === "m" && arranges) commands.ask(event.shiftKey ? "copy" : "move", item.id);
-    else if ((key === "Delete" || key === "Backspace") && arranges) {
-      commands.remove(item.id);
-      const chosen = selection.marked.has(item.id) ? selection.marked : new Set([item.id]);
-      const next = items.slice(at).find((one) => !chosen.has(one.id)) ?? items[at - 1];
-      if (next) focusItem(next.id);
-    } else return;
+    switch (wish.do) {
+      case "go":
+        go(wish.to, wish.how);
+        break;
+      case "line":
+        go(nextIn(view, items, at, wish.step, row), wish.how);
+        break;
+      case "step":
+        commands.step(item.id, wish.by);
+        focusItem(item.id);
+        break;
+      case "say-sorted":
+        around.announce("Sorted. Press 0 to go back to its own order.");
+        break;
+      case "cell":
+        row.querySelector<HTMLElement>("[data-cell]")?.focus();
+        break;
+      case "all":
+        selection.all();
+        break;
+      case "invert":
+        selection.invert();
+        break;
+      case "only":
+        selection.choose(item.id);
+        break;
+      case "mark":
+        selection.choose(item.id, "toggle");
+        break;
+      case "toggle":
+        around.toggle(item.id);
+        break;
+      case "original":
+        openOriginals([item.resource]);
+        break;
+      case "edit":
+        edit(around, item, wish.field, row);
+        break;
+      case "ask":
+        commands.ask(wish.what, item.id);
+        break;
+      case "lift":
+        lift.lift(chosen);
+        break;
+      case "remove": {
+        commands.remove(item.id);
+        const next = items.slice(at).find((one) => !chosen.includes(one.id)) ?? items[at - 1];
+        if (next) focusItem(next.id);
+      }
+    }
     done();
   };
 }
@@ -154,15 +174,4 @@ function nextIn(view: string, items: Item[], at: number, step: number, row: HTML
   if (!there) return at;
   const next = there[Math.min(lines[here]!.indexOf(row), there.length - 1)]!;
   return items.findIndex((item) => item.id === next.dataset.item);
-}
-
-/** The item at the same height of the column beside. */
-function beside(items: Item[], at: number, step: number): number {
-  const sections = [...new Set(items.map((item) => item.section))];
-  const here = items[at]!.section;
-  const height = items.slice(0, at).filter((item) => item.section === here).length;
-  const there = sections[sections.indexOf(here) + step];
-  if (there === undefined) return at;
-  const column = items.filter((item) => item.section === there);
-  return items.indexOf(column[Math.min(height, column.length - 1)]!);
 }
