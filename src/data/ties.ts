@@ -52,8 +52,8 @@ export const TIES: Record<string, Ties> = {
   resource_tag: { undo: "resourceTag", bin: "with resource", ...noCollection, merge: "moves over", ...team },
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
-  twin_apart: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
-  twin_merge: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  duplicate_apart: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  duplicate_merge: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   near_text: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...derived },
 
   tag: { undo: "tag", bin: "never", ...apart, ...team },

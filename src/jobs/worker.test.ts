@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { afterAll, afterEach, beforeEach, expect, test, vi } from "vitest";
 import type { JobRow } from "@/data/queries/jobs";
 
 const queue = vi.hoisted(() => ({
@@ -59,6 +59,7 @@ beforeEach(() => {
   givenUp.length = 0;
 });
 afterEach(() => vi.useRealTimers());
+afterAll(() => void vi.resetModules());
 
 test("what came in by the hundred leaves room for what somebody waits for", async () => {
   queue.bulk = jobs(100, "bulk");

@@ -63,11 +63,11 @@ async function two(second: (address: string) => Filling & { ok: true }) {
 
 test("near-equal words under another address, and a redirect to a known one, are noticed as twins", async () => {
   const near = await two(() => filling("https://copy.example/x", TEXT.replace("word7 ", "term7 ")));
-  expect((await row(near.b.id)).twinOf).toBe(near.a.id);
+  expect((await row(near.b.id)).duplicateOf).toBe(near.a.id);
   const moved = await two((address) => filling(`${address}?utm_source=x`, "short"));
-  expect((await row(moved.b.id)).twinOf).toBe(moved.a.id);
+  expect((await row(moved.b.id)).duplicateOf).toBe(moved.a.id);
   const other = await two(() => filling("https://copy.example/x", TEXT.split(" ").toReversed().join(" ")));
-  expect((await row(other.b.id)).twinOf).toBeNull();
+  expect((await row(other.b.id)).duplicateOf).toBeNull();
 });
 
 test("a known address is said to be here, can be placed again, and kept apart on purpose", async () => {
@@ -86,7 +86,7 @@ test("a known address is said to be here, can be placed again, and kept apart on
   expect(apart.already).toBe(false);
   expect(apart.resource.id).not.toBe(known.resource.id);
   await fillResource(apart.resource.id, filling(address, TEXT));
-  expect((await row(apart.resource.id)).twinOf).toBeNull();
+  expect((await row(apart.resource.id)).duplicateOf).toBeNull();
 });
 
 test("merging keeps every placement, tag and note and the better fields, and can be undone to the letter", async () => {
@@ -128,7 +128,7 @@ test("merging keeps every placement, tag and note and the better fields, and can
   await as(editor, "duplicates.keep-apart", { resource: b.id, other: a.id });
   expect((await as(editor, "duplicates.read", { team })).pairs).toEqual([]);
   await fillResource(b.id, filling("https://copy.example/x", TEXT));
-  expect((await row(b.id)).twinOf).toBeNull();
+  expect((await row(b.id)).duplicateOf).toBeNull();
 });
 
 test("fetched again: what differs is shown, typed fields stay, only what is chosen is taken", async () => {

@@ -1,5 +1,7 @@
 -- Tables and columns by the words of the field; the data stays.
-RENAME TABLE `deed` TO `history_entry`, `kept_search` TO `saved_search`, `kept_count` TO `cached_count`, `term_due` TO `reindex_queue`, `intake` TO `import`, `intake_part` TO `import_part`;--> statement-breakpoint
+RENAME TABLE `deed` TO `history_entry`, `kept_search` TO `saved_search`, `kept_count` TO `cached_count`, `term_due` TO `reindex_queue`, `intake` TO `import`, `intake_part` TO `import_part`, `twin_apart` TO `duplicate_apart`, `twin_merge` TO `duplicate_merge`;--> statement-breakpoint
+ALTER TABLE `duplicate_merge` RENAME INDEX `twin_merge_team` TO `duplicate_merge_team`;--> statement-breakpoint
+ALTER TABLE `resource` RENAME COLUMN `twin_of` TO `duplicate_of`, RENAME INDEX `resource_twin` TO `resource_duplicate`;--> statement-breakpoint
 ALTER TABLE `history_entry` RENAME INDEX `deed_own` TO `history_entry_own`;--> statement-breakpoint
 ALTER TABLE `saved_search` DROP FOREIGN KEY `kept_search_team_team_id_fk`, RENAME INDEX `kept_search_own` TO `saved_search_own`;--> statement-breakpoint
 ALTER TABLE `saved_search` ADD CONSTRAINT `saved_search_team_team_id_fk` FOREIGN KEY (`team`) REFERENCES `team`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint

@@ -17,7 +17,7 @@ import {
   shareLink,
   tag,
   team,
-  twinMerge,
+  duplicateMerge,
 } from "../schema";
 import { fixed } from "../sql/fixed";
 
@@ -48,7 +48,7 @@ const TARGETS = {
   hit: plain(ruleHit),
   message: plain(mailMessage),
   tag: plain(tag),
-  merge: plain(twinMerge),
+  merge: plain(duplicateMerge),
 } as const satisfies Record<string, Where>;
 
 /** What a person's right to can be asked for. */

@@ -1,17 +1,25 @@
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
 import type { Tx } from "../database";
-import { placement, resource, resourceTag, resourceText, trayEntry, twinApart, twinMerge } from "../schema";
+import {
+  placement,
+  resource,
+  resourceTag,
+  resourceText,
+  trayEntry,
+  duplicateApart,
+  duplicateMerge,
+} from "../schema";
 import { cardsById, withTags } from "./resources";
 
-/** Pairs of likely twins of a team, newest first. */
-export async function twinsOf(tx: Tx, team: string, before: string | null, most: number) {
+/** Pairs of likely duplicates of a team, newest first. */
+export async function duplicatesOf(tx: Tx, team: string, before: string | null, most: number) {
   const rows = await tx
-    .select({ id: resource.id, twin: resource.twinOf })
+    .select({ id: resource.id, older: resource.duplicateOf })
     .from(resource)
     .where(
       and(
         eq(resource.team, team),
-        isNotNull(resource.twinOf),
+        isNotNull(resource.duplicateOf),
         isNull(resource.deletedAt),
         before ? lt(resource.id, before) : undefined,
       ),
@@ -20,14 +28,14 @@ export async function twinsOf(tx: Tx, team: string, before: string | null, most:
     .limit(most);
   const cards = await withTags(
     tx,
-    await cardsById(tx, team, [...new Set(rows.flatMap((row) => [row.id, row.twin!]))]),
+    await cardsById(tx, team, [...new Set(rows.flatMap((row) => [row.id, row.older!]))]),
   );
   const byId = new Map(cards.map((card) => [card.id, card]));
   const places = await placesByResource(tx, [...byId.keys()]);
   const told = (id: string) => ({ ...byId.get(id)!, places: places.get(id) ?? 0 });
   return rows
-    .filter((row) => byId.has(row.id) && byId.has(row.twin!))
-    .map((row) => ({ newer: told(row.id), older: told(row.twin!) }));
+    .filter((row) => byId.has(row.id) && byId.has(row.older!))
+    .map((row) => ({ newer: told(row.id), older: told(row.older!) }));
 }
 
 async function placesByResource(tx: Tx, ids: readonly string[]): Promise<Map<string, number>> {
@@ -54,17 +62,17 @@ export async function hangingOn(tx: Tx, id: string) {
 }
 
 export async function lockMerge(tx: Tx, id: string) {
-  return (await tx.select().from(twinMerge).where(eq(twinMerge.id, id)).for("update"))[0] ?? null;
+  return (await tx.select().from(duplicateMerge).where(eq(duplicateMerge.id, id)).for("update"))[0] ?? null;
 }
 
 /** Says that two resources are not the same thing. @returns the newer one, which is no longer taken for the older */
 export async function keepApart(tx: Tx, team: string, one: string, other: string): Promise<string> {
   const [a, b] = [one, other].sort() as [string, string];
-  await tx.insert(twinApart).values({ a, b, team }).onDuplicateKeyUpdate({ set: { a } });
+  await tx.insert(duplicateApart).values({ a, b, team }).onDuplicateKeyUpdate({ set: { a } });
   await tx
     .update(resource)
-    .set({ twinOf: null })
-    .where(and(eq(resource.id, b), eq(resource.twinOf, a)));
+    .set({ duplicateOf: null })
+    .where(and(eq(resource.id, b), eq(resource.duplicateOf, a)));
   return b;
 }
 
@@ -118,30 +126,30 @@ export async function copyTextTo(tx: Tx, kept: string, gone: string): Promise<vo
 }
 
 /** What was taken for the one that goes is taken for the one that stays, if that is older. */
-export async function passTwinsOn(
+export async function passDuplicatesOn(
   tx: Tx,
   { team, kept, gone }: { team: string; kept: string; gone: string },
 ): Promise<void> {
   await tx
     .update(resource)
-    .set({ twinOf: kept < gone ? kept : null })
-    .where(and(eq(resource.team, team), eq(resource.twinOf, gone), isNull(resource.deletedAt)));
+    .set({ duplicateOf: kept < gone ? kept : null })
+    .where(and(eq(resource.team, team), eq(resource.duplicateOf, gone), isNull(resource.deletedAt)));
 }
 
 /** Gives a resource fields that say whether it is one of two, and brings it back or puts it into the bin. */
-export async function setTwin(
+export async function writeDuplicate(
   tx: Tx,
   id: string,
-  fields: Partial<Pick<typeof resource.$inferInsert, "twinOf" | "deletedAt" | "updatedAt">> &
+  fields: Partial<Pick<typeof resource.$inferInsert, "duplicateOf" | "deletedAt" | "updatedAt">> &
     Record<string, unknown>,
 ): Promise<void> {
   await tx.update(resource).set(fields).where(eq(resource.id, id));
 }
 
-export async function addMerge(tx: Tx, row: typeof twinMerge.$inferInsert): Promise<void> {
-  await tx.insert(twinMerge).values(row);
+export async function addMerge(tx: Tx, row: typeof duplicateMerge.$inferInsert): Promise<void> {
+  await tx.insert(duplicateMerge).values(row);
 }
 
 export async function endMerge(tx: Tx, id: string, undoneAt: Date): Promise<void> {
-  await tx.update(twinMerge).set({ undoneAt }).where(eq(twinMerge.id, id));
+  await tx.update(duplicateMerge).set({ undoneAt }).where(eq(duplicateMerge.id, id));
 }

@@ -21,7 +21,7 @@ export const cardColumns = {
   picture: resource.pictureHash,
   player: resource.player,
   file: resource.fileName,
-  twinOf: resource.twinOf,
+  duplicateOf: resource.duplicateOf,
   fetchState: resource.fetchState,
   fetchProblem: resource.fetchProblem,
   usedAt: resource.usedAt,

@@ -7,7 +7,7 @@ import {
   resource,
   resourceFile,
   resourceText,
-  twinApart,
+  duplicateApart,
   fileBlob,
   proposal,
 } from "../schema";
@@ -93,9 +93,9 @@ export async function apartFrom(tx: Tx, id: string, others: readonly string[]): 
   for (const other of others) {
     const [a, b] = [id, other].sort() as [string, string];
     const rows = await tx
-      .select({ a: twinApart.a })
-      .from(twinApart)
-      .where(and(eq(twinApart.a, a), eq(twinApart.b, b)));
+      .select({ a: duplicateApart.a })
+      .from(duplicateApart)
+      .where(and(eq(duplicateApart.a, a), eq(duplicateApart.b, b)));
     if (rows.length) apart.add(other);
   }
   return apart;

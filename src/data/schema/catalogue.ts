@@ -49,7 +49,7 @@ export const resource = mysqlTable(
     fileName: line("file_name", 255),
     pictureHash: bytesText("picture_hash", { length: 64 }),
     /** An older resource that seems to be the same thing; until somebody merges them or keeps them apart. */
-    twinOf: uuid("twin_of"),
+    duplicateOf: uuid("duplicate_of"),
     /** Names of the fields a person typed; no later fetch overwrites those. */
     typed: json("typed").$type<string[]>().notNull(),
     fetchState: varchar("fetch_state", { length: 12 }).$type<FetchState>().notNull(),
@@ -74,7 +74,7 @@ export const resource = mysqlTable(
     index("resource_added").on(t.team, t.deletedAt, t.createdAt, t.id),
     index("resource_language").on(t.team, t.language),
     index("resource_picture").on(t.pictureHash, t.team),
-    index("resource_twin").on(t.team, t.twinOf),
+    index("resource_duplicate").on(t.team, t.duplicateOf),
   ],
 );
 

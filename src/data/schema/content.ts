@@ -87,15 +87,15 @@ export const proposal = mysqlTable("resource_proposal", {
 });
 
 /** Two resources that are not the same thing, somebody said. The smaller id stands first. */
-export const twinApart = mysqlTable(
-  "twin_apart",
+export const duplicateApart = mysqlTable(
+  "duplicate_apart",
   { a: uuid("a").notNull(), b: uuid("b").notNull(), team: uuid("team").notNull() },
   (t) => [primaryKey({ columns: [t.a, t.b] })],
 );
 
 /** A merge of two resources, with what is needed to undo it. */
-export const twinMerge = mysqlTable(
-  "twin_merge",
+export const duplicateMerge = mysqlTable(
+  "duplicate_merge",
   {
     id: uuid("id").primaryKey(),
     team: uuid("team").notNull(),
@@ -106,7 +106,7 @@ export const twinMerge = mysqlTable(
     createdAt: moment("created_at").notNull(),
     undoneAt: moment("undone_at"),
   },
-  (t) => [index("twin_merge_team").on(t.team, t.id)],
+  (t) => [index("duplicate_merge_team").on(t.team, t.id)],
 );
 export type MergeBefore = {
   fields: Record<string, unknown>;

@@ -53,7 +53,7 @@ export const STATE_IS: Record<Filters["is"][number], SQL> = {
   unplaced: sql`NOT EXISTS (SELECT 1 FROM placement pl WHERE pl.resource = r.id AND pl.deleted_at IS NULL)`,
   unpictured: sql`r.picture_hash IS NULL`,
   dead: sql`r.fetch_state = 'failed'`,
-  twin: sql`r.twin_of IS NOT NULL`,
+  twin: sql`r.duplicate_of IS NOT NULL`,
   waiting: sql`r.fetch_state = 'waiting'`,
 };
 

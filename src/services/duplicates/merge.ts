@@ -1,5 +1,12 @@
 import { betterFields } from "@/core/imports/better-fields";
-import { addMerge, copyTextTo, hangingOn, hangOn, passTwinsOn, setTwin } from "@/data/queries/duplicates";
+import {
+  addMerge,
+  copyTextTo,
+  hangingOn,
+  hangOn,
+  passDuplicatesOn,
+  writeDuplicate,
+} from "@/data/queries/duplicates";
 import { collectionsHolding, lockResource, type ResourceRow } from "@/data/queries/resources";
 import { newId } from "@/outside/random";
 import { action } from "../mechanism/action";
@@ -8,17 +15,17 @@ import { can } from "../mechanism/policy";
 import { Problem } from "../mechanism/problem";
 import { mustBeOfTeam } from "../mechanism/same-team";
 
-class MergeTwins {
+class MergeDuplicates {
   /** The one that stays. */
   @Id() resource: string;
   @Id() gone: string;
 }
 
-export const mergeTwins = action({
+export const mergeDuplicates = action({
   name: "duplicates.merge",
   about:
     "Makes one of two: every placement, tag and note goes to the one that stays, and the better fields. Can be undone.",
-  input: MergeTwins,
+  input: MergeDuplicates,
   allow: can.arrange("resource"),
   // It is taken back by duplicates.undo-merge.
   history: null,
@@ -42,9 +49,9 @@ export const mergeTwins = action({
     const fields = Object.fromEntries(
       Object.keys(better).map((key) => [key, kept[key as keyof ResourceRow]]),
     );
-    await setTwin(tx, kept.id, { ...better, twinOf: null, updatedAt: at });
-    await setTwin(tx, gone.id, { deletedAt: at, twinOf: null });
-    await passTwinsOn(tx, { team: kept.team, kept: kept.id, gone: gone.id });
+    await writeDuplicate(tx, kept.id, { ...better, duplicateOf: null, updatedAt: at });
+    await writeDuplicate(tx, gone.id, { deletedAt: at, duplicateOf: null });
+    await passDuplicatesOn(tx, { team: kept.team, kept: kept.id, gone: gone.id });
     const merge = newId();
     await addMerge(tx, {
       id: merge,

@@ -1,4 +1,4 @@
-import { endMerge, hangBack, lockMerge, setTwin } from "@/data/queries/duplicates";
+import { endMerge, hangBack, lockMerge, writeDuplicate } from "@/data/queries/duplicates";
 import { collectionsHolding } from "@/data/queries/resources";
 import { action } from "../mechanism/action";
 import { Id } from "../mechanism/input";
@@ -17,9 +17,9 @@ export const undoMerge = action({
   run: async ({ input, tx, at, set, emit }) => {
     const merge = (await lockMerge(tx, input.merge))!;
     if (merge.undoneAt) return { resource: merge.gone };
-    const twinOf = merge.kept < merge.gone ? merge.kept : null;
-    await setTwin(tx, merge.gone, { deletedAt: null, twinOf, updatedAt: at });
-    await setTwin(tx, merge.kept, { ...merge.before.fields, updatedAt: at });
+    const duplicateOf = merge.kept < merge.gone ? merge.kept : null;
+    await writeDuplicate(tx, merge.gone, { deletedAt: null, duplicateOf, updatedAt: at });
+    await writeDuplicate(tx, merge.kept, { ...merge.before.fields, updatedAt: at });
     await hangBack(tx, merge.gone, merge.before);
     await endMerge(tx, merge.id, at);
     await set.count(await collectionsHolding(tx, [merge.kept, merge.gone]));

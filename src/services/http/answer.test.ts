@@ -1,4 +1,4 @@
-import { afterEach, expect, test, vi } from "vitest";
+import { afterAll, afterEach, expect, test, vi } from "vitest";
 import { Problem } from "../mechanism/problem";
 
 const logged = vi.hoisted(() => [] as unknown[]);
@@ -7,6 +7,7 @@ vi.mock("@/outside/log", () => ({ log: { error: (about: unknown) => logged.push(
 const { answering, forExtension, json, mustBeOwnSite, preflight, readJson } = await import("./answer");
 
 afterEach(() => void (logged.length = 0));
+afterAll(() => void vi.resetModules());
 
 const request = (headers: Record<string, string>, body = "{}", address = "https://hobbin.example/api/x") =>
   new Request(address, { method: "POST", headers, body });

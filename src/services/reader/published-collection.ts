@@ -76,7 +76,7 @@ function published({ id, heading, context, look, addedAt, resource }: Item): Pub
     fetchState: _state,
     fetchProblem: _problem,
     createdAt: _created,
-    twinOf: _twin,
+    duplicateOf: _duplicate,
     usedAt: _used,
     ...known
   } = resource;

@@ -9,7 +9,7 @@ import { addressHash } from "@/outside/hash";
 import type { StoredCopy } from "@/outside/threads/read-page-thread";
 import { changingByItself } from "../mechanism/changing";
 import { applyRules } from "../rules/apply";
-import { findTwin, storeCopy } from "./store-copy";
+import { findDuplicate, storeCopy } from "./store-copy";
 
 export type Picture = { hash: string; bytes: number };
 export type Filling =
@@ -37,7 +37,7 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
       Object.assign(fields, await fieldsOf(tx, row, filling), { fetchState: "done", fetchProblem: null });
       await dropProposal(tx, id);
     } else Object.assign(fields, { fetchState: "failed", fetchProblem: filling.problem });
-    const say = { title: fields.title ?? row.title, ok: filling.ok, twin: fields.twinOf ?? null };
+    const say = { title: fields.title ?? row.title, ok: filling.ok, duplicate: fields.duplicateOf ?? null };
     await set.change("resource", row, fields, { verb: "resources.filled", say });
     if (filling.ok && !row.fetchedAt) await applyRules(tx, set, id);
   });
@@ -69,7 +69,7 @@ async function fieldsOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true 
   const merged = { ...row, ...fields };
   fields.minutes =
     merged.kind === "picture" ? null : minutesOf({ words: merged.words, seconds: merged.seconds });
-  fields.twinOf = await findTwin(tx, row, fields.canonicalHash, copy?.signature ?? "");
+  fields.duplicateOf = await findDuplicate(tx, row, fields.canonicalHash, copy?.signature ?? "");
   await storeCandidates(tx, row.id, facts.pictures);
   if (picture) await noteFile(tx, { ...picture, type: "image/webp", createdAt: now() });
   return fields;

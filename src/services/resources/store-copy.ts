@@ -28,7 +28,7 @@ export async function storeCopy(
 }
 
 /** The older resource this one seems to be again: by the page's own address, or by near-equal words. */
-export async function findTwin(
+export async function findDuplicate(
   tx: Tx,
   row: Pick<ResourceRow, "id" | "team">,
   canonicalHash: string | null,

@@ -14,7 +14,7 @@ type Pair = Answer<"duplicates.read">["pairs"][number];
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; pairs: Pair[]; arranges: boolean };
 
 /** Resources that seem to be the same thing, side by side, to be merged or kept apart. */
-export function Twins({ me, teams, team, pairs, arranges }: Props) {
+export function Duplicates({ me, teams, team, pairs, arranges }: Props) {
   const router = useRouter();
   const again = () => router.refresh();
   const merge = (kept: string, gone: string) =>

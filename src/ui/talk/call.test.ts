@@ -1,5 +1,9 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import { ask, call, callInTurn, isUnderWay, type Refusal, settled } from "./call";
+import type { Refusal } from "./call";
+
+// What is under way is known to the whole page; another test may have left something so.
+vi.resetModules();
+const { ask, call, callInTurn, isUnderWay, settled } = await import("./call");
 
 type Sent = {
   path: string;

@@ -69,8 +69,8 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
           )}
         </p>
       ))}
-      {resource.twinOf && arranges && (
-        <Twin item={item} older={resource.twinOf} onDone={() => void client.invalidateQueries()} />
+      {resource.duplicateOf && arranges && (
+        <MaybeTwice item={item} older={resource.duplicateOf} onDone={() => void client.invalidateQueries()} />
       )}
       {found.data?.at && <Found resource={resource.id} found={found.data} onTaken={renew} />}
       {found.data && found.data.pictures.length > 1 && (
@@ -266,7 +266,7 @@ function PasteTextButton({
   );
 }
 
-function Twin({ item, older, onDone }: { item: Item; older: string; onDone: () => void }) {
+function MaybeTwice({ item, older, onDone }: { item: Item; older: string; onDone: () => void }) {
   const other = useQuery({
     queryKey: ["resource", older],
     queryFn: () => ask("resources.read", { resource: older }),

@@ -48,7 +48,7 @@ export function ItemState({ item }: { item: Item }) {
   const { resource } = item;
   return (
     <>
-      {resource.twinOf && (
+      {resource.duplicateOf && (
         <p className="mt-1 text-sm text-warn">
           It seems to be in the catalogue twice; its details say where.
         </p>

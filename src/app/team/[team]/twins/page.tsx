@@ -1,12 +1,12 @@
 import { ofTeam } from "@/app/of-team";
 import { read } from "@/app/read";
 import { may } from "@/core/policy/abilities";
-import { Twins } from "@/ui/duplicates/duplicates";
+import { Duplicates } from "@/ui/duplicates/duplicates";
 
 export const metadata = { title: "Likely twins" };
 export default async function Page({ params }: { params: Promise<{ team: string }> }) {
   const { team } = await params;
   const frame = await ofTeam(team, `/team/${team}/twins`);
   const { pairs } = await read("duplicates.read", { team });
-  return <Twins {...frame} pairs={pairs} arranges={may(frame.team.role, "arrange")} />;
+  return <Duplicates {...frame} pairs={pairs} arranges={may(frame.team.role, "arrange")} />;
 }

@@ -183,7 +183,7 @@ function provisional(address: string, host: string): Supplied {
     picture: null,
     player: null,
     file: null,
-    twinOf: null,
+    duplicateOf: null,
     fetchState: "waiting",
     fetchProblem: null,
     usedAt: null,
