@@ -179,6 +179,7 @@ test("fetched again: what is different is shown and taken; a text is pasted wher
   await page.getByRole("button", { name: "Paste its text" }).click();
   await page.getByLabel("Its text").fill("Typed off the paper by hand, all of it.");
   await page.getByRole("button", { name: "Keep it" }).click();
+  // At once, whether it has arrived or not.
   await page.getByRole("link", { name: "Read it here" }).click();
   await expect(page.getByText("Typed off the paper by hand, all of it.")).toBeVisible();
   await expect(page.getByText(/^Kept pasted by hand/)).toBeVisible();

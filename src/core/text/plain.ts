@@ -16,10 +16,14 @@ const BLOCKS = new Set([
   "pre",
   "section",
   "article",
+  "dt",
+  "dd",
 ]);
+/** What ends a word without ending the line. */
+const CELLS = new Set(["td", "th"]);
 const SILENT = new Set(["script", "style", "template", "noscript"]);
 
-/** The words of a piece of HTML: tags fall away, blocks become lines, blanks are folded. */
+/** The words of a piece of HTML: tags fall away, blocks become lines, cells words of their own, blanks are folded. */
 export function plainText(html: string): string {
   if (!/[<&]/.test(html)) return html.replace(/\s+/g, " ").trim();
   const parts: string[] = [];
@@ -29,6 +33,7 @@ export function plainText(html: string): string {
       onopentag(name) {
         if (SILENT.has(name)) silent++;
         if (BLOCKS.has(name)) parts.push("\n");
+        else if (CELLS.has(name)) parts.push(" ");
       },
       ontext(text) {
         if (!silent) parts.push(text.replace(/\s+/g, " "));
@@ -43,7 +48,7 @@ export function plainText(html: string): string {
   parser.end(html);
   return parts
     .join("")
-    .replace(/ *\n[ \n]*/g, "\n")
     .replace(/ {2,}/g, " ")
+    .replace(/ ?\n[ \n]*/g, "\n")
     .trim();
 }

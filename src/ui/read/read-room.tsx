@@ -1,5 +1,6 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { sayMinutes } from "@/core/text/minutes";
@@ -11,6 +12,7 @@ import { KindWord } from "../parts/kind";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
+import { useLive } from "../talk/use-live";
 import { noteUse } from "../talk/originals";
 
 type Props = {
@@ -30,6 +32,9 @@ const ORIGINS: Record<string, string> = {
   file: "taken from the file",
 };
 
+/** What may change the words that are read; that they are read does not. */
+const CHANGES = /^(resources\.(?!use)|bin\.)/;
+
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
 export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
   const { file, html } = text;
@@ -37,6 +42,13 @@ export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
   useEffect(() => {
     noteUse(resource.id);
   }, [resource.id]);
+  // Its text may still be on its way when one comes here, or be mended by somebody else meanwhile.
+  const router = useRouter();
+  useLive(team.id, {
+    onEvents: (events) =>
+      events.some(({ subject, verb }) => subject === resource.id && CHANGES.test(verb)) && router.refresh(),
+    onReload: () => router.refresh(),
+  });
   const facts = [
     resource.siteName || resource.host,
     resource.authors.slice(0, 3).join(", "),

@@ -1,0 +1,202 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { is } from "drizzle-orm";
+import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
+import mysql, { type Connection, type RowDataPacket } from "mysql2/promise";
+import { expect, onTestFinished, test } from "vitest";
+import { migrate } from "@/data/migrate";
+import * as schema from "@/data/schema";
+import { settings } from "@/outside/settings";
+
+const FOLDER = "src/data/migrations";
+type Journal = { entries: { tag: string }[] };
+
+/** The migrations up to one of them, in a folder of their own. */
+function upTo(tag: string): string {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-migrations-"));
+  onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
+  cpSync(FOLDER, folder, { recursive: true });
+  const file = path.join(folder, "meta/_journal.json");
+  const journal = JSON.parse(readFileSync(file, "utf8")) as Journal;
+  const last = journal.entries.findIndex((entry) => entry.tag === tag);
+  expect(last).toBeGreaterThan(0);
+  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, last + 1) }));
+  return folder;
+}
+
+/** An empty database beside the one of the tests. */
+async function emptyDatabase(): Promise<{ url: string; at: Connection }> {
+  const url = settings().databaseUrl.replace(/\w+$/, (name) => `${name}_migrated`);
+  const name = url.split("/").at(-1)!;
+  const at = await mysql.createConnection(settings().databaseUrl);
+  await at.query(`DROP DATABASE IF EXISTS ${name}`);
+  await at.query(`CREATE DATABASE ${name}`);
+  await at.query(`USE ${name}`);
+  onTestFinished(async () => {
+    await at.query(`DROP DATABASE ${name}`);
+    await at.end();
+  });
+  return { url, at };
+}
+
+const id = (n: number) => `01a21996-8e86-731a-95e4-${String(n).padStart(12, "0")}`;
+const NOW = "2026-05-01 12:00:00.000";
+
+test("renaming tables and verbs keeps what people made, can be taken back, and is still to be done", async () => {
+  const { url, at } = await emptyDatabase();
+  const before = upTo("0009_list_versions");
+  await migrate(url, before);
+  const insert = (table: string, row: object) => at.query(`INSERT INTO \`${table}\` SET ?`, [row]);
+  const [team, person, made, old] = [id(1), id(2), id(3), id(4)];
+  await insert("team", { id: team, name: "Moss", created_at: NOW });
+  const page = { team, kind: "page", host: "bog.example", title: "Fire", created_at: NOW, updated_at: NOW };
+  await fill(at, "resource", { ...page, id: old });
+  await fill(at, "resource", { ...page, id: made, twin_of: old, address_hash: "another" });
+  await fill(at, "twin_merge", {
+    id: id(5),
+    team,
+    kept: old,
+    gone: made,
+    before_: "{}",
+    person,
+    created_at: NOW,
+  });
+  await fill(at, "intake", {
+    id: id(6),
+    team,
+    person,
+    name: "list.txt",
+    state: "running",
+    places: "[]",
+    standing: "[]",
+    total: 1,
+    created_at: NOW,
+    updated_at: NOW,
+  });
+  await fill(at, "intake_part", { intake: id(6), no: 0, lines_: "[]", state: "ready", hash: "x" });
+  await fill(at, "kept_search", {
+    id: id(7),
+    team,
+    person,
+    name: "Fires",
+    query: "tag:fire",
+    looked_at: NOW,
+    created_at: NOW,
+  });
+  const changes = ["tagging", "about", "tray", "placement"].map((thing) => ({
+    thing,
+    id: made,
+    before: null,
+    after: {},
+  }));
+  await fill(at, "deed", {
+    id: id(8),
+    team,
+    person,
+    words: "tag",
+    ability: "bring",
+    changes: JSON.stringify(changes),
+    state: "done",
+    created_at: NOW,
+  });
+  for (const [n, verb] of ["intakes.done", "mail.decide", "placements.add"].entries())
+    await fill(at, "event", { id: id(10 + n), at: NOW, team, verb, subject: made, data: "{}" });
+  for (const [n, [kind, key, payload]] of [
+    ["intake.run", `intake ${id(6)}`, { intake: id(6) }],
+    ["mail.send", "mail 1", { to: "a@bog.example" }],
+    ["mail.take", "mail.take 1", { message: id(9) }],
+  ].entries())
+    await fill(at, "job", {
+      id: id(20 + n),
+      kind,
+      unique_key: key,
+      payload: JSON.stringify(payload),
+      state: "ready",
+      run_at: NOW,
+      created_at: NOW,
+    });
+
+  expect(await migrate(url, FOLDER)).toBeGreaterThan(0);
+
+  const read = async (sql: string) =>
+    (await at.query<RowDataPacket[]>(sql))[0].map((row) => Object.values(row));
+  expect(await read("SELECT duplicate_of FROM resource ORDER BY id")).toEqual([[old], [null]]);
+  expect(await read("SELECT kept, gone FROM duplicate_merge")).toEqual([[old, made]]);
+  expect(await read("SELECT i.name, p.state FROM import i JOIN import_part p ON p.import = i.id")).toEqual([
+    ["list.txt", "ready"],
+  ]);
+  expect(await read("SELECT name, query FROM saved_search")).toEqual([["Fires", "tag:fire"]]);
+  const [entry] = await read("SELECT changes FROM history_entry");
+  expect((JSON.parse(entry![0] as string) as { type: string }[]).map((change) => change.type)).toEqual([
+    "resourceTag",
+    "collectionTag",
+    "trayEntry",
+    "placement",
+  ]);
+  expect(await read("SELECT verb FROM event ORDER BY id")).toEqual([
+    ["imports.done"],
+    ["messages.decide"],
+    ["placements.add"],
+  ]);
+  const jobs = await read("SELECT kind, unique_key, payload FROM job ORDER BY id");
+  expect(
+    jobs.map(([kind, key, payload]) => [
+      kind,
+      key,
+      typeof payload === "string" ? JSON.parse(payload) : payload,
+    ]),
+  ).toEqual([
+    ["imports.run", `import ${id(6)}`, { import: id(6) }],
+    ["messages.send", "mail 1", { to: "a@bog.example" }],
+    ["messages.take-in", "messages.take-in 1", { message: id(9) }],
+  ]);
+});
+
+/** Inserts a row; what is not given and must be there is as empty as its type allows. */
+async function fill(at: Connection, table: string, row: Record<string, unknown>): Promise<void> {
+  const [columns] = await at.query<RowDataPacket[]>(
+    "SELECT column_name AS name, data_type AS type FROM information_schema.columns WHERE table_schema = database() AND table_name = ? AND is_nullable = 'NO' AND column_default IS NULL",
+    [table],
+  );
+  const empty = (type: string) =>
+    ({ uuid: id(0), datetime: NOW, longtext: "[]" })[type] ?? (/int|double/.test(type) ? 0 : "");
+  const missing = columns.filter(({ name }) => !(name in row)).map(({ name, type }) => [name, empty(type)]);
+  await at.query(`INSERT INTO \`${table}\` SET ?`, [{ ...Object.fromEntries(missing), ...row }]);
+}
+
+test("what the migrations make is what the code says is there: tables, columns, keys and indexes", async () => {
+  const { url, at } = await emptyDatabase();
+  await migrate(url, FOLDER);
+  const read = async (sql: string) =>
+    (await at.query<RowDataPacket[]>(sql))[0].map((row) => Object.values(row).join(" ")).toSorted();
+  const tables = Object.values(schema)
+    .filter((one) => is(one, MySqlTable))
+    .map(getTableConfig);
+  const here = "table_schema = database() AND table_name <> 'schema_migration'";
+  expect(
+    await read(
+      `SELECT table_name, column_name, if(is_nullable = 'YES', 'null', '') FROM information_schema.columns WHERE ${here}`,
+    ),
+  ).toEqual(
+    tables
+      .flatMap(({ name, columns }) =>
+        columns.map((one) => `${name} ${one.name} ${one.notNull ? "" : "null"}`),
+      )
+      .toSorted(),
+  );
+  expect(
+    await read(
+      `SELECT DISTINCT table_name, constraint_name FROM information_schema.referential_constraints WHERE constraint_schema = database()`,
+    ),
+  ).toEqual(
+    tables
+      .flatMap(({ name, foreignKeys }) => foreignKeys.map((one) => `${name} ${one.getName()}`))
+      .toSorted(),
+  );
+  const indexes = await read(
+    `SELECT DISTINCT table_name, index_name FROM information_schema.statistics WHERE ${here}`,
+  );
+  for (const { name, indexes: wanted } of tables)
+    for (const one of wanted) expect(indexes).toContain(`${name} ${one.config.name}`);
+});
