@@ -45,7 +45,11 @@ function parse(text: string): URL | undefined {
   }
 }
 
-/** A reference in a page, resolved against that page's address (RFC 3986 §5); undefined unless it is http(s). */
+/**
+ * A reference in a page, resolved against that page's address (RFC 3986 §5); undefined unless it is http(s).
+ * @param reference as it stands in the page, relative or whole
+ * @param base the address of the page, or of its `<base>`
+ */
 export function resolveReference(reference: string | undefined | null, base: string): string | undefined {
   if (!reference?.trim()) return undefined;
   try {

@@ -32,7 +32,11 @@ function names(list: readonly string[] | undefined): string[] {
   return (list ?? []).map((name) => name.toLowerCase());
 }
 
-/** Whether a query parameter of this name only tracks, on this site. Case does not matter. */
+/**
+ * Whether a query parameter of this name only tracks, on this site. Case does not matter.
+ * @param name of the parameter, in any case
+ * @param host of the address; empty: only what tracks everywhere
+ */
 export function isTrackingParameter(name: string, host = ""): boolean {
   const lower = name.toLowerCase();
   if (GENERAL.has(lower) || MORE.has(lower) || FAMILIES.test(lower)) return true;

@@ -4,7 +4,10 @@ import { FIELDS, type FieldName, ITEM_TYPES, type ItemType, type Reference } fro
 /** What is taken of one CSL-JSON item (https://citeproc-js.readthedocs.io/en/latest/csl-json/markup.html). */
 export type CslItem = Record<string, unknown>;
 
-/** The bibliographic fields of a CSL-JSON item. Names become "Given Family", dates as precise as they stand. */
+/**
+ * The bibliographic fields of a CSL-JSON item. Names become "Given Family", dates as precise as they stand.
+ * @param item one object of a CSL-JSON list; what is not in the schema is passed over
+ */
 export function readCslItem(
   item: CslItem,
 ): Reference & { title: string; address: string; abstract: string; keyword: string; note: string } {

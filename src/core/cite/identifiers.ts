@@ -6,6 +6,7 @@ export type IdentifierProblem = string | null;
 /**
  * Checks an ISBN of 10 or 13 digits (ISO 2108; ISBN Users' Manual, 7th edition, §5 and annex 1: weights 10…1 modulo
  * 11 with X for ten, and 1, 3 alternating modulo 10).
+ * @param typed with or without hyphens and blanks
  */
 export function checkIsbn(typed: string): IdentifierProblem {
   const text = typed
@@ -33,12 +34,18 @@ function isbn13Digit(text: string): string {
   return String((10 - (sum % 10)) % 10);
 }
 
-/** The ISBN with its hyphens in their places, as ISBN-13, or as typed when it is none. */
+/**
+ * The ISBN with its hyphens in their places, as ISBN-13, or as typed when it is none.
+ * @param typed ten or thirteen digits, with or without hyphens and blanks
+ */
 export function formIsbn(typed: string): string {
   return ISBN.parse(typed.replace(/^isbn(-1[03])?:?\s*/i, ""))?.isbn13h ?? typed.trim();
 }
 
-/** Checks an ISSN (ISO 3297; weights 8…2 modulo 11, X for ten). */
+/**
+ * Checks an ISSN (ISO 3297; weights 8…2 modulo 11, X for ten).
+ * @param typed with or without its hyphen
+ */
 export function checkIssn(typed: string): IdentifierProblem {
   const text = typed
     .replace(/^e?issn:?/i, "")

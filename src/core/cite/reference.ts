@@ -234,7 +234,11 @@ export const SHAPES: Record<ItemType, Shape> = {
   },
 };
 
-/** Which important fields of a work are still empty, in the words of the form; nothing is demanded. */
+/**
+ * Which important fields of a work are still empty, in the words of the form; nothing is demanded.
+ * @param type what kind of work it is
+ * @param has whether a field is filled
+ */
 export function missingFields(
   type: ItemType,
   has: (field: FieldName | "authors" | "published" | "address") => boolean,

@@ -5,6 +5,7 @@ import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder, type Imp
  * Reads a browser bookmark file into its tree of folders. Takes what browsers and other tools write: unclosed
  * tags, any case, notes after links and folders. Entries that are no web address (scripts, browser pages) stay
  * out and are counted.
+ * @param file the text of the file
  */
 export function readBookmarks(file: string): ImportedFile {
   const root = emptyFolder();

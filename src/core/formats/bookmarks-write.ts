@@ -6,6 +6,8 @@ import type { PublishedItem, PublishedTree } from "../publish/model";
  * 1990s (a de facto standard; every browser's "import bookmarks" takes it). A collection is a folder, a section a
  * folder in it; the context line is the `<DD>` of its link, tags stand in TAGS with commas, times in seconds.
  * What browsers have no word for stands in data attributes, which they pass over.
+ * @param tree the collection with those that stand in it
+ * @returns the text of the file, in UTF-8
  */
 export function writeBookmarks(tree: PublishedTree): string {
   return [

@@ -5,7 +5,11 @@ export type Clipped = { heading: string; context: string; resource: { title: str
 /** Which items were copied or cut, so that they can be placed elsewhere as what they are. */
 export type Clip = { team: string; placements: string[]; cut: boolean };
 
-/** Rich text: a list of links with their context lines; and, unseen, which items they are. */
+/**
+ * Rich text: a list of links with their context lines; and, unseen, which items they are.
+ * @param items in the order in which they stand
+ * @param clip which items they are, for a Bench that takes them as such
+ */
 export function clipHtml(items: readonly Clipped[], clip: Clip): string {
   const list = items.map(({ heading, context, resource }) => {
     const title = heading || resource.title;
@@ -26,7 +30,10 @@ export function linksText(items: readonly Clipped[]): string {
   return items.flatMap(({ resource }) => resource.address || []).join("\n");
 }
 
-/** What `clipHtml` hid in rich text, or null when it comes from elsewhere. Nothing of it is trusted but its shape. */
+/**
+ * What `clipHtml` hid in rich text, or null when it comes from elsewhere. Nothing of it is trusted but its shape.
+ * @param text the rich text of a clipboard, from anywhere
+ */
 export function readClip(text: string): Clip | null {
   const found = /data-hobbin="([^"]+)"/.exec(text)?.[1];
   if (!found) return null;

@@ -5,7 +5,8 @@ import { bareLink, emptyFolder, type ImportedFile } from "./imported";
 
 /**
  * Reads a feed: RSS 0.9x, 1.0 and 2.0, Atom (RFC 4287), JSON Feed 1.1 (https://www.jsonfeed.org/version/1.1/).
- * Returns null when the text is none of these.
+ * @param file the text of the feed
+ * @returns null when the text is none of these
  */
 export function readFeed(file: string): ImportedFile | null {
   return /^\s*\{/.test(file) ? readJsonFeed(file) : readXmlFeed(file);

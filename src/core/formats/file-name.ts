@@ -1,4 +1,8 @@
-/** A file's name as it may be kept and given out: without folders, control characters and signs some systems refuse. */
+/**
+ * A file's name as it may be kept and given out: without folders, control characters and signs some systems refuse.
+ * @param given as the browser or the message said it
+ * @param otherwise the name when nothing is left of it
+ */
 export function fileName(given: string, otherwise = "file"): string {
   const name = given
     .normalize("NFC")

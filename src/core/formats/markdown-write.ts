@@ -2,7 +2,10 @@ import { type PublishedItem, type PublishedTree, sumUp } from "../publish/model"
 import { plainText } from "../text/plain";
 import { sayMinutes } from "../text/minutes";
 
-/** The collection as Markdown (CommonMark 0.31): headings, numbered links, the context line beneath each. */
+/**
+ * The collection as Markdown (CommonMark 0.31): headings, numbered links, the context line beneath each.
+ * @param tree the collection with those that stand in it
+ */
 export function writeMarkdown(tree: PublishedTree): string {
   return `${part(tree, 1)
     .join("\n")

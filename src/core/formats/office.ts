@@ -12,6 +12,7 @@ export class NotReadable extends Error {}
 
 /**
  * Looks into a packed document without unpacking it: which kind it is, and that it stays within bounds.
+ * @param bytes the whole file
  * @throws {NotReadable} for bombs, broken archives and archives that are no document
  */
 export function officeKind(bytes: Uint8Array): OfficeKind {
@@ -45,6 +46,9 @@ export function officeKind(bytes: Uint8Array): OfficeKind {
 /**
  * The contents of a presentation, a spreadsheet or an OpenDocument file as plain HTML: headings, paragraphs, lists and
  * tables, without looks. Element names are those of ISO/IEC 29500 (a:t, a:p, c, v, si) and ISO/IEC 26300 (text:h, text:p).
+ * @param bytes the whole file, within the bounds `officeKind` has seen to
+ * @param kind as `officeKind` found it
+ * @returns the HTML, and how many slides or sheets there are; null for texts, which have no pages of their own
  */
 export function officeHtml(
   bytes: Uint8Array,

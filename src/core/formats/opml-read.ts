@@ -4,6 +4,7 @@ import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from ".
 /**
  * Reads a feed list (OPML 2.0, https://opml.org/spec2.opml): outlines that hold outlines are folders, those with an
  * address are links. Of a feed the page it belongs to is taken, and its feed where it names no page.
+ * @param file the text of the file
  */
 export function readOpml(file: string): ImportedFile {
   const root = emptyFolder();

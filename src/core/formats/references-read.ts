@@ -11,6 +11,8 @@ export type ReferenceFormat = "ris" | "bibtex" | "csl-json";
 /**
  * Reads a list of references. RIS and BibTeX/BibLaTeX are read by citation-js, record by record, so that one that
  * is broken does not take the others with it; CSL-JSON is read as it stands.
+ * @param file the text of the list
+ * @param format as `readAny` found it
  */
 export function readReferences(file: string, format: ReferenceFormat): ImportedFile {
   const root = emptyFolder();

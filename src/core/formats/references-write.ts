@@ -73,7 +73,10 @@ function key({ authors, published, id }: Work): string {
   return `${family || "item"}${published?.slice(0, 4) ?? ""}${id.replace(/-/g, "").slice(-6)}`;
 }
 
-/** A list of references as RIS, BibTeX or CSL-JSON. citation-js takes its time, so this runs in a thread. */
+/**
+ * A list of references as RIS, BibTeX or CSL-JSON. citation-js takes its time, so this runs in a thread.
+ * @param works each once, in the order in which they are to stand
+ */
 export function writeReferences(works: readonly Work[], format: WrittenReferences): string {
   const items = works.map(cslItem);
   if (format === "csl-json") return `${JSON.stringify(items, null, 2)}\n`;

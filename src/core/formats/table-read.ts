@@ -42,6 +42,7 @@ const HEADS: [ColumnMeaning, RegExp][] = [
 /**
  * Reads a table of text. The separator is found from the text (comma, semicolon, tab or bar), quotes follow RFC 4180,
  * and each column's meaning is guessed from its head, or from its cells where there is no head.
+ * @param text the text of the file, with its head if it has one
  */
 export function readTable(text: string): Table {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, "").replace(/^sep=.\r?\n/i, ""), {

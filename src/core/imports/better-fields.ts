@@ -27,6 +27,9 @@ type Fields = Partial<Record<(typeof MERGED_FIELDS)[number], unknown>> & {
 /**
  * What a resource takes over from its twin: fields a person typed there and not here, and fields that are empty here.
  * Bibliographic fields are joined, one by one, and the notes of both stay.
+ * @param kept the one that stays
+ * @param gone the one that is merged into it
+ * @returns only what changes in the one that stays
  */
 export function betterFields(kept: Fields, gone: Fields): Record<string, unknown> {
   const change: Record<string, unknown> = {};

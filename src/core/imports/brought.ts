@@ -46,6 +46,7 @@ const brokenTree = "This file is nested deeper than 24 folders; flatten it a lit
 /**
  * Lays the tree of a file out flat. Links beside folders at the top go to a place of their own that has the file's
  * title; a section that holds folders becomes a collection after all.
+ * @param name of the file, without its ending: the title where the file gives none
  */
 export function layOut({ root, passedOver, separator }: ImportedFile, name: string): Brought {
   const places: BroughtPlace[] = [];

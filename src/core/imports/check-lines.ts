@@ -12,7 +12,11 @@ const day = (value: unknown) => {
   return Number.isNaN(time) || time < 0 || time > 4e12 ? null : new Date(time).toISOString();
 };
 
-/** Lines as they arrive from outside, made into what the import can rely on; null when they are no such list. */
+/**
+ * Lines as they arrive from outside, made into what the import can rely on; null when they are no such list.
+ * @param raw whatever the request held
+ * @param places how many places the import has; a line may name none beyond them
+ */
 export function asLines(raw: unknown, places: number): BroughtLine[] | null {
   if (!Array.isArray(raw) || raw.length > LINES_AT_ONCE) return null;
   return raw.map((one: unknown) => {
@@ -34,7 +38,11 @@ export function asLines(raw: unknown, places: number): BroughtLine[] | null {
   });
 }
 
-/** Places from outside: a place may only stand in one before it, and nothing stands in a section. */
+/**
+ * Places from outside: a place may only stand in one before it, and nothing stands in a section.
+ * @param raw whatever the request held
+ * @returns null when they are no tree, or too many
+ */
 export function asPlaces(raw: unknown): BroughtPlace[] | null {
   if (!Array.isArray(raw) || raw.length > MOST_PLACES) return null;
   const places: BroughtPlace[] = [];

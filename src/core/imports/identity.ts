@@ -5,6 +5,8 @@ import { tagKey } from "../tags/tag-name";
 /**
  * What makes a work without a web address itself, as text to be hashed: its DOI, else its ISBN, else title, first
  * author and year. Two entries with one identity are one resource.
+ * @param title of the work
+ * @param reference its bibliographic fields, if it has any
  */
 export function workIdentity(title: string, reference: Reference | null): string {
   const { DOI, ISBN } = reference?.fields ?? {};

@@ -4,7 +4,11 @@ export type TextQuote = { type: "TextQuoteSelector"; exact: string; prefix: stri
 const AROUND = 64;
 const text = (value: unknown, most: number) => (typeof value === "string" ? value.slice(0, most) : "");
 
-/** A selector as it came from outside, with what was quoted as its exact text. */
+/**
+ * A selector as it came from outside, with what was quoted as its exact text.
+ * @param raw whatever the request held
+ * @param quoted the words that were marked
+ */
 export function asQuotation(raw: unknown, quoted: string): TextQuote {
   const said = (raw ?? {}) as Record<string, unknown>;
   return {
@@ -18,6 +22,8 @@ export function asQuotation(raw: unknown, quoted: string): TextQuote {
 /**
  * The address that opens a page at a passage, as browsers understand it (Text Fragments,
  * https://wicg.github.io/scroll-to-text-fragment/): the whole text when short, its first and last words when long.
+ * @param address of the page; a fragment of its own falls away
+ * @param quote what is looked for there
  */
 export function passageAddress(address: string, { exact }: Pick<TextQuote, "exact">): string {
   const words = exact.replace(/\s+/g, " ").trim();

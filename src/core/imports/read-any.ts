@@ -19,6 +19,8 @@ export type Reading = {
 
 /**
  * Finds out what a text is, from what stands in it and only then from the name of its file, and reads it.
+ * @param name of the file, or empty when it was pasted
+ * @param text what stands in it
  * @throws {Error} with words for the person when it is none of the formats or broken beyond reading
  */
 export function readAny(name: string, text: string): Reading {

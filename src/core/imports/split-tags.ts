@@ -8,7 +8,11 @@ const SIGN: Record<Exclude<TagSeparator, "none">, RegExp> = {
   space: /\s+/,
 };
 
-/** Takes a file's text of tags apart. With `none` the whole text is one tag. */
+/**
+ * Takes a file's text of tags apart. With `none` the whole text is one tag.
+ * @param text of one cell or attribute
+ * @param separator what stands between two tags; see `findSeparator`
+ */
 export function splitTags(text: string, separator: TagSeparator): string[] {
   const byKey = new Map<string, string>();
   for (const part of separator === "none" ? [text] : text.split(SIGN[separator])) {
@@ -22,6 +26,7 @@ export function splitTags(text: string, separator: TagSeparator): string[] {
  * Finds what separates the tags in a file from all its texts of tags together. A sign that occurs settles it.
  * Where there are only blanks, they separate when the words of a text go about with changing company ("bog moss",
  * "moss water"), and belong to a name when the same words always stand together ("water table").
+ * @param texts all texts of tags of the file, because one alone says too little
  */
 export function findSeparator(texts: readonly string[]): TagSeparator {
   const count = (sign: RegExp) => texts.filter((text) => sign.test(text.trim())).length;

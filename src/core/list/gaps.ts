@@ -19,7 +19,12 @@ export function gapsOf(
   ]);
 }
 
-/** The place where the first of what is picked up stands now, as an index into `gapsOf`. */
+/**
+ * The place where the first of what is picked up stands now, as an index into `gapsOf`.
+ * @param items all items in their order
+ * @param gaps as `gapsOf` gave them for what is picked up
+ * @param lifted ids of what is picked up
+ */
 export function gapOf(items: readonly Placed[], gaps: readonly Gap[], lifted: readonly string[]): number {
   const at = items.findIndex((item) => lifted.includes(item.id));
   if (at < 0) return 0;

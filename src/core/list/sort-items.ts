@@ -12,6 +12,9 @@ const letters = new Intl.Collator("en", { sensitivity: "base", numeric: true });
 /**
  * The items in another order than their own. What has no length or was never used stands last, either way; equal
  * things keep their own order.
+ * @param items in their own order
+ * @param sort by what; `own` leaves them as they are
+ * @param down the largest, newest or last letter first
  */
 export function sortItems<T extends Sortable>(items: readonly T[], sort: Sort, down: boolean): T[] {
   if (sort === "own") return [...items];

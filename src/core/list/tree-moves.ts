@@ -10,6 +10,8 @@ const matesOf = (nodes: readonly TreeNode[], parent: string | null) =>
 /**
  * Where one step takes a node: up and down among its neighbours, in to the end of the neighbour before it, out behind
  * its parent. Null where there is nowhere to go.
+ * @param nodes all of the tree, in any order
+ * @param id of the node that goes
  */
 export function stepInTree(nodes: readonly TreeNode[], id: string, step: TreeStep): TreeSpot | null {
   const node = nodes.find((one) => one.id === id);
@@ -47,7 +49,12 @@ export function spotBeside(
   return { parent: target.parent, after: mates[mates.indexOf(target.id) - 1] ?? null };
 }
 
-/** Nodes with everything inside them: where the first of them must not go. */
+/**
+ * Nodes with everything inside them: where the first of them must not go.
+ * @param nodes all of the tree
+ * @param ids where to begin
+ * @returns ids, those where it began among them
+ */
 export function insideOf(nodes: readonly TreeNode[], ...ids: string[]): Set<string> {
   const all = [...ids];
   for (const one of all)
@@ -66,7 +73,11 @@ export function standsInTree(nodes: readonly TreeNode[], id: string): boolean {
   return true;
 }
 
-/** The nodes after a move, in the order in which they then stand; a move into itself changes nothing. */
+/**
+ * The nodes after a move, in the order in which they then stand; a move into itself changes nothing.
+ * @param nodes all of the tree
+ * @param spot where it is to stand: in which parent, behind which neighbour
+ */
 export function movedInTree<T extends TreeNode>(nodes: readonly T[], id: string, spot: TreeSpot): T[] {
   const node = nodes.find((one) => one.id === id);
   if (!node || (spot.parent !== null && insideOf(nodes, id).has(spot.parent))) return [...nodes];
@@ -78,7 +89,11 @@ export function movedInTree<T extends TreeNode>(nodes: readonly T[], id: string,
   return first < 0 ? [...rest, moved] : [...rest.slice(0, first), moved, ...rest.slice(first)];
 }
 
-/** What is shown of a tree, line by line: depth, whether something is inside, its place among its neighbours. */
+/**
+ * What is shown of a tree, line by line: depth, whether something is inside, its place among its neighbours.
+ * @param nodes all of the tree
+ * @param closed ids of those that do not show what is inside
+ */
 export function treeLines<T extends TreeNode>(
   nodes: readonly T[],
   closed: ReadonlySet<string>,

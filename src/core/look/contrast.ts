@@ -7,7 +7,11 @@ function luminance(colour: string): number {
   return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
 }
 
-/** Contrast ratio of two colours, 1 to 21: WCAG 2.2, "contrast ratio". */
+/**
+ * Contrast ratio of two colours, 1 to 21: WCAG 2.2, "contrast ratio".
+ * @param a a colour as `#rrggbb`
+ * @param b the other; the order does not matter
+ */
 export function contrast(a: string, b: string): number {
   const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y);
   return (light! + 0.05) / (dark! + 0.05);

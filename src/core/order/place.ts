@@ -24,7 +24,12 @@ export function placeAfter(others: readonly Ordered[], after: string | null): Pl
   return { position: positions[0]!, respread };
 }
 
-/** The same for `count` things that are to stand there one after the other. */
+/**
+ * The same for `count` things that are to stand there one after the other.
+ * @param others the things already there, in order, without those that move
+ * @param after id of the thing to stand behind; null: first; gone: at the end
+ * @param count how many are to stand there
+ */
 export function placeManyAfter(others: readonly Ordered[], after: string | null, count: number): PlacedMany {
   const found = after === null ? -1 : others.findIndex((other) => other.id === after);
   const index = after !== null && found === -1 ? others.length : found + 1;

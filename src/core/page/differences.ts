@@ -16,6 +16,8 @@ export type Difference = { field: LookedAt; before: string; after: string; typed
 /**
  * What a new look at a page found otherwise. Fields a person typed are named too, as such, and are not proposed to be
  * changed; what the page no longer says is no difference.
+ * @param known the fields as they are, and which of them a person typed
+ * @param facts what the page says now
  */
 export function differences(
   known: Record<LookedAt, unknown> & { typed: readonly string[] },

@@ -5,6 +5,9 @@ import type { PageFacts } from "./facts";
 /**
  * Adds what an oEmbed answer (https://oembed.com, §2.3.4) says to what the page said. It fills gaps; of the page's
  * own words it replaces none. The player is taken from the frame in its `html`, never the markup itself.
+ * @param facts what the page said of itself
+ * @param answer the JSON of the provider, from outside
+ * @param address of the page
  */
 export function withOembed(facts: PageFacts, answer: unknown, address: string): PageFacts {
   if (!answer || typeof answer !== "object") return facts;

@@ -14,6 +14,8 @@ const LEAST = 140;
 /**
  * Makes the reading copy of a page: its main matter without menus, adverts and forms, found by Mozilla's Readability.
  * Null where the page has no running text. Costs time on large pages, so it runs in a worker thread.
+ * @param html the whole page
+ * @param address of the page, against which its links are resolved
  */
 export function makeReadingCopy(html: string, address: string): ReadingCopy | null {
   // Without <html> the parser gives an empty body; without <base> links would stay relative.

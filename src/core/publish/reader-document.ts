@@ -29,6 +29,9 @@ export type ReaderPlaces = {
 /**
  * One self-contained, accessible HTML document of a collection, for readers: it works with script off, on paper
  * and at 360 px, sets no cookie, and asks nothing of another site before the reader presses play.
+ * @param collection what is published
+ * @param view how its items are laid out
+ * @param places where pictures, files, letters and other collections are found from this page
  */
 export function readerDocument(
   collection: PublishedCollection,

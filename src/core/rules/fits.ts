@@ -9,6 +9,8 @@ export type RuleFacts = { host: string; sender: string; tags: readonly string[];
  * Whether a rule fits. A site takes its sub-sites along (`bog.example` fits `news.bog.example`); a sender is found
  * anywhere in name and address; a word must stand as a word, whatever its case and accents. A rule that names nothing
  * fits nothing.
+ * @param when what the rule names; every part that is named must fit
+ * @param facts of the resource that came in
  */
 export function ruleFits(when: RuleWhen, facts: RuleFacts): boolean {
   const { host, sender, tag, word } = when;

@@ -4,6 +4,7 @@ export type Known = { word: string; df: number };
 /**
  * How many letters have to be put in, taken out, exchanged, or swapped with their neighbour to make one word of the
  * other (optimal string alignment, the restricted Damerau–Levenshtein distance); anything over `most` is `most + 1`.
+ * @param most beyond it nobody needs to know how far
  */
 export function distance(a: string, b: string, most: number): number {
   if (Math.abs(a.length - b.length) > most) return most + 1;
@@ -29,7 +30,11 @@ export function distance(a: string, b: string, most: number): number {
 /** How far off a word may be: short words are too near to each other. */
 const reach = (word: string): number => (word.length < 4 ? 0 : word.length < 8 ? 1 : 2);
 
-/** The word of the team's own that was most likely meant, or null: the nearest, then the most used. */
+/**
+ * The word of the team's own that was most likely meant, or null: the nearest, then the most used.
+ * @param typed one word that was not found
+ * @param known words of the team with how often they are used
+ */
 export function didYouMean(typed: string, known: readonly Known[]): string | null {
   const most = reach(typed);
   if (!most) return null;

@@ -19,7 +19,10 @@ export function compareIds(a: Uint32Array, i: number, b: Uint32Array, j: number)
   );
 }
 
-/** Puts the id at place `j` of `from` at place `i` of `to`. */
+/**
+ * Puts the id at place `j` of `from` at place `i` of `to`.
+ * @param to list of ids, four numbers each
+ */
 export function copyId(to: Uint32Array, i: number, from: Uint32Array, j: number): void {
   const at = i * WORDS;
   const there = j * WORDS;

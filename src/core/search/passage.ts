@@ -116,7 +116,11 @@ export class Seeker {
  */
 const OTHER_BEGINNINGS: ReadonlySet<string> = new Set(["ar", "ga", "ta", "tr"]);
 
-/** Whether the words of a phrase stand in the text one right after the other. */
+/**
+ * Whether the words of a phrase stand in the text one right after the other.
+ * @param language of the text, a BCP 47 tag, or null when nobody knows
+ * @param phrase several words, in any case
+ */
 export function holdsPhrase(text: string, language: string | null, phrase: string): boolean {
   const words = (of: string) => tokensOf(of, language).filter((token) => !token.part);
   const wanted = words(phrase);

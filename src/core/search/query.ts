@@ -183,7 +183,12 @@ export function chipsOf(text: string): Chip[] {
     }));
 }
 
-/** The query with a filter put in, or taken out when it is there already. */
+/**
+ * The query with a filter put in, or taken out when it is there already.
+ * @param text the query as it is typed
+ * @param name of the filter, before its colon
+ * @param value quoted by itself where it has blanks
+ */
 export function toggleFilter(text: string, name: Name, value: string): string {
   const raw = `${name}:${/\s/.test(value) ? `"${value}"` : value}`;
   const there = piecesOf(text).find(

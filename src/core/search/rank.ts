@@ -8,7 +8,11 @@ export type Order = "best" | "newest";
 /** idf is multiplied by this and rounded, so that scores are whole numbers that can be paged by. */
 const FINE = 100;
 
-/** How much a term counts that is in `df` of `indexed` resources: its idf as a whole number. */
+/**
+ * How much a term counts that is in `df` of `indexed` resources: its idf as a whole number.
+ * @param indexed how many resources the index holds
+ * @param df in how many of them the term stands
+ */
 export const rarity = (indexed: number, df: number): number =>
   Math.max(1, Math.round(idf(indexed, df) * FINE));
 

@@ -46,7 +46,10 @@ const run = { start: 0, end: 0, from: 0, to: 0, plain: false };
 const PLUS = 0x2b;
 const HASH = 0x23;
 
-/** Where the next run begins; the length of the text when there is none. */
+/**
+ * Where the next run begins; the length of the text when there is none.
+ * @param from where to look from, an index into the text
+ */
 export function nextRun(text: string, from: number): number {
   let at = from;
   while (at < text.length && text.charCodeAt(at) <= BLANK) at++;

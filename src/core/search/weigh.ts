@@ -42,10 +42,17 @@ const TEXT_TERMS = 120;
 /** A term of a resource: its weight in thousandths, from 0 to (k1 + 1) · 1000, and the word as it was folded. */
 export type Weighed = { term: string; weight: number; word: string };
 
-/** What a frequency, already weighted and divided by length, counts for: tf · (k1 + 1) / (tf + k1). */
+/**
+ * What a frequency, already weighted and divided by length, counts for: tf · (k1 + 1) / (tf + k1).
+ * @param tf how often the term stands in the resource, weighted by field and divided by its length
+ */
 export const saturate = (tf: number): number => (tf * (K1 + 1)) / (tf + K1);
 
-/** How much a term says that is in `df` of `n` resources: ln(1 + (n − df + ½) / (df + ½)), never negative. */
+/**
+ * How much a term says that is in `df` of `n` resources: ln(1 + (n − df + ½) / (df + ½)), never negative.
+ * @param n how many resources there are
+ * @param df in how many of them the term stands
+ */
 export const idf = (n: number, df: number): number => Math.log(1 + (Math.max(0, n - df) + 0.5) / (df + 0.5));
 
 /** The terms of a resource with their weights, heaviest first. */

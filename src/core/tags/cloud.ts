@@ -4,6 +4,10 @@ const SIZES = 5;
 /**
  * The size of a tag by its use, on a logarithmic scale from the least to the most used: in a catalogue one tag is often
  * used a hundred times as much as another, and no letter can be that much larger.
+ * @param count how often the tag is used
+ * @param least the use of the least used one
+ * @param most that of the most used one
+ * @returns 1 (smallest letters) to 5
  */
 export function cloudSize(count: number, least: number, most: number): number {
   if (count <= 0) return 1;
@@ -19,7 +23,12 @@ export function cloudSize(count: number, least: number, most: number): number {
 export const togetherness = (both: number, a: number, b: number): number =>
   both === 0 ? 0 : both / (a + b - both);
 
-/** The last year at least, and back to the first use: month by month, those without any use too ("2026-03"). */
+/**
+ * The last year at least, and back to the first use: month by month, those without any use too ("2026-03").
+ * @param counts uses by month, written as 2026-03
+ * @param last the month to end with
+ * @param most at the most so many months
+ */
 export function fillMonths(
   counts: ReadonlyMap<string, number>,
   last: string,

@@ -23,6 +23,7 @@ const stemmed = (name: string) =>
  * Tags whose names look like the same word: one the plural of the other, with and without a hyphen or blank, or one
  * letter apart. Each pair once. Names one letter apart are found by what is left when any one letter is taken out,
  * so that not every name has to be held against every other.
+ * @param tags with their use; of a pair the more used one is the one to keep
  */
 export function lookAlikes<T extends Named>(tags: readonly T[]): LookAlike<T>[] {
   const pairs = new Map<string, LookAlike<T>>();

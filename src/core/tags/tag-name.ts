@@ -34,7 +34,11 @@ export function tagNames(typed: string): string[] {
   return [...byKey.values()];
 }
 
-/** The tags that are new in a list, and those that are no more in it. */
+/**
+ * The tags that are new in a list, and those that are no more in it.
+ * @param before names as they were
+ * @param after names as they are to be
+ */
 export function tagChanges(
   before: readonly string[],
   after: readonly string[],
@@ -53,6 +57,9 @@ export type TagUse = { name: string; count: number; last?: Date | string | null 
 /**
  * The tags to offer for what has been typed so far: those of which any word begins with it, the ones that begin
  * with it as a whole first, then by use. Before anything is typed, those used last.
+ * @param typed the letters so far
+ * @param tags of the team, with how they are used
+ * @param most how many to offer
  */
 export function completeTag(typed: string, tags: readonly TagUse[], most = 8): TagUse[] {
   const start = tagKey(typed);

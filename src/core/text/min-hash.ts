@@ -29,7 +29,11 @@ export function signatureOf(text: string): Uint32Array | null {
   return smallest;
 }
 
-/** How much two texts have in common, from 0 to 1. */
+/**
+ * How much two texts have in common, from 0 to 1.
+ * @param a a signature
+ * @param b another one, by the same hash functions
+ */
 export function resemblance(a: Uint32Array, b: Uint32Array): number {
   let same = 0;
   for (let i = 0; i < SIZE; i++) if (a[i] === b[i]) same++;

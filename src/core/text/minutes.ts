@@ -6,7 +6,10 @@ const WORDS_A_MINUTE = 238;
 
 export type Length = { words: number | null; seconds: number | null };
 
-/** How long something takes, in whole minutes, at least one; null when nothing is known. */
+/**
+ * How long something takes, in whole minutes, at least one; null when nothing is known.
+ * @param length running words, seconds of a film or sound, or neither
+ */
 export function minutesOf({ words, seconds }: Length): number | null {
   if (seconds) return Math.max(1, Math.round(seconds / 60));
   if (words) return Math.max(1, Math.round(words / WORDS_A_MINUTE));

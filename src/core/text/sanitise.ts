@@ -61,6 +61,9 @@ const WORDS = [
  * The one sanitiser: what comes from outside becomes HTML that can be shown. A strict list of elements and attributes
  * stays; scripts, styles, forms, frames and pictures go. Pictures go because a remote picture tells its server that
  * somebody reads; `pictures` lets those through that lie at Hobbin itself.
+ * @param html anything from outside
+ * @param options.pictures whether pictures of Hobbin's own may stay
+ * @returns HTML that runs nothing and asks nothing of another site
  */
 export function sanitise(html: string, options: { pictures?: boolean } = {}): string {
   return sanitizeHtml(html, {

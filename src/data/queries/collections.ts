@@ -17,6 +17,7 @@ import {
 export type CollectionRow = typeof collection.$inferSelect;
 export type SectionRow = { id: string; title: string; intro: string; position: string };
 
+/** A collection with the name of its team, in the bin or not; null when there is none. */
 export async function findCollection(
   tx: Tx,
   id: string,
@@ -134,6 +135,7 @@ export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<st
   return new Map(rows.map((row) => [row.id, Number(row.n)]));
 }
 
+/** The sections of a collection in their order, without those in the bin. */
 export async function sectionsOf(tx: Tx, id: string): Promise<SectionRow[]> {
   return tx
     .select({ id: section.id, title: section.title, intro: section.intro, position: section.position })
@@ -219,6 +221,7 @@ export async function revokeShareCodes(tx: Tx, id: string, at: Date): Promise<vo
   await tx.update(shareLink).set({ revokedAt: at }).where(eq(shareLink.collection, id));
 }
 
+/** Writes down the code a collection is shared by. */
 export async function addShareCode(tx: Tx, id: string, code: string, at: Date): Promise<void> {
   await tx.insert(shareLink).values({ code, collection: id, createdAt: at });
 }

@@ -61,6 +61,7 @@ export async function hangingOn(tx: Tx, id: string) {
   };
 }
 
+/** A merge, locked until the transaction ends; null when there is none. */
 export async function lockMerge(tx: Tx, id: string) {
   return (await tx.select().from(duplicateMerge).where(eq(duplicateMerge.id, id)).for("update"))[0] ?? null;
 }
@@ -146,10 +147,12 @@ export async function writeDuplicate(
   await tx.update(resource).set(fields).where(eq(resource.id, id));
 }
 
+/** Writes down a merge with what is needed to undo it. */
 export async function addMerge(tx: Tx, row: typeof duplicateMerge.$inferInsert): Promise<void> {
   await tx.insert(duplicateMerge).values(row);
 }
 
+/** Says that a merge was undone. */
 export async function endMerge(tx: Tx, id: string, undoneAt: Date): Promise<void> {
   await tx.update(duplicateMerge).set({ undoneAt }).where(eq(duplicateMerge.id, id));
 }

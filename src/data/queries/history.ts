@@ -5,6 +5,7 @@ import { historyEntry, type HistoryState, event, person } from "../schema";
 
 export type HistoryRow = typeof historyEntry.$inferSelect;
 
+/** Writes what one did into one's history. */
 export async function addHistoryEntry(tx: Tx, row: HistoryRow): Promise<void> {
   await tx.insert(historyEntry).values(row);
 }
@@ -38,6 +39,7 @@ export async function firstUndone(tx: Tx, who: string, team: string): Promise<Hi
   return rows[0] ?? null;
 }
 
+/** An entry of one's own history in this team; null when it is somebody else's. */
 export async function findEntry(tx: Tx, id: string, who: string, team: string): Promise<HistoryRow | null> {
   const rows = await tx
     .select()
@@ -47,6 +49,7 @@ export async function findEntry(tx: Tx, id: string, who: string, team: string): 
   return rows[0] ?? null;
 }
 
+/** Says whether an entry is done or undone. */
 export async function setEntry(tx: Tx, id: string, state: HistoryState): Promise<void> {
   await tx.update(historyEntry).set({ state }).where(eq(historyEntry.id, id));
 }

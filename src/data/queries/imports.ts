@@ -35,6 +35,7 @@ export async function placesOfImport(tx: Tx, id: string): Promise<Pick<ImportRow
   return row ?? { places: [], standing: [] };
 }
 
+/** Begins an import; its lines come after. */
 export async function addImport(tx: Tx, row: typeof intake.$inferInsert): Promise<void> {
   await tx.insert(intake).values(row);
 }
@@ -47,10 +48,12 @@ export async function addPart(tx: Tx, row: typeof importPart.$inferInsert): Prom
     .onDuplicateKeyUpdate({ set: { state: "waiting" } });
 }
 
+/** Writes how far an import has come. */
 export async function writeImport(tx: Tx, id: string, fields: Partial<ImportRow>): Promise<void> {
   await tx.update(intake).set(fields).where(eq(intake.id, id));
 }
 
+/** Writes what became of a part's lines. */
 export async function writePart(
   tx: Tx,
   id: string,
@@ -77,6 +80,7 @@ export async function binPlacements(tx: Tx, ids: readonly string[], at: Date): P
   return homes.map((one) => one.id);
 }
 
+/** Takes single uses of tags off, by their own ids. */
 export async function dropTagLinks(tx: Tx, ids: readonly string[]): Promise<void> {
   if (ids.length) await tx.delete(resourceTag).where(inArray(resourceTag.id, [...ids]));
 }
@@ -118,6 +122,7 @@ export async function binIfEmpty(
   if (!child) await tx.update(collection).set({ deletedAt: at }).where(eq(collection.id, id));
 }
 
+/** An import, locked until the transaction ends; null when there is none. */
 export async function lockImport(tx: Tx, id: string): Promise<ImportRow | null> {
   return (await tx.select().from(intake).where(eq(intake.id, id)).for("update"))[0] ?? null;
 }

@@ -151,6 +151,7 @@ export async function seeWorker(tx: Tx, id: string, at: Date): Promise<void> {
     .onDuplicateKeyUpdate({ set: { seenAt: at } });
 }
 
+/** A worker that ended by itself is looked for no more. */
 export async function forgetWorker(tx: Tx, id: string): Promise<void> {
   await tx.delete(worker).where(eq(worker.id, id));
 }

@@ -38,6 +38,7 @@ export async function sendersOf(tx: Tx, personId: string) {
   return { listed, own: own?.email.toLowerCase() ?? "" };
 }
 
+/** Messages to somebody's address that wait for a decision, newest first. */
 export async function heldOf(tx: Tx, personId: string, team: string) {
   return tx
     .select({
@@ -52,6 +53,7 @@ export async function heldOf(tx: Tx, personId: string, team: string) {
     .limit(100);
 }
 
+/** A message as it came; null when there is none. */
 export async function findMessage(tx: Tx, id: string) {
   return (await tx.select().from(mailMessage).where(eq(mailMessage.id, id)))[0] ?? null;
 }
@@ -62,6 +64,7 @@ export async function messageOf(tx: Tx, resource: string) {
   return rows[0] ?? null;
 }
 
+/** Writes down a message that came, before it is read. */
 export async function addMessage(tx: Tx, row: typeof mailMessage.$inferInsert): Promise<void> {
   await tx.insert(mailMessage).values(row);
 }
@@ -103,6 +106,7 @@ export async function allowSender(tx: Tx, row: typeof mailSender.$inferInsert): 
     .onDuplicateKeyUpdate({ set: { address: row.address } });
 }
 
+/** From now on messages of this sender wait for a decision again. */
 export async function disallowSender(tx: Tx, personId: string, address: string): Promise<void> {
   await tx.delete(mailSender).where(and(eq(mailSender.person, personId), eq(mailSender.address, address)));
 }

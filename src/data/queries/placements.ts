@@ -131,6 +131,7 @@ export const respreadPlacements = respread(placement);
 export const respreadSections = respread(section);
 export const respreadCollections = respread(collection);
 
+/** An item in its place, in the bin or not; null when there is none. */
 export async function findPlacement(tx: Tx, id: string) {
   return (await tx.select().from(placement).where(eq(placement.id, id)))[0] ?? null;
 }

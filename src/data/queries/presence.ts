@@ -11,10 +11,12 @@ export async function seenHere(tx: Tx, me: Here): Promise<Date | null> {
   return (await tx.select().from(presence).where(own(me)))[0]?.seenAt ?? null;
 }
 
+/** Says that somebody has closed a collection. */
 export async function leaveHere(tx: Tx, me: Here): Promise<void> {
   await tx.delete(presence).where(own(me));
 }
 
+/** Says that somebody has a collection open. */
 export async function comeHere(tx: Tx, row: Here & { seenAt: Date }): Promise<void> {
   await tx
     .insert(presence)

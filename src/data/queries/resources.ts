@@ -34,6 +34,7 @@ export type CardRow = Pick<ResourceRow, Exclude<keyof typeof cardColumns, "pictu
 };
 export type Card = CardRow & { tags: string[] };
 
+/** A resource, in the bin or not; null when there is none. */
 export async function findResource(tx: Tx, id: string): Promise<ResourceRow | null> {
   return (await tx.select().from(resource).where(eq(resource.id, id)))[0] ?? null;
 }
@@ -99,6 +100,7 @@ export async function newestResources(
     .limit(most);
 }
 
+/** These resources as lists show them, as far as the team has them; in no order. */
 export async function cardsById(tx: Tx, team: string, ids: readonly string[]): Promise<CardRow[]> {
   if (!ids.length) return [];
   return tx

@@ -13,6 +13,7 @@ export async function rulesOf(tx: Tx, team: string): Promise<RuleRow[]> {
     .orderBy(asc(rule.id));
 }
 
+/** A rule, deleted or not; null when there is none. */
 export async function findRule(tx: Tx, id: string): Promise<RuleRow | null> {
   return (await tx.select().from(rule).where(eq(rule.id, id)))[0] ?? null;
 }
@@ -46,6 +47,7 @@ export async function hitsOf(tx: Tx, resources: readonly string[]) {
     .where(inArray(ruleHit.resource, [...resources]));
 }
 
+/** What a rule suggested or did, locked until the transaction ends; null when there is none. */
 export async function findHit(tx: Tx, id: string) {
   return (await tx.select().from(ruleHit).where(eq(ruleHit.id, id)).for("update"))[0] ?? null;
 }
@@ -71,10 +73,12 @@ export async function hitOf(tx: Tx, ruleId: string, resourceId: string) {
   return row ?? null;
 }
 
+/** Writes down that a rule fits a resource. */
 export async function addHit(tx: Tx, row: typeof ruleHit.$inferInsert): Promise<void> {
   await tx.insert(ruleHit).values(row);
 }
 
+/** Says what was decided about a suggestion. */
 export async function setHit(tx: Tx, id: string, state: "done" | "declined"): Promise<void> {
   await tx.update(ruleHit).set({ state }).where(eq(ruleHit.id, id));
 }
@@ -90,6 +94,7 @@ export async function saveRule(tx: Tx, there: string | null, row: typeof rule.$i
   else await tx.insert(rule).values(row);
 }
 
+/** Deletes a rule; what it did stays. */
 export async function removeRule(tx: Tx, id: string, deletedAt: Date): Promise<void> {
   await tx.update(rule).set({ deletedAt }).where(eq(rule.id, id));
 }

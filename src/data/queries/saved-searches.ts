@@ -19,6 +19,7 @@ export async function saveSearch(tx: Tx, row: typeof savedSearch.$inferInsert): 
     .onDuplicateKeyUpdate({ set: { lookedAt: sql`looked_at` } });
 }
 
+/** Says when somebody last looked at a saved search, so that what is new since can be counted. */
 export async function setLookedAt(tx: Tx, whose: Own, id: string, lookedAt: Date): Promise<void> {
   await tx
     .update(savedSearch)
@@ -26,6 +27,7 @@ export async function setLookedAt(tx: Tx, whose: Own, id: string, lookedAt: Date
     .where(and(eq(savedSearch.id, id), own(whose)));
 }
 
+/** Forgets a saved search of one's own. */
 export async function dropSavedSearch(tx: Tx, whose: Own, id: string): Promise<void> {
   await tx.delete(savedSearch).where(and(eq(savedSearch.id, id), own(whose)));
 }

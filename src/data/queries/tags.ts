@@ -31,6 +31,7 @@ export async function countUses(tx: Tx, teamId: string): Promise<TagUse[]> {
   return uses.map(({ tag, count, last }) => ({ tag, last, count: Number(count) - (binned.get(tag) ?? 0) }));
 }
 
+/** Ids and names of all tags of a team. */
 export const tagNames = (tx: Tx, teamId: string) =>
   tx.select({ id: tag.id, name: tag.name }).from(tag).where(eq(tag.team, teamId));
 
@@ -67,6 +68,7 @@ export async function tagsByKey(
   return new Map(rows.map((row) => [row.key, row.id]));
 }
 
+/** Those of these tags that the team has. */
 export async function findTags(tx: Tx, team: string, ids: readonly string[]) {
   if (!ids.length) return [];
   return tx

@@ -27,6 +27,7 @@ export async function roleIn(tx: Tx, teamId: string, personId: string): Promise<
   return rows[0]?.role ?? null;
 }
 
+/** The members of a team with names and roles. */
 export async function membersOf(tx: Tx, teamId: string) {
   return tx
     .select({
@@ -83,10 +84,12 @@ export async function findInvitation(tx: Tx, code: string, at: Date) {
   return rows[0] ?? null;
 }
 
+/** Makes a team, without members yet. */
 export async function addTeam(tx: Tx, row: typeof team.$inferInsert): Promise<void> {
   await tx.insert(team).values(row);
 }
 
+/** Gives a team another name. */
 export async function renameTeam(tx: Tx, id: string, name: string): Promise<void> {
   await tx.update(team).set({ name }).where(eq(team.id, id));
 }
@@ -99,6 +102,7 @@ export async function addMember(tx: Tx, row: typeof membership.$inferInsert): Pr
     .onDuplicateKeyUpdate({ set: { role: row.role } });
 }
 
+/** Gives a member another role. */
 export async function setMemberRole(tx: Tx, teamId: string, personId: string, role: Role): Promise<void> {
   await tx
     .update(membership)
@@ -106,14 +110,17 @@ export async function setMemberRole(tx: Tx, teamId: string, personId: string, ro
     .where(and(eq(membership.team, teamId), eq(membership.person, personId)));
 }
 
+/** Takes somebody out of a team. */
 export async function dropMember(tx: Tx, teamId: string, personId: string): Promise<void> {
   await tx.delete(membership).where(and(eq(membership.team, teamId), eq(membership.person, personId)));
 }
 
+/** Writes down an invitation. */
 export async function addInvitation(tx: Tx, row: typeof invitation.$inferInsert): Promise<void> {
   await tx.insert(invitation).values(row);
 }
 
+/** An invitation lets nobody in any more. */
 export async function endInvitation(tx: Tx, id: string, revokedAt: Date): Promise<void> {
   await tx.update(invitation).set({ revokedAt }).where(eq(invitation.id, id));
 }

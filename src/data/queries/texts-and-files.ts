@@ -35,6 +35,7 @@ export async function findProposal(tx: Tx, id: string) {
   return (await tx.select().from(proposal).where(eq(proposal.resource, id)))[0] ?? null;
 }
 
+/** Lays what a new look at a page found before people. */
 export async function storeProposal(tx: Tx, id: string, found: Proposal): Promise<void> {
   await tx
     .insert(proposal)
@@ -42,6 +43,7 @@ export async function storeProposal(tx: Tx, id: string, found: Proposal): Promis
     .onDuplicateKeyUpdate({ set: found });
 }
 
+/** What was proposed was taken, or is no longer true. */
 export async function dropProposal(tx: Tx, id: string): Promise<void> {
   await tx.delete(proposal).where(eq(proposal.resource, id));
 }
@@ -59,10 +61,12 @@ export async function addResourceFile(tx: Tx, row: typeof resourceFile.$inferIns
   await tx.insert(resourceFile).values(row);
 }
 
+/** The reading copy of a resource; null when it has none. */
 export async function findText(tx: Tx, id: string) {
   return (await tx.select().from(resourceText).where(eq(resourceText.resource, id)))[0] ?? null;
 }
 
+/** The stored file of a resource; null when it has none. */
 export async function findFile(tx: Tx, id: string) {
   return (await tx.select().from(resourceFile).where(eq(resourceFile.resource, id)))[0] ?? null;
 }
@@ -110,6 +114,7 @@ export async function storeCandidates(tx: Tx, id: string, addresses: readonly st
       .values(addresses.slice(0, 8).map((address, no) => ({ resource: id, no, address })));
 }
 
+/** Addresses of the pictures a page offers. */
 export async function candidatesOf(tx: Tx, id: string): Promise<string[]> {
   const rows = await tx
     .select({ address: pictureCandidate.address })

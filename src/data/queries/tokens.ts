@@ -24,6 +24,7 @@ export async function personOfToken(tx: Tx, hash: string, at: Date) {
   return { id: row.id, name: row.name, email: row.email, scope: row.scope };
 }
 
+/** Writes down an access token, by its hash. */
 export async function addToken(tx: Tx, row: typeof accessToken.$inferInsert): Promise<void> {
   await tx.insert(accessToken).values(row);
 }
@@ -42,6 +43,7 @@ export async function tokensOf(tx: Tx, personId: string) {
     .orderBy(accessToken.id);
 }
 
+/** A token of one's own opens nothing any more. */
 export async function endToken(tx: Tx, id: string, personId: string, revokedAt: Date): Promise<void> {
   await tx
     .update(accessToken)
@@ -49,6 +51,7 @@ export async function endToken(tx: Tx, id: string, personId: string, revokedAt: 
     .where(and(eq(accessToken.id, id), eq(accessToken.person, personId)));
 }
 
+/** Writes down the code a browser is paired by. */
 export async function addPairing(tx: Tx, row: typeof pairing.$inferInsert): Promise<void> {
   await tx.insert(pairing).values(row);
 }

@@ -70,6 +70,7 @@ export async function readReindexQueue(tx: Tx, team: string, most: number): Prom
 
 const FORGET = fixed(sql`DELETE FROM ${reindexQueue} WHERE id = `);
 
+/** These resources are in the index as they are now. */
 export async function dropFromReindexQueue(tx: Tx, ids: readonly string[]): Promise<void> {
   if (ids.length === 1) return void (await tx.execute(sql`${FORGET}${ids[0]}`));
   await tx.execute(

@@ -38,6 +38,7 @@ export async function addPending(tx: Tx, team: string, changes: readonly Change[
   }
 }
 
+/** What is packed now need not be counted beside the blocks. */
 export async function dropPending(tx: Tx, team: string, changes: readonly Change[]): Promise<void> {
   await inParts(
     changes.map(({ term, resource }) => [term, resource]),

@@ -67,6 +67,7 @@ class Hub {
   }
 }
 
+/** An event as listeners get it. */
 export const toLive = ({ id, at, verb, collection, subject, actor, data }: EventRow): LiveEvent => ({
   id,
   verb,
@@ -78,4 +79,5 @@ export const toLive = ({ id, at, verb, collection, subject, actor, data }: Event
 });
 
 const shared = globalThis as { hobbinHub?: Hub };
+/** The hub of this process. */
 export const hub = (): Hub => (shared.hobbinHub ??= new Hub());

@@ -9,6 +9,7 @@ import { useAccountForm } from "./use-account-form";
 /** Only paths of this application are gone to after signing in. */
 const safe = (next: string | undefined) => (next && /^\/(?![/\\])/.test(next) ? next : "/");
 
+/** Signing in, with the way to a forgotten password. */
 export function SignIn({ next }: { next?: string }) {
   const { register, submit, failure, errorOf, busy } = useAccountForm<{ email: string; password: string }>(
     "/api/auth/sign-in/email",

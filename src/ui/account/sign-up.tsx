@@ -8,6 +8,7 @@ import { Gate } from "./gate";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
+/** Signing up; a mail confirms the address. */
 export function SignUp({ next }: { next?: string }) {
   const [sentTo, setSentTo] = useState("");
   const form = useAccountForm<{ name: string; email: string; password: string }>("/api/auth/sign-up/email", {

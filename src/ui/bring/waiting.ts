@@ -15,7 +15,9 @@ export type Waiting = {
 
 const stored = () => createStore("hobbin-bring", "waiting");
 
+/** Saves something on this device until it can be sent. */
 export const keep = (one: Waiting): Promise<void> => set(one.id, one, stored());
+/** Everything that waits on this device. */
 export const waiting = async (): Promise<Waiting[]> =>
   (await entries<string, Waiting>(stored())).map(([, value]) => value);
 

@@ -157,6 +157,7 @@ function focusFirst(menu: Element | null): void {
     menu.querySelector<HTMLElement>("[role=menuitem]:not([data-disabled])")?.focus();
 }
 
+/** A line between groups of a menu. */
 export const MenuLine = () => <DropdownMenu.Separator className="my-1 h-px bg-line" />;
 export const MenuLabel = ({ children }: { children: React.ReactNode }) => (
   <DropdownMenu.Label className="px-3 py-1.5 text-sm text-quiet">{children}</DropdownMenu.Label>

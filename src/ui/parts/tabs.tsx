@@ -45,6 +45,7 @@ export function Tabs<T extends string>({
   );
 }
 
+/** What a tab shows. */
 export function TabPanel({ value, children }: { value: string; children: React.ReactNode }) {
   return (
     <Radix.Content value={value} className="flex min-h-0 flex-1 flex-col outline-none" tabIndex={-1}>

@@ -34,4 +34,5 @@ export const BenchContext = createContext<{
   loose?: boolean;
   commands: BenchCommands;
 } | null>(null);
+/** What stands around a part of the Bench: which collection, what may be done, and the commands. */
 export const useBench = () => useContext(BenchContext)!;
