@@ -12,6 +12,7 @@ import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
 import { measureImport } from "./imports";
 import { measureReader } from "./reader";
+import { measureTogether } from "./together";
 
 const base = settings().address;
 const actor = await somebody("bench@hobbin.example");
@@ -25,6 +26,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   arranging: () => measureArranging(actor, small.id, few, base),
   finding: () => measureFinding(actor, { small: small.id, large: large.id }, few, many),
   bench: () => measureBench(actor, large.id, many, base),
+  together: () => measureTogether(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   reading: async () => [await measureReading(actor)],
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),

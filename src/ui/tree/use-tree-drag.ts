@@ -1,15 +1,9 @@
 "use client";
 
-import {
-  type DragEndEvent,
-  type DragMoveEvent,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
+import type { DragEndEvent, DragMoveEvent } from "@dnd-kit/core";
 import { useState } from "react";
 import { insideOf, type Beside, spotBeside, type TreeNode, type TreeSpot } from "@/core/list/tree-moves";
+import { pointerOf, useDragSensors } from "../parts/dragging";
 
 type Over = { id: string; where: Beside };
 type Named = TreeNode & { title: string };
@@ -20,10 +14,7 @@ export function useTreeDrag(
   move: (id: string, spot: TreeSpot, words: string) => void,
 ) {
   const [over, setOver] = useState<Over | null>(null);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const look = (event: DragMoveEvent | DragEndEvent) =>
     overUnder(event, insideOf(nodes, String(event.active.id)));
   return {
@@ -47,11 +38,7 @@ export function useTreeDrag(
 
 /** The row under the pointer: its upper quarter means before it, its lower one behind it, the rest inside. */
 function overUnder(event: DragMoveEvent | DragEndEvent, without: ReadonlySet<string>): Over | null {
-  const start =
-    "touches" in event.activatorEvent
-      ? (event.activatorEvent as TouchEvent).touches[0]!
-      : (event.activatorEvent as MouseEvent);
-  const [x, y] = [start.clientX + event.delta.x, start.clientY + event.delta.y];
+  const { x, y } = pointerOf(event);
   const row = document.elementFromPoint(x, y)?.closest<HTMLElement>("[data-node]");
   const id = row?.dataset.node;
   if (!row || !id || without.has(id)) return null;

@@ -98,6 +98,6 @@ test("however late or early answers and events come, the list is in the end what
       expect(byId(shown().items)).toEqual(byId(server.values()));
       expect(shown().next).toBeNull();
     }),
-    { numRuns: 3_000 },
+    { numRuns: 1_000 },
   );
 });

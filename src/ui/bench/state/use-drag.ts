@@ -1,14 +1,8 @@
 "use client";
 
-import {
-  type DragEndEvent,
-  type DragMoveEvent,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
+import type { DragEndEvent, DragMoveEvent } from "@dnd-kit/core";
 import { useRef, useState } from "react";
+import { pointerOf, useDragSensors } from "../../parts/dragging";
 import type { Item, Landing, Supplied } from "./types";
 
 /** Another collection under the pointer, by a name of it that can be dropped on. */
@@ -36,10 +30,7 @@ export function useDrag(items: Item[], commands: Commands) {
   const [landing, setLanding] = useState<Landing | null>(null);
   const [elsewhere, setElsewhere] = useState<Elsewhere | null>(null);
   const scrolling = useRef<{ frame: number; x: number; y: number } | null>(null);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const look = (x: number, y: number) => {
     const over = elsewhereUnder(x, y);
     const next = over || (commands.sorted && carried?.items.length) ? null : landingUnder(x, y, items);
@@ -97,12 +88,6 @@ export function useDrag(items: Item[], commands: Commands) {
       onDragCancel: () => end(null),
     },
   };
-}
-
-function pointerOf({ activatorEvent, delta }: DragMoveEvent): { x: number; y: number } {
-  const start =
-    "touches" in activatorEvent ? (activatorEvent as TouchEvent).touches[0]! : (activatorEvent as MouseEvent);
-  return { x: start.clientX + delta.x, y: start.clientY + delta.y };
 }
 
 /** Scrolls the list under the pointer when that is near its edge. @returns whether it did */
