@@ -1,7 +1,7 @@
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
-/** How many integration files run beside each other. */
+/** How many files run beside each other. */
 const WORKERS = 2;
 const alias = { "@": fileURLToPath(new URL("./src", import.meta.url)) };
 
@@ -15,12 +15,18 @@ export default defineConfig({
         test: {
           name: "unit",
           isolate: false,
+          maxWorkers: WORKERS,
           include: ["{src,tools,standin,demo,extension}/**/*.test.{ts,tsx}"],
         },
       },
       {
         resolve: { alias },
-        test: { name: "reference", isolate: false, include: ["tests/reference/**/*.test.ts"] },
+        test: {
+          name: "reference",
+          isolate: false,
+          maxWorkers: WORKERS,
+          include: ["tests/reference/**/*.test.ts"],
+        },
       },
       {
         resolve: { alias },
