@@ -1,0 +1,100 @@
+import { afterAll, afterEach, beforeEach, expect, test, vi } from "vitest";
+import type { PublishedCollection } from "@/core/publish/model";
+
+const world = vi.hoisted(() => ({
+  found: null as { id: string; version: number; audience: string } | null,
+  title: "",
+  asked: 0,
+  read: 0,
+}));
+vi.mock("@/services/mechanism/changing", () => ({ database: () => null }));
+vi.mock("@/data/queries/collections", () => ({
+  byShareCode: async () => {
+    world.asked++;
+    return world.found;
+  },
+}));
+vi.mock("./read", () => ({
+  readPublished: {
+    call: async () => {
+      world.read++;
+      return {
+        collection: {
+          id: "bog",
+          title: world.title,
+          description: "",
+          rich: "",
+          cover: null,
+          teamName: "Moss",
+          audience: world.found!.audience,
+          view: "rows",
+          createdAt: new Date(0),
+          updatedAt: new Date(0),
+          sections: [],
+          inside: [],
+        } as unknown as PublishedCollection,
+      };
+    },
+  },
+}));
+const { readerPage } = await import("./reader-page");
+afterAll(() => void vi.resetModules());
+
+let codes = 0;
+beforeEach(() => {
+  vi.useFakeTimers({ now: new Date("2026-05-01T12:00:00Z") });
+  Object.assign(world, {
+    found: { id: "bog", version: 1, audience: "link" },
+    title: "Fires",
+    asked: 0,
+    read: 0,
+  });
+  codes++;
+});
+afterEach(() => void vi.useRealTimers());
+const code = () => `code-${codes}`;
+const shown = async () => {
+  const page = await readerPage(code(), null);
+  return page && /<title>(.*?)<\/title>/.exec(new TextDecoder().decode(page.bytes))![1];
+};
+
+test("a page that many ask for at once is made once, and asked about twice a second at the most", async () => {
+  await Promise.all(Array.from({ length: 100 }, () => readerPage(code(), null)));
+  expect([world.asked, world.read]).toEqual([1, 1]);
+  await vi.advanceTimersByTimeAsync(499);
+  await readerPage(code(), null);
+  expect(world.asked).toBe(1);
+  await vi.advanceTimersByTimeAsync(1);
+  await readerPage(code(), null);
+  expect([world.asked, world.read]).toEqual([2, 1]);
+});
+
+test("what changed shows within half a second, under another tag of its content", async () => {
+  const before = await readerPage(code(), null);
+  expect(await shown()).toContain("Fires");
+  Object.assign(world, { title: "Dams", found: { ...world.found, version: 2 } });
+  await vi.advanceTimersByTimeAsync(500);
+  expect(await shown()).toContain("Dams");
+  expect((await readerPage(code(), null))!.etag).not.toBe(before!.etag);
+});
+
+test("what is no longer shared is gone within half a second; a search engine is only let in where it is public", async () => {
+  expect((await readerPage(code(), null))!.noindex).toBe(true);
+  world.found = { ...world.found!, audience: "public" };
+  await vi.advanceTimersByTimeAsync(500);
+  expect((await readerPage(code(), null))!.noindex).toBe(false);
+  world.found = { ...world.found!, audience: "team" };
+  await vi.advanceTimersByTimeAsync(500);
+  expect(await readerPage(code(), null)).toBeNull();
+  world.found = null;
+  expect(await readerPage(code(), null)).toBeNull();
+});
+
+test("what its version does not count, like the collections inside, is looked at each minute", async () => {
+  await readerPage(code(), null);
+  world.title = "Fires, and dams inside";
+  await vi.advanceTimersByTimeAsync(59_000);
+  expect(await shown()).not.toContain("dams inside");
+  await vi.advanceTimersByTimeAsync(1_000);
+  expect(await shown()).toContain("dams inside");
+});
