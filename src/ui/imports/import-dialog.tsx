@@ -15,7 +15,7 @@ import { toast } from "../talk/toast";
 import { ChooseFile } from "./choose-file";
 import { Columns } from "./columns";
 import { ImportLines } from "./import-lines";
-import type { PreviewLine } from "./preview-line";
+import { type PreviewLine, readyLines } from "./preview-line";
 import { sendImport } from "./send-import";
 import { sendFiles } from "./uploads";
 import { type Brings, usePreview } from "./use-preview";
@@ -50,16 +50,10 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
   const bring = async () => {
     setSent(0);
     try {
-      // What was left out is noted, and what is no address comes back as lines to mend.
-      const ready = lines.map(({ state, resource: _r, out, ...line }) => ({
-        ...line,
-        ...(out && state !== "wrong" && { out }),
-        place: line.place === null ? null : places.renamed[line.place]!,
-      }));
       await sendImport(
         { team, into: into?.id, section: into?.section },
         source!.name || "Pasted list",
-        { places: places.list, lines: ready, separator },
+        { places: places.list, lines: readyLines(lines, places.renamed), separator },
         setSent,
       );
       toast(`Bringing in ${chosen.length} ${chosen.length === 1 ? "thing" : "things"}.`, {

@@ -1,13 +1,11 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import { readAddress } from "@/core/address/read-address";
 import type { TagSeparator } from "@/core/formats/imported";
 import type { ColumnMeaning } from "@/core/formats/table-read";
-import type { BroughtLine } from "@/core/imports/brought";
 import { FORMAT_WORDS } from "@/core/imports/read-any-words";
 import type { ReadAnswer } from "@/workers/read-import-file";
-import type { PreviewLine } from "./preview-line";
+import { asPreview, editLine, markKnown, type PreviewLine, wrongLine } from "./preview-line";
 import { readInWorker } from "./read-in-worker";
 import { findKnown } from "./send-import";
 
@@ -46,16 +44,9 @@ export function usePreview(team: string, first: Brings | null) {
       setRead(answer);
       setSeparator(answer.brought.separator);
       setLines(all);
-      const known = await findKnown(
-        team,
-        all.map((line) => line.address),
-      );
-      if (gone) return;
-      setLines((old) =>
-        old.map((line, i) =>
-          known[i] && line.state === "new" ? { ...line, state: "known", resource: known[i]! } : line,
-        ),
-      );
+      const asked = all.map((line) => line.address);
+      const known = await findKnown(team, asked);
+      if (!gone) setLines((old) => markKnown(old, asked, known));
     })().catch((failure: unknown) => {
       if (!gone) setError(failure instanceof Error ? failure.message : "This cannot be read.");
     });
@@ -64,20 +55,10 @@ export function usePreview(team: string, first: Brings | null) {
     };
   }, [source, meanings, team]);
 
-  const edit = useCallback((at: number, fields: Partial<PreviewLine>) => {
-    setLines((old) =>
-      old.map((line, i) => {
-        if (i !== at) return line;
-        const next = { ...line, ...fields };
-        if (fields.address !== undefined) {
-          next.state = readAddress(fields.address).ok ? "new" : "wrong";
-          next.resource = null;
-          next.out = next.state === "wrong";
-        }
-        return next;
-      }),
-    );
-  }, []);
+  const edit = useCallback(
+    (at: number, fields: Partial<PreviewLine>) => setLines((old) => editLine(old, at, fields)),
+    [],
+  );
 
   /** Takes something else; null: to choose again. */
   const take = (next: Brings | null) => {
@@ -86,25 +67,3 @@ export function usePreview(team: string, first: Brings | null) {
   };
   return { source, take, read, lines, error, separator, setSeparator, setMeanings, edit };
 }
-
-const asPreview = (line: BroughtLine, right: boolean): PreviewLine => ({
-  ...line,
-  state: right ? "new" : "wrong",
-  resource: null,
-  out: !right,
-});
-
-const wrongLine = (address: string): PreviewLine => ({
-  address,
-  title: "",
-  heading: "",
-  context: "",
-  tagText: "",
-  addedAt: null,
-  place: null,
-  reference: null,
-  note: "",
-  state: "wrong",
-  resource: null,
-  out: true,
-});

@@ -8,6 +8,7 @@ import { useCallback, useDeferredValue, useState } from "react";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
 import { ask } from "../talk/call";
+import { paletteEntries } from "./palette-entries";
 
 export type PaletteCommand = { words: string; run: () => void };
 type Props = {
@@ -24,9 +25,8 @@ const ITEM =
   "flex min-h-10 cursor-pointer items-center gap-3 rounded-sm px-3 py-1.5 text-[15px] data-[selected=true]:bg-wash";
 const GROUP =
   "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:py-1.5 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:text-quiet";
-/** Shown of each sort; more letters narrow them. */
+/** Things of the catalogue that are shown; more letters narrow them. */
 const MOST = 6;
-const MOST_TAGS = 3;
 /** A passage has one line here, and what it is shown for must be in it. */
 const LEAD = 16;
 
@@ -41,7 +41,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
     queryFn: () => ask("collections.tree", { team: team! }),
     enabled: open && !!team,
   });
-  const tags = useQuery({
+  const known = useQuery({
     queryKey: ["tags", team],
     queryFn: () => ask("tags.read", { team: team! }),
     enabled: open && !!team,
@@ -56,33 +56,19 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
     onOpenChange(false);
     act();
   };
-  const fits = (name: string) =>
-    query
-      .toLocaleLowerCase()
-      .split(/\s+/)
-      .every((word) => name.toLocaleLowerCase().includes(word));
-  // Titles that begin with what is typed stand first.
-  const collections = (tree.data?.collections ?? [])
-    .filter((one) => fits(one.title))
-    .sort(
-      (a, b) =>
-        Number(b.title.toLocaleLowerCase().startsWith(query.toLocaleLowerCase())) -
-        Number(a.title.toLocaleLowerCase().startsWith(query.toLocaleLowerCase())),
-    );
-  const names = query ? (tags.data?.tags ?? []).filter((one) => fits(one.name)) : [];
-  const entries = commands.filter((one) => fits(one.words));
-  // Who types the beginning of a command means it.
-  const meant = entries.filter(
-    (one) => query.length > 2 && one.words.toLocaleLowerCase().startsWith(query.toLocaleLowerCase()),
-  );
-  const others = entries.filter((one) => !meant.includes(one));
+  const { meant, collections, tags, others } = paletteEntries({
+    query,
+    collections: tree.data?.collections ?? [],
+    tags: known.data?.tags ?? [],
+    commands,
+  });
   const results = query.length > 1 ? (found.data?.results ?? []) : [];
   // With other letters the first entry is chosen again, also when it comes after the others are there.
   const [picked, setPicked] = useState({ query: "-", value: "" });
   const first =
     meant[0]?.words ??
     collections[0]?.id ??
-    names[0]?.id ??
+    tags[0]?.id ??
     results[0]?.id ??
     (query ? (onNarrow ? "narrow" : "all results") : others[0]?.words);
   const spoken = useSpokenChoice();
@@ -123,7 +109,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
               <Entries entries={meant} run={run} />
               {collections.length > 0 && (
                 <Command.Group heading="Collections" className={GROUP}>
-                  {collections.slice(0, query ? MOST : 12).map((one) => (
+                  {collections.map((one) => (
                     <Command.Item
                       key={one.id}
                       value={one.id}
@@ -135,9 +121,9 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                   ))}
                 </Command.Group>
               )}
-              {names.length > 0 && (
+              {tags.length > 0 && (
                 <Command.Group heading="Tags" className={GROUP}>
-                  {names.slice(0, MOST_TAGS).map((one) => (
+                  {tags.map((one) => (
                     <Command.Item
                       key={one.id}
                       value={one.id}
