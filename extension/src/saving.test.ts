@@ -1,4 +1,4 @@
-import { beforeEach, expect, test, vi } from "vitest";
+import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { newId, type Pairing } from "./api";
 import { recentPlaces, save, sendWaiting, takeBack, type Wish } from "./saving";
 
@@ -35,6 +35,7 @@ beforeEach(() => {
     return new Response(JSON.stringify(said), { status });
   });
 });
+afterAll(() => void vi.unstubAllGlobals());
 
 test("a page goes to its place with an id of its own, and only with what is known of it", async () => {
   const saved = await save(pairing, { ...page, note: "", tags: ["bog"] }, "id-1");

@@ -1,4 +1,4 @@
-import { beforeEach, expect, test, vi } from "vitest";
+import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import type { Waiting } from "./waiting";
 
 /** The device, what was sent, and what Hobbin says: 0 when it cannot be reached. */
@@ -26,6 +26,7 @@ beforeEach(() => {
     return Response.json({ resource: { id: "page" } }, { status: now });
   });
 });
+afterAll(() => void vi.unstubAllGlobals());
 
 const one = (more: Partial<Waiting>): Waiting => ({
   id: "id-1",

@@ -1,6 +1,6 @@
 import type { QueryClient } from "@tanstack/react-query";
 import fc from "fast-check";
-import { beforeEach, expect, test, vi } from "vitest";
+import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { keysAfter, compareOrder } from "@/core/order/place";
 import { toastsBy } from "../../../talk/toast";
 import type { Item, Landing, Section } from "../types";
@@ -37,6 +37,7 @@ beforeEach(() => {
       ),
   );
 });
+afterAll(() => void vi.unstubAllGlobals());
 
 const resource = (id: string, more: object = {}) =>
   ({ id: `page ${id}`, title: `Page ${id}`, kind: "page", tags: [], ...more }) as unknown as Item["resource"];
