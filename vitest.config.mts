@@ -1,6 +1,8 @@
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
+/** How long a test may take on a machine that is busy otherwise; what hangs ends by it, nothing else is meant. */
+const PATIENCE = 60_000;
 /** How many files run beside each other. */
 const WORKERS = 2;
 const alias = { "@": fileURLToPath(new URL("./src", import.meta.url)) };
@@ -16,6 +18,7 @@ export default defineConfig({
           name: "unit",
           isolate: false,
           maxWorkers: WORKERS,
+          testTimeout: PATIENCE,
           include: ["{src,tools,standin,demo,extension}/**/*.test.{ts,tsx}"],
         },
       },
@@ -25,6 +28,7 @@ export default defineConfig({
           name: "reference",
           isolate: false,
           maxWorkers: WORKERS,
+          testTimeout: PATIENCE,
           include: ["tests/reference/**/*.test.ts"],
         },
       },
@@ -38,8 +42,8 @@ export default defineConfig({
           setupFiles: "tests/integration/own-database.ts",
           maxWorkers: WORKERS,
           isolate: false,
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
         },
       },
     ],
