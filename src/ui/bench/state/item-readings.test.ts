@@ -101,3 +101,27 @@ test("however late or early answers and events come, the list is in the end what
     { numRuns: 1_000 },
   );
 });
+
+test("what was done here is not taken back, not even for a moment, by an answer put together before it arrived", async () => {
+  const waits: (() => void)[] = [];
+  const { readings, send, server, shown } = world(() => new Promise<void>((resolve) => waits.push(resolve)));
+  const turn = () => new Promise((resolve) => setTimeout(resolve));
+  const value = () => shown().items.find((item) => item.id === "a")?.value;
+  const next = async () => {
+    waits.shift()?.();
+    await turn();
+  };
+  void readings.renew(["a"], []);
+  await turn();
+  // The question is at the server and answered there; then something is done here, and sent.
+  await next();
+  readings.change((items) => items.map((item) => (item.id === "a" ? one("a", 5) : item)));
+  void send(() => (server.set("a", one("a", 5)), one("a", 5)), "a");
+  const seen = [];
+  for (let i = 0; waits.length && i < 20; i++) {
+    await next();
+    seen.push(value());
+  }
+  expect(new Set(seen)).toEqual(new Set([5]));
+  expect(server.get("a")!.value).toBe(5);
+});
