@@ -1,4 +1,5 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
+import { bareLine } from "@/core/imports/brought";
 import { closeDatabase } from "@/data/database";
 import { migrate } from "@/data/migrate";
 import { intake, placement, resource } from "@/data/schema";
@@ -13,17 +14,9 @@ const [what, argument] = process.argv.slice(2) as [string, string];
 if (what === "stage") {
   await migrate(settings().databaseUrl, "src/data/migrations");
   const { editor, team, collection: into } = await makeWorld();
-  const lines = Array.from({ length: Number(argument) }, (_, i) => ({
-    address: `https://killed.example/${i}`,
-    title: `Page ${i}`,
-    heading: "",
-    context: "",
-    tagText: "",
-    addedAt: null,
-    place: null,
-    reference: null,
-    note: "",
-  }));
+  const lines = Array.from({ length: Number(argument) }, (_, i) =>
+    bareLine(`https://killed.example/${i}`, { title: `Page ${i}` }),
+  );
   const id = await stage(
     editor,
     { team, into },

@@ -6,7 +6,7 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import mysql, { type RowDataPacket } from "mysql2/promise";
 import { build } from "esbuild";
 import { beforeAll, expect, onTestFinished, test } from "vitest";
-import type { BroughtLine } from "@/core/imports/brought";
+import { bareLine, type BroughtLine } from "@/core/imports/brought";
 import { takeUpLost } from "@/data/queries/jobs";
 import { intake, job, placement, resource } from "@/data/schema";
 import { KINDS } from "@/jobs/kinds";
@@ -22,17 +22,11 @@ const { startDatabase } = (await import(new URL("../../tools/lib/mariadb.mjs", i
 };
 
 const LINES = 4_000;
-const line = (i: number): BroughtLine => ({
-  address: `https://killed.example/${i}`,
-  title: `Page ${i}`,
-  heading: "",
-  context: "",
-  tagText: i % 3 ? "bog" : "bog, water table",
-  addedAt: null,
-  place: null,
-  reference: null,
-  note: "",
-});
+const line = (i: number): BroughtLine =>
+  bareLine(`https://killed.example/${i}`, {
+    title: `Page ${i}`,
+    tagText: i % 3 ? "bog" : "bog, water table",
+  });
 
 /** What runs in processes of their own, as one file each: what starts from the sources takes seconds before it begins. */
 const BUNDLES = path.resolve("build/test");

@@ -29,6 +29,23 @@ export type BroughtLine = {
   out?: boolean;
 };
 
+/**
+ * A line of which only the address is known.
+ * @param rest what else is
+ */
+export const bareLine = (address: string, rest: Partial<BroughtLine> = {}): BroughtLine => ({
+  address,
+  title: "",
+  heading: "",
+  context: "",
+  tagText: "",
+  addedAt: null,
+  place: null,
+  reference: null,
+  note: "",
+  ...rest,
+});
+
 /** A whole file, flat: places before the lines that stand in them, everything in the order of the file. */
 export type Brought = {
   places: BroughtPlace[];

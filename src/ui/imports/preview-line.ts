@@ -1,5 +1,5 @@
 import { readAddress } from "@/core/address/read-address";
-import type { BroughtLine } from "@/core/imports/brought";
+import { bareLine, type BroughtLine } from "@/core/imports/brought";
 
 /** A line of an import, as it is looked at before it is brought in. */
 export type PreviewLine = BroughtLine & {
@@ -17,21 +17,7 @@ export const asPreview = (line: BroughtLine, right: boolean): PreviewLine => ({
 });
 
 /** Something that looks like an address and is none. */
-export const wrongLine = (address: string): PreviewLine =>
-  asPreview(
-    {
-      address,
-      title: "",
-      heading: "",
-      context: "",
-      tagText: "",
-      addedAt: null,
-      place: null,
-      reference: null,
-      note: "",
-    },
-    false,
-  );
+export const wrongLine = (address: string): PreviewLine => asPreview(bareLine(address), false);
 
 /** The lines with one of them changed. Another address is looked at anew: mended, the line comes in; broken, it stays out. */
 export const editLine = (

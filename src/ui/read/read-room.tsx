@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { sayMinutes } from "@/core/text/minutes";
-import { bareLink } from "@/core/formats/imported";
+import { bareLine } from "@/core/imports/brought";
 import { sendImport } from "../imports/send-import";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
@@ -178,13 +178,7 @@ function Links({
     try {
       const lines = links
         .filter((link) => picked.has(link.address))
-        .map((link) => ({
-          ...bareLink(link.address, { title: link.title }),
-          addedAt: null,
-          place: null,
-          reference: null,
-          note: "",
-        }));
+        .map((link) => bareLine(link.address, { title: link.title }));
       await sendImport({ team }, `Links of ${title}`.slice(0, 200), {
         places: [],
         lines,
