@@ -24,10 +24,12 @@ module.exports = {
     only("core", []),
     only("data", ["core"]),
     only("outside", ["core"]),
-    only("services", ["core", "data", "outside"]),
-    only("jobs", ["services", "core", "data", "outside"]),
+    only("mechanism", ["core", "data", "outside"]),
+    only("services", ["mechanism", "core", "data", "outside"]),
+    only("jobs", ["services", "mechanism", "core", "data", "outside"]),
+    only("http", ["services", "mechanism", "core", "data", "outside"]),
     only("workers", ["core"]),
-    only("app", ["ui", "services", "core"]),
+    only("app", ["ui", "http", "services", "mechanism", "core"]),
     {
       name: "ui-imports-only-core",
       comment: "Types of services are welcome; their code is not.",
@@ -82,7 +84,9 @@ module.exports = {
       "sharp",
     ]),
     // Reads, joins, locks and writes live in data alone.
-    noPackages("services", ["drizzle-orm", "mysql2", "react", "react-dom", "undici", "nodemailer"]),
+    ...["mechanism", "services", "http"].map((one) =>
+      noPackages(one, ["drizzle-orm", "mysql2", "react", "react-dom", "undici", "nodemailer"]),
+    ),
     noPackages("jobs", ["drizzle-orm", "mysql2"]),
     noPackages("app", ["drizzle-orm", "mysql2"]),
     noPackages("data", ["react", "next", "undici", "nodemailer"]),

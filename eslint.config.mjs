@@ -42,7 +42,10 @@ const config = [
     },
   },
   {
-    files: ["src/{core,data,services,outside,jobs,workers}/**", "{tests,tools,standin,demo,extension}/**"],
+    files: [
+      "src/{core,data,mechanism,services,http,outside,jobs,workers}/**",
+      "{tests,tools,standin,demo,extension}/**",
+    ],
     rules: NO_REACT,
   },
   {

@@ -1,14 +1,14 @@
 import { eq } from "drizzle-orm";
 import path from "node:path";
 import { closeDatabase } from "@/data/database";
-import { queueState } from "@/data/queries/jobs";
 import { migrate } from "@/data/migrate";
+import { queueState } from "@/data/queries/jobs";
 import { person } from "@/data/schema";
-import { settings } from "@/outside/settings";
 import { KINDS } from "@/jobs/kinds";
 import { Worker } from "@/jobs/worker";
-import { database } from "@/services/mechanism/changing";
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { COLLECTIONS, type DemoItem, TRAY } from "./collections";

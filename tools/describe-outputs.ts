@@ -1,5 +1,5 @@
 /**
- * `npm run describe`: writes what each action answers, as JSON Schema, into src/services/http/outputs.json, from the
+ * `npm run describe`: writes what each action answers, as JSON Schema, into src/http/outputs.json, from the
  * types of the actions themselves. The description of the open interface shows it, and the integration tests hold
  * every answer against it.
  */
@@ -10,7 +10,7 @@ import ts from "typescript";
 type Schema = Record<string, unknown>;
 
 const REGISTRY = path.resolve("src/services/registry.ts");
-const OUTPUT = path.resolve("src/services/http/outputs.json");
+const OUTPUT = path.resolve("src/http/outputs.json");
 /** Of these there is no JSON: they leave as bytes or as a stream, by routes of their own. */
 const BYTES = new Set(["Buffer", "Uint8Array", "ReadableStream", "Readable"]);
 

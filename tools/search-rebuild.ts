@@ -2,7 +2,7 @@
 import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { transact } from "@/data/transaction";
-import { database } from "@/services/mechanism/changing";
+import { database } from "@/mechanism/changing";
 
 await transact(database(), async (tx) => {
   // First what feeders lock an index by: they wait until everything is gone.

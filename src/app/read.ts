@@ -1,8 +1,8 @@
 import { headers } from "next/headers";
 import { notFound, redirect } from "next/navigation";
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
+import { Problem } from "@/mechanism/problem";
 import { actorOf } from "@/services/accounts/actor-of-request";
-import { Problem } from "@/services/mechanism/problem";
 import { type ActionName, ACTIONS, type Answer } from "@/services/registry";
 
 /** Who opens this page; a stranger is sent to sign in and comes back afterwards. */

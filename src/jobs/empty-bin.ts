@@ -1,7 +1,7 @@
 import { clearBin } from "@/data/queries/bin";
-import { database } from "@/services/mechanism/changing";
 import { pruneHistory } from "@/data/queries/history";
 import { addJobs } from "@/data/queries/jobs";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { clearUploads } from "@/services/files/uploads";

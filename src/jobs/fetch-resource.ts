@@ -1,5 +1,5 @@
 import { findResource } from "@/data/queries/resources";
-import { database } from "@/services/mechanism/changing";
+import { database } from "@/mechanism/changing";
 import { fillResource, proposeFilling } from "@/services/resources/fill";
 import type { JobKind } from "./job-kind";
 import { readAddressOf, readSeen } from "./read-page";

@@ -1,11 +1,11 @@
 import { titleOfFile } from "@/core/formats/file-name";
 import type { PageFacts } from "@/core/page/facts";
-import { findFile } from "@/data/queries/texts-and-files";
 import { findResource } from "@/data/queries/resources";
+import { findFile } from "@/data/queries/texts-and-files";
+import { database } from "@/mechanism/changing";
 import { readDocument, readMediaFile } from "@/outside/documents/read-document";
 import { storeFile, pathOfStored, readStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
-import { database } from "@/services/mechanism/changing";
 import { fillResource } from "@/services/resources/fill";
 import type { JobKind } from "./job-kind";
 

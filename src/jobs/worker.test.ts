@@ -6,7 +6,7 @@ const queue = vi.hoisted(() => ({
   bulk: [] as JobRow[],
   log: [] as string[],
 }));
-vi.mock("@/services/mechanism/changing", () => ({ database: () => null }));
+vi.mock("@/mechanism/changing", () => ({ database: () => null }));
 vi.mock("@/outside/log", () => ({ log: { warn: () => undefined } }));
 vi.mock("@/data/queries/jobs", () => ({
   seeWorker: async () => void queue.log.push("seen"),

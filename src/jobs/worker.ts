@@ -1,4 +1,3 @@
-import { database } from "@/services/mechanism/changing";
 import {
   claimJobs,
   failJob,
@@ -9,6 +8,7 @@ import {
   seeWorker,
   takeUpLost,
 } from "@/data/queries/jobs";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";

@@ -1,4 +1,4 @@
-import type { Action } from "./mechanism/action";
+import type { Action } from "@/mechanism/action";
 import { actions as bin } from "./bin";
 import { actions as capture } from "./capture";
 import { actions as collections } from "./collections";

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { sql } from "drizzle-orm";
 import { expect, test } from "vitest";
+import type { Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
-import type { Actor } from "@/services/mechanism/actor";
-import { database } from "@/services/mechanism/changing";
-import { Problem } from "@/services/mechanism/problem";
 import type { ActionName } from "@/services/registry";
 import { as, makeWorld, type World } from "./world";
 

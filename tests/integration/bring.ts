@@ -1,8 +1,8 @@
 import { layOut, type Brought } from "@/core/imports/brought";
 import { readAny } from "@/core/imports/read-any";
-import { newId } from "@/outside/random";
 import { runImportJob, undoImportJob } from "@/jobs/run-import";
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
+import { newId } from "@/outside/random";
 import { as } from "./world";
 
 type Where = { team: string; into?: string; section?: string };

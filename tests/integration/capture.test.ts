@@ -2,8 +2,8 @@ import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { resource } from "@/data/schema";
 import { fetchResource } from "@/jobs/fetch-resource";
+import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
-import { database } from "@/services/mechanism/changing";
 import { as, makeWorld, type World } from "./world";
 
 /** The stand-in web that the tests' set-up started. */

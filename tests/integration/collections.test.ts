@@ -3,9 +3,9 @@ import sharp from "sharp";
 import { beforeEach, describe, expect, test } from "vitest";
 import { collection, placement, presence, resource, shareLink } from "@/data/schema";
 import { emptyBin } from "@/jobs/empty-bin";
+import { database } from "@/mechanism/changing";
 import { readStored } from "@/outside/files";
 import { newId } from "@/outside/random";
-import { database } from "@/services/mechanism/changing";
 import { readerPage } from "@/services/reader/reader-page";
 import { as, makeWorld, type World } from "./world";
 

@@ -1,5 +1,5 @@
 import Ajv, { type ValidateFunction } from "ajv/dist/2020.js";
-import outputs from "@/services/http/outputs.json";
+import outputs from "@/http/outputs.json";
 
 const ajv = new Ajv({
   allErrors: true,

@@ -1,4 +1,4 @@
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
 import { as } from "./world";
 
 type Search = { team: string; query: string; order: "best" | "newest"; most: number };

@@ -2,7 +2,7 @@ import { eq, sql } from "drizzle-orm";
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { weigh } from "@/core/search/weigh";
-import { readPostings } from "@/data/search/postings";
+import { placement, resource, reindexQueue, termPosting, termStat } from "@/data/schema";
 import {
   dropFromReindexQueue,
   haveIndex,
@@ -11,12 +11,12 @@ import {
   writeTerms,
 } from "@/data/search/index-writes";
 import { hasManyPending, packPending } from "@/data/search/pending";
+import { readPostings } from "@/data/search/postings";
 import { countIndexed, dfOf, lookUp, termsBeginning } from "@/data/search/terms";
-import { placement, resource, reindexQueue, termPosting, termStat } from "@/data/schema";
+import { database } from "@/mechanism/changing";
+import type { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
-import { database } from "@/services/mechanism/changing";
 import { feedSome, packTeam } from "@/services/search/feed";
-import type { Problem } from "@/services/mechanism/problem";
 import { as, makeWorld } from "./world";
 
 test("rows are found by their keys: what others hold in the same small table is not waited for", async () => {

@@ -7,14 +7,14 @@ import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
 import { findFile, findText } from "@/data/queries/texts-and-files";
 import { resource } from "@/data/schema";
+import { readRange, sendFile } from "@/http/file-route";
+import { getReaderFile } from "@/http/reader-route";
 import { readFileJob } from "@/jobs/read-stored-file";
+import { changingByItself, database } from "@/mechanism/changing";
 import { readStored } from "@/outside/files";
 import { newId } from "@/outside/random";
-import { changingByItself, database } from "@/services/mechanism/changing";
 import { putFile } from "@/services/files/put";
 import { takeIn } from "@/services/files/uploads";
-import { readRange, sendFile } from "@/services/http/file-route";
-import { getReaderFile } from "@/services/http/reader-route";
 import { as, makeWorld, type World } from "./world";
 
 let world: World;

@@ -1,15 +1,15 @@
 import { readFileSync } from "node:fs";
 import mysql from "mysql2/promise";
 import { expect, test } from "vitest";
-import { worker } from "@/data/schema";
-import { Worker } from "@/jobs/worker";
-import { getHealth } from "@/services/http/health";
 import { migrate } from "@/data/migrate";
+import { worker } from "@/data/schema";
 import { transact } from "@/data/transaction";
+import { getHealth } from "@/http/health";
+import { openApi } from "@/http/openapi";
+import { Worker } from "@/jobs/worker";
+import { database } from "@/mechanism/changing";
 import { readSettings, SETTINGS, settings, SettingsError } from "@/outside/settings";
-import { database } from "@/services/mechanism/changing";
 import { liveStream } from "@/services/events/listen";
-import { openApi } from "@/services/http/openapi";
 import { ACTIONS } from "@/services/registry";
 import { as, makeWorld } from "./world";
 

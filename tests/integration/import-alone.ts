@@ -4,8 +4,8 @@ import { closeDatabase } from "@/data/database";
 import { migrate } from "@/data/migrate";
 import { intake, placement, resource } from "@/data/schema";
 import { runImportJob } from "@/jobs/run-import";
+import { database } from "@/mechanism/changing";
 import { settings } from "@/outside/settings";
-import { database } from "@/services/mechanism/changing";
 import { stage } from "./bring";
 import { as, makeWorld } from "./world";
 

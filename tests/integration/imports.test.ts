@@ -1,11 +1,11 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import { expect, test } from "vitest";
-import { collection, placement, resource } from "@/data/schema";
-import { runImportJob } from "@/jobs/run-import";
-import { database } from "@/services/mechanism/changing";
-import { stepImport } from "@/services/imports/step-forward";
 import { layOut } from "@/core/imports/brought";
 import { readAny } from "@/core/imports/read-any";
+import { collection, placement, resource } from "@/data/schema";
+import { runImportJob } from "@/jobs/run-import";
+import { database } from "@/mechanism/changing";
+import { stepImport } from "@/services/imports/step-forward";
 import { bringFile, stage, takeBack } from "./bring";
 import { as, makeWorld } from "./world";
 

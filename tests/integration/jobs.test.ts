@@ -4,8 +4,8 @@ import { addJobs, claimJobs } from "@/data/queries/jobs";
 import { job } from "@/data/schema";
 import type { JobKind } from "@/jobs/job-kind";
 import { Worker } from "@/jobs/worker";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
-import { database } from "@/services/mechanism/changing";
 import { as, makeWorld } from "./world";
 
 const workers: Worker[] = [];

@@ -11,7 +11,7 @@ import { takeUpLost } from "@/data/queries/jobs";
 import { intake, job, placement, resource } from "@/data/schema";
 import { KINDS } from "@/jobs/kinds";
 import { Worker } from "@/jobs/worker";
-import { database } from "@/services/mechanism/changing";
+import { database } from "@/mechanism/changing";
 import { stage } from "./bring";
 import { as, makeWorld } from "./world";
 

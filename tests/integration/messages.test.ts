@@ -3,11 +3,11 @@ import nodemailer from "nodemailer";
 import type { SMTPServer } from "smtp-server";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { mailMessage } from "@/data/schema";
-import { takeMailJob } from "@/jobs/take-in-message";
 import { readFileJob } from "@/jobs/read-stored-file";
+import { takeMailJob } from "@/jobs/take-in-message";
+import { database } from "@/mechanism/changing";
 import { startMailIn } from "@/outside/mail-in";
 import { settings } from "@/outside/settings";
-import { database } from "@/services/mechanism/changing";
 import { isKnownAddress, receiveMail } from "@/services/messages/receive";
 import { as, makeWorld, type World } from "./world";
 

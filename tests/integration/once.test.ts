@@ -1,12 +1,12 @@
 import { eq } from "drizzle-orm";
 import { expect, test } from "vitest";
+import type { PageFacts } from "@/core/page/facts";
+import { signatureOf, writeSignature } from "@/core/text/min-hash";
 import { resource } from "@/data/schema";
 import { fetchResource } from "@/jobs/fetch-resource";
-import { fillResource, type Filling, proposeFilling } from "@/services/resources/fill";
-import { signatureOf, writeSignature } from "@/core/text/min-hash";
-import type { PageFacts } from "@/core/page/facts";
-import { database } from "@/services/mechanism/changing";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
+import { fillResource, type Filling, proposeFilling } from "@/services/resources/fill";
 import { as, makeWorld } from "./world";
 
 const FACTS: PageFacts = {

@@ -1,10 +1,10 @@
 import { and, asc, count, eq } from "drizzle-orm";
 import { expect, test } from "vitest";
+import { keysAfter } from "@/core/order/place";
 import { collection, event, placement, resource } from "@/data/schema";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
-import { database } from "@/services/mechanism/changing";
-import { keysAfter } from "@/core/order/place";
 import { as, makeWorld } from "./world";
 
 /** A small generator of numbers that gives the same ones each run (Lehmer, modulus 2^31 - 1). */

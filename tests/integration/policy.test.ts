@@ -3,10 +3,10 @@ import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
 import { addJobs } from "@/data/queries/jobs";
 import { mailMessage, resource, ruleHit } from "@/data/schema";
-import { database } from "@/services/mechanism/changing";
-import { Problem } from "@/services/mechanism/problem";
-import { ACTIONS, type ActionName } from "@/services/registry";
+import { database } from "@/mechanism/changing";
+import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
+import { ACTIONS, type ActionName } from "@/services/registry";
 import { as, makeWorld, somebody, type World } from "./world";
 
 type Who = "stranger" | "holder" | "viewer" | "contributor" | "editor" | "owner";

@@ -1,8 +1,8 @@
 import { eq } from "drizzle-orm";
 import { beforeEach, describe, expect, test } from "vitest";
 import { placement } from "@/data/schema";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
-import { database } from "@/services/mechanism/changing";
 import { as, makeWorld, type World } from "./world";
 
 let world: World;

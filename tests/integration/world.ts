@@ -1,9 +1,9 @@
-import { STRANGER, type Actor } from "@/services/mechanism/actor";
-import { database } from "@/services/mechanism/changing";
-import { ACTIONS, type ActionName } from "@/services/registry";
 import { person } from "@/data/schema";
-import { makeTeamOfOne } from "@/services/teams/team-of-one";
+import { STRANGER, type Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
+import { ACTIONS, type ActionName } from "@/services/registry";
+import { makeTeamOfOne } from "@/services/teams/team-of-one";
 import { mustBeAsDescribed } from "./described";
 
 export const ROLES = ["viewer", "contributor", "editor", "owner"] as const;

@@ -1,5 +1,5 @@
 import { chromium, type Page } from "@playwright/test";
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
 import options from "../lib/chromium.json" with { type: "json" };
 import { open, scroll, signIn } from "./bench-screen";
 import { as, fillCollection } from "./fill";

@@ -1,5 +1,5 @@
 import { type Browser, chromium, type Page } from "@playwright/test";
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
 import options from "../lib/chromium.json" with { type: "json" };
 import { fillCollection, PASSWORD } from "./fill";
 import { type Figure, median } from "./figures";

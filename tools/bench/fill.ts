@@ -1,13 +1,13 @@
 import { eq } from "drizzle-orm";
 import { keysAfter } from "@/core/order/place";
-import { blank } from "@/services/resources/blank";
 import { placement, person, resource, resourceTag, section, tag } from "@/data/schema";
+import type { Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
 import { addressHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
-import { database } from "@/services/mechanism/changing";
-import type { Actor } from "@/services/mechanism/actor";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
+import { blank } from "@/services/resources/blank";
 
 export const PASSWORD = "bench and loom";
 type Answered<N extends ActionName> = Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>;

@@ -1,19 +1,19 @@
 import { chromium } from "@playwright/test";
 import { eq } from "drizzle-orm";
 import { readFileSync } from "node:fs";
-import { newId } from "@/outside/random";
-import { addressHash } from "@/outside/hash";
+import { keysAfter } from "@/core/order/place";
+import { readPage } from "@/core/page/read-page";
+import { signatureOf } from "@/core/text/min-hash";
 import { addJobs, BULK } from "@/data/queries/jobs";
 import { collection, intake, placement, resource } from "@/data/schema";
-import { keysAfter } from "@/core/order/place";
-import { signatureOf } from "@/core/text/min-hash";
-import { readPage } from "@/core/page/read-page";
-import { closeThreads, copyInThread } from "@/outside/threads/in-thread";
 import { fetchResource } from "@/jobs/fetch-resource";
-import { database } from "@/services/mechanism/changing";
-import type { Actor } from "@/services/mechanism/actor";
-import { blank, fetchJob } from "@/services/resources/blank";
+import type { Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { addressHash } from "@/outside/hash";
+import { newId } from "@/outside/random";
+import { closeThreads, copyInThread } from "@/outside/threads/in-thread";
 import { stepImport } from "@/services/imports/step-forward";
+import { blank, fetchJob } from "@/services/resources/blank";
 import { as, PASSWORD } from "./fill";
 import { type Figure, median, timed } from "./figures";
 

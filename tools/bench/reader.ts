@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
 import { READER_SCRIPT } from "@/core/publish/reader-script";
-import type { Actor } from "@/services/mechanism/actor";
+import type { Actor } from "@/mechanism/actor";
 import { as, fillCollection } from "./fill";
 import { type Figure, median } from "./figures";
 

@@ -1,6 +1,6 @@
-import { reindexResources } from "@/data/search/reindex-queue";
 import { resourceText } from "@/data/schema";
-import { database } from "@/services/mechanism/changing";
+import { reindexResources } from "@/data/search/reindex-queue";
+import { database } from "@/mechanism/changing";
 import { feedSome } from "@/services/search/feed";
 import { timed } from "./figures";
 

@@ -2,6 +2,15 @@
 export const VIEWS = ["rows", "cards", "board", "table", "steps"] as const;
 export type View = (typeof VIEWS)[number];
 
+/** What the views are called. */
+export const VIEW_WORDS: Record<View, string> = {
+  rows: "Rows",
+  cards: "Cards",
+  board: "Board",
+  table: "Table",
+  steps: "Steps",
+};
+
 /** How a placement stands in its collection: as an item, or (a note) as text that leads from one item to the next. */
 export const LOOKS = ["item", "text"] as const;
 export type Look = (typeof LOOKS)[number];

@@ -1,9 +1,9 @@
 import { personOfToken } from "@/data/queries/tokens";
+import { type Actor, STRANGER } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { sha256 } from "@/outside/hash";
-import { database } from "../mechanism/changing";
-import { type Actor, STRANGER } from "../mechanism/actor";
-import { Problem } from "../mechanism/problem";
 import { auth } from "./auth";
 
 /**

@@ -2,11 +2,11 @@ import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { addJobs } from "@/data/queries/jobs";
 import * as schema from "@/data/schema";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
-import { database } from "../mechanism/changing";
 import { makeTeamOfOne } from "../teams/team-of-one";
 
 function make() {

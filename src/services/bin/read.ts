@@ -1,7 +1,7 @@
 import { binOf } from "@/data/queries/bin";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadBin {
   @Id() team: string;

@@ -1,8 +1,8 @@
 import { insideOf } from "@/core/list/tree-moves";
 import { deletedAtOnce, findCollection, lockTeam } from "@/data/queries/collections";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RestoreCollection {
   @Id() collection: string;

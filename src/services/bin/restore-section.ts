@@ -1,9 +1,9 @@
 import { lockCollection } from "@/data/queries/collections";
 import { placementsInSection } from "@/data/queries/placements";
 import { findSection } from "@/data/queries/sections";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RestoreSection {
   @Id() section: string;

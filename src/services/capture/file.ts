@@ -1,10 +1,10 @@
 import { titleOfFile } from "@/core/formats/file-name";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { putFile } from "../files/put";
 import { arrived } from "../files/uploads";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 import { fileJob } from "../resources/blank";
 import { land } from "./land";
 

@@ -1,8 +1,8 @@
 import type { Look } from "@/core/list/view-setting";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
-import type { Running } from "../mechanism/action";
-import { mustBeOfTeam } from "../mechanism/same-team";
+import type { Running } from "@/mechanism/action";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 import { putPlacement } from "../placements/put";
 import { intoTray } from "../tray/into-tray";
 

@@ -1,12 +1,12 @@
 import { readAddress } from "@/core/address/read-address";
 import { joinNotes } from "@/core/imports/join-notes";
 import { tagName } from "@/core/tags/tag-name";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, MaybeText, MaybeTexts, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { storeFile } from "@/outside/files";
 import { addressHash } from "@/outside/hash";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, MaybeText, MaybeTexts, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
 import { blank, fetchJob, pictureJob } from "../resources/blank";
 import { findOrAdd } from "../resources/find-or-add";
 import { putTags } from "../tags/put";

@@ -1,8 +1,8 @@
 import { IsBoolean, IsOptional } from "class-validator";
 import { comeHere, leaveHere, peopleHere, seenHere } from "@/data/queries/presence";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 /** Who has said nothing for so long is not there any more, in milliseconds. The Bench says so every 20 s. */
 const SILENCE = 45_000;

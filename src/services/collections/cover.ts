@@ -1,12 +1,12 @@
 import { IsBase64, MaxLength } from "class-validator";
 import { findCollection } from "@/data/queries/collections";
 import { noteFile } from "@/data/queries/texts-and-files";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { storeFile } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
 
 class UploadCover {
   @Id() collection: string;

@@ -6,11 +6,11 @@ import { collectionTree, lockCollections, lockTeam } from "@/data/queries/collec
 import { placementsIn, respreadCollections } from "@/data/queries/placements";
 import { sectionsIn } from "@/data/queries/sections";
 import { collectionTagsOf } from "@/data/queries/tags";
+import { action } from "@/mechanism/action";
+import type { ChangeSet } from "@/mechanism/change-set";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import type { ChangeSet } from "../mechanism/change-set";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class DuplicateCollection {
   @Id() collection: string;

@@ -3,10 +3,10 @@ import { plainText } from "@/core/text/plain";
 import { sanitise } from "@/core/text/sanitise";
 import { findTeamOfPicture } from "@/data/queries/belonging";
 import { findCollection } from "@/data/queries/collections";
-import { action } from "../mechanism/action";
-import { Id, MaybeOneOf, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 
 class EditCollection {
   @Id() collection: string;

@@ -1,8 +1,8 @@
 import { itemsOf } from "@/data/queries/placements";
-import { reading } from "../mechanism/action";
-import { Id, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 
 class ReadItems {
   @Id() collection: string;

@@ -1,11 +1,11 @@
 import { keysAfter } from "@/core/order/place";
 import { findCollection, lastPosition, lockTeam } from "@/data/queries/collections";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, MaybeText, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, MaybeText, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
-import { mustBeOfTeam } from "../mechanism/same-team";
 
 class MakeCollection {
   @Id() team: string;

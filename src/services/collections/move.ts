@@ -2,11 +2,11 @@ import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
 import { collectionTree, findCollection, lockTeam } from "@/data/queries/collections";
 import { respreadCollections } from "@/data/queries/placements";
-import { action } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
-import { mustBeOfTeam } from "../mechanism/same-team";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 
 class MoveCollection {
   @Id() collection: string;

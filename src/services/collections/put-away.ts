@@ -1,8 +1,8 @@
 import { IsBoolean } from "class-validator";
 import { findCollection } from "@/data/queries/collections";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class PutAway {
   @Id() collection: string;

@@ -1,3 +1,4 @@
+import { FIRST_SETTING } from "@/core/list/view-setting";
 import {
   collectionsAbove,
   collectionsInside,
@@ -8,12 +9,11 @@ import {
   shareCodeOf,
   threadsOf,
 } from "@/data/queries/collections";
-import { FIRST_SETTING } from "@/core/list/view-setting";
 import { itemsOf } from "@/data/queries/placements";
 import { tagsOfCollection } from "@/data/queries/tags";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadCollection {
   @Id() collection: string;

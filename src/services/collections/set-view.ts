@@ -1,9 +1,9 @@
 import { IsArray, IsBoolean, IsIn } from "class-validator";
 import { COLUMNS, type Column, type Sort, SORTS, type View, VIEWS } from "@/core/list/view-setting";
 import { saveSetting } from "@/data/queries/collections";
-import { action } from "../mechanism/action";
-import { Id, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class SetView {
   @Id() collection: string;

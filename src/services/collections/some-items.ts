@@ -1,7 +1,7 @@
 import { itemsById } from "@/data/queries/placements";
-import { reading } from "../mechanism/action";
-import { Id, Ids } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, Ids } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadSomeItems {
   @Id() collection: string;

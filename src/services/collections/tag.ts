@@ -1,8 +1,8 @@
 import { LONGEST_TAG, tagChanges, tagKey, tagName } from "@/core/tags/tag-name";
 import { tagsByKey, tagsOfCollection } from "@/data/queries/tags";
-import { action } from "../mechanism/action";
-import { Id, Texts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, Texts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { makeTags } from "../tags/put";
 
 class TagCollection {

@@ -1,7 +1,7 @@
 import { collectionTree, sumsOfTeam } from "@/data/queries/collections";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class OfTeam {
   @Id() team: string;

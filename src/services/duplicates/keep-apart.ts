@@ -1,8 +1,8 @@
 import { keepApart } from "@/data/queries/duplicates";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { mustBeOfTeam } from "../mechanism/same-team";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 
 class KeepApart {
   @Id() resource: string;

@@ -8,12 +8,12 @@ import {
   writeDuplicate,
 } from "@/data/queries/duplicates";
 import { collectionsHolding, lockResource, type ResourceRow } from "@/data/queries/resources";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
-import { mustBeOfTeam } from "../mechanism/same-team";
 
 class MergeDuplicates {
   /** The one that stays. */

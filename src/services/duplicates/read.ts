@@ -1,7 +1,7 @@
 import { duplicatesOf } from "@/data/queries/duplicates";
-import { reading } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadDuplicates {
   @Id() team: string;

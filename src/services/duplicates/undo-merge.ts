@@ -1,8 +1,8 @@
 import { endMerge, hangBack, lockMerge, writeDuplicate } from "@/data/queries/duplicates";
 import { collectionsHolding } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class UndoMerge {
   @Id() merge: string;

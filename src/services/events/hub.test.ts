@@ -5,7 +5,7 @@ const table = vi.hoisted(() => ({
   rows: [] as EventRow[],
   looks: [] as { since: Date; teams: readonly string[] }[],
 }));
-vi.mock("@/services/mechanism/changing", () => ({ database: () => null }));
+vi.mock("@/mechanism/changing", () => ({ database: () => null }));
 vi.mock("@/outside/log", () => ({ log: { warn: () => undefined } }));
 vi.mock("@/data/queries/events", () => ({
   eventsSince: async (_: unknown, since: Date, teams: readonly string[]) => {

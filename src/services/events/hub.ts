@@ -1,8 +1,8 @@
 import { type EventRow, eventsSince } from "@/data/queries/events";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
 import { onSignal } from "@/outside/signals";
-import { database } from "../mechanism/changing";
 
 /** What a listener gets of an event. */
 export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" | "actor" | "data"> & {

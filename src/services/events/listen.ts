@@ -1,11 +1,11 @@
-import { roleIn } from "@/data/queries/teams";
 import { eventsSince } from "@/data/queries/events";
+import { roleIn } from "@/data/queries/teams";
+import { reading } from "@/mechanism/action";
+import type { Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
-import { reading } from "../mechanism/action";
-import { database } from "../mechanism/changing";
-import type { Actor } from "../mechanism/actor";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 import { hub, type LiveEvent, toLive } from "./hub";
 
 class Listen {

@@ -1,7 +1,7 @@
 import { recentEvents } from "@/data/queries/events";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadRecent {
   @Id() team: string;

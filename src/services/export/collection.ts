@@ -4,10 +4,10 @@ import type { Work } from "@/core/formats/references-write";
 import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { worksByPlacement } from "@/data/queries/placements";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeText, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { referencesInThread } from "@/outside/threads/in-thread";
-import { reading } from "../mechanism/action";
-import { Id, MaybeText, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 import { publishedTree } from "../reader/published-collection";
 
 /** The file formats a collection can leave in. A new one needs a writer in core/formats and a line here. */

@@ -1,9 +1,9 @@
 import { IsInt, Max, Min } from "class-validator";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { settings } from "@/outside/settings";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class BeginUpload {
   @Id() team: string;

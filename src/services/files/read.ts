@@ -1,8 +1,8 @@
 import { findFile } from "@/data/queries/texts-and-files";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 
 class ReadFile {
   @Id() resource: string;

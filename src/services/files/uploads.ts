@@ -3,14 +3,14 @@ import path from "node:path";
 import { FileStore } from "@tus/file-store";
 import { Server } from "@tus/server";
 import { fileName } from "@/core/formats/file-name";
+import { Problem } from "@/mechanism/problem";
 import { typeOfFile } from "@/outside/documents/read-document";
 import { adoptFile, headOf, storeFile, readStored } from "@/outside/files";
-import { heicInThread } from "@/outside/threads/in-thread";
 import { cleanPicture } from "@/outside/pictures";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
+import { heicInThread } from "@/outside/threads/in-thread";
 import { actorOf } from "../accounts/actor-of-request";
-import { Problem } from "../mechanism/problem";
 import { beginUpload, mostBytes } from "./begin";
 
 /** A file that has arrived whole, until it becomes a resource. */

@@ -6,7 +6,7 @@ import { lockTeam } from "@/data/queries/collections";
 import { type HistoryRow, lastByOthers, lastInCollections } from "@/data/queries/history";
 import { rollBackTo, savepoint } from "@/data/sql/savepoint";
 import { isDuplicate, isOrphan } from "@/data/transaction";
-import type { ChangeSet } from "../mechanism/change-set";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { whyAdrift } from "./why-adrift";
 
 type Made = { done: true; collections: string[] } | { done: false; why: string };

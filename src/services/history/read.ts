@@ -1,7 +1,7 @@
 import { newestEntries } from "@/data/queries/history";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadHistory {
   @Id() team: string;

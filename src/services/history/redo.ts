@@ -1,9 +1,9 @@
 import { may } from "@/core/policy/abilities";
 import { firstUndone, setEntry } from "@/data/queries/history";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { makeChanges } from "./make-changes";
 
 class Redo {

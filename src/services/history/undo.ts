@@ -1,10 +1,10 @@
 import { inverted } from "@/core/history/change";
 import { may } from "@/core/policy/abilities";
 import { dropBefore, findEntry, lastDone, setEntry } from "@/data/queries/history";
-import { action } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { makeChanges } from "./make-changes";
 
 class Undo {

@@ -1,11 +1,11 @@
 import { IsArray, IsInt, Max, Min } from "class-validator";
 import { asLines, LINES_AT_ONCE } from "@/core/imports/check-lines";
 import { addPart, lockImport } from "@/data/queries/imports";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
 import { sha256 } from "@/outside/hash";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem, Problem } from "../mechanism/problem";
 
 class AddLines {
   @Id() import: string;

@@ -1,7 +1,7 @@
 import { importsOf } from "@/data/queries/imports";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadImports {
   @Id() team: string;

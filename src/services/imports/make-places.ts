@@ -1,12 +1,12 @@
 import { groupBy } from "@/core/list/group-by";
 import { keysAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
-import { lockTeam } from "@/data/queries/collections";
 import type { RowOf } from "@/data/entities";
+import { lockTeam } from "@/data/queries/collections";
 import { type ImportRow, writeImport, treeOf } from "@/data/queries/imports";
 import { sectionsIn } from "@/data/queries/sections";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
 
 type Standing = ImportRow["standing"];
 

@@ -1,7 +1,7 @@
 import { collectionOf, findImport, partsFrom, placesOfImport } from "@/data/queries/imports";
-import { reading } from "../mechanism/action";
-import { Id, MaybeOneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeOneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 const BECAME = ["made", "placed", "here", "rejected", "left"] as const;
 

@@ -1,8 +1,8 @@
 import Papa from "papaparse";
 import { findImport, partsFrom, placesOfImport } from "@/data/queries/imports";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RejectedLines {
   @Id() import: string;

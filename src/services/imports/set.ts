@@ -1,13 +1,13 @@
 import type { Tx } from "@/data/database";
-import type { NewJob } from "@/data/queries/jobs";
 import { lockImport, partsFrom, writeImport } from "@/data/queries/imports";
+import type { NewJob } from "@/data/queries/jobs";
 import type { ImportState } from "@/data/schema";
+import { action } from "@/mechanism/action";
+import { Id, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 const TRANSITIONS = ["start", "pause", "go-on", "cancel", "undo"] as const;
 

@@ -3,11 +3,11 @@ import { MOST_LINES } from "@/core/imports/brought";
 import { asPlaces } from "@/core/imports/check-lines";
 import { may } from "@/core/policy/abilities";
 import { addImport, findImport } from "@/data/queries/imports";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, Name, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem, Problem } from "../mechanism/problem";
-import { mustBeOfTeam, mustBeSectionOf } from "../mechanism/same-team";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, Name, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
+import { mustBeOfTeam, mustBeSectionOf } from "@/mechanism/same-team";
 
 class StageImport {
   @Id() team: string;

@@ -9,7 +9,7 @@ import {
   writePart,
 } from "@/data/queries/imports";
 import { reindexResources } from "@/data/search/reindex-queue";
-import { changingByItself } from "../mechanism/changing";
+import { changingByItself } from "@/mechanism/changing";
 
 /**
  * Takes back the last part of an import that is still there. What somebody has placed elsewhere since stays;

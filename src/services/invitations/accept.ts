@@ -1,10 +1,10 @@
 import { ROLES } from "@/core/policy/abilities";
 import { addMember, findInvitation, roleIn } from "@/data/queries/teams";
+import { action } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class AcceptInvitation {
   @Name("a code", 32) code: string;

@@ -1,9 +1,9 @@
 import { ROLES, type Role } from "@/core/policy/abilities";
 import { addInvitation } from "@/data/queries/teams";
+import { action } from "@/mechanism/action";
+import { Id, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { newId, newSecret } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class MakeInvitation {
   @Id() team: string;

@@ -1,9 +1,9 @@
 import { findInvitation } from "@/data/queries/teams";
+import { reading } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
-import { reading } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class ReadInvitation {
   @Name("a code", 32) code: string;

@@ -1,7 +1,7 @@
 import { endInvitation } from "@/data/queries/teams";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RevokeInvitation {
   @Id() invitation: string;

@@ -1,7 +1,7 @@
 import { deadJobs } from "@/data/queries/jobs";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadJobs {
   @Id() team: string;

@@ -1,8 +1,8 @@
 import { reviveJob } from "@/data/queries/jobs";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { signal } from "@/outside/signals";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class RetryJob {
   @Id() job: string;

@@ -1,9 +1,9 @@
-import { membersOf, openInvitations } from "@/data/queries/teams";
 import { may } from "@/core/policy/abilities";
+import { membersOf, openInvitations } from "@/data/queries/teams";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class ReadMembers {
   @Id() team: string;

@@ -1,9 +1,9 @@
 import { may } from "@/core/policy/abilities";
 import { dropMember, lockOwners, roleIn } from "@/data/queries/teams";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 
 class RemoveMember {
   @Id() team: string;

@@ -1,9 +1,9 @@
 import { ROLES, type Role } from "@/core/policy/abilities";
 import { lockOwners, roleIn, setMemberRole } from "@/data/queries/teams";
-import { action } from "../mechanism/action";
-import { Id, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem, Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
 
 class SetRole {
   @Id() team: string;

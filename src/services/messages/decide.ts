@@ -1,9 +1,9 @@
 import { IsBoolean } from "class-validator";
 import { decideHeld, findMessage } from "@/data/queries/messages";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { mailJob } from "./receive";
 
 class DecideMessage {

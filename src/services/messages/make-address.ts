@@ -1,10 +1,10 @@
 import { replaceAddress } from "@/data/queries/messages";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 import { newCode, newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
-import { action } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { mustBeOfTeam } from "../mechanism/same-team";
 
 class MakeAddress {
   @Id() team: string;

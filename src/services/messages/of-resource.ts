@@ -1,7 +1,7 @@
 import { messageOf } from "@/data/queries/messages";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class MessageOf {
   @Id() resource: string;

@@ -1,9 +1,9 @@
 import { findMessage } from "@/data/queries/messages";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { readStored } from "@/outside/files";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class ReadOriginal {
   @Id() message: string;

@@ -1,8 +1,8 @@
 import { addressesOf, heldOf, sendersOf } from "@/data/queries/messages";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { settings } from "@/outside/settings";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class ReadMail {
   @Id() team: string;

@@ -1,10 +1,10 @@
 import { addMessage, addressByLocal, type MailAddressRow, sendersOf } from "@/data/queries/messages";
 import { isDuplicate } from "@/data/transaction";
+import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { storeFile } from "@/outside/files";
 import { newId } from "@/outside/random";
 import { type ReadMessage, readMessage } from "@/outside/read-message";
-import { changingByItself, database } from "../mechanism/changing";
 
 const localOf = (address: string) => address.split("@")[0]!.toLowerCase();
 

@@ -1,10 +1,10 @@
 import { IsBoolean } from "class-validator";
 import { allowSender, disallowSender } from "@/data/queries/messages";
+import { action } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
 
 class SetSender {
   @Name("a mail address", 255) address: string;

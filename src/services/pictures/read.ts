@@ -1,8 +1,8 @@
+import { reading } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { openFile } from "@/outside/files";
-import { reading } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class ReadPicture {
   @Name("a hash", 64) hash: string;

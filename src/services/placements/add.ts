@@ -1,8 +1,8 @@
 import { itemsById } from "@/data/queries/placements";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { mustBeOfTeam } from "../mechanism/same-team";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { mustBeOfTeam } from "@/mechanism/same-team";
 import { putPlacement } from "./put";
 
 class AddPlacement {

@@ -1,11 +1,11 @@
 import { itemsById } from "@/data/queries/placements";
+import { action } from "@/mechanism/action";
+import { placementsOf, resourcesOf } from "@/mechanism/all-of-team";
+import { Id, Ids, MaybeId, MaybeIds } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
+import { countOf } from "@/mechanism/say-count";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { placementsOf, resourcesOf } from "../mechanism/all-of-team";
-import { Id, Ids, MaybeId, MaybeIds } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
-import { countOf } from "../mechanism/say-count";
 import { outOfTray } from "../tray/out-of-tray";
 import { takeSpots } from "./take-spots";
 

@@ -1,10 +1,10 @@
 import { type Look, LOOKS } from "@/core/list/view-setting";
 import { findPlacement } from "@/data/queries/placements";
 import { findResource } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id, MaybeOneOf, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 
 class EditPlacement {
   @Id() placement: string;

@@ -1,9 +1,9 @@
 import { lockCollections } from "@/data/queries/collections";
-import { action } from "../mechanism/action";
-import { placementsOf } from "../mechanism/all-of-team";
-import { Id, Ids, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { countOf } from "../mechanism/say-count";
+import { action } from "@/mechanism/action";
+import { placementsOf } from "@/mechanism/all-of-team";
+import { Id, Ids, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { countOf } from "@/mechanism/say-count";
 import { takeSpots } from "./take-spots";
 
 class MoveMany {

@@ -1,7 +1,7 @@
 import { findPlacement } from "@/data/queries/placements";
-import { action } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { takeSpot } from "./take-spots";
 
 class MovePlacement {

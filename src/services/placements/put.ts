@@ -1,9 +1,9 @@
 import type { Look } from "@/core/list/view-setting";
 import type { Tx } from "@/data/database";
 import { findPlacement } from "@/data/queries/placements";
+import type { ChangeSet } from "@/mechanism/change-set";
+import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
-import { Problem } from "../mechanism/problem";
 import { outOfTray } from "../tray/out-of-tray";
 import { type Spot, takeSpot } from "./take-spots";
 

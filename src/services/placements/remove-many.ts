@@ -1,8 +1,8 @@
-import { action } from "../mechanism/action";
-import { placementsOf } from "../mechanism/all-of-team";
-import { Id, Ids } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { countOf } from "../mechanism/say-count";
+import { action } from "@/mechanism/action";
+import { placementsOf } from "@/mechanism/all-of-team";
+import { Id, Ids } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { countOf } from "@/mechanism/say-count";
 
 class RemoveMany {
   @Id() team: string;

@@ -1,7 +1,7 @@
 import { findPlacement } from "@/data/queries/placements";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RemovePlacement {
   @Id() placement: string;

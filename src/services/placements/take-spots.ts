@@ -3,8 +3,8 @@ import type { Tx } from "@/data/database";
 import { lockCollection } from "@/data/queries/collections";
 import { orderOf, respreadPlacements, sectionOfItem } from "@/data/queries/placements";
 import { lastSection } from "@/data/queries/sections";
-import { Problem } from "../mechanism/problem";
-import { mustBeSectionOf } from "../mechanism/same-team";
+import { Problem } from "@/mechanism/problem";
+import { mustBeSectionOf } from "@/mechanism/same-team";
 
 /** Where something shall stand: behind an item, or at the end of a section (undefined: of the last one). */
 export type Spot = { section?: string | null; after?: string | null };

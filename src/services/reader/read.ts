@@ -1,6 +1,6 @@
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { publishedCollection } from "./published-collection";
 
 class ReadPublished {

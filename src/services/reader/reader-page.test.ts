@@ -7,7 +7,7 @@ const world = vi.hoisted(() => ({
   asked: 0,
   read: 0,
 }));
-vi.mock("@/services/mechanism/changing", () => ({ database: () => null }));
+vi.mock("@/mechanism/changing", () => ({ database: () => null }));
 vi.mock("@/data/queries/collections", () => ({
   byShareCode: async () => {
     world.asked++;

@@ -1,8 +1,8 @@
-import { readerDocument } from "@/core/publish/reader-document";
 import type { ReaderView } from "@/core/publish/model";
+import { readerDocument } from "@/core/publish/reader-document";
 import { byShareCode } from "@/data/queries/collections";
+import { database } from "@/mechanism/changing";
 import { sha256 } from "@/outside/hash";
-import { database } from "../mechanism/changing";
 import { readPublished } from "./read";
 
 export type ReaderPage = {

@@ -1,8 +1,8 @@
 import { checkDoi, checkIsbn, bareDoi } from "@/core/cite/identifiers";
-import { reading } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem, Problem } from "../mechanism/problem";
+import { reading } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
 import { lookUpReference } from "@/outside/look-up-reference";
 
 class LookUp {

@@ -1,9 +1,9 @@
 import { cardOf } from "@/data/queries/resources";
 import { candidatesOf } from "@/data/queries/texts-and-files";
-import { action } from "../mechanism/action";
-import { Id, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { pictureJob } from "./blank";
 import { lockLiving } from "./lock-living";
 

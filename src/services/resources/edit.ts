@@ -6,10 +6,10 @@ import { partialDate } from "@/core/page/dates";
 import { KINDS } from "@/core/page/facts";
 import { minutesOf } from "@/core/text/minutes";
 import { cardOf } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id, MaybeOneOf, MaybeText, MaybeTexts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, MaybeOneOf, MaybeText, MaybeTexts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { lockLiving } from "./lock-living";
 
 class EditResource {

@@ -1,8 +1,8 @@
 import { findResource } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { fetchJob, fileJob } from "./blank";
 
 class FetchAgain {

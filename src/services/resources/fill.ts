@@ -4,10 +4,10 @@ import type { Tx } from "@/data/database";
 import { lockResource, type ResourceRow } from "@/data/queries/resources";
 import { dropProposal, noteFile, storeCandidates, storeProposal } from "@/data/queries/texts-and-files";
 import type { CopyOrigin } from "@/data/schema";
+import { changingByItself } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { addressHash } from "@/outside/hash";
 import type { StoredCopy } from "@/outside/threads/read-page-thread";
-import { changingByItself } from "../mechanism/changing";
 import { applyRules } from "../rules/apply";
 import { findDuplicate, storeCopy } from "./store-copy";
 

@@ -1,8 +1,8 @@
 import type { Tx } from "@/data/database";
 import type { RowOf } from "@/data/entities";
 import { findByAddress, type ResourceRow } from "@/data/queries/resources";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
 
 type Found = {
   id: string;

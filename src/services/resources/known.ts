@@ -1,9 +1,9 @@
 import { readAddress } from "@/core/address/read-address";
 import { idsByHash } from "@/data/queries/imports";
+import { reading } from "@/mechanism/action";
+import { Id, Texts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { addressHash } from "@/outside/hash";
-import { reading } from "../mechanism/action";
-import { Id, Texts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class KnownAddresses {
   @Id() team: string;

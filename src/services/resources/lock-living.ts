@@ -1,6 +1,6 @@
 import type { Tx } from "@/data/database";
 import { lockResource, type ResourceRow } from "@/data/queries/resources";
-import { Problem } from "../mechanism/problem";
+import { Problem } from "@/mechanism/problem";
 
 /**
  * A resource, locked until the transaction ends. Somebody may have put it into the bin since it was allowed to change it.

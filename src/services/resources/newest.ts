@@ -1,7 +1,7 @@
 import { newestResources, withTags } from "@/data/queries/resources";
-import { reading } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadCatalogue {
   @Id() team: string;

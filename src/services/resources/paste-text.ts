@@ -4,9 +4,9 @@ import { countWords, minutesOf } from "@/core/text/minutes";
 import { plainText } from "@/core/text/plain";
 import { sanitise } from "@/core/text/sanitise";
 import { cardOf } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id, MaybeText, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, MaybeText, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { lockLiving } from "./lock-living";
 import { storeCopy } from "./store-copy";
 

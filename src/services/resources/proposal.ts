@@ -1,9 +1,9 @@
 import { differences } from "@/core/page/differences";
 import { findResource } from "@/data/queries/resources";
 import { candidatesOf, findProposal, findText } from "@/data/queries/texts-and-files";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadProposal {
   @Id() resource: string;

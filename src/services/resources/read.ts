@@ -1,8 +1,8 @@
 import { findResource, placesOf, withTags } from "@/data/queries/resources";
 import { hitsOf } from "@/data/queries/rules";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadResource {
   @Id() resource: string;

@@ -1,7 +1,7 @@
-import { action } from "../mechanism/action";
-import { resourcesOf } from "../mechanism/all-of-team";
-import { Id, Ids } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { resourcesOf } from "@/mechanism/all-of-team";
+import { Id, Ids } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RemoveResources {
   @Id() team: string;

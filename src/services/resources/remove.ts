@@ -1,7 +1,7 @@
 import { findResource } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RemoveResource {
   @Id() resource: string;

@@ -1,8 +1,8 @@
 import { KINDS } from "@/core/page/facts";
-import { action } from "../mechanism/action";
-import { resourcesOf } from "../mechanism/all-of-team";
-import { Id, Ids, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { resourcesOf } from "@/mechanism/all-of-team";
+import { Id, Ids, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class SetKinds {
   @Id() team: string;

@@ -1,6 +1,6 @@
 import { lockResource } from "@/data/queries/resources";
 import { noteFile } from "@/data/queries/texts-and-files";
-import { changingByItself } from "../mechanism/changing";
+import { changingByItself } from "@/mechanism/changing";
 import type { Picture } from "./fill";
 
 /** Gives a resource the picture somebody chose; no later fetch replaces it. */

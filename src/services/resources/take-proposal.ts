@@ -2,9 +2,9 @@ import { LOOKED_AT } from "@/core/page/differences";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import { cardOf } from "@/data/queries/resources";
 import { dropProposal, findProposal, storeCandidates } from "@/data/queries/texts-and-files";
-import { action } from "../mechanism/action";
-import { Id, Texts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, Texts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { lockLiving } from "./lock-living";
 import { storeCopy } from "./store-copy";
 

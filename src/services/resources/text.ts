@@ -1,8 +1,8 @@
-import { findFile, findText } from "@/data/queries/texts-and-files";
 import { findResource } from "@/data/queries/resources";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { findFile, findText } from "@/data/queries/texts-and-files";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadText {
   @Id() resource: string;

@@ -1,7 +1,7 @@
 import { noteUse } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class UseResource {
   @Id() resource: string;

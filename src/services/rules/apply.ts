@@ -4,8 +4,8 @@ import { findCollection } from "@/data/queries/collections";
 import { placementOf } from "@/data/queries/placements";
 import { findResource, tagsOf } from "@/data/queries/resources";
 import { addHit, hitOf, type RuleRow, rulesOf, senderOf } from "@/data/queries/rules";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
 import { putPlacement } from "../placements/put";
 import { putTags } from "../tags/put";
 

@@ -1,8 +1,8 @@
 import { IsBoolean } from "class-validator";
 import { findHit, findRule, setHit } from "@/data/queries/rules";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { doRule } from "./apply";
 
 class DecideHit {

@@ -2,9 +2,9 @@ import { type RuleFacts, ruleFits } from "@/core/rules/fits";
 import type { Tx } from "@/data/database";
 import { tagsOf } from "@/data/queries/resources";
 import { findRule, pageForRules, type RuleRow, senderOf } from "@/data/queries/rules";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class PreviewRule {
   @Id() rule: string;

@@ -1,7 +1,7 @@
 import { rulesOf } from "@/data/queries/rules";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadRules {
   @Id() team: string;

@@ -1,7 +1,7 @@
 import { removeRule as binRule } from "@/data/queries/rules";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RemoveRule {
   @Id() rule: string;

@@ -1,7 +1,7 @@
 import { findRule } from "@/data/queries/rules";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { hitBy } from "./apply";
 import { fittingResources } from "./preview";
 

@@ -1,11 +1,11 @@
 import { IsBoolean } from "class-validator";
 import { tagName } from "@/core/tags/tag-name";
 import { findRule, saveRule as storeRule } from "@/data/queries/rules";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, MaybeText, Name, Texts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem, Problem } from "../mechanism/problem";
-import { mustBeOfTeam, mustBeSectionOf } from "../mechanism/same-team";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, MaybeText, Name, Texts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
+import { mustBeOfTeam, mustBeSectionOf } from "@/mechanism/same-team";
 
 class SaveRule {
   @Id() team: string;

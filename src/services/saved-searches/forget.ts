@@ -1,7 +1,7 @@
 import { dropSavedSearch } from "@/data/queries/saved-searches";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class OneSaved {
   @Id() team: string;

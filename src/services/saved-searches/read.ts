@@ -1,7 +1,7 @@
 import { savedSearchesOf } from "@/data/queries/saved-searches";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { Asked } from "../search/asked";
 import { MOST_SAVED } from "./save";
 

@@ -1,9 +1,9 @@
 import { savedSearchesOf, saveSearch as writeSearch } from "@/data/queries/saved-searches";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 /** How many searches one saves in a team at the most. */
 export const MOST_SAVED = 50;

@@ -1,8 +1,8 @@
 import type { Tx } from "@/data/database";
 import { cacheCounts, readCached } from "@/data/search/cached-counts";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
-import { database } from "../mechanism/changing";
 
 /** A catalogue of so many is counted whenever somebody asks. */
 const SOON_COUNTED = 5_000;

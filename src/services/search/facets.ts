@@ -1,7 +1,7 @@
 import { countAmong, countWhole } from "@/data/search/count-facets";
-import { reading } from "../mechanism/action";
-import { Id, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
 import { cachedCounts } from "./cached-counts";
 

@@ -1,3 +1,5 @@
+import { weigh, type Weighed } from "@/core/search/weigh";
+import type { Tx } from "@/data/database";
 import {
   teamsToReindex,
   dropFromReindexQueue,
@@ -8,12 +10,10 @@ import {
 } from "@/data/search/index-writes";
 import { hasManyPending, packPending } from "@/data/search/pending";
 import { type Words, wordsOf } from "@/data/search/words";
-import { weigh, type Weighed } from "@/core/search/weigh";
-import type { Tx } from "@/data/database";
 import { transact } from "@/data/transaction";
+import { database } from "@/mechanism/changing";
 import { anyBelow } from "@/outside/random";
 import { weighInThread } from "@/outside/threads/in-thread";
-import { database } from "../mechanism/changing";
 
 /** Texts of together so many characters are weighed within a millisecond or two, less than the way to a thread takes. */
 const AT_ONCE = 8_000;

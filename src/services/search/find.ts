@@ -2,16 +2,16 @@ import { IsOptional, IsInt, Max, Min } from "class-validator";
 import { didYouMean } from "@/core/search/did-you-mean";
 import { holdsPhrase, type Passage, Seeker } from "@/core/search/passage";
 import { chipsOf } from "@/core/search/query";
+import type { Hit } from "@/core/search/rank";
 import { fold } from "@/core/search/tokens";
 import type { Tx } from "@/data/database";
-import { type FoundRow, foundById } from "@/data/search/found";
 import type { Card } from "@/data/queries/resources";
-import type { Hit } from "@/core/search/rank";
+import { type FoundRow, foundById } from "@/data/search/found";
 import { termsBeginning } from "@/data/search/terms";
 import { READ, textsOf } from "@/data/search/texts";
-import { reading } from "../mechanism/action";
-import { Id, MaybeId, MaybeOneOf, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeId, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
 
 /** Results a page. */

@@ -1,9 +1,9 @@
 import { sanitise } from "@/core/text/sanitise";
 import { findSection } from "@/data/queries/sections";
-import { action } from "../mechanism/action";
-import { Id, MaybeText } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, MaybeText } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 
 class EditSection {
   @Id() section: string;

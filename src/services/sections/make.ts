@@ -1,10 +1,10 @@
 import { placeAfter } from "@/core/order/place";
 import { lockCollection, sectionsOf } from "@/data/queries/collections";
 import { respreadSections } from "@/data/queries/placements";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, MaybeId, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class MakeSection {
   @Id() collection: string;

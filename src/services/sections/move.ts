@@ -2,9 +2,9 @@ import { placeAfter } from "@/core/order/place";
 import { lockCollection, sectionsOf } from "@/data/queries/collections";
 import { respreadSections } from "@/data/queries/placements";
 import { findSection } from "@/data/queries/sections";
-import { action } from "../mechanism/action";
-import { Id, MaybeId } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, MaybeId } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class MoveSection {
   @Id() section: string;

@@ -1,9 +1,9 @@
 import { addShareCode, findCollection, revokeShareCodes } from "@/data/queries/collections";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { newShareCode } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class RenewLink {
   @Id() collection: string;

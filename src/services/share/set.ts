@@ -1,9 +1,9 @@
 import { AUDIENCES, READER_VIEWS } from "@/core/publish/model";
 import { addShareCode, lockCollection, shareCodeOf } from "@/data/queries/collections";
+import { action } from "@/mechanism/action";
+import { Id, MaybeOneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { newShareCode } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, MaybeOneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class SetAudience {
   @Id() collection: string;

@@ -1,9 +1,9 @@
 import { LONGEST_TAG, tagName } from "@/core/tags/tag-name";
 import { tagsOf } from "@/data/queries/resources";
-import { action } from "../mechanism/action";
-import { Id, Texts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, Texts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { putTags } from "./put";
 
 class AddTags {

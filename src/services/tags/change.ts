@@ -1,10 +1,10 @@
 import { LONGEST_TAG, tagKey, tagName } from "@/core/tags/tag-name";
 import { linksOfResources, tagsByKey } from "@/data/queries/tags";
-import { action } from "../mechanism/action";
-import { resourcesOf } from "../mechanism/all-of-team";
-import { Id, Ids, MaybeTexts } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { resourcesOf } from "@/mechanism/all-of-team";
+import { Id, Ids, MaybeTexts } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { putTags } from "./put";
 
 class ChangeTags {

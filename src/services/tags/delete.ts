@@ -1,7 +1,7 @@
 import { findTags } from "@/data/queries/tags";
-import { action } from "../mechanism/action";
-import { Id, Ids } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, Ids } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { takeTags } from "./take-tags";
 
 class DeleteTags {

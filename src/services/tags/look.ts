@@ -1,9 +1,9 @@
 import { fillMonths, togetherness } from "@/core/tags/cloud";
 import { collectionsAbout, findTags, tagMonths, tagsBeside, tagUses } from "@/data/queries/tags";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 import { back, MONTHS } from "./months";
 
 class OneTag {

@@ -1,8 +1,8 @@
 import { findTags } from "@/data/queries/tags";
-import { action } from "../mechanism/action";
-import { Id, Ids } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, Ids } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { takeTags } from "./take-tags";
 
 class MergeTags {

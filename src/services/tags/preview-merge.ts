@@ -1,7 +1,7 @@
 import { countTagged, findTags } from "@/data/queries/tags";
-import { reading } from "../mechanism/action";
-import { Id, Ids } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id, Ids } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class PreviewMerge {
   @Id() tag: string;

@@ -1,8 +1,8 @@
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { insertTags, linksOfResources, tagsByKey } from "@/data/queries/tags";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
 
 /** So often tags may go again between two looks. */
 const ROUNDS = 5;

@@ -1,7 +1,7 @@
 import { tagUses } from "@/data/queries/tags";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadTags {
   @Id() team: string;

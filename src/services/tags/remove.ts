@@ -1,9 +1,9 @@
 import { LONGEST_TAG, tagKey } from "@/core/tags/tag-name";
 import { tagsOf } from "@/data/queries/resources";
 import { linksOfResources, tagsByKey } from "@/data/queries/tags";
-import { action } from "../mechanism/action";
-import { Id, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RemoveTag {
   @Id() resource: string;

@@ -1,10 +1,10 @@
 import { LONGEST_TAG, tagKey, tagName } from "@/core/tags/tag-name";
 import { findTags, linksOf, tagsByKey } from "@/data/queries/tags";
 import { reindexResources } from "@/data/search/reindex-queue";
-import { action } from "../mechanism/action";
-import { Id, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { fieldProblem } from "../mechanism/problem";
+import { action } from "@/mechanism/action";
+import { Id, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 
 class RenameTag {
   @Id() tag: string;

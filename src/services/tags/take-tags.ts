@@ -1,7 +1,7 @@
 import type { Tx } from "@/data/database";
 import { collectionLinksOf, linksOf } from "@/data/queries/tags";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
 
 type Tag = { id: string; name: string; key: string };
 

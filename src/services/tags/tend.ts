@@ -2,11 +2,11 @@ import { fillMonths } from "@/core/tags/cloud";
 import { lookAlikes } from "@/core/tags/look-alike";
 import { countUses, tagMonths, tagNames, withNames } from "@/data/queries/tags";
 import { countIndexed } from "@/data/search/terms";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
 import { cachedCounts } from "../search/cached-counts";
-import { can } from "../mechanism/policy";
 import { back, MONTHS } from "./months";
 
 /** So many tags are shown to be tended. */

@@ -1,8 +1,8 @@
 import { addMember, addTeam } from "@/data/queries/teams";
+import { action } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class MakeTeam {
   @Name("a name for the team", 120) name: string;

@@ -1,7 +1,7 @@
 import { teamsOf } from "@/data/queries/teams";
-import { reading } from "../mechanism/action";
-import { Nothing } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Nothing } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 export const readTeams = reading({
   name: "teams.read",

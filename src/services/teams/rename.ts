@@ -1,7 +1,7 @@
 import { renameTeam as writeName } from "@/data/queries/teams";
-import { action } from "../mechanism/action";
-import { Id, Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RenameTeam {
   @Id() team: string;

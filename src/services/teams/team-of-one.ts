@@ -1,8 +1,8 @@
 import { addMember, addTeam } from "@/data/queries/teams";
 import { isDuplicate, transact } from "@/data/transaction";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
-import { database } from "../mechanism/changing";
 
 /** Everybody has a team of one from the start; asking twice makes one. */
 export async function makeTeamOfOne(person: string, name: string): Promise<void> {

@@ -1,9 +1,9 @@
 import { addToken } from "@/data/queries/tokens";
+import { action } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { sha256 } from "@/outside/hash";
 import { newId, newSecret } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 class MakeToken {
   @Name("a name for the token", 120) name: string;

@@ -1,9 +1,9 @@
 import { addPairing } from "@/data/queries/tokens";
+import { action } from "@/mechanism/action";
+import { Nothing } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { sha256 } from "@/outside/hash";
 import { newSecret } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Nothing } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 export const offerPairing = action({
   name: "tokens.offer",

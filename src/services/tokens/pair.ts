@@ -1,10 +1,10 @@
 import { addToken, takePairing } from "@/data/queries/tokens";
+import { action } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { sha256 } from "@/outside/hash";
 import { newId, newSecret } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Name } from "../mechanism/input";
-import { can } from "../mechanism/policy";
-import { Problem } from "../mechanism/problem";
 
 class Pair {
   @Name("the code", 200) code: string;

@@ -1,7 +1,7 @@
 import { tokensOf } from "@/data/queries/tokens";
-import { reading } from "../mechanism/action";
-import { Nothing } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Nothing } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 export const readTokens = reading({
   name: "tokens.read",

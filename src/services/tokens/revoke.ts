@@ -1,7 +1,7 @@
 import { endToken } from "@/data/queries/tokens";
-import { action } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class RevokeToken {
   @Id() token: string;

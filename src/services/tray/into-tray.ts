@@ -1,5 +1,5 @@
+import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
-import type { ChangeSet } from "../mechanism/change-set";
 
 /** Puts a resource into a person's Tray, where it waits. */
 export async function intoTray(

@@ -1,6 +1,6 @@
 import type { Tx } from "@/data/database";
 import { trayEntriesOf } from "@/data/queries/tray";
-import type { ChangeSet } from "../mechanism/change-set";
+import type { ChangeSet } from "@/mechanism/change-set";
 
 /** What is placed waits no longer in the person's Tray; undo lets it wait again. */
 export async function outOfTray(

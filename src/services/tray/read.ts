@@ -1,9 +1,9 @@
 import { groupBy } from "@/core/list/group-by";
 import { hitsOf } from "@/data/queries/rules";
 import { traySum, trayOf } from "@/data/queries/tray";
-import { reading } from "../mechanism/action";
-import { Id } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 class ReadTray {
   @Id() team: string;

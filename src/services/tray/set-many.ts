@@ -1,7 +1,7 @@
 import { trayEntriesOf } from "@/data/queries/tray";
-import { action } from "../mechanism/action";
-import { Id, Ids, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
+import { action } from "@/mechanism/action";
+import { Id, Ids, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 
 const STATES = ["waiting", "away"] as const;
 

@@ -1,8 +1,8 @@
 import { trayEntriesOf } from "@/data/queries/tray";
+import { action } from "@/mechanism/action";
+import { Id, OneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
 import { newId } from "@/outside/random";
-import { action } from "../mechanism/action";
-import { Id, OneOf } from "../mechanism/input";
-import { can } from "../mechanism/policy";
 
 const STATES = ["waiting", "away"] as const;
 

@@ -4,7 +4,7 @@ import { useMemo, useRef } from "react";
 import { tagChanges } from "@/core/tags/tag-name";
 import type { Answer } from "@/services/registry";
 import type { BenchCommands } from "../bench/state/bench-context";
-import { goThroughCells } from "../bench/views/go-through-cells";
+import { goThroughCells } from "../parts/go-through-cells";
 import { focusItem } from "../bench/state/use-item-keys";
 import type { Selection } from "../bench/state/use-selection";
 import { sayDone } from "../shell/use-undo";

@@ -3,11 +3,11 @@
 import { Globe, Link2, Users } from "lucide-react";
 import { RadioGroup } from "radix-ui";
 import { useState } from "react";
-import { toast } from "../talk/toast";
+import { VIEW_WORDS } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
 import { AUDIENCES, type Audience, READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
-import { VIEW_WORDS } from "../bench/head/view-bar";
+import { toast } from "../talk/toast";
 import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { Crumb } from "../shell/crumb";

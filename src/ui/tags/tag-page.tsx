@@ -6,7 +6,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
-import { InlineTitle } from "../bench/head/inline-title";
+import { InlineTitle } from "../parts/inline-title";
 import { Button, buttonLook } from "../parts/button";
 import { KindMark } from "../parts/kind";
 import { Crumb } from "../shell/crumb";

@@ -1,2 +1,2 @@
-export { getHealth as GET } from "@/services/http/health";
+export { getHealth as GET } from "@/http/health";
 export const dynamic = "force-dynamic";

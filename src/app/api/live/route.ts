@@ -1,1 +1,1 @@
-export { getLive as GET } from "@/services/http/live-route";
+export { getLive as GET } from "@/http/live-route";

@@ -1,1 +1,1 @@
-export { getOpenApi as GET } from "@/services/http/openapi";
+export { getOpenApi as GET } from "@/http/openapi";

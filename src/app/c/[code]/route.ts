@@ -1,1 +1,1 @@
-export { getReaderPage as GET } from "@/services/http/reader-route";
+export { getReaderPage as GET } from "@/http/reader-route";

@@ -18,7 +18,7 @@ import { Words } from "../../parts/words";
 import { initials } from "../../shell/initials";
 import { ask, call } from "../../talk/call";
 import { useBench } from "../state/bench-context";
-import { InlineTitle } from "./inline-title";
+import { InlineTitle } from "../../parts/inline-title";
 import { usePresence } from "../state/use-presence";
 import { ViewBar } from "./view-bar";
 

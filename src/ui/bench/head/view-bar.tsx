@@ -8,6 +8,7 @@ import {
   type Sort,
   SORTS,
   type View,
+  VIEW_WORDS,
   VIEWS,
   type ViewSetting,
 } from "@/core/list/view-setting";
@@ -15,13 +16,6 @@ import { Button } from "../../parts/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
 
-export const VIEW_WORDS: Record<View, string> = {
-  rows: "Rows",
-  cards: "Cards",
-  board: "Board",
-  table: "Table",
-  steps: "Steps",
-};
 const SORT_WORDS: Record<Sort, string> = {
   own: "Own order",
   title: "Title",

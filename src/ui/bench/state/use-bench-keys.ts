@@ -1,9 +1,8 @@
 "use client";
 
 import { useEffect } from "react";
-import { VIEWS, type ViewSetting } from "@/core/list/view-setting";
+import { VIEW_WORDS, VIEWS, type ViewSetting } from "@/core/list/view-setting";
 import { isForField } from "../../shell/commands";
-import { VIEW_WORDS } from "../head/view-bar";
 
 type Commands = {
   arranges: boolean;

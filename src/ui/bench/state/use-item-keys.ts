@@ -7,7 +7,7 @@ import { keyOnItem } from "./key-on-item";
 import type { How, Selection } from "./use-selection";
 import { isTyping } from "../../shell/commands";
 import { openOriginals } from "../../talk/originals";
-import { goThroughCells } from "../views/go-through-cells";
+import { goThroughCells } from "../../parts/go-through-cells";
 import type { DetailField, Item } from "./types";
 
 type Around = {

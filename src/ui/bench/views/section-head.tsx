@@ -9,7 +9,7 @@ import { RichField } from "../../parts/rich-field";
 import { Words } from "../../parts/words";
 import { call } from "../../talk/call";
 import { useBench } from "../state/bench-context";
-import { InlineTitle } from "../head/inline-title";
+import { InlineTitle } from "../../parts/inline-title";
 import { LandingMark } from "../item/item-words";
 import type { Section } from "../state/types";
 

@@ -1,1 +1,1 @@
-export { getAction as GET, postAction as POST, preflight as OPTIONS } from "@/services/http/action-route";
+export { getAction as GET, postAction as POST, preflight as OPTIONS } from "@/http/action-route";

@@ -1,1 +1,1 @@
-export { handleAuth as GET, handleAuth as POST } from "@/services/http/auth-route";
+export { handleAuth as GET, handleAuth as POST } from "@/http/auth-route";

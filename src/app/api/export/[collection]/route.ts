@@ -1,1 +1,1 @@
-export { getExport as GET } from "@/services/http/export-route";
+export { getExport as GET } from "@/http/export-route";

@@ -1,1 +1,1 @@
-export { getFile as GET } from "@/services/http/file-route";
+export { getFile as GET } from "@/http/file-route";

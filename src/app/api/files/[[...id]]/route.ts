@@ -5,4 +5,4 @@ export {
   tus as HEAD,
   tus as DELETE,
   tus as OPTIONS,
-} from "@/services/http/file-route";
+} from "@/http/file-route";

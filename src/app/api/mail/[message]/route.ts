@@ -1,1 +1,1 @@
-export { getOriginal as GET } from "@/services/http/export-route";
+export { getOriginal as GET } from "@/http/export-route";

@@ -1,1 +1,1 @@
-export { getPicture as GET } from "@/services/http/picture-route";
+export { getPicture as GET } from "@/http/picture-route";

@@ -1,1 +1,1 @@
-export { getPreview as GET } from "@/services/http/preview-route";
+export { getPreview as GET } from "@/http/preview-route";

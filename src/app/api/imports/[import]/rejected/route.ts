@@ -1,1 +1,1 @@
-export { getRejected as GET } from "@/services/http/export-route";
+export { getRejected as GET } from "@/http/export-route";

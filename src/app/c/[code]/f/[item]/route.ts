@@ -1,1 +1,1 @@
-export { getReaderFile as GET } from "@/services/http/reader-route";
+export { getReaderFile as GET } from "@/http/reader-route";

@@ -1,1 +1,1 @@
-export { getReaderPicture as GET } from "@/services/http/reader-route";
+export { getReaderPicture as GET } from "@/http/reader-route";

@@ -5,10 +5,10 @@ import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { READER_SCRIPT } from "@/core/publish/reader-script";
 import { READER_STYLE } from "@/core/publish/reader-style";
 import { fileOfPlacement } from "@/data/queries/texts-and-files";
+import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
-import { database } from "../mechanism/changing";
+import { readerPage } from "@/services/reader/reader-page";
 import { sendFile } from "./file-route";
-import { readerPage } from "../reader/reader-page";
 
 const script = createHash("sha256").update(READER_SCRIPT).digest("base64");
 /** Only the page's own script runs; pictures and letters are its own; a player may come from anywhere, after a press. */

@@ -1,9 +1,9 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import { sayFailure, sayUnsaved, whyOf } from "../../talk/say-failure";
-import { useGone, useLeaving } from "../../talk/use-leaving";
-import { useSaved } from "../../talk/use-saved";
+import { sayFailure, sayUnsaved, whyOf } from "../talk/say-failure";
+import { useGone, useLeaving } from "../talk/use-leaving";
+import { useSaved } from "../talk/use-saved";
 
 type Props = {
   label: string;

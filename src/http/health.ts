@@ -1,6 +1,6 @@
 import { queueState } from "@/data/queries/jobs";
+import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
-import { database } from "../mechanism/changing";
 import { json } from "./answer";
 
 const ALIVE = 15_000;

@@ -1,5 +1,5 @@
-import { readPicture } from "../pictures/read";
-import { actorOf } from "../accounts/actor-of-request";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { readPicture } from "@/services/pictures/read";
 import { answering } from "./answer";
 import { pictureAnswer } from "./reader-route";
 

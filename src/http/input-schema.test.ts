@@ -1,7 +1,7 @@
 import "reflect-metadata";
 import { IsArray, IsBoolean, IsInt, IsObject, IsOptional, Max, Min } from "class-validator";
 import { expect, test } from "vitest";
-import { Id, Ids, MaybeText, Name, OneOf, Texts } from "../mechanism/input";
+import { Id, Ids, MaybeText, Name, OneOf, Texts } from "@/mechanism/input";
 import { inputSchema } from "./input-schema";
 
 class Example {

@@ -1,5 +1,5 @@
-import { openDatabase, type Tx } from "@/data/database";
 import type { Ability } from "@/core/policy/abilities";
+import { openDatabase, type Tx } from "@/data/database";
 import { transact } from "@/data/transaction";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";

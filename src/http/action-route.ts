@@ -1,8 +1,8 @@
 import { getMetadataStorage } from "class-validator";
-import type { InputClass } from "../mechanism/input";
-import { actorOf } from "../accounts/actor-of-request";
-import { Problem } from "../mechanism/problem";
-import { findAction } from "../registry";
+import type { InputClass } from "@/mechanism/input";
+import { Problem } from "@/mechanism/problem";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { findAction } from "@/services/registry";
 import { answering, forExtension, json, mustBeOwnSite, preflight, readJson } from "./answer";
 
 type Context = { params: Promise<{ name: string }> };

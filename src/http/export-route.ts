@@ -1,7 +1,7 @@
-import { rejectedLines } from "../imports/rejected";
-import { readOriginal } from "../messages/original";
-import { actorOf } from "../accounts/actor-of-request";
-import { exportCollection } from "../export/collection";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { exportCollection } from "@/services/export/collection";
+import { rejectedLines } from "@/services/imports/rejected";
+import { readOriginal } from "@/services/messages/original";
 import { answering } from "./answer";
 import { fileAnswer } from "./file-answer";
 

@@ -8,9 +8,9 @@ vi.mock("@/outside/files", () => ({
       ? null
       : { stream: Readable.from([content.subarray(range.start, range.end + 1)]), bytes: content.length },
 }));
-vi.mock("../files/read", () => ({ readFile: null }));
-vi.mock("../files/uploads", () => ({ handleUpload: null }));
-vi.mock("../accounts/actor-of-request", () => ({ actorOf: null }));
+vi.mock("@/services/files/read", () => ({ readFile: null }));
+vi.mock("@/services/files/uploads", () => ({ handleUpload: null }));
+vi.mock("@/services/accounts/actor-of-request", () => ({ actorOf: null }));
 vi.mock("./answer", () => ({}));
 const { sendFile } = await import("./file-route");
 afterAll(() => void vi.resetModules());

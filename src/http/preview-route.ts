@@ -1,7 +1,7 @@
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { readerDocument } from "@/core/publish/reader-document";
-import { actorOf } from "../accounts/actor-of-request";
-import { readPublished } from "../reader/read";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { readPublished } from "@/services/reader/read";
 import { answering } from "./answer";
 import { READER_POLICY } from "./reader-route";
 

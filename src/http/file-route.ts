@@ -1,8 +1,8 @@
 import { Readable } from "node:stream";
 import { openFile } from "@/outside/files";
-import { readFile } from "../files/read";
-import { handleUpload } from "../files/uploads";
-import { actorOf } from "../accounts/actor-of-request";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { readFile } from "@/services/files/read";
+import { handleUpload } from "@/services/files/uploads";
 import { answering, forExtension, mustBeOwnSite, preflight } from "./answer";
 import { disposition } from "./file-answer";
 

@@ -1,5 +1,5 @@
-import { listen, liveStream } from "../events/listen";
-import { actorOf } from "../accounts/actor-of-request";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { listen, liveStream } from "@/services/events/listen";
 import { answering } from "./answer";
 
 /** GET /api/live?team=<id>: the event stream of a team. */

@@ -1,6 +1,6 @@
-import type { Action } from "../mechanism/action";
-import { ACTIONS } from "../registry";
-import { PROBLEMS } from "../mechanism/problems";
+import type { Action } from "@/mechanism/action";
+import { PROBLEMS } from "@/mechanism/problems";
+import { ACTIONS } from "@/services/registry";
 import { json } from "./answer";
 import { inputSchema, type Schema } from "./input-schema";
 import { outputSchema, sharedSchemas } from "./output-schema";

@@ -1,7 +1,7 @@
+import { Problem } from "@/mechanism/problem";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
-import { Problem } from "../mechanism/problem";
 
 /** An answer in JSON that no one in between may keep. */
 export const json = (body: unknown, status = 200) =>

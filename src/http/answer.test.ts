@@ -1,5 +1,5 @@
 import { afterAll, afterEach, expect, test, vi } from "vitest";
-import { Problem } from "../mechanism/problem";
+import { Problem } from "@/mechanism/problem";
 
 const logged = vi.hoisted(() => [] as unknown[]);
 vi.mock("@/outside/settings", () => ({ settings: () => ({ address: "https://hobbin.example" }) }));

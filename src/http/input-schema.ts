@@ -1,5 +1,5 @@
 import { getMetadataStorage } from "class-validator";
-import type { InputClass } from "../mechanism/input";
+import type { InputClass } from "@/mechanism/input";
 
 /** A part of JSON Schema, as OpenAPI 3.1 has it. */
 export type Schema = Record<string, unknown>;
