@@ -16,6 +16,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
+          setupFiles: "tests/units/tidy-page.ts",
           isolate: false,
           maxWorkers: WORKERS,
           testTimeout: PATIENCE,

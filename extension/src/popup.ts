@@ -70,17 +70,27 @@ async function main(paired: Pairing): Promise<void> {
   ]);
   let known = cached ?? { teams: [], tree: [], tags: [] };
   const fresh = know(paired).then(
-    (found) => ((known = found), true),
-    (error: Problem) => (error.status === 401 ? forget() : false),
+    (found) => ((known = found), null),
+    (error: Problem) => error,
   );
-  if (!cached) await fresh;
+  void fresh.then((problem) => (problem?.status === 401 ? forget() : undefined));
+  // What was known last time is shown at once.
+  if (!known.teams.length) {
+    const problem = await fresh;
+    if (problem?.status === 401) return;
+    if (!known.teams.length)
+      return show(
+        el("h1", {}, "Nothing can be saved just now"),
+        el("p", { role: "status" }, problem?.words ?? "In none of your teams you may bring things in."),
+      );
+  }
   if (!page)
     return show(
       el("h1", {}, "This page cannot be saved"),
       el("p", {}, "Extensions may not read the browser’s own pages. Open a page of the web."),
       many(),
     );
-  if (known.teams.length || !cached) form(paired, page, () => known, recent, recentTags ?? []);
+  form(paired, page, () => known, recent, recentTags ?? []);
   const { known: there } = await call<{ known: (string | null)[] }>(paired, "resources.known", {
     team: recent[0]?.team ?? known.teams[0]!.id,
     addresses: [page.address],
@@ -91,13 +101,12 @@ async function main(paired: Pairing): Promise<void> {
     said.textContent = "In the catalogue already. Saving places it again.";
 }
 
-async function forget(): Promise<boolean> {
+async function forget(): Promise<void> {
   await chrome.storage.local.remove("pairing");
   show(
     el("h1", {}, "Not paired any more"),
     el("p", {}, "The pairing was revoked on the Account page. Pair this browser again there."),
   );
-  return false;
 }
 
 function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], recentTags: string[]): void {
