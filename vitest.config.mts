@@ -7,7 +7,7 @@ const PATIENCE = 60_000;
 const WORKERS = 2;
 const alias = { "@": fileURLToPath(new URL("./src", import.meta.url)) };
 
-/** Three projects: what is pure, what is checked against published references, and what needs the database. */
+/** Four projects: what is pure, what needs a page, what is checked against published references, and what needs the database. */
 export default defineConfig({
   resolve: { alias },
   test: {
@@ -16,11 +16,22 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: "unit",
-          setupFiles: "tests/units/tidy-page.ts",
           isolate: false,
           maxWorkers: WORKERS,
           testTimeout: PATIENCE,
           include: ["{src,tools,standin,demo,extension}/**/*.test.{ts,tsx}"],
+          exclude: ["**/*.page.test.*"],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: "page",
+          setupFiles: "tests/units/tidy-page.ts",
+          isolate: false,
+          maxWorkers: WORKERS,
+          testTimeout: PATIENCE,
+          include: ["{src,extension}/**/*.page.test.{ts,tsx}"],
         },
       },
       {

@@ -1,10 +1,22 @@
-/** What tests leave on a page is gone before the next one begins. */
+/**
+ * A page for tests that need one. A worker has one page for all its files, because modules that remember the page they
+ * were loaded with (React, the testing library) stay loaded too; what a test leaves on it is gone before the next.
+ */
+import { GlobalRegistrator } from "@happy-dom/global-registrator";
 import { afterEach } from "vitest";
 
-if (typeof document !== "undefined") {
-  const { cleanup } = await import("@testing-library/react");
+if (!GlobalRegistrator.isRegistered) {
+  const { fetch, Response, Request, Headers, AbortController } = globalThis;
+  GlobalRegistrator.register({ url: "http://localhost:3000/" });
+  // What reaches out is the stand-in's of each test, and answers with Node's own.
+  Object.assign(globalThis, { fetch, Response, Request, Headers, AbortController });
   Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
-  // Neither lays anything out here: what scrolls into sight has nowhere to go.
+  // Nothing is laid out here: what scrolls into sight has nowhere to go.
   Element.prototype.scrollIntoView = () => undefined;
-  afterEach(cleanup);
 }
+const { cleanup } = await import("@testing-library/react");
+afterEach(() => {
+  cleanup();
+  document.head.replaceChildren();
+  document.body.replaceChildren();
+});

@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { expect, test, vi } from "vitest";
 import { combobox, el, type Option, show } from "./parts";
 

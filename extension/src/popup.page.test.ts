@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { fireEvent, screen, waitFor } from "@testing-library/dom";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { fakeBrowser } from "../../tests/units/fake-browser";

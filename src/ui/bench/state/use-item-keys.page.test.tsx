@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { fireEvent, render } from "@testing-library/react";
 import { expect, test, vi } from "vitest";
 import type { Item } from "./types";

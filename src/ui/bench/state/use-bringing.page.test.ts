@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { act, cleanup, renderHook } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { clipHtml, clipText } from "@/core/formats/clipboard";

@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { fireEvent, render, screen } from "@testing-library/react";
 import fc from "fast-check";
 import { expect, test, vi } from "vitest";

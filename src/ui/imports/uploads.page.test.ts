@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { act, renderHook } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { clearDone, sendFiles, useUploads } from "./uploads";

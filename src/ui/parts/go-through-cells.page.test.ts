@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { beforeEach, expect, test } from "vitest";
 import { goThroughCells } from "./go-through-cells";
 

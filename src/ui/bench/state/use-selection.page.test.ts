@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { act, renderHook } from "@testing-library/react";
 import fc from "fast-check";
 import { expect, test } from "vitest";

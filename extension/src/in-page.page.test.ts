@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { beforeEach, expect, test, vi } from "vitest";
 import { confirmInPage, seeLinks, seePage, seePairing } from "./in-page";
 

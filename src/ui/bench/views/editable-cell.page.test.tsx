@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { act, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test } from "vitest";
 import { Refusal } from "../../talk/call";
