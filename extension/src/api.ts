@@ -12,6 +12,9 @@ export const store = (values: Record<string, unknown>): Promise<void> => chrome.
 
 /**
  * Calls an action.
+ * @param pairing where Hobbin is and by which token
+ * @param name of the action
+ * @param input as the action takes it
  * @throws {Problem} with status 0 when Hobbin cannot be reached
  */
 export async function call<T>(pairing: Pairing, name: string, input: object): Promise<T> {
@@ -23,7 +26,12 @@ export async function call<T>(pairing: Pairing, name: string, input: object): Pr
   return (await answer.json()) as T;
 }
 
-/** Sends a file by the tus protocol, in one piece. @returns the upload's id */
+/**
+ * Sends a file by the tus protocol, in one piece.
+ * @param name what the file is called
+ * @param content all of it
+ * @returns the upload's id
+ */
 export async function sendFile(pairing: Pairing, team: string, name: string, content: Blob): Promise<string> {
   const encode = (text: string) => btoa(String.fromCharCode(...new TextEncoder().encode(text)));
   const answer = await reach(`${pairing.address}/api/files`, {

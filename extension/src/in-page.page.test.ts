@@ -1,4 +1,5 @@
 import { beforeEach, expect, test, vi } from "vitest";
+import { standAt } from "../../tests/units/stand-at";
 import { confirmInPage, seeLinks, seePage, seePairing } from "./in-page";
 
 // The list of pictures is one thing happy-dom's documents lack.
@@ -7,12 +8,7 @@ const page = (head: string, body: string) => {
   document.head.innerHTML = head;
   document.body.innerHTML = body;
 };
-beforeEach(() => {
-  document.documentElement.querySelector("#hobbin-said")?.remove();
-  (window as unknown as { happyDOM: { setURL(url: string): void } }).happyDOM.setURL(
-    "https://moss.example/sundew",
-  );
-});
+beforeEach(() => standAt("https://moss.example/sundew"));
 
 /** Whether a function needs nothing from outside: the browser sends its text alone into the page. */
 test("what is handed to the page is whole in itself", () => {

@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from "@testing-library/dom";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
+import { standAt } from "../../tests/units/stand-at";
 import { fakeBrowser } from "../../tests/units/fake-browser";
 
 const LINKS = [
@@ -33,7 +34,7 @@ beforeEach(() => {
 afterAll(() => (vi.unstubAllGlobals(), vi.resetModules()));
 
 const open = async (mode: string) => {
-  window.history.replaceState(null, "", `http://localhost:3000/many.html?mode=${mode}&tab=7`);
+  standAt(`http://localhost:3000/many.html?mode=${mode}&tab=7`);
   await import("./many");
 };
 const ticked = () =>

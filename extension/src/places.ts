@@ -34,6 +34,8 @@ export async function know(paired: Pairing): Promise<Known> {
 /**
  * Recent places first, then the top of the tree, to be gone into level by level; with letters typed, every collection whose
  * name has them, with the path to it.
+ * @param typed letters to find by; empty: what is near
+ * @param inside the collection that was gone into; null: the top
  */
 export function placesFor(typed: string, known: Known, recent: Place[], inside: string | null): Option[] {
   const byId = new Map(known.tree.map((one) => [one.id, one]));

@@ -4,6 +4,8 @@ import mysql from "mysql2/promise";
 /**
  * Brings the database at `url` to the newest schema. Safe to run twice and by several processes at once:
  * a named lock of the server lets one through, the others find the work done.
+ * @param url of the database
+ * @param folder where the migrations lie
  * @returns the number of migrations applied now
  */
 export async function migrate(url: string, folder: string): Promise<number> {

@@ -3,7 +3,11 @@ import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 
-/** An answer in JSON that no one in between may keep. */
+/**
+ * An answer in JSON that no one in between may keep.
+ * @param body what JSON can say
+ * @param status of HTTP
+ */
 export const json = (body: unknown, status = 200) =>
   Response.json(body, { status, headers: { "cache-control": "no-store" } });
 

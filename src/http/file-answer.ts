@@ -11,7 +11,11 @@ export function fileAnswer(file: { name: string; type: string; content: string |
   });
 }
 
-/** The header that names a file. */
+/**
+ * The header that names a file.
+ * @param how whether the browser shows it or stores it
+ * @param name of the file, in any letters
+ */
 export function disposition(how: "attachment" | "inline", name: string): string {
   const exact = encodeURIComponent(name).replace(/['()*]/g, (c) => `%${c.charCodeAt(0).toString(16)}`);
   return `${how}; filename="${name.replace(/[^\x20-\x7e]|["\\]/g, "_")}"; filename*=UTF-8''${exact}`;

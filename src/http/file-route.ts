@@ -74,7 +74,10 @@ export async function sendFile(request: Request, file: Stored): Promise<Response
   });
 }
 
-/** RFC 9110 §14.1.2: `bytes=0-499`, `bytes=500-`, `bytes=-500`. */
+/**
+ * RFC 9110 §14.1.2: `bytes=0-499`, `bytes=500-`, `bytes=-500`.
+ * @param header the Range header, or null
+ */
 export function readRange(
   header: string | null,
   bytes: number,

@@ -8,6 +8,7 @@ import { outputSchema, sharedSchemas } from "./output-schema";
 /**
  * The description of every action (OpenAPI 3.1), made from the definitions themselves. Written here because the
  * packages that do it go by class names, which a production build shortens.
+ * @param address the address people open Hobbin at
  */
 export function openApi(address: string): Schema {
   const paths = Object.fromEntries(

@@ -58,7 +58,11 @@ export async function readAddressOf(address: string): Promise<Filling> {
   };
 }
 
-/** Reads the HTML somebody's browser showed, as it was sent along. */
+/**
+ * Reads the HTML somebody's browser showed, as it was sent along.
+ * @param hash of the stored page
+ * @param address where it was seen
+ */
 export async function readSeen(hash: string, address: string): Promise<Filling> {
   const body = await readStored(hash);
   if (!body) return { ok: false, problem: "internal" };

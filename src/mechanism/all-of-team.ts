@@ -12,6 +12,7 @@ function inOrder<T extends { id: string }>(ids: readonly string[], rows: readonl
 /**
  * Several placements of one team, in the order of the ids given. Those somebody has taken out meanwhile are left out;
  * one of another team refuses everything.
+ * @param ids of the placements; each must be there and of the team
  * @throws {Problem} not-found
  */
 export async function placementsOf(tx: Tx, ids: readonly string[], team: string) {
@@ -24,7 +25,10 @@ export async function placementsOf(tx: Tx, ids: readonly string[], team: string)
   );
 }
 
-/** The same of resources, which are locked. */
+/**
+ * The same of resources, which are locked.
+ * @param ids of the resources; each must be there and of the team
+ */
 export async function resourcesOf(tx: Tx, ids: readonly string[], team: string) {
   const rows = await resourcesById(tx, ids);
   if (rows.some((row) => row.team !== team)) throw new Problem("not-found");

@@ -27,19 +27,29 @@ const all =
 export const Id = () => all(IsUUID(undefined, { message: "This is no id." }));
 /** An id, or nothing. */
 export const MaybeId = () => all(IsOptional(), IsUUID(undefined, { message: "This is no id." }));
-/** Several ids. */
+/**
+ * Several ids.
+ * @param most how many there may be
+ */
 export const Ids = (most = 500) =>
   all(IsArray(), ArrayMaxSize(most), IsUUID(undefined, { each: true, message: "This is no id." }));
 /** Several ids, or nothing. */
 export const MaybeIds = (most = 500) => all(IsOptional(), Ids(most) as PropertyDecorator);
-/** A name or title that must not be empty. */
+/**
+ * A name or title that must not be empty.
+ * @param what what is called so, for the words of the refusal
+ * @param most its greatest length in characters
+ */
 export const Name = (what: string, most: number) =>
   all(
     IsString({ message: `Give ${what}.` }),
     IsNotEmpty({ message: `Give ${what}.` }),
     MaxLength(most, { message: `At most ${most} characters, please.` }),
   );
-/** Text that may be left out. */
+/**
+ * Text that may be left out.
+ * @param most its greatest length in characters
+ */
 export const MaybeText = (most: number) =>
   all(
     ValidateIf((_, value) => value !== undefined),
@@ -52,7 +62,11 @@ export const OneOf = (values: readonly string[]) =>
 /** One of a few words, or nothing. */
 export const MaybeOneOf = (values: readonly string[]) =>
   all(IsOptional(), IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }));
-/** Several short texts. */
+/**
+ * Several short texts.
+ * @param most how many there may be
+ * @param longest the greatest length of each in characters
+ */
 export const Texts = (most: number, longest: number) =>
   all(
     IsArray(),
@@ -68,6 +82,7 @@ export class Nothing {}
 
 /**
  * Makes an input of `raw` and checks it.
+ * @param raw what came from outside, of any shape
  * @throws {Problem} not-valid, with every field that is wrong; fields the class does not know are wrong too
  */
 export function checkInput<I extends object>(Input: InputClass<I>, raw: unknown): I {

@@ -37,6 +37,11 @@ export class Problem extends Error {
   }
 }
 
-/** A problem with a single field. */
+/**
+ * A problem with a single field.
+ * @param field the name of the field, as in the input
+ * @param code one of `PROBLEMS`
+ * @param detail what is said beside the field
+ */
 export const fieldProblem = (field: string, code: ProblemCode, detail: string = PROBLEMS[code].detail) =>
   new Problem(code, detail, [{ field, detail }]);

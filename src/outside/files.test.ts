@@ -2,17 +2,17 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSy
 import os from "node:os";
 import path from "node:path";
 import { text } from "node:stream/consumers";
-import { afterAll, expect, test, vi } from "vitest";
+import { afterAll, afterEach, beforeEach, expect, test, vi } from "vitest";
 import { sha256 } from "./hash";
 
 const folder = vi.hoisted(() => ({ path: "" }));
 vi.mock("./settings", () => ({ settings: () => ({ files: folder.path }) }));
-folder.path = mkdtempSync(path.join(os.tmpdir(), "hobbin-files-"));
 const { adoptFile, headOf, openFile, pathOfStored, readStored, storeFile } = await import("./files");
-afterAll(() => {
-  rmSync(folder.path, { recursive: true, force: true });
-  vi.resetModules();
+beforeEach(() => {
+  folder.path = mkdtempSync(path.join(os.tmpdir(), "hobbin-files-"));
 });
+afterEach(() => rmSync(folder.path, { recursive: true, force: true }));
+afterAll(() => vi.resetModules());
 
 const peat = Buffer.from("Peat is what moss becomes.");
 const files = () =>
@@ -33,7 +33,7 @@ test("a file that was sent is taken over, and is gone where it lay; one that is 
     expect(await adoptFile(sent)).toEqual({ hash: sha256(Buffer.from("A longer one")), bytes: 12 });
     expect(existsSync(sent)).toBe(false);
   }
-  expect(files()).toHaveLength(2);
+  expect(files()).toHaveLength(1);
 });
 
 test("it is read whole, from one byte to another, or only its beginning", async () => {

@@ -21,7 +21,10 @@ export async function storeFile(content: Uint8Array): Promise<string> {
   return hash;
 }
 
-/** Takes a file on this disk into the store; what lay there is gone afterwards. */
+/**
+ * Takes a file on this disk into the store; what lay there is gone afterwards.
+ * @param file the path of a file on the same disk, which is moved
+ */
 export async function adoptFile(file: string): Promise<{ hash: string; bytes: number }> {
   const hasher = createHash("sha256");
   await pipeline(createReadStream(file), hasher);
@@ -55,12 +58,19 @@ export async function openFile(
   return found ? { stream: createReadStream(place(hash), range), bytes: found.size } : null;
 }
 
-/** The whole stored file, or null. */
+/**
+ * The whole stored file, or null.
+ * @param hash SHA-256 of the content, in hexadecimal
+ */
 export async function readStored(hash: string): Promise<Buffer | null> {
   return isHash(hash) ? readFile(place(hash)).catch(() => null) : null;
 }
 
-/** The first bytes of a stored file, enough to tell its type. */
+/**
+ * The first bytes of a stored file, enough to tell its type.
+ * @param hash SHA-256 of the content, in hexadecimal
+ * @param bytes how many are read
+ */
 export async function headOf(hash: string, bytes = 8192): Promise<Buffer> {
   const handle = await open(place(hash));
   try {

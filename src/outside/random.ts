@@ -4,7 +4,10 @@ import { shareCode } from "@/core/share/code";
 
 /** A new id: a UUID of version 7 (RFC 9562 § 5.7), in order of time; within one process strictly so. */
 export const newId = (): string => v7();
-/** A whole number from 0, below `count`. */
+/**
+ * A whole number from 0, below `count`.
+ * @param count 1 or more
+ */
 export const anyBelow = (count: number): number => randomInt(count);
 /** A new code for the address of a shared collection. */
 export const newShareCode = (): string => shareCode(randomBytes(64));

@@ -28,6 +28,7 @@ export type ReadMessage = {
 /**
  * Reads a message (RFC 5322, MIME). Of one that was forwarded, inside or attached, the message inside counts. Remote
  * pictures and counting pixels fall away with all pictures.
+ * @param raw a message of RFC 5322, whole
  */
 export async function readMessage(raw: Buffer): Promise<ReadMessage> {
   const outer = await simpleParser(raw, { skipImageLinks: true, skipTextLinks: true });

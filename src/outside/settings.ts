@@ -136,6 +136,7 @@ export type Settings = Record<keyof typeof SETTINGS, string>;
 
 /**
  * Reads all settings from the environment.
+ * @param environment the variables of the process
  * @throws {SettingsError} naming every setting that is wrong, not only the first
  */
 export function readSettings(environment: Record<string, string | undefined>): Settings {

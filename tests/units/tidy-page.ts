@@ -4,19 +4,23 @@
  */
 import { GlobalRegistrator } from "@happy-dom/global-registrator";
 import { afterEach } from "vitest";
+import { standAt } from "./stand-at";
 
+const HOME = "http://localhost:3000/";
 if (!GlobalRegistrator.isRegistered) {
   const { fetch, Response, Request, Headers, AbortController } = globalThis;
-  GlobalRegistrator.register({ url: "http://localhost:3000/" });
+  GlobalRegistrator.register({ url: HOME });
   // What reaches out is the stand-in's of each test, and answers with Node's own.
   Object.assign(globalThis, { fetch, Response, Request, Headers, AbortController });
   Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
   // Nothing is laid out here: what scrolls into sight has nowhere to go.
   Element.prototype.scrollIntoView = () => undefined;
 }
+
 const { cleanup } = await import("@testing-library/react");
 afterEach(() => {
   cleanup();
+  standAt(HOME);
   document.head.replaceChildren();
   document.body.replaceChildren();
 });

@@ -11,6 +11,7 @@ const NAME =
  * Reads what a person pasted as one web address. Parsing follows the WHATWG URL standard; a bare
  * `site.example/page` is taken as https, and surrounding quotes, brackets and blanks fall away.
  * The address comes back as it will be fetched, with its fragment.
+ * @param pasted what somebody pasted or typed, at most one address, with or without a scheme
  */
 export function readAddress(pasted: string): AddressReading {
   const text = pasted

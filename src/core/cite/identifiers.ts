@@ -62,7 +62,10 @@ export function checkIssn(typed: string): IdentifierProblem {
   return text.endsWith(sign) ? null : `The check digit should be ${sign}.`;
 }
 
-/** The bare DOI of what was typed: a DOI, `doi:…` or an address at a DOI resolver. */
+/**
+ * The bare DOI of what was typed: a DOI, `doi:…` or an address at a DOI resolver.
+ * @param typed a DOI as people write it: bare, with `doi:`, or as an address
+ */
 export function bareDoi(typed: string): string {
   const text = typed.trim().replace(/^(?:https?:\/\/(?:dx\.)?doi\.org\/|doi:\s*)/i, "");
   if (!/%[0-9a-f]{2}/i.test(text) || !/^https?:/i.test(typed.trim())) return text;

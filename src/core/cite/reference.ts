@@ -249,7 +249,10 @@ export function missingFields(
     .map((field) => words[field] ?? FIELD_WORDS[field as FieldName]);
 }
 
-/** The kind of thing a work is on the Bench. */
+/**
+ * The kind of thing a work is on the Bench.
+ * @param type the type of a work by the words of CSL
+ */
 export function kindOfType(type: ItemType): "page" | "video" | "document" | "picture" | "sound" {
   if (type === "webpage" || type === "post-weblog") return "page";
   if (type === "motion_picture" || type === "broadcast") return "video";

@@ -69,6 +69,7 @@ function rhythm(tag: string): { over: number; gap: number; every: number; offset
 /**
  * The cloth as an SVG drawing. Colours come from the custom properties of the page, `var(--video)` and so on, so
  * that it follows light and dark.
+ * @param cloth what `weave` computed; its lengths are in the units of the drawing's own box
  */
 export function clothSvg(cloth: Cloth): string {
   const paths = KINDS.map((kind) => {

@@ -18,14 +18,20 @@ export function clipHtml(items: readonly Clipped[], clip: Clip): string {
   return html`<ul data-hobbin="${encodeURIComponent(JSON.stringify(clip))}">${list}</ul>`.text;
 }
 
-/** Plain text: title and address, a line each; what has no address is its title. */
+/**
+ * Plain text: title and address, a line each; what has no address is its title.
+ * @param items in the order in which they stand
+ */
 export function clipText(items: readonly Clipped[]): string {
   return items
     .map(({ heading, resource }) => [heading || resource.title, resource.address].filter(Boolean).join("\n"))
     .join("\n\n");
 }
 
-/** Only the addresses, one a line. */
+/**
+ * Only the addresses, one a line.
+ * @param items in the order in which they stand
+ */
 export function linksText(items: readonly Clipped[]): string {
   return items.flatMap(({ resource }) => resource.address || []).join("\n");
 }

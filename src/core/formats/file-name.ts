@@ -16,7 +16,10 @@ export function fileName(given: string, otherwise = "file"): string {
   return name.slice(0, 120 - ending.length).trimEnd() + ending;
 }
 
-/** A title for a file: its name without the ending, marks of joining as blanks. */
+/**
+ * A title for a file: its name without the ending, marks of joining as blanks.
+ * @param name the name of a file, with or without an ending and a path
+ */
 export const titleOfFile = (name: string): string =>
   name
     .replace(/\.[A-Za-z0-9]{1,8}$/, "")

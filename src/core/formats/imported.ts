@@ -44,7 +44,11 @@ export const emptyFolder = (title = ""): ImportedFolder => ({
   children: [],
 });
 
-/** A link of which only the address is known. */
+/**
+ * A link of which only the address is known.
+ * @param address as it stands in the file, not looked at yet
+ * @param rest what else the file says of it
+ */
 export const bareLink = (address: string, rest: Partial<ImportedLink> = {}): ImportedLink => ({
   type: "link",
   address,

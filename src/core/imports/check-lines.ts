@@ -61,7 +61,10 @@ export function asPlaces(raw: unknown): BroughtPlace[] | null {
   return places;
 }
 
-/** Bibliographic fields from outside; fields and kinds CSL does not know fall away. */
+/**
+ * Bibliographic fields from outside; fields and kinds CSL does not know fall away.
+ * @param raw what stands in the line for the work; from outside, so of any shape
+ */
 export function asReference(raw: unknown): Reference | null {
   if (!raw || typeof raw !== "object") return null;
   const said = raw as Record<string, unknown>;

@@ -14,6 +14,7 @@ const CLOSERS: Record<string, string> = { ")": "(", "]": "[", "}": "{" };
  * two lines. The sentence around an address does not become part of it: closing brackets only belong to it when they
  * were opened in it, and a full stop or comma at the end never does. What looks like an address and is none comes
  * back as malformed, as it stands.
+ * @param text plain text of any length
  */
 export function findLinks(text: string): Found {
   const whole = joinBroken(text);
@@ -120,6 +121,7 @@ function isHeading(line: string, next: string): boolean {
 /**
  * A pasted text as a tree: links under the heading above them, headings as proposed sections. Text without any link
  * gives an empty tree; it is a note then.
+ * @param text lines, indented by blanks or tabs
  */
 export function outlineText(text: string): ImportedFile & { malformed: string[] } {
   const root = emptyFolder();

@@ -89,7 +89,10 @@ function isJson(text: string): boolean {
   }
 }
 
-/** The text of a file's bytes: by byte order mark, else UTF-8 when it is valid UTF-8, else Western European. */
+/**
+ * The text of a file's bytes: by byte order mark, else UTF-8 when it is valid UTF-8, else Western European.
+ * @param bytes a whole file, in UTF-8, UTF-16 with its mark, or Windows-1252
+ */
 export function decodeText(bytes: Uint8Array): string {
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes.subarray(2));
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes.subarray(2));

@@ -62,7 +62,11 @@ export function insideOf(nodes: readonly TreeNode[], ...ids: string[]): Set<stri
   return new Set(all);
 }
 
-/** Whether the way up from a node ends at the top: every parent is there, and none comes twice. */
+/**
+ * Whether the way up from a node ends at the top: every parent is there, and none comes twice.
+ * @param nodes the whole tree
+ * @param id a collection of it
+ */
 export function standsInTree(nodes: readonly TreeNode[], id: string): boolean {
   const parentOf = new Map(nodes.map((node) => [node.id, node.parent]));
   const seen = new Set<string>();

@@ -53,14 +53,20 @@ export function forwardedOrigin(text: string): (Origin & { body: string }) | nul
   };
 }
 
-/** A subject without what forwarding and answering put before it. */
+/**
+ * A subject without what forwarding and answering put before it.
+ * @param subject a subject line, decoded
+ */
 export const bareSubject = (subject: string): string =>
   subject
     .replace(/^(\s*(fwd?|re|aw|wg|tr|rif|sv|vs)(\[\d+\])?\s*:\s*)+/i, "")
     .replace(/\s+/g, " ")
     .trim();
 
-/** Name and address of a sender: `Ada Mire <ada@bog.example>`, `ada@bog.example (Ada)`, or an address alone. */
+/**
+ * Name and address of a sender: `Ada Mire <ada@bog.example>`, `ada@bog.example (Ada)`, or an address alone.
+ * @param from the line of a forwarded head that names the sender
+ */
 export function readSender(from: string): { name: string; address: string } {
   const address =
     /<\s*(?:mailto:)?([^<>\s]+@[^<>\s]+)\s*>/.exec(from)?.[1] ??
@@ -79,7 +85,10 @@ export function readSender(from: string): { name: string; address: string } {
 const HOUSEKEEPING =
   /unsubscribe|abmelden|abbestellen|opt-?out|manage[-_ ]?preferences|email-preferences|list-manage|view[-_ ]?(this|in)[-_ ]?(email|browser)|webversion|mailto:/i;
 
-/** Which links of a message are worth offering: each address once, none that only serves the list. */
+/**
+ * Which links of a message are worth offering: each address once, none that only serves the list.
+ * @param links all links of a message
+ */
 export function worthOffering<T extends { address: string; title: string }>(links: readonly T[]): T[] {
   const seen = new Set<string>();
   return links.filter(({ address, title }) => {

@@ -47,7 +47,11 @@ export function placeManyAfter(others: readonly Ordered[], after: string | null,
   return { positions, respread };
 }
 
-/** Keys for `count` things to stand behind the key `last` (null: from the start), in order. */
+/**
+ * Keys for `count` things to stand behind the key `last` (null: from the start), in order.
+ * @param last the key of the last one there; null when there is none
+ * @param count how many keys are wanted, 1 or more
+ */
 export function keysAfter(last: string | null, count: number): string[] {
   return generateNKeysBetween(last, null, count);
 }

@@ -40,6 +40,7 @@ const PIECE = 16_384;
 /**
  * Goes through a page once and gathers what the rules of `readPage` need. Broken markup is taken as browsers take
  * it; nothing in here can throw because of what a page contains.
+ * @param html a page as it came, broken or not
  */
 export function collect(html: string): Collected {
   const found: Collected = {

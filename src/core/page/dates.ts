@@ -26,7 +26,10 @@ function plausible(year: string, month: number, day: number): boolean {
   return +year >= 1000 && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
 }
 
-/** Seconds of an ISO 8601 duration (`PT12M5S`, `P0DT1H`) or of plain seconds; null when it is neither. */
+/**
+ * Seconds of an ISO 8601 duration (`PT12M5S`, `P0DT1H`) or of plain seconds; null when it is neither.
+ * @param value a duration of ISO 8601 (`PT1M30S`), or seconds as a number
+ */
 export function durationSeconds(value: string | undefined | null): number | null {
   const text = value?.trim() ?? "";
   if (/^\d+(\.\d+)?$/.test(text)) return Math.round(+text) || null;

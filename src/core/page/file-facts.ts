@@ -3,7 +3,10 @@ import type { Kind, PageFacts } from "./facts";
 const DOCUMENTS =
   /^(application\/(pdf|msword|rtf|epub\+zip|vnd\.(openxmlformats|oasis|ms-)[\w.+-]*)|text\/(csv|rtf))$/;
 
-/** The kind of a file by its media type, or null when Hobbin does not know what to do with it. */
+/**
+ * The kind of a file by its media type, or null when Hobbin does not know what to do with it.
+ * @param mime a media type, without parameters
+ */
 export function kindOfFile(mime: string): Kind | null {
   if (DOCUMENTS.test(mime)) return "document";
   const family = mime.split("/")[0];

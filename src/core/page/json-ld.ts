@@ -44,6 +44,7 @@ const TELLING = [
 /**
  * Finds the description of the page's own matter among its JSON-LD blocks. A broken block is passed over; the
  * others still count.
+ * @param blocks the texts of a page's script elements, each meant to be JSON
  */
 export function readJsonLd(blocks: readonly string[]): LinkedData | null {
   const nodes = blocks.flatMap((block) => {

@@ -20,7 +20,10 @@ const LEAST: Record<Ability, Role> = {
   manage: "owner",
 };
 
-/** Whether somebody of this role may do that; null is somebody who is no member. */
+/**
+ * Whether somebody of this role may do that; null is somebody who is no member.
+ * @param role the person's role in the team; null for those who are not in it
+ */
 export function may(role: Role | null, ability: Ability): boolean {
   return role !== null && ROLES.indexOf(role) >= ROLES.indexOf(LEAST[ability]);
 }

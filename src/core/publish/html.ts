@@ -26,7 +26,10 @@ function put(value: Value): string {
   return value === null || value === undefined || value === false ? "" : escape(String(value));
 }
 
-/** Text made safe in HTML content and in double- or single-quoted attributes. */
+/**
+ * Text made safe in HTML content and in double- or single-quoted attributes.
+ * @param text plain text
+ */
 export function escape(text: string): string {
   return text.replace(
     /[&<>"']/g,

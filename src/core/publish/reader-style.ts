@@ -59,7 +59,10 @@ footer{margin-top:2.5rem;font-size:.875rem;color:var(--quiet)}
     .replace(/\n/g, "")
     .trim();
 
-/** The page's own letters, when the application serves them. */
+/**
+ * The page's own letters, when the application serves them.
+ * @param base where the letters lie, without a slash at its end
+ */
 export function readerFonts(base: string): string {
   return `@font-face{font-family:"Atkinson Hyperlegible Next";src:url(${base}/atkinson.woff2) format("woff2");font-weight:200 800;font-display:swap}`;
 }

@@ -17,7 +17,11 @@ export type Facets = {
 /** Upper ends of the classes of length, in minutes; the last class is open. */
 export const LENGTHS = [5, 15, 30, 60] as const;
 
-/** A class of length by its number, as the length: filter takes it and as people read it. */
+/**
+ * A class of length by its number, as the length: filter takes it and as people read it.
+ * @param i the class, counted from 0
+ * @param count how many resources are in it
+ */
 export function lengthClass(i: number, count: number): Count {
   const from = i === 0 ? 0 : LENGTHS[i - 1]! + 1;
   const to = LENGTHS[i];

@@ -6,7 +6,13 @@
 /** Numbers of an id. */
 export const WORDS = 4;
 
-/** Below zero when the id at place `i` of `a` comes before the one at `j` of `b`, zero when they are the same. */
+/**
+ * Below zero when the id at place `i` of `a` comes before the one at `j` of `b`, zero when they are the same.
+ * @param a ids, four words each
+ * @param i which of `a`, counted from 0
+ * @param b ids, four words each
+ * @param j which of `b`, counted from 0
+ */
 export function compareIds(a: Uint32Array, i: number, b: Uint32Array, j: number): number {
   // Written out: it is what searching in long lists consists of.
   const from = i * WORDS;
@@ -43,7 +49,11 @@ export function numbersOf(id: string): [number, number, number, number] {
   ];
 }
 
-/** The id at place `i`, as 8-4-4-4-12 hexadecimal digits. */
+/**
+ * The id at place `i`, as 8-4-4-4-12 hexadecimal digits.
+ * @param ids ids, four words each
+ * @param i which of them, counted from 0
+ */
 export function idAt(ids: Uint32Array, i: number): string {
   const hex = (k: number) => ids[i * WORDS + k]!.toString(16).padStart(8, "0");
   const [b, c] = [hex(1), hex(2)];

@@ -172,7 +172,10 @@ function dayRange(text: string): Span | null {
   return { from: at(year!, 0, 1), to: at(year! + 1, 0, 1) };
 }
 
-/** The filters and phrases of a query as chips. */
+/**
+ * The filters and phrases of a query as chips.
+ * @param text what stands in the box
+ */
 export function chipsOf(text: string): Chip[] {
   return piecesOf(text)
     .filter((piece) => piece.name !== null || piece.quoted || piece.minus)

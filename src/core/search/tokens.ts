@@ -42,7 +42,10 @@ const LIGATURES: Record<string, string> = {
   ı: "i",
 };
 
-/** Words that differ by case, accents, Hebrew or Arabic points or the width of letters are one word. */
+/**
+ * Words that differ by case, accents, Hebrew or Arabic points or the width of letters are one word.
+ * @param word one word, in any letters
+ */
 export function fold(word: string): string {
   // Most words are plain; they need none of this.
   if (/^[a-z0-9]*$/.test(word)) return word;

@@ -55,7 +55,10 @@ export const saturate = (tf: number): number => (tf * (K1 + 1)) / (tf + K1);
  */
 export const idf = (n: number, df: number): number => Math.log(1 + (Math.max(0, n - df) + 0.5) / (df + 0.5));
 
-/** The terms of a resource with their weights, heaviest first. */
+/**
+ * The terms of a resource with their weights, heaviest first.
+ * @param resource the words of a resource by field
+ */
 export function weigh(resource: Searchable): Weighed[] {
   const sums = new Map<string, { tf: number; word: string; short: boolean }>();
   const add = (field: Field, texts: readonly string[]) => {

@@ -1,7 +1,10 @@
 /** The longest name of a tag, in characters. */
 export const LONGEST_TAG = 80;
 
-/** The name as it is kept: composed (NFC), no blanks at the ends, single blanks inside; null when nothing is left. */
+/**
+ * The name as it is kept: composed (NFC), no blanks at the ends, single blanks inside; null when nothing is left.
+ * @param typed what was typed or brought in
+ */
 export function tagName(typed: string): string | null {
   const name = typed
     .normalize("NFC")
@@ -24,7 +27,10 @@ export function tagKey(name: string): string {
     .slice(0, LONGEST_TAG);
 }
 
-/** Several names typed at once. Commas, semicolons and new lines separate; blanks belong to the name. */
+/**
+ * Several names typed at once. Commas, semicolons and new lines separate; blanks belong to the name.
+ * @param typed one or several names, with commas or line breaks between them
+ */
 export function tagNames(typed: string): string[] {
   const byKey = new Map<string, string>();
   for (const part of typed.split(/[,;\n]/)) {

@@ -10,6 +10,7 @@ const LEAST_WORDS = 40;
  * The MinHash signature of a text (Broder 1997, "On the resemblance and containment of documents"): for each of 64 hash
  * functions the smallest value over all runs of four words. The share of equal numbers in two signatures estimates
  * the share of runs the two texts have in common. Null for texts too short to be compared.
+ * @param text the whole text of a page
  */
 export function signatureOf(text: string): Uint32Array | null {
   const words = text
@@ -43,7 +44,10 @@ export function resemblance(a: Uint32Array, b: Uint32Array): number {
 /** From here on two texts are likely the same one. */
 export const LIKELY_SAME = 0.8;
 
-/** Keys of the 16 bands: two texts that resemble each other by 0.8 share at least one with 99.9 % likelihood. */
+/**
+ * Keys of the 16 bands: two texts that resemble each other by 0.8 share at least one with 99.9 % likelihood.
+ * @param signature what `signatureOf` computed
+ */
 export function bandsOf(signature: Uint32Array): string[] {
   return Array.from({ length: BANDS }, (_, band) => {
     const rows = signature.subarray(band * ROWS, (band + 1) * ROWS);

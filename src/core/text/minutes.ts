@@ -16,7 +16,10 @@ export function minutesOf({ words, seconds }: Length): number | null {
   return null;
 }
 
-/** Minutes in words: "12 min", "1 h", "1 h 53 min". */
+/**
+ * Minutes in words: "12 min", "1 h", "1 h 53 min".
+ * @param minutes whole ones, 0 or more
+ */
 export function sayMinutes(minutes: number): string {
   const hours = Math.floor(minutes / 60);
   const rest = minutes % 60;

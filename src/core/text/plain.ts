@@ -23,7 +23,10 @@ const BLOCKS = new Set([
 const CELLS = new Set(["td", "th"]);
 const SILENT = new Set(["script", "style", "template", "noscript"]);
 
-/** The words of a piece of HTML: tags fall away, blocks become lines, cells words of their own, blanks are folded. */
+/**
+ * The words of a piece of HTML: tags fall away, blocks become lines, cells words of their own, blanks are folded.
+ * @param html rich text that has been cleaned, or any other
+ */
 export function plainText(html: string): string {
   if (!/[<&]/.test(html)) return html.replace(/\s+/g, " ").trim();
   const parts: string[] = [];

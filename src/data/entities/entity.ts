@@ -38,7 +38,10 @@ export type Entity<Row> = {
   heardIn: (tx: Tx, changes: readonly Change[]) => Promise<(change: Change) => (string | null)[]>;
 };
 
-/** The two ids of a link between two things. */
+/**
+ * The two ids of a link between two things.
+ * @param id the two ids with `~` between them
+ */
 export const halves = (id: string) => id.split("~") as [string, string];
 
 /** Whether a change takes a thing away, brings it back, or changes fields of it. */

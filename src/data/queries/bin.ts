@@ -2,7 +2,10 @@ import { and, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, placement, resource, section } from "../schema";
 
-/** Clears for good what has lain in the bin since before a time. */
+/**
+ * Clears for good what has lain in the bin since before a time.
+ * @param before what was deleted before this moment goes for good
+ */
 export async function clearBin(tx: Tx, before: Date): Promise<void> {
   for (const table of [placement, section, collection, resource])
     await tx.delete(table).where(lt(table.deletedAt, before));

@@ -185,7 +185,10 @@ export async function threadsOf(tx: Tx, id: string) {
   return { threads, tags: tags.map((row) => row.name) };
 }
 
-/** The last order key among the collections of one parent. */
+/**
+ * The last order key among the collections of one parent.
+ * @param parent the collection above; null for the top
+ */
 export async function lastPosition(tx: Tx, teamId: string, parent: string | null): Promise<string | null> {
   const rows = await tx
     .select({ position: collection.position })
@@ -262,7 +265,10 @@ export async function collectionsInside(tx: Tx, id: string) {
     .orderBy(asc(collection.position), asc(collection.id));
 }
 
-/** Where a collection stands: those it lies in, the outermost first; no more than a path has room for. */
+/**
+ * Where a collection stands: those it lies in, the outermost first; no more than a path has room for.
+ * @param most how many levels are gone up at the most
+ */
 export async function collectionsAbove(tx: Tx, id: string, most = 20) {
   const above = await queryRows<{ id: string; parent: string | null; title: string }>(
     tx,

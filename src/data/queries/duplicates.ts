@@ -11,7 +11,10 @@ import {
 } from "../schema";
 import { cardsById, withTags } from "./resources";
 
-/** Pairs of likely duplicates of a team, newest first. */
+/**
+ * Pairs of likely duplicates of a team, newest first.
+ * @param before id of the last one on the page before; null for the first page
+ */
 export async function duplicatesOf(tx: Tx, team: string, before: string | null, most: number) {
   const rows = await tx
     .select({ id: resource.id, older: resource.duplicateOf })
@@ -116,7 +119,11 @@ export async function hangBack(
   if (tray.length) await tx.update(trayEntry).set({ resource: gone }).where(inArray(trayEntry.id, tray));
 }
 
-/** Gives a resource the text of another one, if it has none itself. */
+/**
+ * Gives a resource the text of another one, if it has none itself.
+ * @param kept the resource that stays
+ * @param gone the one that is merged into it
+ */
 export async function copyTextTo(tx: Tx, kept: string, gone: string): Promise<void> {
   const [there] = await tx
     .select({ id: resourceText.resource })

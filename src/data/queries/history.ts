@@ -101,7 +101,11 @@ export const lastByOthers = (tx: Tx, since: HistoryRow, subjects: readonly strin
 export const lastInCollections = (tx: Tx, since: HistoryRow, collections: readonly string[]) =>
   lastWho(tx, since, sql`${inArray(event.collection, [...collections])} AND ${ne(event.verb, "presence")}`);
 
-/** Drops all but the newest entries of everybody. @returns how many went */
+/**
+ * Drops all but the newest entries of everybody.
+ * @param keep how many entries of each person and team stay
+ * @returns how many went
+ */
 export async function pruneHistory(tx: Tx, keep: number): Promise<number> {
   return changeRows(
     tx,

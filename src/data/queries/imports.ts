@@ -137,7 +137,10 @@ export async function importsOf(tx: Tx, team: string, most: number) {
     .limit(most);
 }
 
-/** The next part in a state, first or last. */
+/**
+ * The next part in a state, first or last.
+ * @param last whether the last one is wanted instead of the first
+ */
 export async function nextPart(tx: Tx, id: string, state: "waiting" | "done", last = false) {
   const rows = await tx
     .select()

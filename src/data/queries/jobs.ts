@@ -78,7 +78,11 @@ export async function claimJobs(
   });
 }
 
-/** Gives back to the queue what workers held that are no more. @returns how many */
+/**
+ * Gives back to the queue what workers held that are no more.
+ * @param at now: leases that ran out before it are lost
+ * @returns how many
+ */
 export async function takeUpLost(tx: Tx, at: Date): Promise<number> {
   const [result] = await tx
     .update(job)
@@ -87,7 +91,11 @@ export async function takeUpLost(tx: Tx, at: Date): Promise<number> {
   return (result as unknown as { affectedRows: number }).affectedRows;
 }
 
-/** Holds on to running jobs a while longer. */
+/**
+ * Holds on to running jobs a while longer.
+ * @param by the worker
+ * @param until when the leases run out next
+ */
 export async function renewLeases(tx: Tx, by: string, until: Date): Promise<void> {
   await tx
     .update(job)

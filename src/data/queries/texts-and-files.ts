@@ -71,7 +71,11 @@ export async function findFile(tx: Tx, id: string) {
   return (await tx.select().from(resourceFile).where(eq(resourceFile.resource, id)))[0] ?? null;
 }
 
-/** Other resources of the team whose texts share a band, with their signatures; the oldest first. */
+/**
+ * Other resources of the team whose texts share a band, with their signatures; the oldest first.
+ * @param bands of the text's signature
+ * @param without the resource itself
+ */
 export async function nearTexts(tx: Tx, team: string, bands: readonly string[], without: string) {
   if (!bands.length) return [];
   return tx

@@ -8,7 +8,11 @@ import { keysFirst, listed } from "../sql/by-keys";
 /** What a row of resource must fulfil to be found. */
 export type Condition = SQL;
 
-/** The same condition, and that the resource was added after a time. */
+/**
+ * The same condition, and that the resource was added after a time.
+ * @param at moment before which nothing counts
+ * @param condition the other filters, or null
+ */
 export const addedAfter = (at: Date, condition: Condition | null): Condition =>
   condition ? sql`${condition} AND r.created_at > ${at}` : sql`r.created_at > ${at}`;
 
@@ -77,7 +81,10 @@ export async function passing(tx: Tx, filters: SQL, ids: readonly string[]): Pro
   return rows.map((row) => row.id);
 }
 
-/** All resources of a team that the filters let through, up to so many; null when there are more. */
+/**
+ * All resources of a team that the filters let through, up to so many; null when there are more.
+ * @param most how many may pass
+ */
 export async function allPassing(tx: Tx, team: string, filters: SQL, most: number): Promise<string[] | null> {
   const rows = await queryRows<{ id: string }>(
     tx,

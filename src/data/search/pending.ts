@@ -85,6 +85,7 @@ export const hasManyPending = async (tx: Tx, team: string, many = MANY): Promise
 /**
  * Works changes that are pending into the blocks, the first of them in the order of their terms. Whoever calls holds the
  * team's index.
+ * @param most how many noted changes are packed at the most
  * @returns how many
  */
 export async function packPending(tx: Tx, team: string, most = STEP): Promise<number> {

@@ -15,7 +15,10 @@ const PACKED = fixed(sql`term, df AS n, version, NULL AS resource, NULL AS pack,
 const MANY = fixed(sql`term, weight, NULL, resource, NULL, known FROM ${termPosting} WHERE team = `);
 const COUNTED = fixed(sql`SELECT term, SUM((weight > 0) - known) AS n FROM ${termPosting} WHERE team = `);
 
-/** Terms that begin like this. */
+/**
+ * Terms that begin like this.
+ * @param start the letters somebody has typed so far, folded
+ */
 export const beginning = (start: string): SQL => sql`term LIKE ${`${start.replace(/[\\%_]/g, "\\$&")}%`}`;
 
 /** The terms of a team that begin like an unfinished word. */

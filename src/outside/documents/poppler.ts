@@ -24,7 +24,10 @@ export type PdfFacts = {
   picture: Buffer | null;
 };
 
-/** Text, number of pages, title and first page of a PDF; null when it is broken or locked. */
+/**
+ * Text, number of pages, title and first page of a PDF; null when it is broken or locked.
+ * @param file the path of a PDF in the file store
+ */
 export async function readPdf(file: string): Promise<PdfFacts | null> {
   try {
     const info = (await poppler("pdfinfo", ["-enc", "UTF-8", file])).toString("utf8");

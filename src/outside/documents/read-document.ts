@@ -37,7 +37,11 @@ const BY_ENDING: Record<string, string> = {
   rtf: "text/rtf",
 };
 
-/** The media type of a file by its content, and by its name only where the content says nothing. */
+/**
+ * The media type of a file by its content, and by its name only where the content says nothing.
+ * @param head its first bytes
+ * @param name what it was called where it came from, which is believed only where bytes say nothing
+ */
 export async function typeOfFile(head: Buffer, name: string): Promise<string> {
   const found = await fileTypeFromBuffer(head).catch(() => undefined);
   if (found && found.mime !== ("application/xml" as string)) return found.mime;
@@ -48,7 +52,11 @@ export async function typeOfFile(head: Buffer, name: string): Promise<string> {
   return BY_ENDING[ending] ?? "text/plain";
 }
 
-/** Reads what is in a file: its text, length, a picture of it. Never throws for what the file contains. */
+/**
+ * Reads what is in a file: its text, length, a picture of it. Never throws for what the file contains.
+ * @param content the whole file
+ * @param name what it was called where it came from
+ */
 export async function readDocument(content: Buffer, name: string): Promise<DocumentFacts> {
   const type = await typeOfFile(content, name);
   const facts: DocumentFacts = {

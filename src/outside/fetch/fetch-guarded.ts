@@ -37,6 +37,8 @@ const allowed = new Agent({
  * The one way out to the web. Only http and https; every address a name resolves to is checked, literal ones
  * too, and again at each redirect; time, size after decompression and redirects are limited. Never throws: what
  * went wrong comes back as a problem.
+ * @param address an address of http or https, from anywhere
+ * @param options what is asked for, and bounds of bytes and milliseconds
  */
 export async function fetchGuarded(address: string, options: FetchOptions): Promise<Fetched> {
   let url: URL;

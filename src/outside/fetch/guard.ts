@@ -9,6 +9,7 @@ export class Guarded extends Error {}
  * Whether an address of a host is out in the open. Only unicast addresses of the public internet are; private,
  * loopback, link-local, multicast, documentation and benchmark ranges are not (IANA special-purpose registries,
  * as ipaddr.js knows them), and an IPv4 address inside an IPv6 one is judged as what it is.
+ * @param text an IP address, of either version
  */
 export function isPublicAddress(text: string): boolean {
   let address: ipaddr.IPv4 | ipaddr.IPv6;
@@ -28,7 +29,10 @@ export function isPublicAddress(text: string): boolean {
   return address.range() === "unicast";
 }
 
-/** Patterns of origins that a setting allows, as `http://*.localhost:4801`: scheme, host and port all count. */
+/**
+ * Patterns of origins that a setting allows, as `http://*.localhost:4801`: scheme, host and port all count.
+ * @param allowed origins separated by blanks, as the setting has them
+ */
 export function allowedOrigin(url: URL, allowed: string): boolean {
   return allowed
     .split(/\s+/)

@@ -4,7 +4,12 @@ import { createBrotliDecompress, createGunzip, createInflate, constants } from "
 /** Thrown when a body is larger than allowed. */
 export class TooLarge extends Error {}
 
-/** Reads a body, decompressing it, and stops as soon as the decompressed bytes pass `most`. */
+/**
+ * Reads a body, decompressing it, and stops as soon as the decompressed bytes pass `most`.
+ * @param body what comes over the wire
+ * @param encoding the answer's content coding
+ * @param most how many bytes may come out
+ */
 export async function inflate(body: Readable, encoding: string | undefined, most: number): Promise<Buffer> {
   const finish = { finishFlush: constants.Z_SYNC_FLUSH };
   const decoder =

@@ -3,7 +3,11 @@ const AT_ONCE = 2;
 
 const hosts = new Map<string, { inside: number; waiting: (() => void)[] }>();
 
-/** Waits until a request to the host may begin. @returns the way out, to be called once when it is over */
+/**
+ * Waits until a request to the host may begin.
+ * @param host whose turn is waited for
+ * @returns the way out, to be called once when it is over
+ */
 export async function enterHost(host: string): Promise<() => void> {
   const at = hosts.get(host) ?? { inside: 0, waiting: [] };
   hosts.set(host, at);

@@ -29,7 +29,11 @@ export const factsInThread = (task: Omit<PageTask, "want">): Promise<PageFacts> 
 export const copyInThread = (task: Omit<PageTask, "want">): Promise<StoredCopy | null> =>
   run<StoredCopy | null>("read-page-thread", { ...task, want: "copy" }).catch(() => null);
 
-/** The text of an office document; null when there is none, or the file is built to be slow or large. */
+/**
+ * The text of an office document; null when there is none, or the file is built to be slow or large.
+ * @param body a whole file of a word processor
+ * @param plain whether only its words are wanted
+ */
 export const officeInThread = (body: Uint8Array, plain = false): Promise<OfficeAnswer> =>
   run<OfficeAnswer>("read-document-thread", { body, plain }).catch(() => null);
 

@@ -8,6 +8,7 @@ import { auth } from "./auth";
 
 /**
  * Who sends this request: the holder of a personal access token, or of a session's cookie, or a stranger.
+ * @param headers of the request: a cookie or a bearer token
  * @throws {Problem} not-signed-in when a token is given that does not hold (a wrong token is no stranger)
  */
 export async function actorOf(headers: Headers): Promise<Actor> {

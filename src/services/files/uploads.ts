@@ -90,14 +90,21 @@ let server: Promise<Server> | undefined;
 export const handleUpload = async (request: Request): Promise<Response> =>
   (await (server ??= makeServer())).handleWeb(request);
 
-/** What has arrived under an upload's id; null when it is not whole yet, or somebody else's. */
+/**
+ * What has arrived under an upload's id; null when it is not whole yet, or somebody else's.
+ * @param id of the upload
+ * @param person who sent it
+ */
 export async function arrived(id: string, person: string): Promise<Arrived | null> {
   const note = await readFile(noteOf(id), "utf8").catch(() => null);
   const found = note ? (JSON.parse(note) as Arrived) : null;
   return found?.person === person ? found : null;
 }
 
-/** Clears away uploads nobody came back for within a day. */
+/**
+ * Clears away uploads nobody came back for within a day.
+ * @param before what was touched last before goes
+ */
 export async function clearUploads(before: Date): Promise<void> {
   for (const name of await readdir(folder()).catch(() => [])) {
     const file = path.join(folder(), name);

@@ -14,6 +14,7 @@ import { changingByItself } from "@/mechanism/changing";
 /**
  * Takes back the last part of an import that is still there. What somebody has placed elsewhere since stays;
  * collections go when nothing else stands in them. All of it can be found in the bin.
+ * @param id of the import
  * @returns whether there is more to take back
  */
 export const stepUndo = (id: string): Promise<boolean> =>

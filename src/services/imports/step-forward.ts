@@ -34,6 +34,7 @@ import { makePlaces, spotOf } from "./make-places";
 /**
  * Does the next step of an import: its places, then one part of its lines after the other. A step is one transaction
  * with the note that it is done, so whoever is killed in the middle has done nothing, and goes on where it stopped.
+ * @param id of the import
  * @returns whether there is more to do
  */
 export const stepImport = (id: string): Promise<boolean> =>

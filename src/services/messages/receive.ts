@@ -8,13 +8,18 @@ import { type ReadMessage, readMessage } from "@/outside/read-message";
 
 const localOf = (address: string) => address.split("@")[0]!.toLowerCase();
 
-/** Whether mail to this address is taken. */
+/**
+ * Whether mail to this address is taken.
+ * @param address whom a message is for
+ */
 export const isKnownAddress = async (address: string): Promise<boolean> =>
   Boolean(await addressByLocal(database(), localOf(address)));
 
 /**
  * Takes a message in for everybody it is addressed to. The original is kept; the same message to the same address
  * twice is one. What comes from somebody who is not on the person's list is held for a look.
+ * @param to whom the envelope names
+ * @param raw the message as it came
  */
 export async function receiveMail(to: readonly string[], raw: Buffer): Promise<void> {
   const original = await storeFile(raw);

@@ -50,7 +50,11 @@ export async function publishedCollection(
   };
 }
 
-/** A collection with everything inside it, for the members' own export. */
+/**
+ * A collection with everything inside it, for the members' own export.
+ * @param id of the collection at the top
+ * @param depth how far below the first one this is
+ */
 export async function publishedTree(tx: Tx, id: string, depth = 0): Promise<PublishedTree> {
   const collection = await publishedCollection(tx, id, false);
   const inside: PublishedTree[] = [];

@@ -25,7 +25,11 @@ const CHECK = 500;
 /** What a page says about collections inside it is not counted in its version; it is made anew this often. */
 const REMADE_AFTER = 60_000;
 
-/** The reader's page behind a share code, as bytes ready to send; null when nothing is shared under it. */
+/**
+ * The reader's page behind a share code, as bytes ready to send; null when nothing is shared under it.
+ * @param code the share code in the address
+ * @param view the one asked for, or null for the collection's own
+ */
 export function readerPage(code: string, view: ReaderView | null): Promise<ReaderPage | null> {
   const key = `${code} ${view ?? ""}`;
   const known = cached.get(key);

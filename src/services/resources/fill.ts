@@ -26,6 +26,8 @@ export type Filling =
 /**
  * Writes what a fetch found into the resource. Fields a person typed stay as they are, and nothing that was known
  * is replaced by nothing. Done by a job, on nobody's behalf.
+ * @param id of the resource
+ * @param filling what its page says, or why it could not be read
  */
 export const fillResource = (id: string, filling: Filling): Promise<void> =>
   changingByItself(async (tx, begin) => {

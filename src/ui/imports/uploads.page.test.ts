@@ -1,6 +1,5 @@
 import { act, renderHook } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
-import { clearDone, sendFiles, useUploads } from "./uploads";
 
 /** Uploads by the tus protocol, each of which goes on when the test says so. */
 type Tus = {
@@ -36,7 +35,11 @@ vi.mock("tus-js-client", () => ({
 let answers: Record<string, { status: number; body: object }>;
 let begun = Promise.resolve();
 const asked: { name: string; input: Record<string, unknown> }[] = [];
-beforeEach(() => {
+/** Begun anew for each test: what is on its way is remembered as long as the page is. */
+let uploads: typeof import("./uploads");
+beforeEach(async () => {
+  vi.resetModules();
+  uploads = await import("./uploads");
   going.length = asked.length = earlier.uploads.length = 0;
   answers = { "capture.file": { status: 200, body: { already: false, places: [] } } };
   vi.stubGlobal("fetch", async (path: string, { body }: { body: string }) => {
@@ -54,8 +57,8 @@ afterAll(() => (vi.unstubAllGlobals(), vi.resetModules()));
 const files = (...names: string[]) => names.map((name) => new File(["words"], name));
 const WHERE = { team: "moss", collection: "bog", section: "plants" };
 function sending(names: string[], onDone = vi.fn()) {
-  const { result } = renderHook(() => useUploads());
-  act(() => sendFiles(files(...names), WHERE, onDone));
+  const { result } = renderHook(() => uploads.useUploads());
+  act(() => uploads.sendFiles(files(...names), WHERE, onDone));
   return {
     onDone,
     states: () => result.current.map((one) => one.state).join(" "),
@@ -69,8 +72,6 @@ test("what was begun before goes on where it stopped", async () => {
   sending(["a.pdf"]);
   await until(() => expect(going[0]?.started).toBe(true));
   expect(going[0]!.resumed).toEqual({ at: 8 });
-  await act(async () => going[0]!.options.onSuccess());
-  act(clearDone);
 });
 
 test("two are on their way at a time, and each is in its place when it has arrived", async () => {
@@ -89,7 +90,7 @@ test("two are on their way at a time, and each is in its place when it has arriv
   for (const one of going.slice(1)) await act(async () => one.options.onSuccess());
   await until(() => expect(states()).toBe("done done done"));
   expect(onDone).toHaveBeenCalledTimes(3);
-  act(clearDone);
+  act(uploads.clearDone);
   expect(states()).toBe("");
 });
 
@@ -105,7 +106,7 @@ test("a connection that breaks and a server in trouble are tried again and said 
   expect([null, 500, 503, 409, 423].map(again)).toEqual([true, true, true, true, true]);
   expect(states()).toBe("paused");
   // What is paused is not over, so it stays on the list.
-  act(clearDone);
+  act(uploads.clearDone);
   expect(states()).toBe("paused");
   expect([400, 403, 413].map(again)).toEqual([false, false, false]);
   await act(async () =>
@@ -117,7 +118,6 @@ test("a connection that breaks and a server in trouble are tried again and said 
 });
 
 test("why one failed is said in the server's words, else what to do; the others go on", async () => {
-  act(clearDone);
   answers["files.begin"] = {
     status: 422,
     body: {
@@ -136,7 +136,6 @@ test("why one failed is said in the server's words, else what to do; the others 
 });
 
 test("a file the team has already says where it stands", async () => {
-  act(clearDone);
   answers["capture.file"] = {
     status: 200,
     body: { already: true, places: [{ title: "The bog" }, { title: "The fen" }] },

@@ -6,7 +6,11 @@ import { Field } from "./field";
 
 export type TreeNode = { id: string; parent: string | null; title: string };
 
-/** The collections of a tree in order, each with its depth; narrowed to those whose title holds the words. */
+/**
+ * The collections of a tree in order, each with its depth; narrowed to those whose title holds the words.
+ * @param nodes in the order of their siblings
+ * @param words letters to narrow by; empty: all
+ */
 export function flattenTree(nodes: readonly TreeNode[], words = ""): (TreeNode & { depth: number })[] {
   const wanted = words.trim().toLocaleLowerCase();
   const byParent = groupBy(nodes, (node) => node.parent);

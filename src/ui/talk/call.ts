@@ -15,6 +15,8 @@ type Input<N extends ActionName> = { [K in keyof InputOf<N>]: InputOf<N>[K] };
 
 /**
  * Changes something on the server. Until it is answered, it is under way.
+ * @param name of the action
+ * @param input as the action takes it
  * @throws {Refusal} with words for the person; `status` 0 when the server could not be reached
  */
 export async function call<N extends ChangeName>(name: N, input: Input<N>): Promise<Answer<N>> {
@@ -23,6 +25,8 @@ export async function call<N extends ChangeName>(name: N, input: Input<N>): Prom
 
 /**
  * Looks something up on the server. Nothing waits for it: a page that reads much would never be settled.
+ * @param name of the reading
+ * @param input as the reading takes it
  * @throws {Refusal} as `call` does
  */
 export async function ask<N extends ReadingName>(name: N, input: Input<N>): Promise<Answer<N>> {

@@ -1,6 +1,10 @@
 import { toast } from "./toast";
 
-/** Copies text and says so; where the browser does not allow it, shows it to be copied by hand. */
+/**
+ * Copies text and says so; where the browser does not allow it, shows it to be copied by hand.
+ * @param text what is copied
+ * @param said what is said when it is; empty: nothing
+ */
 export async function copyText(text: string, said = ""): Promise<void> {
   try {
     await navigator.clipboard.writeText(text);
