@@ -1,5 +1,6 @@
 import { act, renderHook } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
+import type * as Uploads from "./uploads";
 
 /** Uploads by the tus protocol, each of which goes on when the test says so. */
 type Tus = {
@@ -36,7 +37,7 @@ let answers: Record<string, { status: number; body: object }>;
 let begun = Promise.resolve();
 const asked: { name: string; input: Record<string, unknown> }[] = [];
 /** Begun anew for each test: what is on its way is remembered as long as the page is. */
-let uploads: typeof import("./uploads");
+let uploads: typeof Uploads;
 beforeEach(async () => {
   vi.resetModules();
   uploads = await import("./uploads");
