@@ -18,7 +18,7 @@ export async function read<N extends ActionName>(name: N, input: object): Promis
     return JSON.parse(JSON.stringify(answer)) as Answer<N>;
   } catch (error) {
     if (error instanceof Problem && error.kind === "not-signed-in") redirect("/sign-in");
-    if (error instanceof Problem) notFound();
+    if (error instanceof Problem && error.kind !== "busy") notFound();
     throw error;
   }
 }

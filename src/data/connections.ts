@@ -1,4 +1,5 @@
-import mysql, { type Pool, type PoolOptions } from "mysql2";
+import mysql, { type Connection, type Pool, type PoolOptions } from "mysql2";
+import type { PoolConnection } from "mysql2/promise";
 
 type Answer = (error: NodeJS.ErrnoException | null, ...results: unknown[]) => void;
 
@@ -8,6 +9,33 @@ type Answer = (error: NodeJS.ErrnoException | null, ...results: unknown[]) => vo
  * https://mariadb.com/kb/en/mariadb-error-code-reference/
  */
 const READ_ONLY = new Set([1290, 1792, 1836]);
+const isOfNoUse = (error: NodeJS.ErrnoException & { fatal?: boolean }) =>
+  READ_ONLY.has(error.errno ?? 0) || error.fatal === true || error.code === "PROTOCOL_SEQUENCE_TIMEOUT";
+
+/** How long a connection of the pool is waited for, in milliseconds. */
+const TURN = 5_000;
+/** How long an answer to a statement is waited for, in milliseconds; what takes longer has been forgotten by its server. */
+const ANSWER = 90_000;
+
+/**
+ * A connection of the pool; it is to be released or destroyed.
+ * @throws with the code NO_CONNECTION, when none was free for too long
+ */
+export async function connectionOf(pool: Pool, turn = TURN): Promise<PoolConnection> {
+  const getting = pool.promise().getConnection();
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => {
+      // The one that comes after all goes back.
+      getting.then(
+        (connection) => connection.release(),
+        () => undefined,
+      );
+      reject(Object.assign(new Error("No connection was free."), { code: "NO_CONNECTION" }));
+    }, turn);
+  });
+  return Promise.race([getting, late]).finally(() => clearTimeout(timer));
+}
 
 /**
  * A pool of connections whose `query` takes a connection and gives it back itself. The pool's own one exchanges the
@@ -15,13 +43,14 @@ const READ_ONLY = new Set([1290, 1792, 1836]);
  * mysql2 3.24 and Node 20), which with texts of 4 kB took twenty times as long.
  */
 export function openPool(options: PoolOptions): Pool {
-  const pool = mysql.createPool(options);
+  const pool = mysql.createPool({ connectTimeout: TURN, ...options });
+  pool.on("connection", boundAnswers);
   const query = (...asked: [sql: unknown, ...rest: unknown[]]) => {
     const answer = asked.pop() as Answer;
     pool.getConnection((failed, connection) => {
       if (failed) return answer(failed);
       const done: Answer = (error, ...results) => {
-        if (error && READ_ONLY.has(error.errno ?? 0)) connection.destroy();
+        if (error && isOfNoUse(error)) connection.destroy();
         else connection.release();
         answer(error, ...results);
       };
@@ -35,4 +64,14 @@ export function openPool(options: PoolOptions): Pool {
   };
   pool.query = query as unknown as Pool["query"];
   return pool;
+}
+
+/** Every statement of a connection has an end, on this side too: a server that has stopped says nothing more. */
+function boundAnswers(connection: Connection): void {
+  const query = connection.query.bind(connection) as (...all: unknown[]) => unknown;
+  connection.query = ((asked: unknown, ...rest: unknown[]) =>
+    query(
+      typeof asked === "string" ? { sql: asked, timeout: ANSWER } : { timeout: ANSWER, ...(asked as object) },
+      ...rest,
+    )) as typeof connection.query;
 }

@@ -29,7 +29,9 @@ export function openDatabase(url: string): Database {
     trace: false,
   });
   pool.on("connection", (connection) => {
-    connection.query("SET SESSION time_zone = '+00:00', SESSION tx_isolation = 'READ-COMMITTED'");
+    connection.query(
+      "SET SESSION time_zone = '+00:00', SESSION tx_isolation = 'READ-COMMITTED', SESSION max_statement_time = 60",
+    );
   });
   const database = drizzle(pool, { schema, mode: "default" }) as unknown as Database;
   shared.hobbinDatabase = { url, pool, database };

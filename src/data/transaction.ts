@@ -1,3 +1,7 @@
+import type { PoolConnection } from "mysql2/promise";
+import type { Pool } from "mysql2";
+import { MySql2Session, MySql2Transaction } from "drizzle-orm/mysql2/session";
+import { connectionOf } from "./connections";
 import type { Database, Tx } from "./database";
 
 /**
@@ -8,12 +12,33 @@ import type { Database, Tx } from "./database";
 const LOST = new Set([1213, 1020, 1205, 1180]);
 const TRIES = 5;
 
+/**
+ * What it looks like when the database is not there: the socket's own codes, and 1040 too many connections, 1047 not
+ * ready in the cluster, 1053 shutting down, 1927 connection killed.
+ */
+const AWAY = new Set<unknown>([
+  ...["ECONNREFUSED", "ECONNRESET", "EPIPE", "ETIMEDOUT", "ENOENT", "PROTOCOL_CONNECTION_LOST"],
+  ...["PROTOCOL_SEQUENCE_TIMEOUT", "POOL_CLOSED", "NO_CONNECTION"],
+  ...[1040, 1047, 1053, 1927],
+]);
+/** So long it is waited for, in milliseconds. */
+const PATIENCE = 5_000;
+const BETWEEN = 150;
+
+/** Somebody moved what was to be locked while it was looked for: the transaction is begun anew. */
+export class Outrun extends Error {}
+
+/** The connection was lost while a transaction was being ended: it may have happened or not. */
+export class Unknown extends Error {}
+
+/** The driver's own words of an error under Drizzle's wrapping. */
+function* layers(error: unknown): Generator<{ errno?: unknown; code?: unknown; fatal?: unknown }> {
+  for (let e = error; e instanceof Error; e = e.cause) yield e as { errno?: unknown };
+}
+
 /** The driver's error number under Drizzle's wrapping, or undefined. */
 function errorNumber(error: unknown): number | undefined {
-  for (let e = error; e instanceof Error; e = e.cause) {
-    const number = (e as { errno?: unknown }).errno;
-    if (typeof number === "number") return number;
-  }
+  for (const { errno } of layers(error)) if (typeof errno === "number" && errno > 0) return errno;
   return undefined;
 }
 
@@ -23,9 +48,34 @@ export const isDuplicate = (error: unknown): boolean => errorNumber(error) === 1
 /** 1452: what the row belongs to is not there (any more). */
 export const isOrphan = (error: unknown): boolean => errorNumber(error) === 1452;
 
+/** Whether a transaction was lost to others more often than it was tried again: nothing of it was done. */
+export const isLost = (error: unknown): boolean =>
+  error instanceof Outrun || LOST.has(errorNumber(error) ?? 0);
+
+/** Whether the database could not be reached, or went away. */
+export const isAway = (error: unknown): boolean =>
+  [...layers(error)].some(({ errno, code }) => AWAY.has(code) || AWAY.has(errno));
+
 /**
- * Runs `work` in one transaction; a transaction lost to another one is rolled back and tried again, five times,
- * after a pause with jitter so that the same two do not meet again.
+ * Does something that may be done again, once more as long as the database is away, for five seconds.
+ * @throws what went wrong last
+ */
+export async function patiently<T>(work: () => Promise<T>, patience = PATIENCE): Promise<T> {
+  for (const until = performance.now() + patience; ;) {
+    try {
+      return await work();
+    } catch (error) {
+      if (error instanceof Unknown || !isAway(error) || performance.now() > until) throw error;
+      await new Promise((resolve) => setTimeout(resolve, BETWEEN));
+    }
+  }
+}
+
+/**
+ * Runs `work` in one transaction; a transaction lost to another one is rolled back and tried again, five times, after a
+ * pause with jitter so that the same two do not meet again. One whose connection was lost before its end was rolled back
+ * by the database, and is tried again for five seconds.
+ * @throws {Unknown} when the connection was lost at the end
  */
 export async function transact<T>(
   database: Database,
@@ -34,14 +84,11 @@ export async function transact<T>(
 ): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     try {
-      return await database.transaction((tx) => work(tx as unknown as Tx));
+      return await patiently(() => once(database, work));
     } catch (error) {
       const number = errorNumber(error);
       // Somebody else made the same thing a moment ago, or took away what it belongs to: at the second look that is seen.
-      const again =
-        number === 1062 || number === 1452
-          ? attempt === 1
-          : number !== undefined && LOST.has(number) && attempt < TRIES;
+      const again = number === 1062 || number === 1452 ? attempt === 1 : isLost(error) && attempt < TRIES;
       if (!again) throw error;
       await pause(attempt);
     }
@@ -50,3 +97,46 @@ export async function transact<T>(
 
 const jitter = (attempt: number) =>
   new Promise<void>((resolve) => setTimeout(resolve, Math.random() * 20 * 2 ** attempt));
+
+/** What Drizzle's own transaction is made of, as far as it is needed to make one on a connection of ours. */
+type Insides = {
+  $client: Pool;
+  dialect: ConstructorParameters<typeof MySql2Transaction>[0];
+  session: { schema: undefined; options: ConstructorParameters<typeof MySql2Session>[3] };
+};
+
+/**
+ * One transaction, once. Drizzle's own (0.45.4) begins before it watches for errors, so that a connection whose `begin`
+ * fails never goes back to the pool, and lets a failing rollback hide why it was rolled back.
+ */
+async function once<T>(database: Database, work: (tx: Tx) => Promise<T>): Promise<T> {
+  const { $client, dialect, session } = database as unknown as Insides;
+  const connection = await connectionOf($client);
+  let ending = false;
+  try {
+    await connection.query("begin");
+    const own = new MySql2Session(connection, dialect, session.schema, session.options);
+    const tx = new MySql2Transaction(dialect, own as never, session.schema, 0, "default");
+    const result = await work(tx as unknown as Tx);
+    ending = true;
+    await connection.query("commit");
+    connection.release();
+    return result;
+  } catch (error) {
+    await letGo(connection, error);
+    if (ending && isAway(error)) throw new Unknown("Whether it was done is not known.", { cause: error });
+    throw error;
+  }
+}
+
+/** Gives a connection back as it was, or ends it when it is of no more use. */
+async function letGo(connection: PoolConnection, error: unknown): Promise<void> {
+  const broken = isAway(error) || [...layers(error)].some(({ fatal }) => fatal === true);
+  if (broken) return connection.destroy();
+  try {
+    await connection.query("rollback");
+    connection.release();
+  } catch {
+    connection.destroy();
+  }
+}

@@ -1,9 +1,11 @@
 import type { Change } from "@/core/history/change";
 import type { Tx } from "@/data/database";
+import { isAway, isDuplicate, isLost, patiently, Unknown } from "@/data/transaction";
 import type { Actor } from "./actor";
 import { changing, database } from "./changing";
 import type { ChangeSet, NewEvent } from "./change-set";
 import { checkInput, type InputClass } from "./input";
+import { Locked, type Locks, takeLocks } from "./locks";
 import type { Rule, Scope } from "./policy";
 import { Problem } from "./problem";
 
@@ -13,6 +15,8 @@ export type Running<I> = {
   actor: Actor;
   scope: Scope;
   tx: Tx;
+  /** What the action locks, as it is until the end. */
+  locked: Locked;
   /** The time of everything the action does. */
   at: Date;
   /** All the verbs, to be handed on to what several actions share. */
@@ -35,6 +39,8 @@ type Common<I extends object> = {
 
 export type Definition<I extends object, O extends object> = Common<I> & {
   /** What undo calls it, to follow "Undo: "; null when nothing of it is taken back. */
+  /** What it decides by or changes. It is locked before it is decided whether it may be done, and what. */
+  locks: Locks<I>;
   history: string | ((done: { input: I; changes: readonly Change[] }) => string) | null;
   run: (running: Running<I>) => Promise<O>;
 };
@@ -55,9 +61,29 @@ async function decide<I extends object>(definition: Common<I>, actor: Actor, raw
   return { input, scope: await definition.allow({ actor, input, tx }) };
 }
 
+/** The same, then once more with everything locked that it is decided by: others may have been there in between. */
+async function decideLocked<I extends object>(
+  definition: Common<I> & { locks: Locks<I> },
+  actor: Actor,
+  raw: unknown,
+  tx: Tx,
+) {
+  const first = await decide(definition, actor, raw, tx);
+  const wanted = definition.locks?.(first);
+  if (!wanted) return { ...first, locked: NOTHING };
+  const locked = await takeLocks(tx, first.scope, wanted);
+  return { input: first.input, scope: await definition.allow({ actor, input: first.input, tx }), locked };
+}
+const NOTHING = new Locked({
+  collection: new Map(),
+  section: new Map(),
+  placement: new Map(),
+  resource: new Map(),
+});
+
 /**
- * Defines something people can do. Whatever calls it, the steps are the same: input checked, allowed?, one
- * transaction in which `run` changes things, with events, jobs and what can be taken back, and whoever waits woken.
+ * Defines something people can do. Whatever calls it, the steps are the same: input checked, one
+ * transaction: what it is decided by locked, allowed?, `run` changes things, with events, jobs and what can be taken back, and whoever waits woken.
  * The answer carries, beside what `run` gives, the `entry` by which it can be taken back.
  *
  * @example
@@ -66,9 +92,10 @@ async function decide<I extends object>(definition: Common<I>, actor: Actor, raw
  *   about: "Gives a collection another title.",
  *   input: RenameCollection,
  *   allow: can.arrange("collection"),
+ *   locks: ({ input }) => ({ collections: [input.collection] }),
  *   history: "rename the collection",
- *   run: async ({ input, tx, change }) => {
- *     const before = (await findCollection(tx, input.collection))!;
+ *   run: async ({ input, locked, change }) => {
+ *     const before = locked.collection(input.collection);
  *     await change("collection", before, { title: input.title });
  *     return { collection: { ...before, title: input.title } };
  *   },
@@ -85,13 +112,14 @@ export function action<I extends object, O extends object>(
     call: async (actor, raw) => {
       checkInput(definition.input, raw); // before a connection is taken
       const { result, entry } = await changing(async (tx, begin) => {
-        const { input, scope } = await decide(definition, actor, raw, tx);
+        const { input, scope, locked } = await decideLocked(definition, actor, raw, tx);
         const set = begin({ team: scope.team, person: actor.person?.id ?? null });
         const result = await definition.run({
           input,
           actor,
           scope,
           tx,
+          locked,
           at: set.at,
           set,
           add: set.add.bind(set),
@@ -104,10 +132,20 @@ export function action<I extends object, O extends object>(
         const words = typeof history === "function" ? history({ input, changes: set.changes }) : history;
         const { ability } = definition.allow;
         return { result, history: words !== null && ability ? { words, ability } : null };
-      });
+      }).catch(sayWhy);
       return { ...result, entry };
     },
   };
+}
+
+/** What others at the same moment are the reason of is no fault: it is said, and nothing was changed. */
+function sayWhy(error: unknown): never {
+  if (error instanceof Unknown) throw new Problem("outcome-unknown");
+  if (isAway(error)) throw new Problem("database-away");
+  if (isLost(error)) throw new Problem("many-at-once");
+  // At the second look it would have been found, if it were of this team.
+  if (isDuplicate(error)) throw new Problem("id-taken");
+  throw error;
 }
 
 /** Defines something people can look at: the same input and policy, and no transaction. */
@@ -120,7 +158,10 @@ export function reading<I extends object, O>(
     decide: async (actor, raw) => (await decide(definition, actor, raw, database())).scope,
     call: async (actor, raw) => {
       const tx = database();
-      return definition.run({ ...(await decide(definition, actor, raw, tx)), actor, tx });
+      // Looking twice changes nothing.
+      return patiently(async () =>
+        definition.run({ ...(await decide(definition, actor, raw, tx)), actor, tx }),
+      ).catch(sayWhy);
     },
   };
 }

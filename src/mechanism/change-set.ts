@@ -9,6 +9,7 @@ import { addHistoryEntry } from "@/data/queries/history";
 import { addJobs, type NewJob } from "@/data/queries/jobs";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
+import { giveOwnKeys } from "./own-keys";
 
 /** In which team something is done, and by whom; by nobody when Hobbin does it in a job. */
 export type Doer = { team: string | null; person: string | null };
@@ -162,6 +163,7 @@ export class ChangeSet {
       };
     });
     await this.#make(changes, all, options);
+    await giveOwnKeys(this.#tx, changes);
   }
 
   /** Makes changes that are laid down already, of whatever kinds: those of an undo. They are not kept for undo again. */

@@ -6,6 +6,7 @@ export const KINDS = {
   "not-found": { status: 404, title: "There is nothing here, or it is not shared with you" },
   conflict: { status: 409, title: "Somebody changed this meanwhile" },
   "too-large": { status: 413, title: "That is too large" },
+  busy: { status: 503, title: "Try again in a moment" },
 } as const;
 export type ProblemKind = keyof typeof KINDS;
 
@@ -13,7 +14,7 @@ const problem = <K extends ProblemKind>(kind: K, detail: string = KINDS[kind].ti
 
 /**
  * Everything that can be refused, by its code. A code stays what it is: programs go by it. The words are for people, and
- * may be said more closely where the problem is met. The first six stand for what needs no closer word.
+ * may be said more closely where the problem is met. The first seven stand for what needs no closer word.
  */
 export const PROBLEMS = {
   "not-valid": problem("not-valid"),
@@ -22,6 +23,7 @@ export const PROBLEMS = {
   "not-found": problem("not-found"),
   conflict: problem("conflict"),
   "too-large": problem("too-large"),
+  busy: problem("busy"),
 
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
   "address-not-web": problem(
@@ -30,6 +32,10 @@ export const PROBLEMS = {
   ),
   "between-only-notes": problem("not-valid", "Only a note can stand as text."),
   "collection-inside-itself": problem("not-valid", "A collection cannot stand inside itself."),
+  "database-away": problem(
+    "busy",
+    "What Hobbin has stored cannot be reached just now. It is safe; try again in a moment.",
+  ),
   "date-not-readable": problem("not-valid", "Write a date as 2026, 2026-03 or 2026-03-09."),
   "duplicate-of-itself": problem("not-valid", "These are one already."),
   "file-not-arrived": problem("not-found", "This file has not arrived whole. Send the rest of it first."),
@@ -52,6 +58,10 @@ export const PROBLEMS = {
   "in-bin": problem("not-found", "This is in the bin. Restore it there first."),
   "invitation-ended": problem("not-found", "This invitation has ended. Ask for a new one."),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
+  "many-at-once": problem(
+    "busy",
+    "Many changed the same thing at this moment. Nothing of yours was changed; try again.",
+  ),
   "member-unknown": problem("not-found", "That person is not in this team."),
   "name-missing": problem("not-valid", "Give a name."),
   "no-file": problem("not-found", "This resource is no file."),
@@ -66,6 +76,10 @@ export const PROBLEMS = {
   "only-captures": problem("not-allowed", "This access only brings things in."),
   "other-site": problem("not-allowed", "This came from another site, so it was not done."),
   "page-without-address": problem("not-valid", "This page has no web address that could be kept."),
+  "outcome-unknown": problem(
+    "busy",
+    "The connection broke off just then, so this may have been saved or not. Look before you try again.",
+  ),
   "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),
   "picture-not-offered": problem("not-valid", "The page does not offer this picture."),
   "picture-not-readable": problem("not-valid", "This file is no picture that can be shown."),

@@ -153,6 +153,34 @@ test("renaming tables and verbs keeps what people made, can be taken back, and i
   ]);
 });
 
+test("what stood in a section of another collection stands in its own one again, before its sections", async () => {
+  const { url, at } = await emptyDatabase();
+  await migrate(url, upTo("0010_words"));
+  const [team, here, there] = [id(1), id(2), id(3)];
+  await fill(at, "team", { id: team, name: "Moss", created_at: NOW });
+  await fill(at, "resource", { id: id(4), team, address_hash: "x", created_at: NOW, updated_at: NOW });
+  for (const one of [here, there]) {
+    await fill(at, "collection", { id: one, team, title: "A", created_at: NOW, updated_at: NOW });
+    await fill(at, "section", { id: one.replace(/^0/, "1"), collection: one, created_at: NOW });
+  }
+  const sections = {
+    own: here.replace(/^0/, "1"),
+    other: there.replace(/^0/, "1"),
+    gone: id(99),
+    none: null,
+  };
+  for (const [n, section] of Object.values(sections).entries())
+    await fill(at, "placement", { id: id(10 + n), team, collection: here, section, resource: id(4) });
+
+  await migrate(url, FOLDER);
+
+  const [rows] = await at.query<RowDataPacket[]>("SELECT section FROM placement ORDER BY id");
+  expect(rows.map((row) => row.section as string | null)).toEqual([sections.own, null, null, null]);
+  await expect(
+    at.query("UPDATE placement SET section = ? WHERE id = ?", [sections.other, id(10)]),
+  ).rejects.toMatchObject({ errno: 1452 });
+});
+
 /** Inserts a row; what is not given and must be there is as empty as its type allows. */
 async function fill(at: Connection, table: string, row: Record<string, unknown>): Promise<void> {
   const [columns] = await at.query<RowDataPacket[]>(

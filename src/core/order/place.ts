@@ -6,7 +6,12 @@ import { generateNKeysBetween } from "fractional-indexing";
  */
 export const LONGEST_KEY = 48;
 
-export type Ordered = { id: string; position: string };
+export type Ordered = {
+  id: string;
+  position: string;
+  /** It lies in the bin: its key is taken, but nothing is put behind it by name. */
+  gone?: boolean;
+};
 /** The keys of the things placed, and of those neighbours that had to be spread anew (mostly none). */
 export type PlacedMany = { positions: string[]; respread: Ordered[] };
 /** The same of a single thing. */
@@ -31,7 +36,7 @@ export function placeAfter(others: readonly Ordered[], after: string | null): Pl
  * @param count how many are to stand there
  */
 export function placeManyAfter(others: readonly Ordered[], after: string | null, count: number): PlacedMany {
-  const found = after === null ? -1 : others.findIndex((other) => other.id === after);
+  const found = after === null ? -1 : others.findIndex((other) => other.id === after && !other.gone);
   const index = after !== null && found === -1 ? others.length : found + 1;
   const before = others[index - 1]?.position ?? null;
   const behind = others[index]?.position ?? null;

@@ -7,6 +7,10 @@ import { collection, placement, resource, section } from "../schema";
  * @param before what was deleted before this moment goes for good
  */
 export async function clearBin(tx: Tx, before: Date): Promise<void> {
+  // What stands in a section that goes stays in its collection.
+  const sections = await tx.select({ id: section.id }).from(section).where(lt(section.deletedAt, before));
+  for (const { id } of sections)
+    await tx.update(placement).set({ section: null }).where(eq(placement.section, id));
   for (const table of [placement, section, collection, resource])
     await tx.delete(table).where(lt(table.deletedAt, before));
 }

@@ -49,9 +49,14 @@ export async function findEntry(tx: Tx, id: string, who: string, team: string): 
   return rows[0] ?? null;
 }
 
-/** Says whether an entry is done or undone. */
-export async function setEntry(tx: Tx, id: string, state: HistoryState): Promise<void> {
-  await tx.update(historyEntry).set({ state }).where(eq(historyEntry.id, id));
+/** Says whether an entry is done or undone; of changes only when they have become others. */
+export async function setEntry(
+  tx: Tx,
+  id: string,
+  state: HistoryState,
+  changes?: HistoryRow["changes"],
+): Promise<void> {
+  await tx.update(historyEntry).set({ state, changes }).where(eq(historyEntry.id, id));
 }
 
 /** What was undone before this entry was done can not be done again any more. */

@@ -195,20 +195,6 @@ export async function standingIn(tx: Tx, collections: readonly string[], resourc
     );
 }
 
-/** The last order key in each section of these collections, deleted items too. */
-export async function lastPositions(tx: Tx, collections: readonly string[]) {
-  if (!collections.length) return [];
-  return tx
-    .select({
-      collection: placement.collection,
-      section: placement.section,
-      last: sql<string>`max(${placement.position})`,
-    })
-    .from(placement)
-    .where(inArray(placement.collection, [...collections]))
-    .groupBy(placement.collection, placement.section);
-}
-
 /** The tree of a team with what is needed to find a collection again by its name in its place. */
 export async function treeOf(tx: Tx, team: string) {
   return tx
@@ -216,7 +202,6 @@ export async function treeOf(tx: Tx, team: string) {
       id: collection.id,
       parent: collection.parent,
       title: collection.title,
-      position: collection.position,
     })
     .from(collection)
     .where(and(eq(collection.team, team), isNull(collection.deletedAt)));

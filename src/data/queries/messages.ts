@@ -58,6 +58,11 @@ export async function findMessage(tx: Tx, id: string) {
   return (await tx.select().from(mailMessage).where(eq(mailMessage.id, id)))[0] ?? null;
 }
 
+/** The same, locked until the transaction ends. */
+export async function lockMessage(tx: Tx, id: string) {
+  return (await tx.select().from(mailMessage).where(eq(mailMessage.id, id)).for("update"))[0] ?? null;
+}
+
 /** The message a resource was made of. */
 export async function messageOf(tx: Tx, resource: string) {
   const rows = await tx.select().from(mailMessage).where(eq(mailMessage.resource, resource)).limit(1);

@@ -1,8 +1,7 @@
 import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Look } from "@/core/list/view-setting";
-import type { Ordered } from "@/core/order/place";
 import type { Tx } from "../database";
-import { collection, placement, resource, section } from "../schema";
+import { placement, resource, section } from "../schema";
 import { type Card, cardColumns, withTags } from "./resources";
 
 export type Item = {
@@ -28,6 +27,8 @@ const columns = {
   },
   resource: cardColumns,
 };
+
+export type PlacementRow = typeof placement.$inferSelect;
 
 /** Where the page before ended: order key of its section (empty before the first), order key, id. */
 export type ItemCursor = { section: string; position: string; id: string };
@@ -105,45 +106,9 @@ async function assemble(tx: Tx, rows: Row[]): Promise<Item[]> {
   return rows.map((row, i) => ({ ...row.item, resource: cards[i]! }));
 }
 
-const inSection = (collection: string, sectionId: string | null) =>
-  and(
-    eq(placement.collection, collection),
-    sectionId ? eq(placement.section, sectionId) : isNull(placement.section),
-    isNull(placement.deletedAt),
-  );
-
-/** Order keys of a section's items. The collection must be locked. */
-export async function orderOf(tx: Tx, collection: string, sectionId: string | null): Promise<Ordered[]> {
-  return tx
-    .select({ id: placement.id, position: placement.position })
-    .from(placement)
-    .where(inSection(collection, sectionId))
-    .orderBy(asc(placement.position), asc(placement.id));
-}
-
-/** Gives things new order keys; happens when keys have grown long and all neighbours are spread anew. */
-const respread =
-  (table: typeof placement | typeof section | typeof collection) =>
-  async (tx: Tx, ordered: readonly Ordered[]): Promise<void> => {
-    for (const { id, position } of ordered) await tx.update(table).set({ position }).where(eq(table.id, id));
-  };
-export const respreadPlacements = respread(placement);
-export const respreadSections = respread(section);
-export const respreadCollections = respread(collection);
-
 /** An item in its place, in the bin or not; null when there is none. */
 export async function findPlacement(tx: Tx, id: string) {
   return (await tx.select().from(placement).where(eq(placement.id, id)))[0] ?? null;
-}
-
-/** Placements by id with the team and fate of their collection; those of other teams too, so that a mix can be refused. */
-export async function placementsById(tx: Tx, ids: readonly string[]) {
-  if (!ids.length) return [];
-  return tx
-    .select({ row: placement, team: collection.team, collectionDeletedAt: collection.deletedAt })
-    .from(placement)
-    .innerJoin(collection, eq(collection.id, placement.collection))
-    .where(inArray(placement.id, [...ids]));
 }
 
 /** The section an item of a collection stands in: null before the first; undefined when the item is not there. */

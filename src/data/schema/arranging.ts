@@ -1,4 +1,14 @@
-import { index, int, json, mysqlTable, primaryKey, text, varchar } from "drizzle-orm/mysql-core";
+import {
+  foreignKey,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import type { Audience, ReaderView } from "@/core/publish/model";
 import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
@@ -51,7 +61,11 @@ export const section = mysqlTable(
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),
   },
-  (t) => [index("section_order").on(t.collection, t.position)],
+  (t) => [
+    index("section_order").on(t.collection, t.position),
+    // What a placement's section is compared with.
+    uniqueIndex("section_home").on(t.id, t.collection),
+  ],
 );
 
 export const placement = mysqlTable(
@@ -82,6 +96,12 @@ export const placement = mysqlTable(
     index("placement_order").on(t.collection, t.section, t.position, t.id),
     index("placement_resource").on(t.resource),
     index("placement_bin").on(t.team, t.deletedAt),
+    // A section is one of the placement's own collection.
+    foreignKey({
+      name: "placement_section_home",
+      columns: [t.section, t.collection],
+      foreignColumns: [section.id, section.collection],
+    }).onDelete("cascade"),
   ],
 );
 

@@ -1,5 +1,3 @@
-import { lockCollection } from "@/data/queries/collections";
-import { findPlacement } from "@/data/queries/placements";
 import { findSection } from "@/data/queries/sections";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -15,13 +13,12 @@ export const restorePlacement = action({
   about: "Puts an item back where it stood; at the end, if its section is gone.",
   input: RestorePlacement,
   allow: can.restore("placement"),
+  // With its collection, so that nobody deletes the section meanwhile.
+  locks: ({ input }) => ({ placements: [input.placement] }),
   history: "put an item back",
-  run: async ({ input, tx, restore }) => {
-    const found = await findPlacement(tx, input.placement);
-    // Nobody deletes the section meanwhile, nor brings the item back.
-    if (found) await lockCollection(tx, found.collection);
-    const row = await findPlacement(tx, input.placement);
-    if (!row?.deletedAt) return { restored: input.placement };
+  run: async ({ input, tx, locked, restore }) => {
+    const row = locked.placement(input.placement);
+    if (!row.deletedAt) return { restored: input.placement };
     const home = row.section ? await findSection(tx, row.section) : null;
     const stays = row.section === null || (home?.collection === row.collection && !home.deletedAt);
     // Its old order key still says where it stood among the others.

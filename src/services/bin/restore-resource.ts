@@ -1,4 +1,3 @@
-import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -12,10 +11,11 @@ export const restoreResource = action({
   about: "Puts a resource back, in every collection it stood in.",
   input: RestoreResource,
   allow: can.restore("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   history: "put something back in the catalogue",
-  run: async ({ input, tx, restore }) => {
-    const row = await findResource(tx, input.resource);
-    if (row?.deletedAt) await restore("resource", row);
+  run: async ({ input, locked, restore }) => {
+    const row = locked.resource(input.resource);
+    if (row.deletedAt) await restore("resource", row);
     return { restored: input.resource };
   },
 });

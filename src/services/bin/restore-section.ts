@@ -1,6 +1,4 @@
-import { lockCollection } from "@/data/queries/collections";
 import { placementsInSection } from "@/data/queries/placements";
-import { findSection } from "@/data/queries/sections";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -14,11 +12,11 @@ export const restoreSection = action({
   about: "Puts a section back, with the items that went with it.",
   input: RestoreSection,
   allow: can.restore("section"),
+  locks: ({ input }) => ({ sections: [input.section] }),
   history: "put a section back",
-  run: async ({ input, tx, restore }) => {
-    const row = await findSection(tx, input.section);
-    if (!row?.deletedAt) return { restored: input.section };
-    await lockCollection(tx, row.collection);
+  run: async ({ input, tx, locked, restore }) => {
+    const row = locked.section(input.section);
+    if (!row.deletedAt) return { restored: input.section };
     const items = await placementsInSection(tx, row.id, row.deletedAt);
     await restore("section", row);
     await restore("placement", items);

@@ -40,8 +40,9 @@ export const captureAddress = action({
     "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
   input: CaptureAddress,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
-  run: async ({ input, scope, tx, set, enqueue }) => {
+  run: async ({ input, scope, tx, locked, set, enqueue }) => {
     const read = readAddress(input.address);
     if (!read.ok) throw fieldProblem("address", "address-not-taken", SAY[read.problem]);
 
@@ -58,6 +59,6 @@ export const captureAddress = action({
     if (!known) enqueue(fetchJob(id, team, set.at));
     // What is known is only placed again when that is asked for.
     const place = !already || Boolean(input.again);
-    return land({ input, scope, tx, set }, id, { title: known?.title ?? read.host, already, place });
+    return land({ input, scope, tx, locked, set }, id, { title: known?.title ?? read.host, already, place });
   },
 });

@@ -2,7 +2,6 @@ import type { Look } from "@/core/list/view-setting";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
 import type { Running } from "@/mechanism/action";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 import { putPlacement } from "../placements/put";
 import { intoTray } from "../tray/into-tray";
 
@@ -25,7 +24,7 @@ type Target = {
  * @param options.place false: it is left where it is, known or not, and only said to be here
  */
 export async function land(
-  { input, scope, tx, set }: Pick<Running<Target>, "input" | "scope" | "tx" | "set">,
+  { input, scope, tx, locked, set }: Pick<Running<Target>, "input" | "scope" | "tx" | "locked" | "set">,
   id: string,
   { title, already, place }: { title: string; already: boolean; place?: boolean },
 ) {
@@ -34,7 +33,7 @@ export async function land(
   if (!already) set.emit({ subject: id, collection, verb: "resources.captured", data: { title } });
   let item;
   if (collection) {
-    await mustBeOfTeam(tx, "collection", collection, team);
+    locked.mustBeOfTeam("collection", collection, team);
     if (place ?? !places.some((one) => one.collection === collection)) {
       const wish = { ...input, collection, resource: id, person: scope.person! };
       item = (await itemsById(tx, collection, [await putPlacement(tx, set, wish)], []))[0];

@@ -35,8 +35,9 @@ export const captureNote = action({
   about: "Keeps a note, or a passage of a page as a quotation with its source. The same words twice are one.",
   input: CaptureNote,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
-  run: async ({ input, scope, tx, set }) => {
+  run: async ({ input, scope, tx, locked, set }) => {
     const { text } = input;
     const read = input.source ? readAddress(input.source) : null;
     if (read && !read.ok) throw fieldProblem("source", "source-not-web");
@@ -63,6 +64,6 @@ export const captureNote = action({
       quotation,
       typed: ["title", "description", "siteName"],
     }));
-    return land({ input, scope, tx, set }, id, { title, already });
+    return land({ input, scope, tx, locked, set }, id, { title, already });
   },
 });

@@ -35,8 +35,9 @@ export const capturePage = action({
   about: "Brings in a page as somebody sees it in their browser, with the title, tags and note they gave.",
   input: CapturePage,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
-  run: async ({ input, scope, tx, at, set, change, enqueue }) => {
+  run: async ({ input, scope, tx, locked, at, set, change, enqueue }) => {
     const read = readAddress(input.address);
     if (!read.ok) throw fieldProblem("address", "page-without-address");
     const hash = addressHash(read.address);
@@ -62,7 +63,7 @@ export const capturePage = action({
     if (input.picture) enqueue(pictureJob(id, team, input.picture, at));
     const tags = (input.tags ?? []).map(tagName).filter((name) => name !== null);
     if (tags.length) await putTags(tx, set, team, new Map([[id, tags]]), { along: true });
-    const landed = await land({ input: { ...input, context: input.note }, scope, tx, set }, id, {
+    const landed = await land({ input: { ...input, context: input.note }, scope, tx, locked, set }, id, {
       title: input.title || known?.title || read.host,
       already,
     });

@@ -38,8 +38,9 @@ export const captureWork = action({
   about: "Brings in a work by hand: a book, a report, a broadcast, an artwork … with the fields of its kind.",
   input: CaptureWork,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
-  run: async ({ input, scope, tx, at, set, enqueue }) => {
+  run: async ({ input, scope, tx, locked, at, set, enqueue }) => {
     const reference = asReference({ ...input, fields: input.fields ?? {} })!;
     for (const [field, check] of Object.entries(CHECKS)) {
       const problem = check(reference.fields[field as keyof typeof CHECKS] ?? "");
@@ -74,6 +75,6 @@ export const captureWork = action({
       typed,
     }));
     if (!known && read) enqueue(fetchJob(id, input.team, at));
-    return land({ input, scope, tx, set }, id, { title: input.title, already });
+    return land({ input, scope, tx, locked, set }, id, { title: input.title, already });
   },
 });

@@ -17,6 +17,7 @@ export const beHere = action({
   about: "Says that one has a collection open, or no longer; answers with who else has.",
   input: BeHere,
   allow: can.see("collection"),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at, emit }) => {
     const me = { collection: input.collection, person: scope.person! };

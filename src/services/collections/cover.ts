@@ -1,5 +1,4 @@
 import { IsBase64, MaxLength } from "class-validator";
-import { findCollection } from "@/data/queries/collections";
 import { noteFile } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -21,13 +20,14 @@ export const uploadCover = action({
   about: "Gives a collection a picture of its own for a cover; it is made small and clean.",
   input: UploadCover,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "change the cover",
-  run: async ({ input, tx, at, change }) => {
+  run: async ({ input, tx, locked, at, change }) => {
     const picture = await makeThumbnail(Buffer.from(input.picture, "base64"));
     if (!picture) throw fieldProblem("picture", "picture-not-readable");
     const coverHash = await storeFile(picture);
     await noteFile(tx, { hash: coverHash, bytes: picture.length, type: "image/webp", createdAt: at });
-    await change("collection", (await findCollection(tx, input.collection))!, { coverHash });
+    await change("collection", locked.collection(input.collection), { coverHash });
     return { coverHash };
   },
 });

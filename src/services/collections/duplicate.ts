@@ -2,8 +2,9 @@ import { IsBoolean } from "class-validator";
 import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
-import { collectionTree, lockCollections, lockTeam } from "@/data/queries/collections";
-import { placementsIn, respreadCollections } from "@/data/queries/placements";
+import { collectionTree, lockCollections } from "@/data/queries/collections";
+import { orderOfCollections, respread } from "@/data/queries/order";
+import { placementsIn } from "@/data/queries/placements";
 import { sectionsIn } from "@/data/queries/sections";
 import { collectionTagsOf } from "@/data/queries/tags";
 import { action } from "@/mechanism/action";
@@ -24,17 +25,17 @@ export const duplicateCollection = action({
     "Makes a second collection behind this one, with its sections and those inside it, with or without the items. It is the team's own at first, whoever sees the original.",
   input: DuplicateCollection,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ team: true, collections: [input.collection] }),
   history: "duplicate a collection",
   run: async ({ input, scope, tx, at, set, add }) => {
-    await lockTeam(tx, scope.team!);
     const tree = await collectionTree(tx, scope.team!);
     const all = [...insideOf(tree, input.collection)];
     const rows = await lockCollections(tx, all);
     const root = rows.find((row) => row.id === input.collection)!;
     const title = `${root.title.slice(0, 193)} (copy)`;
-    const mates = tree.filter((one) => one.parent === root.parent);
-    const { position, respread } = placeAfter(mates, root.id);
-    await respreadCollections(tx, respread);
+    const mates = await orderOfCollections(tx, scope.team!, root.parent);
+    const { position, respread: moved } = placeAfter(mates, root.id);
+    await respread(tx, "collection", moved);
     /** The copy of each collection. */
     const ids = new Map(all.map((id) => [id, newId()]));
     const times = { createdAt: at, updatedAt: at };

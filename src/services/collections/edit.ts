@@ -2,7 +2,6 @@ import { type View, VIEWS } from "@/core/list/view-setting";
 import { plainText } from "@/core/text/plain";
 import { sanitise } from "@/core/text/sanitise";
 import { findTeamOfPicture } from "@/data/queries/belonging";
-import { findCollection } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeText } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -25,10 +24,11 @@ export const editCollection = action({
   about: "Renames a collection or describes it. Addresses and codes that lead to it stay.",
   input: EditCollection,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: ({ input }) => (input.title !== undefined ? "rename the collection" : "change the collection"),
-  run: async ({ input, scope, tx, change }) => {
+  run: async ({ input, scope, tx, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "title-missing");
-    const before = (await findCollection(tx, input.collection))!;
+    const before = locked.collection(input.collection);
     const rich = input.rich === undefined ? null : sanitise(input.rich);
     const fields = {
       ...(input.title !== undefined && { title: input.title }),

@@ -1,10 +1,9 @@
 import { keysAfter } from "@/core/order/place";
-import { findCollection, lastPosition, lockTeam } from "@/data/queries/collections";
+import { findCollection, lastPosition } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 import { newId } from "@/outside/random";
 
 class MakeCollection {
@@ -20,12 +19,11 @@ export const makeCollection = action({
   about: "Makes a collection, at the top of the team or inside another one. An id sent twice makes one.",
   input: MakeCollection,
   allow: can.arrange("team"),
+  locks: ({ input }) => ({ team: true, collections: [input.parent, input.collection] }),
   history: "make a collection",
-  run: async ({ input, tx, at, add }) => {
+  run: async ({ input, tx, locked, at, add }) => {
     const { team, title, description = "", parent = null } = input;
-    // Two that are made at once get different places in the order.
-    await lockTeam(tx, team);
-    if (parent) await mustBeOfTeam(tx, "collection", parent, team);
+    if (parent) locked.mustBeOfTeam("collection", parent, team);
     const id = input.collection ?? newId();
     const there = input.collection ? await findCollection(tx, id) : null;
     if (there && there.team !== team) throw new Problem("id-taken");

@@ -1,12 +1,11 @@
 import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
-import { collectionTree, findCollection, lockTeam } from "@/data/queries/collections";
-import { respreadCollections } from "@/data/queries/placements";
+import { collectionTree } from "@/data/queries/collections";
+import { orderOfCollections, respread } from "@/data/queries/order";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 
 class MoveCollection {
   @Id() collection: string;
@@ -21,20 +20,20 @@ export const moveCollection = action({
   about: "Puts a collection, with those inside it, into another one or behind a neighbour. Links to it stay.",
   input: MoveCollection,
   allow: can.arrange("collection"),
+  // The tree of a team is changed by one at a time, or two moves at once could make a ring.
+  locks: ({ input }) => ({ team: true, collections: [input.collection, input.parent] }),
   history: "move a collection",
-  run: async ({ input, scope, tx, change }) => {
+  run: async ({ input, scope, tx, locked, change }) => {
     const parent = input.parent ?? null;
-    // The tree of a team is changed by one at a time, or two moves at once could make a ring.
-    await lockTeam(tx, scope.team!);
-    if (parent) await mustBeOfTeam(tx, "collection", parent, scope.team);
+    if (parent) locked.mustBeOfTeam("collection", parent, scope.team);
     const tree = await collectionTree(tx, scope.team!);
     if (parent && insideOf(tree, input.collection).has(parent))
       throw fieldProblem("parent", "collection-inside-itself");
-    const before = (await findCollection(tx, input.collection))!;
-    const mates = tree.filter((one) => one.parent === parent && one.id !== input.collection);
+    const before = locked.collection(input.collection);
+    const mates = (await orderOfCollections(tx, scope.team!, parent)).filter((one) => one.id !== before.id);
     const after = input.after === undefined ? (mates.at(-1)?.id ?? null) : input.after;
-    const { position, respread } = placeAfter(mates, after);
-    await respreadCollections(tx, respread);
+    const { position, respread: moved } = placeAfter(mates, after);
+    await respread(tx, "collection", moved);
     await change("collection", before, { parent, position });
     return { collection: { id: before.id, parent, position } };
   },

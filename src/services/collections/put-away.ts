@@ -1,5 +1,4 @@
 import { IsBoolean } from "class-validator";
-import { findCollection } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -14,9 +13,10 @@ export const putAway = action({
   about: "Puts a collection out of the way, or back. It keeps its place, its items and its links.",
   input: PutAway,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: ({ input }) => (input.away ? "put a collection away" : "take a collection out again"),
-  run: async ({ input, tx, at, change }) => {
-    const before = (await findCollection(tx, input.collection))!;
+  run: async ({ input, locked, at, change }) => {
+    const before = locked.collection(input.collection);
     const awayAt = input.away ? at : null;
     await change("collection", before, { awayAt });
     return { collection: { id: before.id, awayAt } };

@@ -1,5 +1,5 @@
 import { insideOf } from "@/core/list/tree-moves";
-import { collectionTree, lockTeam } from "@/data/queries/collections";
+import { collectionTree } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -14,9 +14,9 @@ export const removeCollection = action({
     "Puts a collection and those inside it into the bin. Shared links stop working until it is restored.",
   input: RemoveCollection,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ team: true, collections: [input.collection] }),
   history: "delete a collection",
   run: async ({ input, scope, tx, remove }) => {
-    await lockTeam(tx, scope.team!);
     const all = [...insideOf(await collectionTree(tx, scope.team!), input.collection)];
     // One moment for all of them: restoring brings back what went together.
     await remove(

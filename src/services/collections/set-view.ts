@@ -18,6 +18,7 @@ export const setView = action({
   about: "Remembers how one likes to see a collection. Others see it as they like.",
   input: SetView,
   allow: can.see("collection"),
+  locks: null,
   history: null,
   run: async ({ input: { collection, view, sort, down, columns }, scope, tx, at }) => {
     const setting = { view, sort, down, columns: [...new Set(columns)] };

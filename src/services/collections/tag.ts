@@ -16,6 +16,7 @@ export const tagCollection = action({
   about: "Says what a collection as a whole is about.",
   input: TagCollection,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "tag a collection",
   run: async ({ input, scope, tx, at, set, add, remove }) => {
     const { collection } = input;

@@ -2,7 +2,6 @@ import { keepApart } from "@/data/queries/duplicates";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 
 class KeepApart {
   @Id() resource: string;
@@ -14,9 +13,10 @@ export const keepResourcesApart = action({
   about: "Says that two resources are not the same thing; they are not named as twins again.",
   input: KeepApart,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource, input.other] }),
   history: null,
-  run: async ({ input, scope, tx, emit }) => {
-    await mustBeOfTeam(tx, "resource", input.other, scope.team);
+  run: async ({ input, scope, tx, locked, emit }) => {
+    locked.mustBeOfTeam("resource", input.other, scope.team);
     const newer = await keepApart(tx, scope.team!, input.resource, input.other);
     const older = newer === input.resource ? input.other : input.resource;
     emit({ subject: newer, verb: "resources.apart", data: { other: older } });

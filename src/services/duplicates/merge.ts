@@ -7,12 +7,11 @@ import {
   passDuplicatesOn,
   writeDuplicate,
 } from "@/data/queries/duplicates";
-import { collectionsHolding, lockResource, type ResourceRow } from "@/data/queries/resources";
+import { collectionsHolding, type ResourceRow } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 import { newId } from "@/outside/random";
 
 class MergeDuplicates {
@@ -27,15 +26,13 @@ export const mergeDuplicates = action({
     "Makes one of two: every placement, tag and note goes to the one that stays, and the better fields. Can be undone.",
   input: MergeDuplicates,
   allow: can.arrange("resource"),
+  locks: ({ input }) => ({ resources: [input.resource, input.gone] }),
   // It is taken back by duplicates.undo-merge.
   history: null,
-  run: async ({ input, scope, tx, at, set, emit }) => {
-    await mustBeOfTeam(tx, "resource", input.gone, scope.team);
+  run: async ({ input, scope, tx, locked, at, set, emit }) => {
     if (input.gone === input.resource) throw new Problem("duplicate-of-itself");
-    // In one order everywhere, so that two merges do not wait for each other.
-    const rows = new Map<string, ResourceRow>();
-    for (const id of [input.resource, input.gone].sort()) rows.set(id, (await lockResource(tx, id))!);
-    const [kept, gone] = [rows.get(input.resource)!, rows.get(input.gone)!];
+    locked.mustBeOfTeam("resource", input.gone, scope.team);
+    const [kept, gone] = [locked.resource(input.resource), locked.resource(input.gone)];
     const [here, there] = [await hangingOn(tx, kept.id), await hangingOn(tx, gone.id)];
     const tagged = new Set(here.tags.map((one) => one.tag));
     const waits = new Set(here.tray.map((one) => one.person));

@@ -13,6 +13,7 @@ export const undoMerge = action({
   about: "Takes a merge back: both resources are there again, each with what it had.",
   input: UndoMerge,
   allow: can.arrange("merge"),
+  locks: null,
   history: null,
   run: async ({ input, tx, at, set, emit }) => {
     const merge = (await lockMerge(tx, input.merge))!;

@@ -7,9 +7,12 @@ import { type HistoryRow, lastByOthers, lastInCollections } from "@/data/queries
 import { rollBackTo, savepoint } from "@/data/sql/savepoint";
 import { isDuplicate, isOrphan } from "@/data/transaction";
 import type { ChangeSet } from "@/mechanism/change-set";
+import { giveOwnKeys } from "@/mechanism/own-keys";
 import { whyAdrift } from "./why-adrift";
 
-type Made = { done: true; collections: string[] } | { done: false; why: string };
+type Made =
+  | { done: true; collections: string[]; keys: Map<string, string> }
+  | { done: false; why: string; keys?: undefined };
 
 const refused = (why: string): Made => ({ done: false, why: `${why} Nothing was changed.` });
 
@@ -49,7 +52,7 @@ export async function makeChanges(
     set.forget();
     return refused(adrift);
   }
-  return { done: true, collections };
+  return { done: true, collections, keys: await giveOwnKeys(tx, changes) };
 }
 
 /** @returns why it could not be done: what others have merged, deleted or named alike since */

@@ -5,6 +5,7 @@ import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { makeChanges } from "./make-changes";
+import { withKeys } from "@/mechanism/own-keys";
 
 class Redo {
   @Id() team: string;
@@ -15,14 +16,20 @@ export const redo = action({
   about: "Does again what one has taken back last, as long as nothing else was done since.",
   input: Redo,
   allow: can.see("team"),
+  locks: null,
   // It moves along the history and adds nothing to it.
   history: null,
   run: async ({ input, scope, tx, set }) => {
     const row = await firstUndone(tx, scope.person!, input.team);
     if (!row) return { done: false as const, words: null, why: "There is nothing to do again." };
     if (!may(scope.role, row.ability)) throw new Problem("not-allowed");
-    const made = await makeChanges(tx, set, row, row.changes, { back: false });
-    await setEntry(tx, row.id, made.done ? "done" : "dropped");
+    const { keys, ...made } = await makeChanges(tx, set, row, row.changes, { back: false });
+    await setEntry(
+      tx,
+      row.id,
+      made.done ? "done" : "dropped",
+      keys?.size ? withKeys(row.changes, keys, "after") : undefined,
+    );
     return { ...made, words: row.words, again: row.id };
   },
 });

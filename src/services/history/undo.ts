@@ -6,6 +6,7 @@ import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { makeChanges } from "./make-changes";
+import { withKeys } from "@/mechanism/own-keys";
 
 class Undo {
   @Id() team: string;
@@ -19,6 +20,7 @@ export const undo = action({
     "Takes back what one did last in a team, or a certain thing one did. What somebody else has changed since stays, and it is said.",
   input: Undo,
   allow: can.see("team"),
+  locks: null,
   // It moves along the history and adds nothing to it.
   history: null,
   run: async ({ input, scope, tx, set }) => {
@@ -30,9 +32,14 @@ export const undo = action({
       return { done: false as const, words: null, why: "There is nothing of yours to undo." };
     if (!may(scope.role, row.ability)) throw new Problem("not-allowed");
     await dropBefore(tx, row);
-    const made = await makeChanges(tx, set, row, inverted(row.changes), { back: true });
+    const { keys, ...made } = await makeChanges(tx, set, row, inverted(row.changes), { back: true });
     // What can not be taken back does not stand in the way of what was done before it.
-    await setEntry(tx, row.id, made.done ? "undone" : "dropped");
+    await setEntry(
+      tx,
+      row.id,
+      made.done ? "undone" : "dropped",
+      keys?.size ? withKeys(row.changes, keys, "before") : undefined,
+    );
     return { ...made, words: row.words, undone: row.id };
   },
 });

@@ -19,6 +19,7 @@ export const addLines = action({
   about: `Adds up to ${LINES_AT_ONCE} lines to an import that has not been started. A part sent twice counts once.`,
   input: AddLines,
   allow: can.bring("import"),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx }) => {
     const row = (await lockImport(tx, input.import))!;

@@ -15,6 +15,16 @@ vi.mock("@/data/queries/sections", () => ({
   sectionsIn: async (_: unknown, ids: string[]) =>
     there.sections.filter((one) => ids.includes(one.collection)),
 }));
+const lastBy = <Row extends { position: string }>(rows: Row[], of: (row: Row) => string) =>
+  new Map(
+    rows
+      .toSorted((a, b) => (a.position < b.position ? -1 : 1))
+      .map((row) => [of(row), row.position] as const),
+  );
+vi.mock("@/data/queries/order", () => ({
+  lastCollectionKeys: async () => lastBy(there.tree, (one) => one.parent ?? ""),
+  lastSectionKeys: async () => lastBy(there.sections, (one) => one.collection),
+}));
 const { makePlaces, spotOf } = await import("./make-places");
 afterAll(() => void vi.resetModules());
 

@@ -3,6 +3,7 @@ import { keysAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import type { RowOf } from "@/data/entities";
 import { lockTeam } from "@/data/queries/collections";
+import { lastCollectionKeys, lastSectionKeys } from "@/data/queries/order";
 import { type ImportRow, writeImport, treeOf } from "@/data/queries/imports";
 import { sectionsIn } from "@/data/queries/sections";
 import type { ChangeSet } from "@/mechanism/change-set";
@@ -20,11 +21,7 @@ export async function makePlaces(tx: Tx, set: ChangeSet, row: ImportRow): Promis
   await lockTeam(tx, row.team);
   const tree = await treeOf(tx, row.team);
   const byName = new Map(tree.map((one) => [`${one.parent ?? ""}|${one.title}`, one.id]));
-  const lastIn = new Map<string, string>();
-  for (const one of tree) {
-    const parent = one.parent ?? "";
-    if ((lastIn.get(parent) ?? "") < one.position) lastIn.set(parent, one.position);
-  }
+  const lastIn = await lastCollectionKeys(tx, row.team);
   // Deleted meanwhile, it would take what is made in it out of every tree; that stands at the top then.
   const into = tree.some((one) => one.id === row.into) ? row.into : null;
   const standing: Standing = [];
@@ -72,16 +69,13 @@ async function makeSections(tx: Tx, set: ChangeSet, row: ImportRow, standing: St
   const homes = [...new Set(wanted.map(homeOf))];
   const there: Awaited<ReturnType<typeof sectionsIn>> = [];
   for (let i = 0; i < homes.length; i += 500) there.push(...(await sectionsIn(tx, homes.slice(i, i + 500))));
+  const lastKeys = await lastSectionKeys(tx, homes);
   const known = groupBy(there, (one) => one.collection);
   const rows: RowOf<"section">[] = [];
   for (const [home, numbers] of groupBy(wanted, homeOf)) {
     const here = known.get(home) ?? [];
     const byTitle = new Map(here.map((one) => [one.title, one.id]));
-    let last =
-      here
-        .map((one) => one.position)
-        .sort()
-        .at(-1) ?? null;
+    let last = lastKeys.get(home) ?? null;
     for (const i of numbers) {
       const { title } = row.places[i]!;
       const id = byTitle.get(title);

@@ -30,6 +30,7 @@ export const setImport = action({
   about: "Starts an import, pauses it, goes on with it, ends it early, or takes back everything it brought.",
   input: SetImport,
   allow: can.bring("import"),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at, emit, enqueue }) => {
     const row = (await lockImport(tx, input.import))!;

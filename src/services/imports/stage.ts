@@ -7,7 +7,7 @@ import { action } from "@/mechanism/action";
 import { Id, MaybeId, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
-import { mustBeOfTeam, mustBeSectionOf } from "@/mechanism/same-team";
+import { mustBeSectionOf } from "@/mechanism/section-of";
 
 class StageImport {
   @Id() team: string;
@@ -28,13 +28,14 @@ export const stageImport = action({
     "Begins an import: its places first, then its lines by imports.add-lines, then imports.set with `start`. Nothing is brought in before that.",
   input: StageImport,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ collections: [input.into] }),
   history: null,
-  run: async ({ input, scope, tx, at }) => {
+  run: async ({ input, scope, tx, locked, at }) => {
     const places = asPlaces(input.places);
     if (!places) throw fieldProblem("places", "import-places-no-tree");
     if (places.some((place) => !place.section) && !may(scope.role, "arrange"))
       throw new Problem("import-makes-collections");
-    if (input.into) await mustBeOfTeam(tx, "collection", input.into, input.team);
+    if (input.into) locked.mustBeOfTeam("collection", input.into, input.team);
     if (input.into && input.section) await mustBeSectionOf(tx, input.section, input.into);
     if (places.some((place) => place.section && place.parent === null) && !input.into)
       throw fieldProblem("into", "import-sections-homeless");

@@ -12,13 +12,13 @@ import { lockCollections } from "@/data/queries/collections";
 import {
   idsByHash,
   type ImportRow,
-  lastPositions,
   lockImport,
   nextPart,
   writeImport,
   writePart,
   standingIn,
 } from "@/data/queries/imports";
+import { lastItemKeys } from "@/data/queries/order";
 import { BULK } from "@/data/queries/jobs";
 import { resourcesById } from "@/data/queries/resources";
 import type { Outcome } from "@/data/schema";
@@ -231,9 +231,9 @@ class Part {
       ),
     );
     const last = new Map(
-      (await lastPositions(tx, collections)).map((one) => [
+      (await lastItemKeys(tx, collections)).map((one) => [
         `${one.collection}|${one.section ?? ""}`,
-        one.last,
+        one.last!,
       ]),
     );
     const wanted: { wish: Wish; resource: string }[] = [];

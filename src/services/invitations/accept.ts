@@ -15,6 +15,7 @@ export const acceptInvitation = action({
   about: "Joins the team of an invitation. Whoever is in it already keeps the higher of both roles.",
   input: AcceptInvitation,
   allow: can.beSignedIn(),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at, emit }) => {
     const found = await findInvitation(tx, input.code, at);

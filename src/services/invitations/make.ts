@@ -17,6 +17,7 @@ export const makeInvitation = action({
   about: "Makes a link by which others join a team in the given role, for 14 days or until it is revoked.",
   input: MakeInvitation,
   allow: can.manage("team"),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
     const row = {

@@ -12,6 +12,7 @@ export const revokeInvitation = action({
   about: "Ends an invitation; its link stops working at once.",
   input: RevokeInvitation,
   allow: can.manage("invitation"),
+  locks: null,
   history: null,
   run: async ({ input, tx, at }) => {
     await endInvitation(tx, input.invitation, at);

@@ -13,6 +13,7 @@ export const retryJob = action({
   about: "Takes up work again that was given up.",
   input: RetryJob,
   allow: can.manage("job"),
+  locks: null,
   history: null,
   run: async ({ input, tx, at }) => {
     await reviveJob(tx, input.job, at);

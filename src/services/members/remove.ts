@@ -15,6 +15,7 @@ export const removeMember = action({
   about: "Takes a member out of a team, or leaves it oneself. What they made stays.",
   input: RemoveMember,
   allow: can.see("team"),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, emit }) => {
     if (input.person !== scope.person && !may(scope.role, "manage")) throw new Problem("not-allowed");

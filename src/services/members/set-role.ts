@@ -16,6 +16,7 @@ export const setRole = action({
   about: "Changes what a member may do. A team keeps at least one owner.",
   input: SetRole,
   allow: can.manage("team"),
+  locks: null,
   history: null,
   run: async ({ input, tx, emit }) => {
     const owners = await lockOwners(tx, input.team);

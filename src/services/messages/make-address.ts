@@ -2,7 +2,6 @@ import { replaceAddress } from "@/data/queries/messages";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 import { newCode, newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 
@@ -18,9 +17,10 @@ export const makeMailAddress = action({
     "Makes a new address that takes mail; the one that led to the same place before takes none any more.",
   input: MakeAddress,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: null,
-  run: async ({ input, scope, tx, at }) => {
-    if (input.collection) await mustBeOfTeam(tx, "collection", input.collection, input.team);
+  run: async ({ input, scope, tx, locked, at }) => {
+    if (input.collection) locked.mustBeOfTeam("collection", input.collection, input.team);
     const local = `in.${newCode()}`;
     await replaceAddress(tx, {
       id: newId(),

@@ -16,6 +16,7 @@ export const setSender = action({
   about: "Puts a sender on one's list, or takes it off: an address, or @site.example for everybody there.",
   input: SetSender,
   allow: can.beSignedIn(),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
     const address = input.address.toLowerCase();

@@ -2,7 +2,6 @@ import { itemsById } from "@/data/queries/placements";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { mustBeOfTeam } from "@/mechanism/same-team";
 import { putPlacement } from "./put";
 
 class AddPlacement {
@@ -20,9 +19,10 @@ export const addPlacement = action({
   about: "Places a resource in a collection. A placement id sent twice places it once.",
   input: AddPlacement,
   allow: can.bring("collection"),
+  locks: ({ input }) => ({ collections: [input.collection], alive: [input.resource] }),
   history: "place an item",
-  run: async ({ input, scope, tx, set }) => {
-    await mustBeOfTeam(tx, "resource", input.resource, scope.team);
+  run: async ({ input, scope, tx, locked, set }) => {
+    locked.mustBeOfTeam("resource", input.resource, scope.team);
     const id = await putPlacement(tx, set, { ...input, team: scope.team!, person: scope.person! });
     return { item: (await itemsById(tx, input.collection, [id], []))[0] };
   },

@@ -1,6 +1,5 @@
 import { itemsById } from "@/data/queries/placements";
 import { action } from "@/mechanism/action";
-import { placementsOf, resourcesOf } from "@/mechanism/all-of-team";
 import { Id, Ids, MaybeId, MaybeIds } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
@@ -26,10 +25,15 @@ export const copyMany = action({
   about: "Places several things here too, in the order given. Each stays the one resource it is.",
   input: CopyMany,
   allow: can.bring("collection"),
+  locks: ({ input }) => ({
+    collections: [input.collection],
+    placements: input.placements,
+    alive: input.resources,
+  }),
   history: ({ changes }) => `place ${countOf(changes, "placement", "an item", "items")}`,
-  run: async ({ input, scope, tx, at, add, set }) => {
-    const items = await placementsOf(tx, input.placements ?? [], scope.team!);
-    const plain = await resourcesOf(tx, input.resources ?? [], scope.team!);
+  run: async ({ input, scope, tx, locked, at, add, set }) => {
+    const items = locked.placementsOf(input.placements ?? [], scope.team!);
+    const plain = locked.resourcesOf(input.resources ?? [], scope.team!);
     const wanted = [
       ...items.map(({ resource, heading, context, look }) => ({ resource, heading, context, look })),
       ...plain.map(({ id }) => ({ resource: id, heading: "", context: "", look: "item" as const })),

@@ -1,5 +1,4 @@
 import { type Look, LOOKS } from "@/core/list/view-setting";
-import { findPlacement } from "@/data/queries/placements";
 import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeText } from "@/mechanism/input";
@@ -19,20 +18,26 @@ export const editPlacement = action({
   about: "Gives an item a heading of its own or a context line, in the place where it stands.",
   input: EditPlacement,
   allow: can.arrange("placement"),
+  locks: ({ input }) => ({ placements: [input.placement] }),
   history: ({ input }) =>
     input.look !== undefined
       ? "change how a note stands"
       : input.heading !== undefined
         ? "write a heading"
         : "write a context line",
-  run: async ({ input, tx, change }) => {
-    const before = (await findPlacement(tx, input.placement))!;
+  run: async ({ input, tx, locked, change }) => {
+    const before = locked.placement(input.placement);
     if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
       throw fieldProblem("look", "between-only-notes");
     const { heading, context, look } = input;
     await change("placement", before, { heading, context, look });
-    const { id } = before;
-    const there = (await findPlacement(tx, id))!;
-    return { placement: { id, heading: there.heading, context: there.context, look: there.look } };
+    return {
+      placement: {
+        id: before.id,
+        heading: heading ?? before.heading,
+        context: context ?? before.context,
+        look: look ?? before.look,
+      },
+    };
   },
 });

@@ -1,6 +1,4 @@
-import { lockCollections } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
-import { placementsOf } from "@/mechanism/all-of-team";
 import { Id, Ids, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { countOf } from "@/mechanism/say-count";
@@ -19,10 +17,10 @@ export const moveMany = action({
   about: "Puts items behind another one, in the order given, also from other collections of the team.",
   input: MoveMany,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ collections: [input.collection], placements: input.placements }),
   history: ({ changes }) => `move ${countOf(changes, "placement", "an item", "items")}`,
-  run: async ({ input, scope, tx, change }) => {
-    const rows = await placementsOf(tx, input.placements, scope.team!);
-    await lockCollections(tx, [...rows.map((row) => row.collection), input.collection]);
+  run: async ({ input, scope, tx, locked, change }) => {
+    const rows = locked.placementsOf(input.placements, scope.team!);
     const ids = rows.map((row) => row.id);
     const after = input.after && ids.includes(input.after) ? undefined : input.after;
     const { section, positions } = await takeSpots(

@@ -1,4 +1,3 @@
-import { findPlacement } from "@/data/queries/placements";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -17,13 +16,13 @@ export const movePlacement = action({
   about: "Puts an item behind another one of its collection.",
   input: MovePlacement,
   allow: can.arrange("placement"),
+  locks: ({ input }) => ({ placements: [input.placement] }),
   history: "move an item",
-  run: async ({ input, tx, change }) => {
-    const before = (await findPlacement(tx, input.placement))!;
+  run: async ({ input, tx, locked, change }) => {
+    const before = locked.placement(input.placement);
     const after = input.after === input.placement ? undefined : input.after;
     const spot = await takeSpot(tx, before.collection, { section: input.section, after }, input.placement);
-    // A place is meant whole: somebody may have put the item into another collection since it was looked at.
-    await change("placement", before, { collection: before.collection, ...spot });
+    await change("placement", before, spot);
     return { placement: { id: input.placement, ...spot } };
   },
 });

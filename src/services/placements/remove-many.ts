@@ -1,5 +1,4 @@
 import { action } from "@/mechanism/action";
-import { placementsOf } from "@/mechanism/all-of-team";
 import { Id, Ids } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { countOf } from "@/mechanism/say-count";
@@ -14,9 +13,10 @@ export const removeMany = action({
   about: "Takes several items out of their collections, into the bin. The resources stay in the catalogue.",
   input: RemoveMany,
   allow: can.arrange("team"),
+  locks: ({ input }) => ({ placements: input.placements }),
   history: ({ changes }) => `take ${countOf(changes, "placement", "an item", "items")} out`,
-  run: async ({ input, tx, remove }) => {
-    const rows = await placementsOf(tx, input.placements, input.team);
+  run: async ({ input, locked, remove }) => {
+    const rows = locked.placementsOf(input.placements, input.team);
     await remove("placement", rows);
     return { removed: rows.length };
   },

@@ -1,4 +1,3 @@
-import { findPlacement } from "@/data/queries/placements";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -12,9 +11,10 @@ export const removePlacement = action({
   about: "Takes an item out of its collection, into the bin. The resource stays in the catalogue.",
   input: RemovePlacement,
   allow: can.arrange("placement"),
+  locks: ({ input }) => ({ placements: [input.placement] }),
   history: "take an item out",
-  run: async ({ input, tx, remove }) => {
-    await remove("placement", (await findPlacement(tx, input.placement))!);
+  run: async ({ input, locked, remove }) => {
+    await remove("placement", locked.placement(input.placement));
     return { removed: input.placement };
   },
 });

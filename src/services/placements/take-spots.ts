@@ -1,10 +1,11 @@
 import { placeManyAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import { lockCollection } from "@/data/queries/collections";
-import { orderOf, respreadPlacements, sectionOfItem } from "@/data/queries/placements";
+import { orderOfItems, respread } from "@/data/queries/order";
+import { sectionOfItem } from "@/data/queries/placements";
 import { lastSection } from "@/data/queries/sections";
 import { Problem } from "@/mechanism/problem";
-import { mustBeSectionOf } from "@/mechanism/same-team";
+import { mustBeSectionOf } from "@/mechanism/section-of";
 
 /** Where something shall stand: behind an item, or at the end of a section (undefined: of the last one). */
 export type Spot = { section?: string | null; after?: string | null };
@@ -35,11 +36,11 @@ export async function takeSpots(
   const locked = await lockCollection(tx, collectionId);
   if (!locked || locked.deletedAt) throw new Problem("not-found");
   const sectionId = await sectionOf(tx, collectionId, spot);
-  const others = (await orderOf(tx, collectionId, sectionId)).filter((one) => !moving.includes(one.id));
+  const others = (await orderOfItems(tx, collectionId, sectionId)).filter((one) => !moving.includes(one.id));
   // undefined: the end; null: the start.
   const after = spot.after === undefined ? (others.at(-1)?.id ?? null) : spot.after;
   const { positions, respread: moved } = placeManyAfter(others, after, count);
-  await respreadPlacements(tx, moved);
+  await respread(tx, "placement", moved);
   return { section: sectionId, positions };
 }
 

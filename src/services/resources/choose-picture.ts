@@ -5,7 +5,6 @@ import { Id, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { pictureJob } from "./blank";
-import { lockLiving } from "./lock-living";
 
 class ChoosePicture {
   @Id() resource: string;
@@ -18,9 +17,10 @@ export const choosePicture = action({
   about: "Takes another of the page's pictures. It is fetched behind this and stays through later fetches.",
   input: ChoosePicture,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   history: null,
-  run: async ({ input, tx, at, enqueue }) => {
-    const row = await lockLiving(tx, input.resource);
+  run: async ({ input, tx, locked, at, enqueue }) => {
+    const row = locked.resource(input.resource);
     if (!(await candidatesOf(tx, row.id)).includes(input.address))
       throw fieldProblem("address", "picture-not-offered");
     enqueue(pictureJob(row.id, row.team, input.address, at));

@@ -10,7 +10,6 @@ import { action } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeText, MaybeTexts } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
-import { lockLiving } from "./lock-living";
 
 class EditResource {
   @Id() resource: string;
@@ -31,8 +30,9 @@ export const editResource = action({
   about: "Changes fields of a resource. What a person typed is never overwritten by a later fetch.",
   input: EditResource,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   history: "change an item",
-  run: async ({ input, tx, change }) => {
+  run: async ({ input, tx, locked, change }) => {
     const { resource: id, ...wanted } = input;
     if (wanted.title === "") throw fieldProblem("title", "title-missing");
     if (wanted.published && partialDate(wanted.published) !== wanted.published)
@@ -40,7 +40,7 @@ export const editResource = action({
     const { ISBN = "", ISSN = "", DOI = "" } = wanted.details ?? {};
     const wrong = checkIsbn(ISBN) ?? checkIssn(ISSN) ?? checkDoi(DOI);
     if (wrong) throw fieldProblem("details", "identifier-not-valid", wrong);
-    const row = await lockLiving(tx, id);
+    const row = locked.resource(id);
     const fields: Partial<typeof row> = Object.fromEntries(
       Object.entries(wanted).filter(([, value]) => value !== undefined),
     );

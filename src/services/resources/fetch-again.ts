@@ -1,4 +1,3 @@
-import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -14,9 +13,10 @@ export const fetchAgain = action({
   about: "Reads the page again. Where something is known already, what differs is laid before people first.",
   input: FetchAgain,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   history: null,
-  run: async ({ input, tx, at, change, emit, enqueue }) => {
-    const row = (await findResource(tx, input.resource))!;
+  run: async ({ input, locked, at, change, emit, enqueue }) => {
+    const row = locked.resource(input.resource);
     if (!row.address && !row.fileName) throw new Problem("nothing-to-read-again");
     const waiting = { fetchState: "waiting" as const, fetchProblem: null };
     await change("resource", row, waiting, { verb: "resources.fetch-again", forGood: true });

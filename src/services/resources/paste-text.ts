@@ -7,7 +7,6 @@ import { cardOf } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id, MaybeText, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { lockLiving } from "./lock-living";
 import { storeCopy } from "./store-copy";
 
 class PasteText {
@@ -23,10 +22,11 @@ export const pasteText = action({
     "Gives a resource its reading copy by hand, where nothing could be read. No later fetch replaces it.",
   input: PasteText,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   // The text it had is not kept.
   history: null,
-  run: async ({ input, tx, change, emit }) => {
-    const row = await lockLiving(tx, input.resource);
+  run: async ({ input, tx, locked, change, emit }) => {
+    const row = locked.resource(input.resource);
     const html = input.html
       ? sanitise(input.html)
       : input.text

@@ -1,5 +1,4 @@
 import { action } from "@/mechanism/action";
-import { resourcesOf } from "@/mechanism/all-of-team";
 import { Id, Ids } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 
@@ -13,9 +12,10 @@ export const removeResources = action({
   about: "Puts several resources into the bin, out of every collection they stand in.",
   input: RemoveResources,
   allow: can.arrange("team"),
+  locks: ({ input }) => ({ resources: input.resources }),
   history: ({ changes }) => `delete ${changes.length} from the catalogue`,
-  run: async ({ input, tx, remove }) => {
-    const rows = await resourcesOf(tx, input.resources, input.team);
+  run: async ({ input, locked, remove }) => {
+    const rows = locked.resourcesOf(input.resources, input.team);
     await remove("resource", rows, { say: ({ title }) => ({ title }) });
     return { removed: rows.length };
   },

@@ -1,4 +1,3 @@
-import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -12,9 +11,10 @@ export const removeResource = action({
   about: "Puts a resource into the bin, out of every collection it stands in.",
   input: RemoveResource,
   allow: can.arrange("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   history: "delete from the catalogue",
-  run: async ({ input, tx, remove }) => {
-    const row = (await findResource(tx, input.resource))!;
+  run: async ({ input, locked, remove }) => {
+    const row = locked.resource(input.resource);
     await remove("resource", row, { say: { title: row.title } });
     return { removed: row.id };
   },

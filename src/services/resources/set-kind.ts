@@ -1,6 +1,5 @@
 import { KINDS } from "@/core/page/facts";
 import { action } from "@/mechanism/action";
-import { resourcesOf } from "@/mechanism/all-of-team";
 import { Id, Ids, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 
@@ -15,9 +14,10 @@ export const setKinds = action({
   about: "Says of several resources what kind they are.",
   input: SetKinds,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ resources: input.resources }),
   history: ({ changes }) => `change the kind of ${changes.length}`,
-  run: async ({ input: { team, resources, kind }, tx, change }) => {
-    const rows = await resourcesOf(tx, resources, team);
+  run: async ({ input: { team, resources, kind }, locked, change }) => {
+    const rows = locked.resourcesOf(resources, team);
     await change("resource", rows, ({ typed }) => ({ kind, typed: [...new Set([...typed!, "kind"])] }));
     return { changed: rows.length };
   },

@@ -5,7 +5,6 @@ import { dropProposal, findProposal, storeCandidates } from "@/data/queries/text
 import { action } from "@/mechanism/action";
 import { Id, Texts } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { lockLiving } from "./lock-living";
 import { storeCopy } from "./store-copy";
 
 class TakeProposal {
@@ -19,10 +18,11 @@ export const takeProposal = action({
   about: "Takes what a new look at the page found, field by field; what is not named stays as it is.",
   input: TakeProposal,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   // The text and the pictures it had are not kept.
   history: null,
-  run: async ({ input, tx, change, emit }) => {
-    const row = await lockLiving(tx, input.resource);
+  run: async ({ input, tx, locked, change, emit }) => {
+    const row = locked.resource(input.resource);
     const found = await findProposal(tx, row.id);
     if (found) {
       const take = new Set(input.fields);

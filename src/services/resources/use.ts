@@ -12,6 +12,7 @@ export const useResource = action({
   about: "Notes that somebody has opened a resource; it says when, not who.",
   input: UseResource,
   allow: can.see("resource"),
+  locks: null,
   history: null,
   run: async ({ input, tx, at }) => {
     await noteUse(tx, input.resource, at);

@@ -15,6 +15,7 @@ export const decideHit = action({
   about: "Takes what a rule suggests for a resource, or declines it.",
   input: DecideHit,
   allow: can.bring("hit"),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, set, emit }) => {
     const hit = (await findHit(tx, input.hit))!;

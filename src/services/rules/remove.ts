@@ -12,6 +12,7 @@ export const removeRule = action({
   about: "Takes a rule away. What it did stays; saving it again under its id brings it back.",
   input: RemoveRule,
   allow: can.arrange("rule"),
+  locks: null,
   history: null,
   run: async ({ input, tx, at, emit }) => {
     await binRule(tx, input.rule, at);

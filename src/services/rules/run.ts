@@ -18,6 +18,7 @@ export const runRule = action({
     "Does a rule to what is in the catalogue already, 500 resources at a time. What it did before stays out.",
   input: RunRule,
   allow: can.arrange("rule"),
+  locks: null,
   history: null,
   run: async ({ input, tx, set, emit }) => {
     const rule = (await findRule(tx, input.rule))!;

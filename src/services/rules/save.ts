@@ -5,7 +5,7 @@ import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText, Name, Texts } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
-import { mustBeOfTeam, mustBeSectionOf } from "@/mechanism/same-team";
+import { mustBeSectionOf } from "@/mechanism/section-of";
 
 class SaveRule {
   @Id() team: string;
@@ -29,8 +29,9 @@ export const saveRule = action({
     "Makes or changes a rule: what is brought in and fits is placed and tagged, or a suggestion is made.",
   input: SaveRule,
   allow: can.arrange("team"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: null,
-  run: async ({ input, scope, tx, at, emit }) => {
+  run: async ({ input, scope, tx, locked, at, emit }) => {
     const when = Object.fromEntries(
       (["host", "sender", "tag", "word"] as const).flatMap((field) =>
         input[field] ? [[field, input[field]]] : [],
@@ -40,7 +41,7 @@ export const saveRule = action({
     const tags = input.tags.map(tagName).filter((name) => name !== null);
     if (!input.collection && !tags.length) throw fieldProblem("collection", "rule-without-effect");
     if (input.collection) {
-      await mustBeOfTeam(tx, "collection", input.collection, input.team);
+      locked.mustBeOfTeam("collection", input.collection, input.team);
       await mustBeSectionOf(tx, input.section, input.collection);
     }
     const values = {

@@ -13,6 +13,7 @@ export const forgetSavedSearch = action({
   about: "Lets a saved search go.",
   input: OneSaved,
   allow: can.see("team"),
+  locks: null,
   history: null,
   run: async ({ input: { team, search }, scope, tx }) => {
     await dropSavedSearch(tx, { person: scope.person!, team }, search);

@@ -13,6 +13,7 @@ export const lookAtSavedSearch = action({
   about: "Notes that one has looked at what a saved search finds.",
   input: OneSaved,
   allow: can.see("team"),
+  locks: null,
   history: null,
   run: async ({ input: { team, search }, scope, tx, at }) => {
     await setLookedAt(tx, { person: scope.person!, team }, search, at);

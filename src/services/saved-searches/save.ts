@@ -20,6 +20,7 @@ export const saveSearch = action({
   about: "Saves a search under a name, for oneself. An id sent twice saves one.",
   input: SaveSearch,
   allow: can.see("team"),
+  locks: null,
   history: null,
   run: async ({ input: { team, name, query, search }, scope, tx, at }) => {
     const whose = { person: scope.person!, team };

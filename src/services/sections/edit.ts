@@ -1,5 +1,4 @@
 import { sanitise } from "@/core/text/sanitise";
-import { findSection } from "@/data/queries/sections";
 import { action } from "@/mechanism/action";
 import { Id, MaybeText } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -17,13 +16,14 @@ export const editSection = action({
   about: "Gives a section another name or an introduction.",
   input: EditSection,
   allow: can.arrange("section"),
+  locks: ({ input }) => ({ sections: [input.section] }),
   history: ({ input }) => (input.title !== undefined ? "rename a section" : "introduce a section"),
-  run: async ({ input, tx, change }) => {
+  run: async ({ input, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "section-name-missing");
-    const before = (await findSection(tx, input.section))!;
+    const before = locked.section(input.section);
     const { title = before.title } = input;
     const intro = input.intro === undefined ? undefined : sanitise(input.intro);
     await change("section", before, { title: input.title, intro }, { say: { title } });
-    return { section: (await findSection(tx, before.id))! };
+    return { section: { ...before, title, intro: intro ?? before.intro } };
   },
 });

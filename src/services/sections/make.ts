@@ -1,9 +1,10 @@
 import { placeAfter } from "@/core/order/place";
-import { lockCollection, sectionsOf } from "@/data/queries/collections";
-import { respreadSections } from "@/data/queries/placements";
+import { orderOfSections, respread } from "@/data/queries/order";
+import { findSection } from "@/data/queries/sections";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
 
 class MakeSection {
@@ -19,17 +20,18 @@ export const makeSection = action({
   about: "Makes a section in a collection. An id sent twice makes one.",
   input: MakeSection,
   allow: can.arrange("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   history: "make a section",
   run: async ({ input, tx, at, add }) => {
     const { collection, title } = input;
-    await lockCollection(tx, collection);
-    const sections = await sectionsOf(tx, collection);
     const id = input.section ?? newId();
-    const there = sections.find((one) => one.id === id);
-    if (there) return { section: there };
+    const there = input.section ? await findSection(tx, id) : null;
+    if (there && there.collection !== collection) throw new Problem("id-taken");
+    if (there) return { section: { id, title: there.title, intro: there.intro, position: there.position } };
+    const sections = await orderOfSections(tx, collection);
     const after = input.after === undefined ? (sections.at(-1)?.id ?? null) : input.after;
-    const { position, respread } = placeAfter(sections, after);
-    await respreadSections(tx, respread);
+    const { position, respread: moved } = placeAfter(sections, after);
+    await respread(tx, "section", moved);
     await add("section", { id, collection, title, position, createdAt: at }, { say: { title } });
     return { section: { id, title, intro: "", position } };
   },

@@ -1,7 +1,5 @@
 import { placeAfter } from "@/core/order/place";
-import { lockCollection, sectionsOf } from "@/data/queries/collections";
-import { respreadSections } from "@/data/queries/placements";
-import { findSection } from "@/data/queries/sections";
+import { orderOfSections, respread } from "@/data/queries/order";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -17,13 +15,13 @@ export const moveSection = action({
   about: "Puts a section, with its items, behind another one.",
   input: MoveSection,
   allow: can.arrange("section"),
+  locks: ({ input }) => ({ sections: [input.section] }),
   history: "move a section",
-  run: async ({ input, tx, change }) => {
-    const before = (await findSection(tx, input.section))!;
-    await lockCollection(tx, before.collection);
-    const others = (await sectionsOf(tx, before.collection)).filter((one) => one.id !== before.id);
-    const { position, respread } = placeAfter(others, input.after ?? null);
-    await respreadSections(tx, respread);
+  run: async ({ input, tx, locked, change }) => {
+    const before = locked.section(input.section);
+    const others = (await orderOfSections(tx, before.collection)).filter((one) => one.id !== before.id);
+    const { position, respread: moved } = placeAfter(others, input.after ?? null);
+    await respread(tx, "section", moved);
     await change("section", before, { position });
     return { section: { id: before.id, position } };
   },

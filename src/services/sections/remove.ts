@@ -1,6 +1,4 @@
-import { lockCollection } from "@/data/queries/collections";
 import { placementsInSection } from "@/data/queries/placements";
-import { findSection } from "@/data/queries/sections";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -14,11 +12,11 @@ export const removeSection = action({
   about: "Puts a section and the items in it into the bin.",
   input: RemoveSection,
   allow: can.arrange("section"),
+  // With its collection, so that nobody puts anything into it meanwhile.
+  locks: ({ input }) => ({ sections: [input.section] }),
   history: "delete a section",
-  run: async ({ input, tx, remove }) => {
-    const section = (await findSection(tx, input.section))!;
-    // Nobody puts anything into it meanwhile.
-    await lockCollection(tx, section.collection);
+  run: async ({ input, tx, locked, remove }) => {
+    const section = locked.section(input.section);
     // One moment for all of them: the items that went with it come back with it.
     const items = await placementsInSection(tx, section.id);
     await remove("section", section);

@@ -1,4 +1,4 @@
-import { addShareCode, findCollection, revokeShareCodes } from "@/data/queries/collections";
+import { addShareCode, revokeShareCodes } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -14,10 +14,11 @@ export const renewLink = action({
   about: "Gives a shared collection a new link; the old one stops working at once.",
   input: RenewLink,
   allow: can.publish("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   // What left the team's hands is not taken back.
   history: null,
-  run: async ({ input, tx, at, set, emit }) => {
-    const found = (await findCollection(tx, input.collection))!;
+  run: async ({ input, tx, locked, at, set, emit }) => {
+    const found = locked.collection(input.collection);
     if (found.audience === "team") throw new Problem("not-shared");
     await set.count([found.id]);
     await revokeShareCodes(tx, found.id, at);

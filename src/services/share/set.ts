@@ -1,5 +1,5 @@
 import { AUDIENCES, READER_VIEWS } from "@/core/publish/model";
-import { addShareCode, lockCollection, shareCodeOf } from "@/data/queries/collections";
+import { addShareCode, shareCodeOf } from "@/data/queries/collections";
 import { action } from "@/mechanism/action";
 import { Id, MaybeOneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -16,10 +16,11 @@ export const setAudience = action({
   about: "Decides who can see a collection, and in which view readers first see it.",
   input: SetAudience,
   allow: can.publish("collection"),
+  locks: ({ input }) => ({ collections: [input.collection] }),
   // What left the team's hands is not taken back.
   history: null,
-  run: async ({ input, tx, at, change }) => {
-    const before = (await lockCollection(tx, input.collection))!;
+  run: async ({ input, tx, locked, at, change }) => {
+    const before = locked.collection(input.collection);
     const { audience = before.audience, view = before.view } = input;
     await change("collection", before, { audience, view }, { verb: "share.set" });
     let code = await shareCodeOf(tx, before.id);

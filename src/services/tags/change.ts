@@ -1,7 +1,6 @@
 import { LONGEST_TAG, tagKey, tagName } from "@/core/tags/tag-name";
 import { linksOfResources, tagsByKey } from "@/data/queries/tags";
 import { action } from "@/mechanism/action";
-import { resourcesOf } from "@/mechanism/all-of-team";
 import { Id, Ids, MaybeTexts } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
@@ -19,13 +18,14 @@ export const changeTags = action({
   about: "Puts tags on several resources, takes others off.",
   input: ChangeTags,
   allow: can.bring("team"),
+  locks: ({ input }) => ({ resources: input.resources }),
   history: ({ input: { add, resources } }) =>
     add?.length ? `tag ${resources.length === 1 ? "an item" : `${resources.length} items`}` : "take off tags",
-  run: async ({ input, tx, set, remove }) => {
+  run: async ({ input, tx, locked, set, remove }) => {
     const names = (input.add ?? []).map(tagName).filter((name) => name !== null);
     const off = (input.remove ?? []).map(tagKey).filter(Boolean);
     if (!names.length && !off.length) throw fieldProblem("add", "tag-missing");
-    const ids = (await resourcesOf(tx, input.resources, input.team)).map((row) => row.id);
+    const ids = locked.resourcesOf(input.resources, input.team).map((row) => row.id);
     const added = await putTags(tx, set, input.team, new Map(ids.map((id) => [id, names])));
     const gone = new Set((await tagsByKey(tx, input.team, off)).values());
     const links = gone.size ? await linksOfResources(tx, ids) : [];

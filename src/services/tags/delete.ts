@@ -14,6 +14,7 @@ export const deleteTags = action({
   about: "Takes tags off everything and out of the team.",
   input: DeleteTags,
   allow: can.arrange("team"),
+  locks: () => ({ team: true }),
   history: ({ changes }) => {
     const tags = changes.filter((change) => change.type === "tag");
     return tags.length === 1

@@ -16,6 +16,7 @@ export const mergeTags = action({
   about: "Makes several tags one: whatever carries one of the others carries this one instead.",
   input: MergeTags,
   allow: can.arrange("tag"),
+  locks: () => ({ team: true }),
   history: ({ changes }) =>
     `merge ${changes.flatMap(({ type, before }) => (type === "tag" ? String(before?.name) : [])).join(", ")}`,
   run: async ({ input, scope, tx, set, emit }) => {

@@ -15,6 +15,7 @@ export const removeTag = action({
   about: "Takes a tag off a resource.",
   input: RemoveTag,
   allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
   history: ({ input }) => `take off the tag ${input.tag}`,
   run: async ({ input, scope, tx, remove }) => {
     const [id] = (await tagsByKey(tx, scope.team!, [tagKey(input.tag)])).values();

@@ -16,6 +16,7 @@ export const renameTag = action({
   about: "Gives a tag another name, wherever it is used.",
   input: RenameTag,
   allow: can.arrange("tag"),
+  locks: () => ({ team: true }),
   history: ({ changes }) => `rename the tag ${String(changes[0]?.before?.name ?? "")}`,
   run: async ({ input, scope, tx, change }) => {
     const name = tagName(input.name);

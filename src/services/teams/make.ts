@@ -13,6 +13,7 @@ export const makeTeam = action({
   about: "Makes a team of which one is the owner.",
   input: MakeTeam,
   allow: can.beSignedIn(),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
     const id = newId();

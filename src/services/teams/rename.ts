@@ -13,6 +13,7 @@ export const renameTeam = action({
   about: "Gives a team another name.",
   input: RenameTeam,
   allow: can.manage("team"),
+  locks: null,
   history: null,
   run: async ({ input, tx, emit }) => {
     await writeName(tx, input.team, input.name);

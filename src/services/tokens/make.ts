@@ -14,6 +14,7 @@ export const makeToken = action({
   about: "Makes a personal access token. It is told this once; only its hash is kept.",
   input: MakeToken,
   allow: can.beSignedIn(),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
     const token = `hob_${newSecret()}`;

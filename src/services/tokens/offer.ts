@@ -10,6 +10,7 @@ export const offerPairing = action({
   about: "A code with which a browser extension pairs itself, once and within ten minutes.",
   input: Nothing,
   allow: can.beSignedIn(),
+  locks: null,
   history: null,
   run: async ({ scope, tx, at }) => {
     const code = newSecret();

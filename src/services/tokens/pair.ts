@@ -19,6 +19,7 @@ export const pair = action({
     "Takes up an offered pairing: gives a token that only brings things in, and can be revoked like any other.",
   input: Pair,
   allow: can.ask(),
+  locks: null,
   history: null,
   run: async ({ input, tx, at }) => {
     const since = new Date(at.getTime() - MINUTES * 60_000);

@@ -12,6 +12,7 @@ export const revokeToken = action({
   about: "Ends one of one's own access tokens.",
   input: RevokeToken,
   allow: can.beSignedIn(),
+  locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
     await endToken(tx, input.token, scope.person!, at);

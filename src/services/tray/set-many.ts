@@ -16,6 +16,7 @@ export const setTrayMany = action({
   about: "Puts several things of one's own Tray away, or lets them wait there.",
   input: SetTrayMany,
   allow: can.see("team"),
+  locks: ({ input }) => ({ alive: input.resources }),
   history: ({ changes }) => `put ${changes.length} away`,
   run: async ({ input, scope, tx, change }) => {
     const mine = await trayEntriesOf(tx, scope.person!, input.resources);

@@ -16,6 +16,7 @@ export const setTrayState = action({
   about: "Puts something in one's own Tray away, or lets it wait there.",
   input: SetTrayState,
   allow: can.see("resource"),
+  locks: ({ input }) => ({ alive: [input.resource] }),
   history: ({ input }) => (input.state === "away" ? "put something away" : "let something wait in the Tray"),
   run: async ({ input: { resource, state }, scope, tx, at, add, change }) => {
     const [before] = await trayEntriesOf(tx, scope.person!, [resource]);

@@ -1,0 +1,338 @@
+import { eq } from "drizzle-orm";
+import { addJobs } from "@/data/queries/jobs";
+import { mailMessage, resource, ruleHit } from "@/data/schema";
+import { database } from "@/mechanism/changing";
+import { newId } from "@/outside/random";
+import type { ActionName } from "@/services/registry";
+import { as, makeWorld, type World } from "./world";
+
+/** Who may, from the least; everybody after it in the order of roles may too. */
+export type From = "viewer" | "contributor" | "editor" | "owner";
+export type Full = World & {
+  invitation: string;
+  job: string;
+  picture: string;
+  import: string;
+  rule: string;
+  hit: string;
+  merge: string;
+  message: string;
+  tag: string;
+  otherTag: string;
+  /** Another collection at the top, with a section. */
+  other: string;
+  otherSection: string;
+  /** Another resource, in the other collection. */
+  twin: string;
+  /** One of each kind in the bin. */
+  binned: { collection: string; section: string; placement: string; resource: string };
+};
+export type Row = {
+  from: From | "signed in" | "reader" | "everybody";
+  input: (world: Full) => object;
+  /** What somebody else does at the same moment, where it is not the same. */
+  beside?: (world: Full) => object;
+};
+
+/** The written table: every action has its row, and the walk below compares each with what the policy does. */
+export const TABLE: Record<ActionName, Row> = {
+  "bin.read": { from: "editor", input: ({ team }) => ({ team }) },
+  "bin.restore-collection": { from: "editor", input: ({ binned }) => ({ collection: binned.collection }) },
+  "bin.restore-placement": { from: "editor", input: ({ binned }) => ({ placement: binned.placement }) },
+  "bin.restore-resource": { from: "editor", input: ({ binned }) => ({ resource: binned.resource }) },
+  "bin.restore-section": { from: "editor", input: ({ binned }) => ({ section: binned.section }) },
+  "capture.address": {
+    from: "contributor",
+    input: ({ team }) => ({ team, address: "https://bog.example/x" }),
+  },
+  "capture.file": { from: "contributor", input: ({ team }) => ({ team, upload: newId() }) },
+  "capture.note": { from: "contributor", input: ({ team }) => ({ team, text: "x" }) },
+  "capture.page": { from: "contributor", input: ({ team }) => ({ team, address: "https://bog.example/s" }) },
+  "capture.work": { from: "contributor", input: ({ team }) => ({ team, type: "book", title: "x" }) },
+  "collections.be-here": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.duplicate": { from: "editor", input: ({ collection }) => ({ collection, items: true }) },
+  "collections.move": {
+    from: "editor",
+    input: ({ other, collection }) => ({ collection, parent: other }),
+    beside: ({ other, collection }) => ({ collection: other, parent: collection }),
+  },
+  "collections.put-away": { from: "editor", input: ({ collection }) => ({ collection, away: true }) },
+  "collections.set-view": {
+    from: "viewer",
+    input: ({ collection }) => ({ collection, view: "rows", sort: "own", down: false, columns: [] }),
+  },
+  "collections.cover": {
+    from: "editor",
+    input: ({ collection }) => ({ collection, picture: "AAAA" }),
+  },
+  "collections.tag": { from: "editor", input: ({ collection }) => ({ collection, tags: ["x"] }) },
+  "search.facets": { from: "viewer", input: ({ team }) => ({ team, query: "x" }) },
+  "search.find": { from: "viewer", input: ({ team }) => ({ team, query: "x" }) },
+  "saved-searches.forget": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
+  "saved-searches.save": { from: "viewer", input: ({ team }) => ({ team, name: "x", query: "x" }) },
+  "saved-searches.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "saved-searches.look": { from: "viewer", input: ({ team, resource }) => ({ team, search: resource }) },
+  "tags.delete": { from: "editor", input: ({ team, tag }) => ({ team, tags: [tag] }) },
+  "tags.look": { from: "viewer", input: ({ tag }) => ({ tag }) },
+  "tags.merge": { from: "editor", input: ({ tag, otherTag }) => ({ tag, others: [otherTag] }) },
+  "tags.preview-merge": { from: "viewer", input: ({ tag }) => ({ tag, others: [] }) },
+  "tags.rename": { from: "editor", input: ({ tag }) => ({ tag, name: "Other name" }) },
+  "tags.suggest": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "tags.tend": { from: "viewer", input: ({ team }) => ({ team }) },
+  "resources.history": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "resources.use": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
+  "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
+  "collections.items": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.make": { from: "editor", input: ({ team }) => ({ team, title: "New" }) },
+  "collections.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.remove": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "collections.sections": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "collections.some-items": {
+    from: "viewer",
+    input: ({ collection }) => ({ collection, placements: [], resources: [] }),
+  },
+  "collections.tree": { from: "viewer", input: ({ team }) => ({ team }) },
+  "history.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "history.redo": { from: "viewer", input: ({ team }) => ({ team }) },
+  "history.undo": { from: "viewer", input: ({ team }) => ({ team }) },
+  "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
+  "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
+  "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
+  "files.begin": { from: "contributor", input: ({ team }) => ({ team, bytes: 1 }) },
+  "files.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "imports.add-lines": {
+    from: "contributor",
+    input: ({ import: intake }) => ({ import: intake, no: 0, lines: [] }),
+  },
+  "imports.list": { from: "contributor", input: ({ team }) => ({ team }) },
+  "imports.read": { from: "contributor", input: ({ import: intake }) => ({ import: intake }) },
+  "imports.rejected": { from: "contributor", input: ({ import: intake }) => ({ import: intake }) },
+  "imports.set": {
+    from: "contributor",
+    input: ({ import: intake }) => ({ import: intake, transition: "start" }),
+  },
+  "imports.stage": {
+    from: "contributor",
+    input: ({ team }) => ({ team, import: newId(), name: "x", separator: "comma", places: [], total: 1 }),
+  },
+  "invitations.accept": { from: "signed in", input: () => ({ code: "x" }) },
+  "invitations.make": { from: "owner", input: ({ team }) => ({ team, role: "viewer" }) },
+  "invitations.read": { from: "signed in", input: () => ({ code: "x" }) },
+  "invitations.revoke": { from: "owner", input: ({ invitation }) => ({ invitation }) },
+  "jobs.dead": { from: "owner", input: ({ team }) => ({ team }) },
+  "jobs.retry": { from: "owner", input: ({ job }) => ({ job }) },
+  "messages.decide": { from: "contributor", input: ({ message }) => ({ message, take: true }) },
+  "messages.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "messages.make-address": { from: "contributor", input: ({ team }) => ({ team }) },
+  "messages.original": { from: "viewer", input: ({ message }) => ({ message }) },
+  "messages.read": { from: "contributor", input: ({ team }) => ({ team }) },
+  "messages.set-sender": { from: "signed in", input: () => ({ address: "a@bog.example", allow: true }) },
+  "members.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "members.remove": { from: "viewer", input: ({ team, owner }) => ({ team, person: owner.person!.id }) },
+  "members.set-role": {
+    from: "owner",
+    input: ({ team, owner }) => ({ team, person: owner.person!.id, role: "owner" }),
+  },
+  "pictures.read": { from: "viewer", input: ({ picture }) => ({ hash: picture }) },
+  "placements.add": { from: "contributor", input: ({ collection, resource }) => ({ collection, resource }) },
+  "placements.copy-many": {
+    from: "contributor",
+    input: ({ collection, section, resource }) => ({
+      collection,
+      section,
+      resources: [resource],
+      ids: [newId()],
+    }),
+  },
+  "placements.edit": { from: "editor", input: ({ placement }) => ({ placement, context: "x" }) },
+  "placements.move": {
+    from: "editor",
+    input: ({ placement, section }) => ({ placement, section, after: null }),
+  },
+  "placements.move-many": {
+    from: "editor",
+    input: ({ other, placement }) => ({ collection: other, placements: [placement] }),
+  },
+  "placements.remove-many": {
+    from: "editor",
+    input: ({ team, placement }) => ({ team, placements: [placement] }),
+  },
+  "placements.remove": { from: "editor", input: ({ placement }) => ({ placement }) },
+  "reader.read": { from: "reader", input: ({ collection }) => ({ collection }) },
+  "references.look-up": { from: "signed in", input: () => ({ identifier: "x" }) },
+  "resources.choose-picture": {
+    from: "contributor",
+    input: ({ resource }) => ({ resource, address: "https://bog.example/p.jpg" }),
+  },
+  "resources.edit": { from: "contributor", input: ({ resource }) => ({ resource, title: "x" }) },
+  "resources.fetch-again": { from: "contributor", input: ({ resource }) => ({ resource }) },
+  "resources.known": { from: "viewer", input: ({ team }) => ({ team, addresses: [] }) },
+  "resources.newest": { from: "viewer", input: ({ team }) => ({ team }) },
+  "resources.paste-text": { from: "contributor", input: ({ resource }) => ({ resource, text: "x" }) },
+  "resources.proposal": { from: "contributor", input: ({ resource }) => ({ resource }) },
+  "resources.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "resources.remove-many": {
+    from: "editor",
+    input: ({ team, resource }) => ({ team, resources: [resource] }),
+  },
+  "resources.set-kind": {
+    from: "contributor",
+    input: ({ team, resource }) => ({ team, resources: [resource], kind: "sound" }),
+  },
+  "resources.remove": { from: "editor", input: ({ resource }) => ({ resource }) },
+  "resources.take-proposal": { from: "contributor", input: ({ resource }) => ({ resource, fields: [] }) },
+  "resources.text": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "rules.decide": { from: "contributor", input: ({ hit }) => ({ hit, take: true }) },
+  "rules.preview": { from: "editor", input: ({ rule }) => ({ rule }) },
+  "rules.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "rules.remove": { from: "editor", input: ({ rule }) => ({ rule }) },
+  "rules.run": { from: "editor", input: ({ rule }) => ({ rule }) },
+  "rules.save": {
+    from: "editor",
+    input: ({ team }) => ({ team, rule: newId(), name: "x", host: "bog.example", tags: ["x"], acts: false }),
+  },
+  "sections.make": { from: "editor", input: ({ collection }) => ({ collection, title: "x" }) },
+  "sections.move": { from: "editor", input: ({ section }) => ({ section, after: null }) },
+  "sections.remove": { from: "editor", input: ({ section }) => ({ section }) },
+  "sections.edit": { from: "editor", input: ({ section }) => ({ section, title: "x" }) },
+  "share.renew": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "share.set": { from: "editor", input: ({ collection }) => ({ collection, audience: "public" }) },
+  "tags.add": { from: "contributor", input: ({ resource }) => ({ resource, tags: ["x"] }) },
+  "tags.change": {
+    from: "contributor",
+    input: ({ team, resource }) => ({ team, resources: [resource], add: ["x"] }),
+  },
+  "tags.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "tags.remove": { from: "contributor", input: ({ resource }) => ({ resource, tag: "x" }) },
+  "teams.make": { from: "signed in", input: () => ({ name: "x" }) },
+  "teams.read": { from: "signed in", input: () => ({}) },
+  "teams.rename": { from: "owner", input: ({ team }) => ({ team, name: "x" }) },
+  "tokens.offer": { from: "signed in", input: () => ({}) },
+  "tokens.pair": { from: "everybody", input: () => ({ code: "x", name: "x" }) },
+  "tokens.make": { from: "signed in", input: () => ({ name: "x" }) },
+  "tokens.read": { from: "signed in", input: () => ({}) },
+  "tokens.revoke": { from: "signed in", input: () => ({ token: newId() }) },
+  "duplicates.keep-apart": {
+    from: "contributor",
+    input: ({ resource, twin }) => ({ resource, other: twin }),
+  },
+  "duplicates.merge": {
+    from: "editor",
+    input: ({ resource, twin }) => ({ resource, gone: twin }),
+    beside: ({ resource, twin }) => ({ resource: twin, gone: resource }),
+  },
+  "duplicates.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "duplicates.undo-merge": { from: "editor", input: ({ merge }) => ({ merge }) },
+  "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "tray.set-many": {
+    from: "viewer",
+    input: ({ team, resource }) => ({ team, resources: [resource], state: "away" }),
+  },
+  "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
+};
+
+/** A team in which there is one of everything an action can be about. */
+export async function makeFull(): Promise<Full> {
+  const made = await makeWorld();
+  const { invitation } = await as(made.owner, "invitations.make", { team: made.team, role: "viewer" });
+  const job = newId();
+  await addJobs(database(), [
+    {
+      id: job,
+      kind: "test.none",
+      team: made.team,
+      payload: {},
+      createdAt: new Date(),
+      runAt: new Date(Date.now() + 1e9),
+    },
+  ]);
+  const picture = "ab".repeat(32);
+  await database().update(resource).set({ pictureHash: picture }).where(eq(resource.id, made.resource));
+  const intake = newId();
+  await as(made.owner, "imports.stage", {
+    team: made.team,
+    import: intake,
+    name: "list",
+    separator: "comma",
+    places: [],
+    total: 1,
+  });
+  const rule = newId();
+  await as(made.owner, "rules.save", {
+    team: made.team,
+    rule,
+    name: "From the bog",
+    host: "bog.example",
+    tags: ["bog"],
+    acts: false,
+  });
+  const hit = newId();
+  const at = new Date();
+  await database()
+    .insert(ruleHit)
+    .values({ id: hit, rule, resource: made.resource, team: made.team, state: "suggested", createdAt: at });
+  const { resource: twin } = await as(made.owner, "capture.address", {
+    team: made.team,
+    address: `https://bog.example/${newId()}`,
+  });
+  const { merge } = await as(made.owner, "duplicates.merge", { resource: made.resource, gone: twin.id });
+  const message = newId();
+  await database().insert(mailMessage).values({
+    id: message,
+    mailbox: newId(),
+    team: made.team,
+    person: made.owner.person!.id,
+    identity: "m",
+    sender: "Ada <ada@bog.example>",
+    subject: "x",
+    state: "held",
+    original: picture,
+    links: [],
+    createdAt: at,
+  });
+  await as(made.owner, "tags.add", { resource: made.resource, tags: ["bog", "fen"] });
+  const [tag, otherTag] = (await as(made.owner, "tags.read", { team: made.team })).tags;
+  const other = await makeCollection(made, "Another collection");
+  const { resource: second } = await capture(made, { collection: other.collection, section: other.section });
+  return {
+    ...made,
+    invitation: invitation.id,
+    job,
+    picture,
+    import: intake,
+    rule,
+    hit,
+    merge,
+    message,
+    tag: tag!.id,
+    otherTag: otherTag!.id,
+    other: other.collection,
+    otherSection: other.section,
+    twin: second.id,
+    binned: await fillBin(made),
+  };
+}
+
+async function makeCollection({ owner, team }: World, title: string) {
+  const { collection } = await as(owner, "collections.make", { team, title });
+  const { section } = await as(owner, "sections.make", { collection: collection.id, title: "A section" });
+  return { collection: collection.id, section: section.id };
+}
+
+const capture = ({ owner, team }: World, where: { collection: string; section: string | null }) =>
+  as(owner, "capture.address", { team, address: `https://bog.example/${newId()}`, ...where });
+
+/** Puts one of each kind into the bin. */
+async function fillBin(made: World): Promise<Full["binned"]> {
+  const { collection } = await makeCollection(made, "One that went");
+  await as(made.owner, "collections.remove", { collection });
+  const here = { collection: made.collection, section: made.section };
+  const { item } = await capture(made, here);
+  await as(made.owner, "placements.remove", { placement: item!.id });
+  const { resource } = await capture(made, here);
+  await as(made.owner, "resources.remove", { resource: resource.id });
+  const part = await as(made.owner, "sections.make", { collection: made.collection, title: "A part" });
+  await as(made.owner, "sections.remove", { section: part.section.id });
+  return { collection, section: part.section.id, placement: item!.id, resource: resource.id };
+}
