@@ -45,7 +45,7 @@ export const TIES: Record<string, Ties> = {
   presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
 
   resource: { undo: "resource", bin: "itself", ...noCollection, merge: "better fields", ...team },
-  resource_text: { undo: null, bin: "with resource", ...noCollection, merge: "moves over", ...team },
+  resource_text: { undo: "copiedText", bin: "with resource", ...noCollection, merge: "moves over", ...team },
   resource_file: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   picture_candidate: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   resource_proposal: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
@@ -53,7 +53,6 @@ export const TIES: Record<string, Ties> = {
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   duplicate_apart: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
-  duplicate_merge: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   near_text: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...derived },
 
   tag: { undo: "tag", bin: "never", ...apart, ...team },

@@ -36,6 +36,8 @@ type Options<Row> = {
   forGood?: boolean;
   /** It goes along with what it stands in, which is told and taken back for it. */
   along?: boolean;
+  /** It is taken back, but what it belongs to is told in one for all of it. */
+  untold?: boolean;
 };
 type Many<T> = T | readonly T[];
 type OneOf<T extends EntityType> = RowOf<T>;
@@ -191,19 +193,19 @@ export class ChangeSet {
   async #make<Row>(
     changes: readonly Change[],
     rows: readonly Row[],
-    { say = {}, verb, forGood, along }: Options<Row>,
+    { say = {}, verb, forGood, along, untold }: Options<Row>,
     { write, where = changes }: { write?: () => PromiseLike<unknown>; where?: readonly Change[] } = {},
   ): Promise<void> {
     if (!changes.length) return;
     await this.count(await collectionsSeeing(this.#tx, where));
-    const heard = along ? null : await heardBy(this.#tx, where);
+    const heard = along || untold ? null : await heardBy(this.#tx, where);
     await (write ? write() : writeChanges(this.#tx, changes, this.#stamp()));
-    if (!heard) return;
-    changes.forEach((change, i) => {
-      const said = typeof say === "function" ? say(rows[i]!) : say;
-      this.#tell(change, heard(where[i]!), said, verb);
-    });
-    if (!forGood) this.#changes.push(...changes);
+    if (heard)
+      changes.forEach((change, i) => {
+        const said = typeof say === "function" ? say(rows[i]!) : say;
+        this.#tell(change, heard(where[i]!), said, verb);
+      });
+    if (!forGood && !along) this.#changes.push(...changes);
   }
 
   /** Counts the versions of collections, once each; it locks them for the rest of the transaction. */

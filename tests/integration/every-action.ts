@@ -15,7 +15,6 @@ export type Full = World & {
   import: string;
   rule: string;
   hit: string;
-  merge: string;
   message: string;
   tag: string;
   otherTag: string;
@@ -223,7 +222,6 @@ export const TABLE: Record<ActionName, Row> = {
     beside: ({ resource, twin }) => ({ resource: twin, gone: resource }),
   },
   "duplicates.read": { from: "viewer", input: ({ team }) => ({ team }) },
-  "duplicates.undo-merge": { from: "editor", input: ({ merge }) => ({ merge }) },
   "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "tray.set-many": {
     from: "viewer",
@@ -272,11 +270,6 @@ export async function makeFull(): Promise<Full> {
   await database()
     .insert(ruleHit)
     .values({ id: hit, rule, resource: made.resource, team: made.team, state: "suggested", createdAt: at });
-  const { resource: twin } = await as(made.owner, "capture.address", {
-    team: made.team,
-    address: `https://bog.example/${newId()}`,
-  });
-  const { merge } = await as(made.owner, "duplicates.merge", { resource: made.resource, gone: twin.id });
   const message = newId();
   await database().insert(mailMessage).values({
     id: message,
@@ -303,7 +296,6 @@ export async function makeFull(): Promise<Full> {
     import: intake,
     rule,
     hit,
-    merge,
     message,
     tag: tag!.id,
     otherTag: otherTag!.id,

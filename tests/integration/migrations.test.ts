@@ -117,7 +117,7 @@ test("renaming tables and verbs keeps what people made, can be taken back, and i
       created_at: NOW,
     });
 
-  expect(await migrate(url, FOLDER)).toBeGreaterThan(0);
+  expect(await migrate(url, upTo("0010_words"))).toBeGreaterThan(0);
 
   const read = async (sql: string) =>
     (await at.query<RowDataPacket[]>(sql))[0].map((row) => Object.values(row));

@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { expect, test } from "vitest";
 import type { PageFacts } from "@/core/page/facts";
 import { signatureOf, writeSignature } from "@/core/text/min-hash";
-import { resource } from "@/data/schema";
+import { collection as collectionTable, resource, resourceText } from "@/data/schema";
 import { fetchResource } from "@/jobs/fetch-resource";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
@@ -114,7 +114,7 @@ test("merging keeps every placement, tag and note and the better fields, and can
   const { pairs } = await as(editor, "duplicates.read", { team });
   expect(pairs.map((pair) => [pair.newer.id, pair.older.id])).toEqual([[b.id, a.id]]);
 
-  const { merge } = await as(editor, "duplicates.merge", { resource: a.id, gone: b.id });
+  await as(editor, "duplicates.merge", { resource: a.id, gone: b.id });
   const after = (await as(editor, "collections.items", { collection })).items.filter(
     (item) => item.resource.id === a.id,
   );
@@ -123,12 +123,48 @@ test("merging keeps every placement, tag and note and the better fields, and can
   expect([...after[0]!.resource.tags].sort()).toEqual(["moss", "water"]);
   expect((await as(editor, "duplicates.read", { team })).pairs).toEqual([]);
 
-  await as(editor, "duplicates.undo-merge", { merge });
+  expect(await as(editor, "history.undo", { team })).toMatchObject({ done: true });
   expect(await look()).toBe(before);
   await as(editor, "duplicates.keep-apart", { resource: b.id, other: a.id });
   expect((await as(editor, "duplicates.read", { team })).pairs).toEqual([]);
   await fillResource(b.id, filling("https://copy.example/x", TEXT));
   expect((await row(b.id)).duplicateOf).toBeNull();
+});
+
+test("a merge taken back takes back the text it copied, but not one that has come there since", async () => {
+  const merged = async () => {
+    const { world, a, b } = await two(() => filling("https://copy.example/x", TEXT));
+    await database().delete(resourceText).where(eq(resourceText.resource, a.id));
+    const { entry } = await as(world.editor, "duplicates.merge", { resource: a.id, gone: b.id });
+    const textOf = async (resource: string) => (await as(world.editor, "resources.text", { resource })).html;
+    expect(await textOf(a.id)).toContain("word7 of the moor");
+    const undo = () => as(world.editor, "history.undo", { team: world.team, entry });
+    return { world, a, undo, textOf };
+  };
+  const one = await merged();
+  // Something else was done in between.
+  await as(one.world.editor, "tags.add", { resource: one.a.id, tags: ["moss"] });
+  expect(await one.undo()).toMatchObject({ done: true });
+  expect(await one.textOf(one.a.id)).toBeNull();
+  const other = await merged();
+  await as(other.world.editor, "resources.paste-text", { resource: other.a.id, text: "Written by hand" });
+  expect(await other.undo()).toMatchObject({ done: false });
+  expect(await other.textOf(other.a.id)).toContain("Written by hand");
+});
+
+test("a tag whose renaming is taken back is found by its old name, and readers see it", async () => {
+  const { editor, viewer, team, resource, collection } = await makeWorld();
+  await as(editor, "tags.add", { resource, tags: ["sphagnum"] });
+  const [tag] = (await as(viewer, "tags.read", { team })).tags;
+  const versionOf = async () =>
+    (await database().select().from(collectionTable).where(eq(collectionTable.id, collection)))[0]!.version;
+  const found = async (query: string) => (await as(viewer, "search.find", { team, query })).results.length;
+  await as(editor, "tags.rename", { tag: tag!.id, name: "peat moss" });
+  expect([await found("sphagnum"), await found("moss")]).toEqual([0, 1]);
+  const before = await versionOf();
+  expect(await as(editor, "history.undo", { team })).toMatchObject({ done: true });
+  expect([await found("sphagnum"), await found("moss")]).toEqual([1, 0]);
+  expect(await versionOf()).toBeGreaterThan(before);
 });
 
 test("fetched again: what differs is shown, typed fields stay, only what is chosen is taken", async () => {

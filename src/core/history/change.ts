@@ -10,6 +10,7 @@ export const ENTITY_TYPES = [
   "resourceTag",
   "collectionTag",
   "trayEntry",
+  "copiedText",
   "tag",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];

@@ -128,7 +128,7 @@ export const sections = binned(section, ["title", "intro", "position"], {
 
 export const placements = binned(
   placement,
-  ["collection", "section", "position", "heading", "context", "look"],
+  ["collection", "section", "position", "heading", "context", "look", "resource"],
   {
     ...standing(placement),
     verbs: {
@@ -155,6 +155,14 @@ export const resources = binned(
     "kind",
     "typed",
     "minutes",
+    "language",
+    "words",
+    "pages",
+    "seconds",
+    "player",
+    "pictureHash",
+    "quotation",
+    "duplicateOf",
   ],
   {
     seenIn: (tx, changes) =>

@@ -2,6 +2,7 @@ import type { Change, EntityType, Fields } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collections, placements, resources, sections } from "./binned";
 import type { Entity, Stamp } from "./entity";
+import { copiedTexts } from "./copied-text";
 import { collectionTags, resourceTags, trayEntries } from "./links";
 import { tags } from "./tags";
 
@@ -14,6 +15,7 @@ const ENTITIES = {
   resourceTag: resourceTags,
   collectionTag: collectionTags,
   trayEntry: trayEntries,
+  copiedText: copiedTexts,
   tag: tags,
 } satisfies { [T in EntityType]: unknown };
 

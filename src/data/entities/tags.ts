@@ -2,6 +2,7 @@ import { eq, inArray } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
 import { insertTags } from "../queries/tags";
+import { reindexResources } from "../search/reindex-queue";
 import { resourceTag, tag } from "../schema";
 import type { Entity } from "./entity";
 
@@ -30,6 +31,8 @@ export const tags: Entity<typeof tag.$inferInsert> = {
           .insert(tag)
           .values({ id, team, ...(fields as { name: string; key: string }), createdAt: at });
     }
+    // Under its other name, too, it is found.
+    await reindexResources(tx, await taggedWith(tx, ids));
   },
   seenIn: async (tx, changes) =>
     collectionsHolding(

@@ -17,7 +17,6 @@ import {
   shareLink,
   tag,
   team,
-  duplicateMerge,
 } from "../schema";
 import { fixed } from "../sql/fixed";
 
@@ -48,7 +47,6 @@ const TARGETS = {
   hit: plain(ruleHit),
   message: plain(mailMessage),
   tag: plain(tag),
-  merge: plain(duplicateMerge),
 } as const satisfies Record<string, Where>;
 
 /** What a person's right to can be asked for. */

@@ -86,36 +86,6 @@ export const proposal = mysqlTable("resource_proposal", {
   at: moment("at").notNull(),
 });
 
-/** Two resources that are not the same thing, somebody said. The smaller id stands first. */
-export const duplicateApart = mysqlTable(
-  "duplicate_apart",
-  { a: uuid("a").notNull(), b: uuid("b").notNull(), team: uuid("team").notNull() },
-  (t) => [primaryKey({ columns: [t.a, t.b] })],
-);
-
-/** A merge of two resources, with what is needed to undo it. */
-export const duplicateMerge = mysqlTable(
-  "duplicate_merge",
-  {
-    id: uuid("id").primaryKey(),
-    team: uuid("team").notNull(),
-    kept: uuid("kept").notNull(),
-    gone: uuid("gone").notNull(),
-    before: bigJson<MergeBefore>("before_").notNull(),
-    person: uuid("person").notNull(),
-    createdAt: moment("created_at").notNull(),
-    undoneAt: moment("undone_at"),
-  },
-  (t) => [index("duplicate_merge_team").on(t.team, t.id)],
-);
-export type MergeBefore = {
-  fields: Record<string, unknown>;
-  placements: string[];
-  /** Ids of the links to tags the kept resource got. */
-  tags: string[];
-  tray: string[];
-};
-
 /** A rule of the team: what is brought in and fits is placed and tagged, or a suggestion is made. */
 export const rule = mysqlTable(
   "rule",
@@ -150,4 +120,11 @@ export const ruleHit = mysqlTable(
     createdAt: moment("created_at").notNull(),
   },
   (t) => [uniqueIndex("rule_hit_once").on(t.resource, t.rule)],
+);
+
+/** Two resources that are not the same thing, somebody said. The smaller id stands first. */
+export const duplicateApart = mysqlTable(
+  "duplicate_apart",
+  { a: uuid("a").notNull(), b: uuid("b").notNull(), team: uuid("team").notNull() },
+  (t) => [primaryKey({ columns: [t.a, t.b] })],
 );

@@ -1,12 +1,10 @@
 import { keepResourcesApart } from "./keep-apart";
 import { mergeDuplicates } from "./merge";
 import { readDuplicates } from "./read";
-import { undoMerge } from "./undo-merge";
 
 /** What people can do, by name. */
 export const actions = {
   "duplicates.keep-apart": keepResourcesApart,
   "duplicates.merge": mergeDuplicates,
   "duplicates.read": readDuplicates,
-  "duplicates.undo-merge": undoMerge,
 };

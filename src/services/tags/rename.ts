@@ -1,6 +1,5 @@
 import { LONGEST_TAG, tagKey, tagName } from "@/core/tags/tag-name";
 import { findTags, linksOf, tagsByKey } from "@/data/queries/tags";
-import { reindexResources } from "@/data/search/reindex-queue";
 import { action } from "@/mechanism/action";
 import { Id, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -32,7 +31,6 @@ export const renameTag = action({
       );
     await change("tag", row!, { name, key });
     const used = (await linksOf(tx, scope.team!, [input.tag])).map((link) => link.resource);
-    await reindexResources(tx, used);
     return { tag: { id: input.tag, name }, used: used.length };
   },
 });

@@ -22,7 +22,6 @@ const SAID: Record<string, (n: number) => string> = {
   "resources.apart": () => "kept two things apart",
   "resources.merged": () => "made one of two",
   "resources.proposed": () => "read a page again",
-  "resources.unmerged": () => "took a merge back",
   "rules.decide": () => "decided on a suggestion",
   "rules.done": () => "did what a rule says",
   "rules.remove": () => "took a rule away",

@@ -1,12 +1,12 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { toast } from "../talk/toast";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { KindMark } from "../parts/kind";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
@@ -19,15 +19,9 @@ export function Duplicates({ me, teams, team, pairs, arranges }: Props) {
   const again = () => router.refresh();
   const merge = (kept: string, gone: string) =>
     void call("duplicates.merge", { resource: kept, gone })
-      .then(({ merge: id }) => {
+      .then(({ entry }) => {
         again();
-        toast("Merged: every place, tag and note is with the one that stays.", {
-          duration: 15_000,
-          action: {
-            label: "Undo",
-            onClick: () => void call("duplicates.undo-merge", { merge: id }).then(again).catch(sayFailure),
-          },
-        });
+        sayDone("Merged: every place, tag and note is with the one that stays.", team.id, entry, again);
       })
       .catch(sayFailure);
   return (

@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useState } from "react";
 import { toast } from "../../talk/toast";
+import { sayDone } from "../../shell/use-undo";
 import { FIELD_WORDS, type FieldName, ITEM_TYPES, type ItemType, SHAPES } from "@/core/cite/reference";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../../parts/button";
@@ -272,7 +273,7 @@ function MaybeTwice({ item, older, onDone }: { item: Item; older: string; onDone
     queryFn: () => ask("resources.read", { resource: older }),
   });
   if (!other.data) return null;
-  const title = other.data.resource.title;
+  const { title, team } = other.data.resource;
   return (
     <div className="flex flex-wrap items-center gap-2 rounded-md bg-warn-wash p-3 text-[15px]">
       <p className="min-w-52 flex-1">
@@ -285,14 +286,9 @@ function MaybeTwice({ item, older, onDone }: { item: Item; older: string; onDone
         small
         onClick={() =>
           void call("duplicates.merge", { resource: older, gone: item.resource.id })
-            .then(({ merge }) => {
+            .then(({ entry }) => {
               onDone();
-              toast("Merged into one.", {
-                action: {
-                  label: "Undo",
-                  onClick: () => void call("duplicates.undo-merge", { merge }).then(onDone).catch(sayFailure),
-                },
-              });
+              sayDone("Merged into one.", team, entry, onDone);
             })
             .catch(sayFailure)
         }
