@@ -6,6 +6,7 @@ import { collection as collectionTable, resource, resourceText } from "@/data/sc
 import { fetchResource } from "@/jobs/fetch-resource";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
+import type { ActionName } from "@/services/registry";
 import { fillResource, type Filling, proposeFilling } from "@/services/resources/fill";
 import { as, makeWorld } from "./world";
 
@@ -129,6 +130,36 @@ test("merging keeps every placement, tag and note and the better fields, and can
   expect((await as(editor, "duplicates.read", { team })).pairs).toEqual([]);
   await fillResource(b.id, filling("https://copy.example/x", TEXT));
   expect((await row(b.id)).duplicateOf).toBeNull();
+});
+
+test("what is sent twice is answered twice alike, is there once, and can be taken back once", async () => {
+  const { editor, viewer, team, collection, resource } = await makeWorld();
+  const address = `https://bog.example/${newId()}`;
+  const sends: [ActionName, object][] = [
+    ["capture.address", { team, address, collection, placement: newId() }],
+    ["capture.address", { team, address, collection, placement: newId(), again: true }],
+    ["capture.note", { team, text: "A note", collection, placement: newId() }],
+    ["capture.page", { team, address: `${address}/page`, title: "A page", collection, placement: newId() }],
+    ["capture.work", { team, type: "book", title: "A book", collection, placement: newId() }],
+    ["placements.add", { collection, resource, placement: newId() }],
+    ["placements.copy-many", { collection, resources: [resource], ids: [newId()] }],
+    ["sections.make", { collection, title: "A part", section: newId() }],
+    ["collections.make", { team, title: "A collection", collection: newId() }],
+  ];
+  const look = async () => JSON.stringify((await as(viewer, "collections.items", { collection })).items);
+  for (const [name, input] of sends) {
+    const { entry, ...first } = (await as(editor, name, input)) as { entry: string | null };
+    const there = await look();
+    const entries = (await as(editor, "history.read", { team })).entries.length;
+    const { entry: second, ...again } = (await as(editor, name, input)) as { entry: string | null };
+    expect(again, name).toEqual(first);
+    expect(second, name).toBeNull();
+    expect([await look(), (await as(editor, "history.read", { team })).entries.length]).toEqual([
+      there,
+      entries,
+    ]);
+    expect(entry, name).not.toBeNull();
+  }
 });
 
 test("a merge taken back takes back the text it copied, but not one that has come there since", async () => {

@@ -1,4 +1,5 @@
 import type { Look } from "@/core/list/view-setting";
+import type { Tx } from "@/data/database";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
 import type { Running } from "@/mechanism/action";
@@ -30,6 +31,8 @@ export async function land(
 ) {
   const { team, collection } = input;
   const places = already ? await placesOf(tx, id) : [];
+  if (places.some((one) => one.placement === input.placement && one.collection === collection))
+    return sentTwice({ input, tx }, id, places);
   if (!already) set.emit({ subject: id, collection, verb: "resources.captured", data: { title } });
   let item;
   if (collection) {
@@ -39,11 +42,22 @@ export async function land(
       item = (await itemsById(tx, collection, [await putPlacement(tx, set, wish)], []))[0];
     }
   } else if (place ?? true) await intoTray(set, team, scope.person!, id);
-  const [card] = await withTags(tx, await cardsById(tx, team, [id]));
+  return { resource: await cardIn(tx, team, id), already, places: places.map(named), item };
+}
+
+type Place = Awaited<ReturnType<typeof placesOf>>[number];
+const named = ({ collection, title }: Place) => ({ collection, title });
+const cardIn = async (tx: Tx, team: string, id: string) =>
+  (await withTags(tx, await cardsById(tx, team, [id])))[0]!;
+
+/** The same answer as the first time: what has that very id stands there because of it. */
+async function sentTwice({ input, tx }: Pick<Running<Target>, "input" | "tx">, id: string, places: Place[]) {
+  const resource = await cardIn(tx, input.team, id);
+  const item = (await itemsById(tx, input.collection!, [input.placement!], []))[0]!;
   return {
-    resource: card!,
-    already,
-    places: places.map((one) => ({ collection: one.collection, title: one.title })),
+    resource,
+    already: resource.createdAt < item.addedAt,
+    places: places.filter((one) => one.placement !== item.id).map(named),
     item,
   };
 }
