@@ -1,3 +1,5 @@
+import { Problem } from "@/mechanism/problem";
+import { openFile } from "@/outside/files";
 import { actorOf } from "@/services/accounts/actor-of-request";
 import { readPicture } from "@/services/pictures/read";
 import { answering } from "./answer";
@@ -8,4 +10,9 @@ export const getPicture = (
   request: Request,
   { params }: { params: Promise<{ hash: string }> },
 ): Promise<Response> =>
-  answering(async () => pictureAnswer(await readPicture.call(await actorOf(request.headers), await params)));
+  answering(async () => {
+    const { hash } = await readPicture.call(await actorOf(request.headers), await params);
+    const file = await openFile(hash);
+    if (!file) throw new Problem("not-found");
+    return pictureAnswer(file);
+  });

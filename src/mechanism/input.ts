@@ -4,6 +4,7 @@ import {
   IsArray,
   IsIn,
   IsNotEmpty,
+  getMetadataStorage,
   IsOptional,
   IsString,
   IsUUID,
@@ -23,9 +24,11 @@ const all =
   (target, key) =>
     decorators.forEach((decorate) => decorate(target, key));
 
+/** May be left out. Null is no way to leave something out: it says of what may be empty that it shall be. */
+export const Optional = () => all(ValidateIf((_, value) => value !== undefined));
 /** The id of something. */
 export const Id = () => all(IsUUID(undefined, { message: "This is no id." }));
-/** An id, or nothing. */
+/** An id, or nothing; null says that there is none. */
 export const MaybeId = () => all(IsOptional(), IsUUID(undefined, { message: "This is no id." }));
 /**
  * Several ids.
@@ -34,7 +37,7 @@ export const MaybeId = () => all(IsOptional(), IsUUID(undefined, { message: "Thi
 export const Ids = (most = 500) =>
   all(IsArray(), ArrayMaxSize(most), IsUUID(undefined, { each: true, message: "This is no id." }));
 /** Several ids, or nothing. */
-export const MaybeIds = (most = 500) => all(IsOptional(), Ids(most) as PropertyDecorator);
+export const MaybeIds = (most = 500) => all(Optional() as PropertyDecorator, Ids(most) as PropertyDecorator);
 /**
  * A name or title that must not be empty.
  * @param what what is called so, for the words of the refusal
@@ -52,7 +55,7 @@ export const Name = (what: string, most: number) =>
  */
 export const MaybeText = (most: number) =>
   all(
-    ValidateIf((_, value) => value !== undefined),
+    Optional() as PropertyDecorator,
     IsString({ message: "This must be text." }),
     MaxLength(most, { message: `At most ${most} characters, please.` }),
   );
@@ -61,7 +64,10 @@ export const OneOf = (values: readonly string[]) =>
   all(IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }));
 /** One of a few words, or nothing. */
 export const MaybeOneOf = (values: readonly string[]) =>
-  all(IsOptional(), IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }));
+  all(
+    Optional() as PropertyDecorator,
+    IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }),
+  );
 /**
  * Several short texts.
  * @param most how many there may be
@@ -76,7 +82,7 @@ export const Texts = (most: number, longest: number) =>
   );
 /** Several short texts, or nothing. */
 export const MaybeTexts = (most: number, longest: number) =>
-  all(IsOptional(), Texts(most, longest) as PropertyDecorator);
+  all(Optional() as PropertyDecorator, Texts(most, longest) as PropertyDecorator);
 /** An action that takes nothing. */
 export class Nothing {}
 
@@ -89,14 +95,53 @@ export function checkInput<I extends object>(Input: InputClass<I>, raw: unknown)
   if (raw === null || typeof raw !== "object" || Array.isArray(raw)) throw new Problem("not-an-object");
   const input = new Input();
   for (const [key, value] of Object.entries(raw))
-    if (key !== "__proto__") (input as Record<string, unknown>)[key] = trimmed(value);
+    if (key !== "__proto__") (input as Record<string, unknown>)[key] = trimmed(wellFormed(value, DEEPEST));
   const errors = validateSync(input, {
     whitelist: true,
     forbidNonWhitelisted: true,
     forbidUnknownValues: false,
   });
   if (errors.length) throw new Problem("not-valid", undefined, errors.map(toProblem));
+  for (const key of idsOf(Input))
+    (input as Record<string, unknown>)[key] = lowered((input as Record<string, unknown>)[key]);
   return input;
+}
+
+/** How deep lists and objects may stand in each other. */
+const DEEPEST = 12;
+
+/**
+ * The same with all text as Unicode has it: half a pair of surrogates, which no column holds, becomes the sign for what
+ * cannot be shown.
+ * @throws {Problem} not-valid, for what is deeper than anything anybody sends
+ */
+function wellFormed(value: unknown, deep: number): unknown {
+  if (typeof value === "string") return value.replace(/\p{Surrogate}/gu, "\ufffd");
+  if (value === null || typeof value !== "object") return value;
+  if (!deep) throw new Problem("not-valid");
+  if (Array.isArray(value)) return value.map((one) => wellFormed(one, deep - 1));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]) => [wellFormed(key, deep) as string, wellFormed(one, deep - 1)]),
+  );
+}
+
+/**
+ * Ids are compared as text in the program and as numbers in the database, where capital letters are no difference; so
+ * they are written one way from the door on.
+ */
+const lowered = (value: unknown): unknown =>
+  typeof value === "string" ? value.toLowerCase() : Array.isArray(value) ? value.map(lowered) : value;
+
+const ids = new WeakMap<InputClass<object>, string[]>();
+/** The fields of an input that are ids, or lists of them. */
+function idsOf(Input: InputClass<object>): string[] {
+  let known = ids.get(Input);
+  if (!known) {
+    const rules = getMetadataStorage().getTargetValidationMetadatas(Input, "", false, false);
+    known = rules.filter((rule) => rule.name === "isUuid").map((rule) => rule.propertyName);
+    ids.set(Input, known);
+  }
+  return known;
 }
 
 const trimmed = (value: unknown) => (typeof value === "string" ? value.trim() : value);

@@ -198,6 +198,15 @@ test("a tag whose renaming is taken back is found by its old name, and readers s
   expect(await versionOf()).toBeGreaterThan(before);
 });
 
+test("fetched again, a page on which there is no text is one on which there is no text", async () => {
+  const { world, a } = await two(() => filling("https://copy.example/z", "short"));
+  await proposeFilling(a.id, { ...filling(a.address, TEXT, { title: "Theirs" }), copy: null });
+  const { text, differences } = await as(world.editor, "resources.proposal", { resource: a.id });
+  expect([text, differences.map((one) => one.field)]).toEqual([null, ["title"]]);
+  await as(world.editor, "resources.take-proposal", { resource: a.id, fields: ["title", "text", "picture"] });
+  expect((await row(a.id)).title).toBe("Theirs");
+});
+
 test("fetched again: what differs is shown, typed fields stay, only what is chosen is taken", async () => {
   const { world, a } = await two(() => filling("https://copy.example/y", "short"));
   const { editor } = world;

@@ -21,7 +21,7 @@ export function readAddress(pasted: string): AddressReading {
   if (!text) return { ok: false, problem: "empty" };
   if (text.length > LONGEST || /\s/.test(text)) return { ok: false, problem: "not-an-address" };
   const url = parse(text) ?? (NAME.test(text) ? parse(`https://${text}`) : undefined);
-  if (!url) return { ok: false, problem: "not-an-address" };
+  if (!url || !canBeAName(url.hostname)) return { ok: false, problem: "not-an-address" };
   if (url.protocol !== "http:" && url.protocol !== "https:") {
     // "site.example:8080/page" parses as a scheme of its own.
     const again = NAME.test(text) ? parse(`https://${text}`) : undefined;
@@ -32,6 +32,10 @@ export function readAddress(pasted: string): AddressReading {
   if (!url.hostname) return { ok: false, problem: "not-an-address" };
   return { ok: true, address: url.href, host: shownHost(url) };
 }
+
+/** RFC 1035 §2.3.4: a name has at most 253 characters as it is written, each part of it 63. */
+const canBeAName = (host: string): boolean =>
+  host.length <= 253 && host.split(".").every((part) => part.length <= 63);
 
 /** The host as people write it: without a leading www. */
 function shownHost(url: URL): string {

@@ -18,6 +18,7 @@ import {
   tag,
   team,
 } from "../schema";
+import { code } from "../sql/code";
 import { fixed } from "../sql/fixed";
 
 /** To which team a thing belongs, and what a person is in it. */
@@ -77,7 +78,7 @@ export async function findBelonging(
 }
 
 /** The collection's team, if the collection is open to whoever holds this code; public ones need none. */
-export async function findShared(tx: Tx, id: string, code: string | null): Promise<{ team: string } | null> {
+export async function findShared(tx: Tx, id: string, given: string | null): Promise<{ team: string } | null> {
   const rows = await tx
     .select({ team: collection.team })
     .from(collection)
@@ -86,7 +87,7 @@ export async function findShared(tx: Tx, id: string, code: string | null): Promi
       and(
         eq(shareLink.collection, collection.id),
         isNull(shareLink.revokedAt),
-        eq(shareLink.code, code ?? ""),
+        eq(shareLink.code, code(given ?? "")),
       ),
     )
     .where(
@@ -95,7 +96,7 @@ export async function findShared(tx: Tx, id: string, code: string | null): Promi
         isNull(collection.deletedAt),
         or(
           eq(collection.audience, "public"),
-          and(eq(collection.audience, "link"), eq(shareLink.code, code ?? "")),
+          and(eq(collection.audience, "link"), eq(shareLink.code, code(given ?? ""))),
         ),
       ),
     );
@@ -112,14 +113,14 @@ export async function findTeamOfPicture(
     .select({ team: membership.team, role: membership.role })
     .from(resource)
     .innerJoin(membership, and(eq(membership.team, resource.team), eq(membership.person, person)))
-    .where(eq(resource.pictureHash, hash))
+    .where(eq(resource.pictureHash, code(hash)))
     .limit(1);
   if (rows[0]) return rows[0];
   const covers = await tx
     .select({ team: membership.team, role: membership.role })
     .from(collection)
     .innerJoin(membership, and(eq(membership.team, collection.team), eq(membership.person, person)))
-    .where(eq(collection.coverHash, hash))
+    .where(eq(collection.coverHash, code(hash)))
     .limit(1);
   return covers[0] ?? null;
 }

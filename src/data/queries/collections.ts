@@ -13,6 +13,7 @@ import {
   team,
   viewSetting,
 } from "../schema";
+import { code } from "../sql/code";
 
 export type CollectionRow = typeof collection.$inferSelect;
 export type SectionRow = { id: string; title: string; intro: string; position: string };
@@ -241,12 +242,12 @@ export async function shareCodeOf(tx: Tx, id: string): Promise<string | null> {
 }
 
 /** The collection behind a code, with the version its kept document is compared with. */
-export async function byShareCode(tx: Tx, code: string) {
+export async function byShareCode(tx: Tx, given: string) {
   const rows = await tx
     .select({ id: collection.id, version: collection.version, audience: collection.audience })
     .from(shareLink)
     .innerJoin(collection, eq(collection.id, shareLink.collection))
-    .where(and(eq(shareLink.code, code), isNull(shareLink.revokedAt), isNull(collection.deletedAt)));
+    .where(and(eq(shareLink.code, code(given)), isNull(shareLink.revokedAt), isNull(collection.deletedAt)));
   return rows[0] ?? null;
 }
 

@@ -1,6 +1,7 @@
 import { and, desc, eq, isNull } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, mailAddress, mailMessage, mailSender, person } from "../schema";
+import { code } from "../sql/code";
 
 export type MailAddressRow = typeof mailAddress.$inferSelect;
 
@@ -9,7 +10,7 @@ export async function addressByLocal(tx: Tx, local: string): Promise<MailAddress
   const rows = await tx
     .select()
     .from(mailAddress)
-    .where(and(eq(mailAddress.local, local), isNull(mailAddress.revokedAt)));
+    .where(and(eq(mailAddress.local, code(local)), isNull(mailAddress.revokedAt)));
   return rows[0] ?? null;
 }
 

@@ -2,6 +2,7 @@ import { and, asc, eq, gt, isNull, sql } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import { invitation, membership, person, team } from "../schema";
+import { code } from "../sql/code";
 
 /** The teams a person is in: the own one first, then by name. */
 export async function teamsOf(tx: Tx, personId: string) {
@@ -68,7 +69,7 @@ export async function openInvitations(tx: Tx, teamId: string, at: Date) {
 }
 
 /** The invitation with this code, if it still holds, with the team's name. */
-export async function findInvitation(tx: Tx, code: string, at: Date) {
+export async function findInvitation(tx: Tx, given: string, at: Date) {
   const rows = await tx
     .select({
       id: invitation.id,
@@ -80,7 +81,7 @@ export async function findInvitation(tx: Tx, code: string, at: Date) {
     .from(invitation)
     .innerJoin(team, eq(team.id, invitation.team))
     .leftJoin(person, eq(person.id, invitation.madeBy))
-    .where(and(eq(invitation.code, code), isNull(invitation.revokedAt), gt(invitation.expiresAt, at)));
+    .where(and(eq(invitation.code, code(given)), isNull(invitation.revokedAt), gt(invitation.expiresAt, at)));
   return rows[0] ?? null;
 }
 

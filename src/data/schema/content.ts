@@ -82,7 +82,8 @@ export const proposal = mysqlTable("resource_proposal", {
     .references(() => resource.id, { onDelete: "cascade" }),
   facts: bigJson<PageFacts>("facts").notNull(),
   pictureHash: bytesText("picture_hash", { length: 64 }),
-  copy: bigJson<{ html: string; text: string; signature: string } | null>("copy").notNull(),
+  /** Null: there was no text to be read. */
+  copy: bigJson<{ html: string; text: string; signature: string }>("copy"),
   at: moment("at").notNull(),
 });
 

@@ -1,9 +1,9 @@
-import { IsBoolean, IsOptional } from "class-validator";
+import { IsBoolean } from "class-validator";
 import { type AddressProblem, readAddress } from "@/core/address/read-address";
 import { keepApart } from "@/data/queries/duplicates";
 import { findByAddress } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
-import { Id, MaybeId, Name } from "@/mechanism/input";
+import { Id, MaybeId, Name, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { addressHash, identityHash } from "@/outside/hash";
@@ -22,9 +22,9 @@ class CaptureAddress {
   /** Id for the placement, so that a request sent twice places once. */
   @MaybeId() placement?: string;
   /** Place it even when it is in the catalogue already. */
-  @IsOptional() @IsBoolean() again?: boolean;
+  @Optional() @IsBoolean() again?: boolean;
   /** Keep it as a resource of its own on purpose, although the same address is here already. */
-  @IsOptional() @IsBoolean() apart?: boolean;
+  @Optional() @IsBoolean() apart?: boolean;
 }
 
 const SAY: Record<AddressProblem, string> = {

@@ -1,7 +1,7 @@
-import { IsBoolean, IsOptional } from "class-validator";
+import { IsBoolean } from "class-validator";
 import { comeHere, leaveHere, peopleHere, seenHere } from "@/data/queries/presence";
 import { action } from "@/mechanism/action";
-import { Id } from "@/mechanism/input";
+import { Id, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 
 /** Who has said nothing for so long is not there any more, in milliseconds. The Bench says so every 20 s. */
@@ -9,7 +9,7 @@ const SILENCE = 45_000;
 
 class BeHere {
   @Id() collection: string;
-  @IsOptional() @IsBoolean() leave?: boolean;
+  @Optional() @IsBoolean() leave?: boolean;
 }
 
 export const beHere = action({

@@ -1,3 +1,4 @@
+import { isUUID } from "class-validator";
 import { itemsOf } from "@/data/queries/placements";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeText } from "@/mechanism/input";
@@ -11,6 +12,7 @@ class ReadItems {
 }
 
 const PAGE = 500;
+const isKey = (text = "") => /^[\w]+$/.test(text);
 
 export const readItems = reading({
   name: "collections.items",
@@ -19,7 +21,11 @@ export const readItems = reading({
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
     const [section, position, id, more] = (input.after ?? "").split("~");
-    if (input.after && (!position || !id || more !== undefined)) throw fieldProblem("after", "not-a-place");
+    if (
+      input.after &&
+      !(isKey(position) && isUUID(id) && (!section || isUUID(section)) && more === undefined)
+    )
+      throw fieldProblem("after", "not-a-place");
     return itemsOf(
       tx,
       input.collection,

@@ -1,4 +1,4 @@
-import { IsObject, IsOptional } from "class-validator";
+import { IsObject } from "class-validator";
 import { checkDoi, checkIsbn, checkIssn } from "@/core/cite/identifiers";
 import { ITEM_TYPES, type ItemType } from "@/core/cite/reference";
 import { asReference } from "@/core/imports/check-lines";
@@ -7,7 +7,7 @@ import { KINDS } from "@/core/page/facts";
 import { minutesOf } from "@/core/text/minutes";
 import { cardOf } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText, MaybeTexts } from "@/mechanism/input";
+import { Id, MaybeOneOf, MaybeText, MaybeTexts, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 
@@ -21,7 +21,7 @@ class EditResource {
   @MaybeTexts(30, 200) authors?: string[];
   @MaybeOneOf(ITEM_TYPES) itemType?: ItemType;
   /** Bibliographic fields by their CSL names; those not named stay, an empty one is taken out. */
-  @IsOptional() @IsObject() details?: Record<string, string>;
+  @Optional() @IsObject() details?: Record<string, string>;
   @MaybeOneOf(KINDS) kind?: (typeof KINDS)[number];
 }
 

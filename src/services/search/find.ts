@@ -1,4 +1,4 @@
-import { IsOptional, IsInt, Max, Min } from "class-validator";
+import { IsInt, Max, Min } from "class-validator";
 import { didYouMean } from "@/core/search/did-you-mean";
 import { holdsPhrase, type Passage, Seeker } from "@/core/search/passage";
 import { chipsOf } from "@/core/search/query";
@@ -10,7 +10,7 @@ import { type FoundRow, foundById } from "@/data/search/found";
 import { termsBeginning } from "@/data/search/terms";
 import { READ, textsOf } from "@/data/search/texts";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeId, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { Id, MaybeId, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
 
@@ -29,9 +29,9 @@ class Search {
   @MaybeOneOf(["best", "newest"]) order?: "best" | "newest";
   /** The last result of the page before: its id and score. */
   @MaybeId() after?: string;
-  @IsOptional() @IsInt() @Min(0) @Max(1e9) score?: number;
+  @Optional() @IsInt() @Min(0) @Max(1e9) score?: number;
   /** At most so many; 25 are a page. */
-  @IsOptional() @IsInt() @Min(1) @Max(50) most?: number;
+  @Optional() @IsInt() @Min(1) @Max(50) most?: number;
 }
 
 export const search = reading({

@@ -1,13 +1,11 @@
 "use client";
 
 import Link from "next/link";
+import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
 import { Gate } from "./gate";
 import { useAccountForm } from "./use-account-form";
-
-/** Only paths of this application are gone to after signing in. */
-const safe = (next: string | undefined) => (next && /^\/(?![/\\])/.test(next) ? next : "/");
 
 /** Signing in, with the way to a forgotten password. */
 export function SignIn({ next }: { next?: string }) {
@@ -22,7 +20,7 @@ export function SignIn({ next }: { next?: string }) {
       <form
         noValidate
         className="flex flex-col gap-4"
-        onSubmit={submit(() => window.location.assign(safe(next)))}
+        onSubmit={submit(() => window.location.assign(ownPath(next)))}
       >
         <Field
           label="Mail address"

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
 import { Gate } from "./gate";
@@ -12,7 +13,7 @@ import { useAccountForm } from "./use-account-form";
 export function SignUp({ next }: { next?: string }) {
   const [sentTo, setSentTo] = useState("");
   const form = useAccountForm<{ name: string; email: string; password: string }>("/api/auth/sign-up/email", {
-    callbackURL: next ?? "/",
+    callbackURL: ownPath(next),
   });
   const { register, submit, failure, errorOf, busy } = form;
   if (sentTo)
