@@ -22,6 +22,8 @@ export type NewEvent = {
   data?: Record<string, unknown>;
   /** Another team than the one things are changed in. */
   team?: string;
+  /** The only one who hears of it. */
+  onlyFor?: string;
   /** Somebody else than whom the changes are by; null: Hobbin itself. */
   actor?: string | null;
 };
@@ -217,7 +219,7 @@ export class ChangeSet {
   }
 
   #tell(change: Change, places: readonly (string | null)[], said: Said, verb?: string): void {
-    const { verbs, subjectOf } = entityOf(change.type);
+    const { verbs, subjectOf, onlyFor } = entityOf(change.type);
     const direction = directionOf(change);
     const own = direction === "changed" ? verbs.changed(Object.keys(change.after ?? {})) : verbs[direction];
     const left = change.after?.collection && change.before?.collection;
@@ -227,6 +229,7 @@ export class ChangeSet {
         verb: verb ?? (left && collection === left ? verbs.removed : own),
         subject: subjectOf(change.id),
         collection,
+        ...(onlyFor && { onlyFor: onlyFor(change.id) }),
         data: { ...said, ...(direction === "changed" && { before: change.before, after: change.after }) },
       });
   }

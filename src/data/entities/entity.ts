@@ -26,6 +26,8 @@ export type Entity<Row> = {
   seenIn: (tx: Tx, changes: readonly Change[]) => Promise<string[]>;
   /** The id that events about it carry. */
   subjectOf: (id: string) => string;
+  /** The only one who hears of it; without it the team does. */
+  onlyFor?: (id: string) => string;
   /** The verbs of its events. */
   verbs: {
     added: string;

@@ -113,6 +113,7 @@ export const trayEntries: Entity<typeof trayEntry.$inferInsert> = {
   present: ({ state }) => ({ state }),
   absent: null,
   subjectOf: (id) => halves(id)[1],
+  onlyFor: (id) => halves(id)[0],
   read: async (tx, ids) => {
     const rows = await tx
       .select({ person: trayEntry.person, resource: trayEntry.resource, state: trayEntry.state })

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray, isNotNull, lt, ne, or } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, or } from "drizzle-orm";
 import type { Tx } from "../database";
 import { queueReindex } from "../search/reindex-queue";
 import { collection, event, person, placement } from "../schema";
@@ -11,18 +11,25 @@ export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): 
   await queueReindex(tx, rows);
 }
 
-/** Everything of the given teams since a moment, oldest first. */
+/** What this person hears of: what is for the team, and what is for them alone. */
+const heardBy = (who: string) => or(isNull(event.onlyFor), eq(event.onlyFor, who));
+
+/**
+ * Everything of the given teams since a moment, oldest first.
+ * @param who leave out what is for somebody else alone; null: leave out nothing
+ */
 export async function eventsSince(
   tx: Tx,
   since: Date,
   teams: readonly string[],
+  who: string | null,
   most = 1000,
 ): Promise<EventRow[]> {
   if (!teams.length) return [];
   return tx
     .select()
     .from(event)
-    .where(and(inArray(event.team, [...teams]), gte(event.at, since)))
+    .where(and(inArray(event.team, [...teams]), gte(event.at, since), who ? heardBy(who) : undefined))
     .orderBy(event.at, event.id)
     .limit(most);
 }
@@ -31,6 +38,7 @@ export async function eventsSince(
 export async function recentEvents(
   tx: Tx,
   team: string,
+  who: string,
   before: { at: Date; id: string } | null,
   most: number,
 ) {
@@ -38,6 +46,7 @@ export async function recentEvents(
     .where(
       and(
         eq(event.team, team),
+        heardBy(who),
         // What people did; what Hobbin did for them is for the event stream.
         isNotNull(event.actor),
         ne(event.verb, "presence"),
@@ -51,10 +60,12 @@ export async function recentEvents(
 }
 
 /** What happened to a resource and to its placements, newest first. */
-export async function eventsOf(tx: Tx, team: string, id: string, most: number) {
+export async function eventsOf(tx: Tx, team: string, who: string, id: string, most: number) {
   const places = await tx.select({ id: placement.id }).from(placement).where(eq(placement.resource, id));
   return told(tx)
-    .where(and(eq(event.team, team), inArray(event.subject, [id, ...places.map((one) => one.id)])))
+    .where(
+      and(eq(event.team, team), heardBy(who), inArray(event.subject, [id, ...places.map((one) => one.id)])),
+    )
     .orderBy(desc(event.at), desc(event.id))
     .limit(most);
 }

@@ -104,6 +104,14 @@ export async function replaceAddress(tx: Tx, row: typeof mailAddress.$inferInser
   await tx.insert(mailAddress).values(row);
 }
 
+/** The addresses of a person in a team take no mail any more. */
+export async function endAddresses(tx: Tx, person: string, team: string, revokedAt: Date): Promise<void> {
+  await tx
+    .update(mailAddress)
+    .set({ revokedAt })
+    .where(and(eq(mailAddress.person, person), eq(mailAddress.team, team), isNull(mailAddress.revokedAt)));
+}
+
 /** Puts a sender on a person's list; once. */
 export async function allowSender(tx: Tx, row: typeof mailSender.$inferInsert): Promise<void> {
   await tx

@@ -51,6 +51,15 @@ export async function endToken(tx: Tx, id: string, personId: string, revokedAt: 
     .where(and(eq(accessToken.id, id), eq(accessToken.person, personId)));
 }
 
+/** Ends all access tokens of a person, those of paired browsers too, and offers of pairing. */
+export async function endTokensOf(tx: Tx, personId: string, revokedAt: Date): Promise<void> {
+  await tx
+    .update(accessToken)
+    .set({ revokedAt })
+    .where(and(eq(accessToken.person, personId), isNull(accessToken.revokedAt)));
+  await tx.delete(pairing).where(eq(pairing.person, personId));
+}
+
 /** Writes down the code a browser is paired by. */
 export async function addPairing(tx: Tx, row: typeof pairing.$inferInsert): Promise<void> {
   await tx.insert(pairing).values(row);

@@ -17,6 +17,8 @@ export const event = mysqlTable(
     verb: varchar("verb", { length: 48 }).notNull(),
     subject: uuid("subject").notNull(),
     data: json("data").$type<Record<string, unknown>>().notNull(),
+    /** The only one who hears of it: what is in somebody's own Tray, or in a message to them. Null: the team. */
+    onlyFor: uuid("only_for"),
   },
   (t) => [
     index("event_order").on(t.at, t.id),

@@ -1,6 +1,8 @@
 import { betterAuth } from "better-auth";
+import { createAuthMiddleware } from "better-auth/api";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { addJobs } from "@/data/queries/jobs";
+import { endTokensOf } from "@/data/queries/tokens";
 import * as schema from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
@@ -48,6 +50,7 @@ function make() {
       requireEmailVerification: true,
       minPasswordLength: 10,
       revokeSessionsOnPasswordReset: true,
+      onPasswordReset: async ({ user }) => endTokensOf(database(), user.id, now()),
       sendResetPassword: async ({ user, url }) =>
         post(
           user.email,
@@ -65,6 +68,13 @@ function make() {
           "Confirm your address",
           `Welcome to Hobbin, ${user.name}.\n\nConfirm that this address is yours:\n${url}\n\nIf you did not sign up, do nothing.`,
         ),
+    },
+    hooks: {
+      // Whoever changes a password wants everybody out who came in by the old one.
+      after: createAuthMiddleware(async ({ path, context }) => {
+        if (path === "/change-password" && context.session && !(context.returned instanceof Error))
+          await endTokensOf(database(), context.session.user.id, now());
+      }),
     },
     databaseHooks: { user: { create: { after: async (user) => makeTeamOfOne(user.id, user.name) } } },
   });

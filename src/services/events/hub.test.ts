@@ -37,11 +37,12 @@ const happen = (id: string, more: Partial<EventRow> = {}) =>
     at: new Date(),
     verb: "placements.move",
     subject: id,
+    onlyFor: null,
     ...more,
   } as EventRow);
-function listening(team = "moss") {
+function listening(team = "moss", person = "ama") {
   const heard: string[] = [];
-  return { heard, stop: hub().listen(team, (event) => heard.push(event.id)) };
+  return { heard, stop: hub().listen(team, person, (event) => heard.push(event.id)) };
 }
 const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
@@ -54,6 +55,15 @@ test("everybody who listens to a team hears each of its events once", async () =
   await pass(3_000);
   expect([a.heard, b.heard, other.heard]).toEqual([["1", "2"], ["1", "2"], ["3"]]);
   for (const one of [a, b, other]) one.stop();
+});
+
+test("what is for one alone is heard by nobody else", async () => {
+  const [ama, ben] = [listening("moss", "ama"), listening("moss", "ben")];
+  happen("for ben", { onlyFor: "ben" });
+  happen("for all");
+  await pass(2_000);
+  expect([ama.heard, ben.heard]).toEqual([["for all"], ["for ben", "for all"]]);
+  for (const one of [ama, ben]) one.stop();
 });
 
 test("however many listen and however much happens here, the table is looked at once a second", async () => {

@@ -8,7 +8,7 @@ import { onSignal } from "@/outside/signals";
 export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" | "actor" | "data"> & {
   at: string;
 };
-type Listener = { team: string; send: (event: LiveEvent) => void };
+type Listener = { team: string; person: string; send: (event: LiveEvent) => void };
 
 const EVERY = 1_000;
 /** A transaction may commit after one stamped later, so each look goes this far back. */
@@ -29,9 +29,9 @@ class Hub {
     onSignal("events", () => this.#soon());
   }
 
-  /** Sends every event of a team from now on. @returns the way to stop */
-  listen(team: string, send: Listener["send"]): () => void {
-    const listener = { team, send };
+  /** Sends what a person hears of a team from now on. @returns the way to stop */
+  listen(team: string, person: string, send: Listener["send"]): () => void {
+    const listener = { team, person, send };
     if (!this.#listeners.size) this.#lookedAt = Date.now();
     this.#listeners.add(listener);
     this.#timer ??= setTimeout(() => void this.#look(), EVERY);
@@ -52,11 +52,12 @@ class Hub {
     try {
       const teams = [...new Set([...this.#listeners].map((listener) => listener.team))];
       const since = new Date(now().getTime() - BACK - EVERY);
-      for (const row of await eventsSince(database(), since, teams, 5_000)) {
+      for (const row of await eventsSince(database(), since, teams, null, 5_000)) {
         if (this.#sent.has(row.id)) continue;
         this.#sent.set(row.id, row.at.getTime());
         const event = toLive(row);
-        for (const listener of this.#listeners) if (listener.team === row.team) listener.send(event);
+        for (const { team, person, send } of this.#listeners)
+          if (team === row.team && (row.onlyFor === null || row.onlyFor === person)) send(event);
       }
       for (const [id, at] of this.#sent) if (at < since.getTime() - 60_000) this.#sent.delete(id);
     } catch (error) {

@@ -52,7 +52,7 @@ export function liveStream(
         if (sent.size > 5_000) sent.clear();
         write(`id: ${event.at}~${event.id}\ndata: ${JSON.stringify(event)}\n\n`);
       };
-      const unlisten = hub().listen(team, send);
+      const unlisten = hub().listen(team, actor.person!.id, send);
       const beat = setInterval(async () => {
         write(": still here\n\n");
         // Whoever was taken out of the team hears no more.
@@ -73,7 +73,13 @@ export function liveStream(
       // Without a last one the page was drawn a moment ago; what happened since then would be missed.
       const since = last ? new Date(last.split("~")[0]!) : now();
       if (!Number.isNaN(since.getTime())) {
-        const missed = await eventsSince(database(), new Date(since.getTime() - 5_000), [team], CATCH_UP);
+        const missed = await eventsSince(
+          database(),
+          new Date(since.getTime() - 5_000),
+          [team],
+          actor.person!.id,
+          CATCH_UP,
+        );
         if (missed.length === CATCH_UP) write("event: reload\ndata: {}\n\n");
         else missed.map(toLive).forEach(send);
       }

@@ -12,5 +12,7 @@ export const readRecent = reading({
   about: "What happened in a team lately, newest first.",
   input: ReadRecent,
   allow: can.see("team"),
-  run: async ({ input, tx }) => ({ events: await recentEvents(tx, input.team, null, 60) }),
+  run: async ({ input, scope, tx }) => ({
+    events: await recentEvents(tx, input.team, scope.person!, null, 60),
+  }),
 });

@@ -1,4 +1,6 @@
+import { may } from "@/core/policy/abilities";
 import { addMessage, addressByLocal, type MailAddressRow, sendersOf } from "@/data/queries/messages";
+import { roleIn } from "@/data/queries/teams";
 import { isDuplicate } from "@/data/transaction";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
@@ -33,6 +35,8 @@ export async function receiveMail(to: readonly string[], raw: Buffer): Promise<v
 async function storeMessage(box: MailAddressRow, message: ReadMessage, original: string): Promise<void> {
   try {
     await changingByItself(async (tx, begin) => {
+      // Who has left the team, or only looks at it by now, brings nothing in.
+      if (!may(await roleIn(tx, box.team, box.person), "bring")) return;
       const set = begin({ team: box.team, person: null });
       const { listed, own } = await sendersOf(tx, box.person);
       const trusted =
@@ -55,6 +59,7 @@ async function storeMessage(box: MailAddressRow, message: ReadMessage, original:
       if (trusted) set.enqueue(mailJob(id, box.team));
       set.emit({
         subject: id,
+        onlyFor: box.person,
         data: { title: message.subject },
         verb: trusted ? "messages.taken" : "messages.held",
       });

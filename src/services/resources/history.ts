@@ -14,5 +14,7 @@ export const readHistory = reading({
   about: "What happened to a resource and wherever it stands, newest first.",
   input: ReadHistory,
   allow: can.see("resource"),
-  run: async ({ input, scope, tx }) => ({ events: await eventsOf(tx, scope.team!, input.resource, MOST) }),
+  run: async ({ input, scope, tx }) => ({
+    events: await eventsOf(tx, scope.team!, scope.person!, input.resource, MOST),
+  }),
 });

@@ -154,7 +154,10 @@ function Password() {
   });
   const { register, submit, failure, errorOf, busy, reset } = form;
   return (
-    <Part title="Password" about="Changing it signs you out everywhere else.">
+    <Part
+      title="Password"
+      about="Changing it signs you out everywhere else; access tokens and paired browsers end too."
+    >
       <form
         noValidate
         className="flex max-w-72 flex-col gap-4"

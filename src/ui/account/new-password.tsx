@@ -16,7 +16,7 @@ export function NewPassword({ token }: { token?: string }) {
     return (
       <Gate
         title="The new password holds"
-        about="Wherever you were signed in before, you are signed out now."
+        about="Wherever you were signed in before, you are signed out now; access tokens and paired browsers have ended too."
       >
         <Link href="/sign-in" className="text-accent underline">
           Sign in with it

@@ -89,7 +89,13 @@ export function People({ me, teams, team, people, dead }: Props) {
                       className="w-24"
                       onClick={() =>
                         call("members.remove", { team: team.id, person: member.id })
-                          .then(() => (member.id === me.id ? window.location.assign("/") : router.refresh()))
+                          .then(() => {
+                            if (member.id === me.id) return window.location.assign("/");
+                            toast(
+                              `${member.name} is out. What they made stays; their mail addresses for this team have ended.`,
+                            );
+                            router.refresh();
+                          })
                           .catch(sayFailure)
                       }
                     >
