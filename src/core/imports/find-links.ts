@@ -6,7 +6,7 @@ export type Found = { links: FoundLink[]; malformed: string[] };
 
 /** What may begin an address: a scheme, also a mistyped one, or www. */
 const START = /(?:\b(?:h?t{1,2}ps?|hxxps?|https?)\s?:\s?\/{1,3}|\bhttps?\/\/|\bwww\.)/giu;
-const MARKDOWN = /\[([^\]\n]{1,300})\]\(\s*<?((?:[^\s<>()]|\([^\s<>()]*\))+)>?(?:\s+"[^"]*")?\s*\)/gu;
+const MARKDOWN = /\[([^[\]\n]{1,300})\]\(\s*<?((?:[^\s<>()]|\([^\s<>()]*\))+)>?(?:\s+"[^"]*")?\s*\)/gu;
 const CLOSERS: Record<string, string> = { ")": "(", "]": "[", "}": "{" };
 
 /**
@@ -20,27 +20,36 @@ export function findLinks(text: string): Found {
   const whole = joinBroken(text);
   const links: FoundLink[] = [];
   const malformed: string[] = [];
-  const taken: [number, number][] = [];
+  const marked: [from: number, to: number][] = [];
   for (const found of whole.matchAll(MARKDOWN)) {
     const read = readAddress(found[2]!);
     if (!read.ok) continue;
-    taken.push([found.index, found.index + found[0].length]);
+    marked.push([found.index, found.index + found[0].length]);
     links.push({ address: read.address, title: found[1]!.replace(/\s+/g, " ").trim(), at: found.index });
   }
-  for (const found of whole.matchAll(START)) {
-    const at = found.index;
-    if (taken.some(([from, to]) => at >= from && at < to)) continue;
-    const raw = /^\S+/.exec(whole.slice(at).replace(/^(\S{1,7}?)\s?:\s?\//, "$1:/"))?.[0] ?? "";
+  // Both go forward through the text, so that what is taken already is known by where one is.
+  let next = 0;
+  let taken = 0;
+  for (const { index: at } of whole.matchAll(START)) {
+    while (marked[next] && marked[next]![1] <= at) next++;
+    if (at < taken || (marked[next] && marked[next]![0] <= at)) continue;
+    const ahead = whole.slice(at, at + LONGEST).replace(/^(\S{1,7}?)\s?:\s?\//, "$1:/");
+    const raw = /^\S+/.exec(ahead)?.[0] ?? "";
     const candidate = trimEnd(raw.split(/[<>"“”«»|\u0000-\u001f]/u)[0]!);
     if (!candidate) continue;
     const read = /^(https?:\/\/[^/\s]|www\.[^.\s/]+\.)/i.test(candidate) ? readAddress(candidate) : null;
-    taken.push([at, at + candidate.length]);
+    taken = at + candidate.length;
     if (read?.ok && looksWhole(read.address))
       links.push({ address: read.address, title: titleNear(whole, at, candidate.length), at });
     else malformed.push(candidate);
   }
   return { links: links.sort((a, b) => a.at - b.at), malformed };
 }
+
+/** What is longer is no address, in characters; only so far is looked ahead. */
+const LONGEST = 2_100;
+/** The words for an address are looked for so far before and behind it, in characters. */
+const NEAR = 1_000;
 
 /** A host with a dot, a number or localhost; "http://word" is somebody's slip. */
 function looksWhole(address: string): boolean {
@@ -49,29 +58,40 @@ function looksWhole(address: string): boolean {
 }
 
 function trimEnd(candidate: string): string {
-  let text = candidate;
-  for (;;) {
-    const last = text.at(-1) ?? "";
+  /** How often each bracket stands in what is left; counted when the first one is met. */
+  let left: Map<string, number> | undefined;
+  const count = (sign: string) => left!.get(sign) ?? 0;
+  let end = candidate.length;
+  for (; end; end--) {
+    const last = candidate[end - 1]!;
     const opener = CLOSERS[last];
-    if (/[.,;:!?'’”…*_]/u.test(last)) text = text.slice(0, -1);
-    else if (opener && count(text, opener) < count(text, last)) text = text.slice(0, -1);
-    else return text;
+    if (opener) {
+      left ??= tally(candidate.slice(0, end));
+      if (count(opener) >= count(last)) break;
+      left.set(last, count(last) - 1);
+    } else if (!/[.,;:!?'’”…*_]/u.test(last)) break;
   }
+  return candidate.slice(0, end);
 }
 
-const count = (text: string, sign: string) => text.split(sign).length - 1;
+function tally(text: string): Map<string, number> {
+  const all = new Map<string, number>();
+  for (const sign of text) all.set(sign, (all.get(sign) ?? 0) + 1);
+  return all;
+}
 
 /** The words before an address on its line, or the line above when the address stands alone. */
 function titleNear(text: string, at: number, length: number): string {
-  const lineStart = text.lastIndexOf("\n", at - 1) + 1;
-  const before = clean(text.slice(lineStart, at));
-  const after = text.slice(at + length).split("\n", 1)[0]!;
-  if (before) return hasAddress(before) ? "" : before;
+  const near = text.slice(Math.max(0, at - NEAR), at);
+  const lineStart = near.lastIndexOf("\n") + 1;
+  const line = near.slice(lineStart);
+  // Another address stands before it: the words are that one's.
+  if (hasAddress(line)) return "";
+  const before = clean(line);
+  if (before) return before;
+  const after = text.slice(at + length, at + length + NEAR).split("\n", 1)[0]!;
   if (clean(after) && !hasAddress(after)) return clean(after);
-  const above = text
-    .slice(0, Math.max(0, lineStart - 1))
-    .split("\n")
-    .at(-1)!;
+  const above = near.slice(near.lastIndexOf("\n", lineStart - 2) + 1, Math.max(0, lineStart - 1));
   return above.trim() && !hasAddress(above) && !isHeading(above, "") ? clean(above) : "";
 }
 
@@ -90,25 +110,31 @@ const clean = (text: string) =>
  * breaks. Each joined break becomes nothing, so places in the text shift.
  */
 function joinBroken(text: string): string {
-  return text
+  const mended = text
     .replace(/\r\n?/g, "\n")
     .replace(/=\n(?=\S)/g, "")
     .replace(
       /<(https?:\/\/[^<>\s]+(?:\n[ \t]*[^<>\s]+)+)>/gi,
       (_, inside: string) => `<${inside.replace(/\s+/g, "")}>`,
-    )
-    .replace(
-      /(https?:\/\/\S+)\n(?=([^\s<>]+))/gi,
-      (all, start: string, next: string, offset: number, whole: string) => {
-        const line = whole.slice(whole.lastIndexOf("\n", offset) + 1, offset + start.length);
-        const goesOn =
-          line.length >= 60 &&
-          !/:\/\/|^www\.|^[-*•>#([<]|^\d+[.)]$/i.test(next) &&
-          /[/?&=%#_]|^[a-z0-9-]+\.(html?|php|pdf|aspx?)\b/i.test(next) &&
-          !/[.,;:!?)>\]]$/.test(start);
-        return goesOn ? start : all;
-      },
     );
+  const lines = mended.split("\n");
+  let joined = lines[0]!;
+  for (let i = 1; i < lines.length; i++)
+    joined += goesOn(lines[i - 1]!, lines[i]!) ? lines[i]! : `\n${lines[i]!}`;
+  return joined;
+}
+
+/** Whether an address at the end of a line goes on at the beginning of the next. */
+function goesOn(line: string, nextLine: string): boolean {
+  if (line.length < 60 || /[.,;:!?)>\]\s]$/.test(line)) return false;
+  const last = line.slice(-LONGEST).split(/\s/).at(-1)!;
+  const next = /^[^\s<>]+/.exec(nextLine.slice(0, LONGEST))?.[0] ?? "";
+  return (
+    /https?:\/\/\S/i.test(last) &&
+    next !== "" &&
+    !/:\/\/|^www\.|^[-*•>#([<]|^\d+[.)]$/i.test(next) &&
+    /[/?&=%#_]|^[a-z0-9-]+\.(html?|php|pdf|aspx?)\b/i.test(next)
+  );
 }
 
 /** A short line that ends in a colon, is marked as a heading, or is underlined. */
