@@ -189,6 +189,23 @@ const FOR_CAPTURE = new Set([
   "tray.set",
 ]);
 
+/** So long a paired extension can take back what it has brought in, in milliseconds. */
+const TAKEN_BACK_WITHIN = 3_600_000;
+
+/**
+ * What a paired extension takes out is what its person brought in, a short while ago: a browser somebody got hold of
+ * deletes nothing that others made.
+ * @throws {Problem} only-captures
+ */
+export function mustBeOwnAndFresh(
+  actor: Actor,
+  { addedBy, createdAt }: { addedBy: string; createdAt: Date },
+  at: Date,
+): void {
+  const own = addedBy === actor.person?.id && at.getTime() - createdAt.getTime() < TAKEN_BACK_WITHIN;
+  if (actor.only === "capture" && !own) throw new Problem("only-captures");
+}
+
 /** @throws {Problem} not-allowed, when the actor's token is not for this */
 function mustBeWithin(actor: Actor, name: string): void {
   if (actor.only === "capture" && !FOR_CAPTURE.has(name)) throw new Problem("only-captures");

@@ -82,6 +82,10 @@ export const PROBLEMS = {
   ),
   "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),
   "picture-not-offered": problem("not-valid", "The page does not offer this picture."),
+  "picture-not-cleanable": problem(
+    "not-valid",
+    "This picture is cut off or too large to be opened, so what the camera wrote into it, such as where it was taken, cannot be taken out. It was not kept. Save it anew in a picture program and send that.",
+  ),
   "picture-not-readable": problem("not-valid", "This file is no picture that can be shown."),
   "picture-unknown": problem("not-valid", "There is no such picture in the catalogue."),
   "rule-without-condition": problem("not-valid", "Name at least one: a site, a sender, a tag or a word."),

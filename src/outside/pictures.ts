@@ -31,7 +31,7 @@ export async function makeThumbnail(
 
 /**
  * A photo as it may be kept and given to others: upright, with nothing in it but the picture (cameras write where it
- * was taken). Null for what is no photo or cannot be opened; it is kept as it is then.
+ * was taken). Null for what is no photo or cannot be opened.
  * @param content a picture as it came
  */
 export async function cleanPicture(content: Buffer): Promise<{ content: Buffer; type: string } | null> {

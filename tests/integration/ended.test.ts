@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { expect, test } from "vitest";
 import { handleAuth } from "@/http/auth-route";
 import { eventsSince } from "@/data/queries/events";
-import { event, mailMessage, person } from "@/data/schema";
+import { event, mailMessage, person, placement as placementTable } from "@/data/schema";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
@@ -100,4 +100,35 @@ test("a new password ends access tokens and paired browsers; a wrong one ends no
   await expect(
     as({ person: null, share: null }, "tokens.pair", { code: open, name: "Browser" }),
   ).rejects.toMatchObject({ code: "pairing-ended" });
+});
+
+test("a paired browser takes back what it has just brought in, and deletes nothing else", async () => {
+  const { editor, owner, team, collection, placement, resource } = await makeWorld();
+  const browser: Actor = { ...editor, only: "capture" };
+  const saved = await as(browser, "capture.address", {
+    team,
+    collection,
+    address: `https://bog.example/${newId()}`,
+  });
+  const late = await as(browser, "capture.address", {
+    team,
+    collection,
+    address: `https://bog.example/${newId()}`,
+  });
+  const before = new Date(Date.now() - 2 * 3_600_000);
+  await database()
+    .update(placementTable)
+    .set({ createdAt: before })
+    .where(eq(placementTable.id, late.item!.id));
+  await as(browser, "placements.remove", { placement: saved.item!.id });
+  const refused: [Parameters<typeof as>[1], object][] = [
+    ["placements.remove", { placement }],
+    ["placements.remove", { placement: late.item!.id }],
+    ["resources.remove", { resource }],
+  ];
+  for (const [name, input] of refused)
+    await expect(as(browser, name, input)).rejects.toMatchObject({ code: "only-captures" });
+  await as(browser, "resources.remove", { resource: saved.resource.id });
+  // With their own hands people do as their role allows.
+  await as(owner, "placements.remove", { placement });
 });

@@ -118,6 +118,24 @@ describe("what is read of a file", () => {
     expect(again.row.id).toBe(first.row.id);
   });
 
+  test("a photo that cannot be opened is not kept, because what the camera wrote into it would be given out", async () => {
+    const photo = await sharp({ create: { width: 400, height: 200, channels: 3, background: "#3c6a37" } })
+      .withExif({ IFD3: { GPSLatitude: "53/1 30/1 0/1", GPSLatitudeRef: "N" } })
+      .jpeg({ quality: 100 })
+      .toBuffer();
+    const heic = readFileSync("tests/reference/files/bog.heic");
+    for (const [name, content] of [
+      ["cut.jpg", photo.subarray(0, photo.length - 900)],
+      ["cut.heic", heic.subarray(0, heic.length / 2)],
+    ] as const)
+      await expect(bring(name, content), name).rejects.toMatchObject({ code: "picture-not-cleanable" });
+    // Drawings and moving pictures hold no such thing, and are kept as they are.
+    const gif = await sharp({ create: { width: 80, height: 60, channels: 3, background: "#3c6a37" } })
+      .gif()
+      .toBuffer();
+    expect((await bring("bog.gif", gif)).file.type).toBe("image/gif");
+  });
+
   test("a HEIC picture of a phone becomes a JPEG that every browser shows", async () => {
     // Made by Debian's heif-enc from a picture drawn here.
     const { row, file } = await bring("bog.heic", readFileSync("tests/reference/files/bog.heic"));
@@ -164,8 +182,7 @@ describe("hostile files end in a safe result, never in a crash", () => {
       .toBuffer();
     png.writeUInt32BE(50_000, 16);
     png.writeUInt32BE(50_000, 20);
-    const huge = await bring("huge.png", png);
-    expect(huge.row).toMatchObject({ kind: "picture", fetchState: "done", pictureHash: null });
+    await expect(bring("huge.png", png)).rejects.toMatchObject({ code: "picture-not-cleanable" });
   });
 
   test("a drawing with a script is painted without it, and only ever saved, not shown", async () => {

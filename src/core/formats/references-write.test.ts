@@ -6,6 +6,9 @@ import { type Work, writeReferences, type WrittenReferences } from "./references
 /** What means something in one of the formats, and what people write. */
 const PARTS = [
   ..."{}\\@,=%#&$~^_\"'-",
+  "--",
+  "''",
+  "``",
   "\n",
   "\r\n",
   "\u2028",

@@ -50,7 +50,11 @@ const LATEX: Record<string, string> = {
   "~": "\\textasciitilde{}",
   "^": "\\textasciicircum{}",
 };
-const forLatex = (text: string) => text.replace(/[\\{}$&%#_~^]/g, (sign) => LATEX[sign]!);
+const forLatex = (text: string) =>
+  text
+    .replace(/[\\{}$&%#_~^]/g, (sign) => LATEX[sign]!)
+    // Two of these after each other would become one dash or quotation mark.
+    .replace(/([-'`])(?=\1)/g, "$1{}");
 
 /** Text on one line: a break would begin a record's next field, or its end, in formats that go by lines. */
 const oneLine = (text: string) => text.replace(/\s+/g, " ").trim();

@@ -58,7 +58,7 @@ async function makeServer(): Promise<Server> {
     },
     onUploadFinish: async (_, upload) => {
       const { team, filename, person } = upload.metadata as Record<string, string>;
-      const arrived = await takeIn(path.join(folder(), upload.id), filename!);
+      const arrived = await takeIn(path.join(folder(), upload.id), filename!).catch(asTus);
       await writeFile(noteOf(upload.id), JSON.stringify({ person, team, name: filename, ...arrived }));
       return {};
     },
@@ -71,14 +71,24 @@ function asTus(error: unknown): never {
   throw error;
 }
 
-/** Takes a file into the store; of photos only the clean form. */
+/** Formats in which cameras write where a photo was taken and by which of them. */
+const PHOTO = /^image\/(jpeg|png|webp|hei[cf]|tiff|avif)/;
+/** A photo of more bytes is not opened. */
+const LARGEST_PHOTO = 100_000_000;
+
+/**
+ * Takes a file into the store; of photos only the clean form.
+ * @throws {Problem} picture-not-cleanable: a photo that cannot be opened would be given out with all that is in it
+ */
 export async function takeIn(file: string, name: string): Promise<Omit<Arrived, "person" | "team" | "name">> {
   const { hash: sent, bytes } = await adoptFile(file);
   const type = await typeOfFile(await headOf(sent), name);
-  if (!type.startsWith("image/") || bytes > 100_000_000) return { sent, hash: sent, bytes, type };
-  const content = (await readStored(sent))!;
-  const jpeg = /^image\/hei[cf]/.test(type) ? await heicInThread(content) : null;
-  const clean = await cleanPicture(jpeg ?? content);
+  if (!type.startsWith("image/")) return { sent, hash: sent, bytes, type };
+  const content = bytes > LARGEST_PHOTO ? null : await readStored(sent);
+  const isHeic = /^image\/hei[cf]/.test(type);
+  const jpeg = content && isHeic ? await heicInThread(content).catch(() => null) : null;
+  const clean = content && (await cleanPicture(jpeg ?? content));
+  if (!clean && PHOTO.test(type)) throw new Problem("picture-not-cleanable");
   if (!clean) return { sent, hash: sent, bytes, type };
   const hash = await storeFile(clean.content);
   return { sent, hash, bytes: clean.content.length, type: clean.type };

@@ -1,4 +1,4 @@
-import { action } from "@/mechanism/action";
+import { action, mustBeOwnAndFresh } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 
@@ -13,8 +13,10 @@ export const removePlacement = action({
   allow: can.arrange("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: "take an item out",
-  run: async ({ input, locked, remove }) => {
-    await remove("placement", locked.placement(input.placement));
+  run: async ({ input, actor, locked, at, remove }) => {
+    const row = locked.placement(input.placement);
+    mustBeOwnAndFresh(actor, row, at);
+    await remove("placement", row);
     return { removed: input.placement };
   },
 });

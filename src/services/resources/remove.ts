@@ -1,4 +1,4 @@
-import { action } from "@/mechanism/action";
+import { action, mustBeOwnAndFresh } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 
@@ -13,8 +13,9 @@ export const removeResource = action({
   allow: can.arrange("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: "delete from the catalogue",
-  run: async ({ input, locked, remove }) => {
+  run: async ({ input, actor, locked, at, remove }) => {
     const row = locked.resource(input.resource);
+    mustBeOwnAndFresh(actor, row, at);
     await remove("resource", row, { say: { title: row.title } });
     return { removed: row.id };
   },
