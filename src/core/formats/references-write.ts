@@ -142,8 +142,11 @@ export function writeReferences(works: readonly Work[], format: WrittenReference
     return times ? { ...item, id: `${String(item.id)}${letters(times)}` } : item;
   });
   if (format === "csl-json") return `${JSON.stringify(items, null, 2)}\n`;
-  const written = String(plugins.output.format(format, items));
-  if (format === "bibtex") return `${written.trim()}\n`;
+  const output = String(plugins.output.format(format, items));
+  if (format === "bibtex") return `${output.trim()}\n`;
+  // citation-js breaks what is longer than 70 characters in the middle of words and addresses. No value has two blanks
+  // after each other, so that every line with a tag is one.
+  const written = output.replace(/\n(?![A-Z][A-Z0-9] {2}-)(?=.)/g, "");
   // citation-js leaves keywords out of RIS; each stands on a line of its own there.
   const tags = works.map((work) => work.tags.map((tag) => `KW  - ${oneLine(tag)}\n`).join(""));
   let at = 0;
