@@ -57,6 +57,21 @@ export const isAway = (error: unknown): boolean =>
   [...layers(error)].some(({ errno, code }) => AWAY.has(code) || AWAY.has(errno));
 
 /**
+ * The answer, if it comes within so many milliseconds; a database that says nothing is as good as away.
+ * @throws an error `isAway` is true of, when it does not come in time
+ */
+export function within<T>(most: number, work: Promise<T>): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(
+      () => reject(Object.assign(new Error("No answer in time."), { code: "NO_CONNECTION" })),
+      most,
+    );
+  });
+  return Promise.race([work, late]).finally(() => clearTimeout(timer));
+}
+
+/**
  * Does something that may be done again, once more as long as the database is away, for five seconds.
  * @throws what went wrong last
  */

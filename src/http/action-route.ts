@@ -37,13 +37,28 @@ function found(name: string) {
   return action;
 }
 
-/** Query text as input: fields that hold lists are split at commas. */
+/**
+ * Query text as input: fields that hold lists are split at commas, numbers and yes or no are read. A list that is not
+ * named is empty where there must be one.
+ */
 function fromQuery(Input: InputClass<object>, query: URLSearchParams): Record<string, unknown> {
   const rules = getMetadataStorage().getTargetValidationMetadatas(Input, "", false, false);
-  const lists = new Set(rules.filter((rule) => rule.name === "isArray").map((rule) => rule.propertyName));
+  const having = (...names: string[]) =>
+    new Set(rules.filter((rule) => names.includes(rule.name ?? "")).map((rule) => rule.propertyName));
+  const [lists, numbers, switches] = [having("isArray"), having("isInt", "isNumber"), having("isBoolean")];
+  const optional = new Set(
+    rules.filter((rule) => rule.type === "conditionalValidation").map((rule) => rule.propertyName),
+  );
+  const read = (key: string, value: string): unknown => {
+    if (lists.has(key)) return value.split(",").filter(Boolean);
+    // What is none stays text, and is refused in the words of its field.
+    if (numbers.has(key)) return /^-?\d+(\.\d+)?(e[+-]?\d+)?$/i.test(value) ? Number(value) : value;
+    if (switches.has(key)) return value === "true" ? true : value === "false" ? false : value;
+    return value;
+  };
   const input: Record<string, unknown> = {};
-  for (const list of lists) input[list] = [];
-  for (const [key, value] of query) input[key] = lists.has(key) ? value.split(",").filter(Boolean) : value;
+  for (const list of lists) if (!optional.has(list)) input[list] = [];
+  for (const [key, value] of query) input[key] = read(key, value);
   return input;
 }
 

@@ -4,6 +4,7 @@ import { html, Markup } from "@/core/publish/html";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { READER_SCRIPT } from "@/core/publish/reader-script";
 import { READER_STYLE } from "@/core/publish/reader-style";
+import { isAway } from "@/data/transaction";
 import { fileOfPlacement } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
@@ -32,10 +33,9 @@ export async function getReaderPage(
   const { code } = await params;
   const at = request.url.indexOf("?");
   const wish = at < 0 ? null : new URLSearchParams(request.url.slice(at)).get("view");
-  const page = await readerPage(
-    code,
-    READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null,
-  );
+  const view = READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null;
+  const page = await readerPage(code, view).catch(unlessAway);
+  if (page === "away") return cannotBeReached();
   if (!page) return notShared();
   const headers: Record<string, string> = {
     "content-type": "text/html; charset=utf-8",
@@ -57,7 +57,8 @@ export async function getReaderPicture(
   { params }: { params: Promise<{ code: string; hash: string }> },
 ): Promise<Response> {
   const { code, hash } = await params;
-  const page = await readerPage(code, null);
+  const page = await readerPage(code, null).catch(unlessAway);
+  if (page === "away") return cannotBeReached();
   const file = page?.pictures.has(hash) ? await openFile(hash) : null;
   return file ? pictureAnswer(file) : new Response(null, { status: 404 });
 }
@@ -86,20 +87,51 @@ export function pictureAnswer({ stream, bytes }: { stream: NodeJS.ReadableStream
   });
 }
 
-function notShared(): Response {
+const unlessAway = (error: unknown): "away" => {
+  if (isAway(error)) return "away";
+  throw error;
+};
+
+/** A reader whose page is not known here while the database is away is told what is so and what to do. */
+const cannotBeReached = () =>
+  plainPage(
+    503,
+    "This page cannot be reached just now",
+    "It is safe where it is stored. Try again in a moment.",
+    { "retry-after": "5" },
+  );
+
+const notShared = () =>
+  plainPage(
+    404,
+    "Nothing is shared at this address",
+    "The collection may be private again, or the address may have a slip in it. Whoever gave it to you can send you the new one.",
+  );
+
+function plainPage(
+  status: number,
+  title: string,
+  words: string,
+  more: Record<string, string> = {},
+): Response {
   const page = html`<!doctype html>
 <html lang="en">
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width,initial-scale=1">
-<title>Not shared</title>
+<title>${title}</title>
 <style>${new Markup(READER_STYLE)}</style>
 <main>
-<h1>Nothing is shared at this address</h1>
-<p class="lead">The collection may be private again, or the address may have a slip in it. Whoever gave it to you can send you the new one.</p>
+<h1>${title}</h1>
+<p class="lead">${words}</p>
 </main>
 </html>`;
   return new Response(page.text, {
-    status: 404,
-    headers: { "content-type": "text/html; charset=utf-8", "content-security-policy": READER_POLICY },
+    status,
+    headers: {
+      "content-type": "text/html; charset=utf-8",
+      "content-security-policy": READER_POLICY,
+      "cache-control": "no-store",
+      ...more,
+    },
   });
 }

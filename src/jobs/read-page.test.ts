@@ -112,7 +112,7 @@ test("only the address itself was asked for by a person; pictures and what descr
   web.page = { oembed: "https://a.example/oembed", pictures: ["https://a.example/1"] };
   answer("text/html");
   await read();
-  await fetchPicture("https://a.example/2", "");
+  await fetchPicture("https://a.example/2");
   expect(web.asked).toEqual([
     [AT, true],
     ["https://a.example/oembed", false],

@@ -1,7 +1,7 @@
 import type { PageFacts } from "@/core/page/facts";
 import { withOembed } from "@/core/page/oembed";
 import { kindOfFile, readFile } from "@/core/page/file-facts";
-import { type Fetched, fetchGuarded } from "@/outside/fetch/fetch-guarded";
+import { type Fetched, fetchGuarded, type Reach } from "@/outside/fetch/fetch-guarded";
 import { storeFile, readStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
@@ -9,10 +9,11 @@ import { copyInThread, factsInThread } from "@/outside/threads/in-thread";
 import type { Filling, Picture } from "@/services/resources/fill";
 import { readDocument } from "@/outside/documents/read-document";
 
+const reach = (): Reach => ({ allow: settings().fetchAllow, ports: settings().fetchPorts });
+
 /** Fetches an address and reads what is there: a page, or a file. */
 export async function readAddressOf(address: string): Promise<Filling> {
-  const allow = settings().fetchAllow;
-  const fetched = await fetchGuarded(address, { asked: true, allow });
+  const fetched = await fetchGuarded(address, { asked: true, ...reach() });
   if (!fetched.ok) {
     // Media are often larger than a page may be; the ending of the address tells their kind.
     const media = fetched.problem === "too-large" ? byEnding(fetched.address) : null;
@@ -75,15 +76,14 @@ async function readHtml(
   address: string,
   origin: "fetched" | "seen",
 ): Promise<Filling> {
-  const allow = settings().fetchAllow;
   const page = await factsInThread({ body, contentType, address });
-  const facts = page.oembed ? await addOembed(page, page.oembed, allow) : page;
+  const facts = page.oembed ? await addOembed(page, page.oembed) : page;
   const copy = await copyInThread({ body, contentType, address });
   return {
     ok: true,
     facts,
     finalAddress: address,
-    picture: await firstPicture(facts.pictures, allow),
+    picture: await firstPicture(facts.pictures),
     copy,
     origin,
   };
@@ -104,10 +104,10 @@ function byEnding(address: string): PageFacts | null {
   return readFile(kindOfFile(mime)!, address, mime, null);
 }
 
-async function addOembed(facts: PageFacts, address: string, allow: string): Promise<PageFacts> {
+async function addOembed(facts: PageFacts, address: string): Promise<PageFacts> {
   const answer = await fetchGuarded(address, {
     asked: false,
-    allow,
+    ...reach(),
     accept: "application/json",
     limits: { bytes: 200_000 },
   });
@@ -120,17 +120,17 @@ async function addOembed(facts: PageFacts, address: string, allow: string): Prom
 }
 
 /** The first of the page's pictures that can be fetched and shown; three tries. */
-async function firstPicture(addresses: readonly string[], allow: string): Promise<Picture | null> {
+async function firstPicture(addresses: readonly string[]): Promise<Picture | null> {
   for (const address of addresses.slice(0, 3)) {
-    const picture = await fetchPicture(address, allow);
+    const picture = await fetchPicture(address);
     if (picture) return picture;
   }
   return null;
 }
 
 /** Fetches one picture and keeps it, small and clean. */
-export async function fetchPicture(address: string, allow: string): Promise<Picture | null> {
-  const fetched = await fetchGuarded(address, { asked: false, allow, accept: "image/*" });
+export async function fetchPicture(address: string): Promise<Picture | null> {
+  const fetched = await fetchGuarded(address, { asked: false, ...reach(), accept: "image/*" });
   return fetched.ok ? storePicture(fetched.body) : null;
 }
 

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
-import { copyFile, mkdir, open, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
+import { constants, createReadStream } from "node:fs";
+import { access, copyFile, mkdir, open, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { pipeline } from "node:stream/promises";
 import { sha256 } from "./hash";
@@ -79,6 +79,17 @@ export async function headOf(hash: string, bytes = 8192): Promise<Buffer> {
   } finally {
     await handle.close();
   }
+}
+
+/** Whether the folder of the store is there, or can be made, and can be written to. */
+export async function canKeepFiles(): Promise<boolean> {
+  const folder = settings().files;
+  return mkdir(folder, { recursive: true })
+    .then(() => access(folder, constants.W_OK))
+    .then(
+      () => true,
+      () => false,
+    );
 }
 
 /** Where a stored file lies, for programs that take the name of a file. */

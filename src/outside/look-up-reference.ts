@@ -10,13 +10,14 @@ export type LookedUp =
  * (https://citation.doi.org/docs.html: Accept: application/vnd.citationstyles.csl+json), and the book service for an ISBN.
  */
 export async function lookUpReference(wanted: { doi: string } | { isbn: string }): Promise<LookedUp> {
-  const { doiService, isbnService, fetchAllow } = settings();
+  const { doiService, isbnService, fetchAllow, fetchPorts } = settings();
   const service = "doi" in wanted ? doiService : isbnService;
   if (!service) return { ok: false, problem: "No look-up service is set up here. Type the fields yourself." };
   const value = "doi" in wanted ? wanted.doi.split("/").map(encodeURIComponent).join("/") : wanted.isbn;
   const answer = await fetchGuarded(service.replace(/\/?$/, "/") + value, {
     asked: true,
     allow: fetchAllow,
+    ports: fetchPorts,
     accept: "application/vnd.citationstyles.csl+json, application/json;q=0.9",
     limits: { bytes: 1_000_000 },
   });

@@ -102,6 +102,12 @@ export const SETTINGS = {
     fallback: "Hobbin <hobbin@localhost>",
     check: matches(/@/, "must hold a mail address"),
   },
+  fetchPorts: {
+    name: "HOBBIN_FETCH_PORTS",
+    about: "Ports at which pages are fetched beside those of http and https, separated by blanks.",
+    fallback: "8000 8080 8443",
+    check: matches(/^(\d{1,5}( |$))*$/, "must be numbers of ports, separated by blanks"),
+  },
   fetchAllow: {
     name: "HOBBIN_FETCH_ALLOW",
     about:

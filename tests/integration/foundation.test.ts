@@ -128,17 +128,17 @@ test(
 
 test("health is 503 while no worker lives and 200 when one does", async () => {
   await database().delete(worker);
-  const down = await getHealth();
+  const down = await getHealth(new Request("http://hobbin.example/api/health"));
   expect([down.status, await down.json()]).toMatchObject([
     503,
     { status: "down", database: "up", workers: "down" },
   ]);
   const one = new Worker({});
   await one.start();
-  const up = await getHealth();
+  const up = await getHealth(new Request("http://hobbin.example/api/health"));
   expect([up.status, await up.json()]).toMatchObject([200, { status: "up", workers: "up" }]);
   await one.stop();
-  expect((await getHealth()).status).toBe(503);
+  expect((await getHealth(new Request("http://hobbin.example/api/health"))).status).toBe(503);
 });
 
 test("a team keeps an owner, and an invitation never lowers a role", async () => {

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { postAction } from "@/http/action-route";
+import { getAction, postAction } from "@/http/action-route";
 import { handleAuth } from "@/http/auth-route";
 import { inputSchema } from "@/http/input-schema";
 import { Problem } from "@/mechanism/problem";
@@ -154,4 +154,24 @@ test("another site gets by with no made-up authorization, and a token of one's o
   expect(await (await post("Basic eDp5")).json()).toMatchObject({ code: "other-site" });
   expect(await (await post("x")).json()).toMatchObject({ code: "other-site" });
   expect(await (await post("Bearer nobody's")).json()).toMatchObject({ code: "token-ended" });
+});
+
+test("readings are asked by GET with numbers, lists and switches, and a number that is none is said to be", async () => {
+  const { owner, team } = await makeFull();
+  const { token } = (await ACTIONS["tokens.make"].call(owner, { name: "Script" })) as { token: string };
+  const get = async (query: string) => {
+    const answer = await getAction(
+      new Request(`http://hobbin.example/api/actions/search.find?team=${team}&query=tag:bog&${query}`, {
+        headers: { authorization: `Bearer ${token}` },
+      }),
+      { params: Promise.resolve({ name: "search.find" }) },
+    );
+    return {
+      status: answer.status,
+      ...((await answer.json()) as { results?: unknown[]; errors?: { pointer: string }[] }),
+    };
+  };
+  expect((await get("most=1")).results).toHaveLength(1);
+  expect(await get("most=many")).toMatchObject({ status: 422, errors: [{ pointer: "#/most" }] });
+  expect((await get("most=2.5")).status).toBe(422);
 });

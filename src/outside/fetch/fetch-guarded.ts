@@ -16,11 +16,18 @@ export type Fetched =
   | { ok: true; address: string; status: number; headers: Record<string, string>; body: Buffer }
   | { ok: false; address: string; problem: FetchProblem };
 
-export type FetchOptions = {
+/** How far out one may reach. */
+export type Reach = {
+  /** Origins of the private network that may be fetched all the same, separated by blanks. */
+  allow: string;
+  /** Ports beside those of http and https, separated by blanks; without them there are none. */
+  ports?: string;
+};
+
+export type FetchOptions = Reach & {
   /** A person asked for this very address; otherwise robots.txt is asked first. */
   asked: boolean;
   accept?: string;
-  allow: string;
   limits?: Partial<FetchLimits>;
 };
 
@@ -52,8 +59,8 @@ export async function fetchGuarded(address: string, options: FetchOptions): Prom
   const signal = AbortSignal.timeout(limits.milliseconds);
   try {
     for (let hop = 0; hop <= REDIRECTS; hop++) {
-      const dispatcher = dispatcherFor(url, options.allow);
-      if (!options.asked && !(await robotsAllow(url, (robots) => plainGet(robots, options.allow, signal))))
+      const dispatcher = dispatcherFor(url, options);
+      if (!options.asked && !(await robotsAllow(url, (robots) => plainGet(robots, options, signal))))
         return { ok: false, address: url.href, problem: "robots" };
       const answer = await request(url, {
         dispatcher,
@@ -92,9 +99,13 @@ function discard(body: Readable): void {
   body.on("error", () => undefined).destroy();
 }
 
-function dispatcherFor(url: URL, allow: string): Agent {
+function dispatcherFor(url: URL, { allow, ports = "" }: Reach): Agent {
   if (url.protocol !== "http:" && url.protocol !== "https:") throw new Guarded("only http and https");
+  // What has a name or a password in it was meant for somebody, not for us.
+  if (url.username || url.password) throw new Guarded("credentials");
   if (allowedOrigin(url, allow)) return allowed;
+  // An empty port is the scheme's own.
+  if (url.port && !ports.split(/\s+/).includes(url.port)) throw new Guarded(`port ${url.port}`);
   // The socket's lookup is not called for literal addresses. The URL standard has already made odd notations
   // (0x7f.1, 2130706433, 127.1) into plain ones.
   const literal = /^\[|^\d+(\.\d+){3}$/.test(url.hostname);
@@ -106,11 +117,11 @@ function dispatcherFor(url: URL, allow: string): Agent {
 /** For robots.txt alone: no redirects, small, and guarded in the same way. */
 async function plainGet(
   url: URL,
-  allow: string,
+  reach: Reach,
   signal: AbortSignal,
 ): Promise<{ status: number; text: string }> {
   const answer = await request(url, {
-    dispatcher: dispatcherFor(url, allow),
+    dispatcher: dispatcherFor(url, reach),
     signal,
     headers: { "user-agent": AGENT },
   });

@@ -4,6 +4,7 @@ import type { PublishedCollection } from "@/core/publish/model";
 const world = vi.hoisted(() => ({
   found: null as { id: string; version: number; audience: string } | null,
   title: "",
+  away: "" as "" | "refused" | "silent",
   asked: 0,
   read: 0,
 }));
@@ -11,6 +12,8 @@ vi.mock("@/mechanism/changing", () => ({ database: () => null }));
 vi.mock("@/data/queries/collections", () => ({
   byShareCode: async () => {
     world.asked++;
+    if (world.away === "silent") return new Promise(() => undefined);
+    if (world.away) throw Object.assign(new Error("away"), { code: "ECONNREFUSED" });
     return world.found;
   },
 }));
@@ -46,6 +49,7 @@ beforeEach(() => {
   Object.assign(world, {
     found: { id: "bog", version: 1, audience: "link" },
     title: "Fires",
+    away: "",
     asked: 0,
     read: 0,
   });
@@ -97,4 +101,34 @@ test("what its version does not count, like the collections inside, is looked at
   expect(await shown()).not.toContain("dams inside");
   await vi.advanceTimersByTimeAsync(1_000);
   expect(await shown()).toContain("dams inside");
+});
+
+const text = async () => new TextDecoder().decode((await readerPage(code(), null))!.bytes);
+const AS_IT_WAS = "This page is as it was a moment ago";
+
+test("while the database is away readers see their page as it was, with a word that it is, for five minutes", async () => {
+  const before = await readerPage(code(), null);
+  world.away = "refused";
+  await vi.advanceTimersByTimeAsync(500);
+  expect(await text()).toContain(AS_IT_WAS);
+  expect((await readerPage(code(), null))!.etag).not.toBe(before!.etag);
+  await vi.advanceTimersByTimeAsync(5 * 60_000 - 1_000);
+  expect(await text()).toContain("Fires");
+  await vi.advanceTimersByTimeAsync(1_000);
+  // By now it may not be shared any more.
+  await expect(readerPage(code(), null)).rejects.toThrow("away");
+  world.away = "";
+  expect(await text()).not.toContain(AS_IT_WAS);
+});
+
+test("a database that says nothing is waited for two seconds; who asks for the first time then is told so", async () => {
+  await readerPage(code(), null);
+  world.away = "silent";
+  await vi.advanceTimersByTimeAsync(500);
+  const asking = text();
+  await vi.advanceTimersByTimeAsync(2_000);
+  expect(await asking).toContain(AS_IT_WAS);
+  const first = expect(readerPage(`${code()}-other`, null)).rejects.toThrow("No answer in time");
+  await vi.advanceTimersByTimeAsync(2_000);
+  await first;
 });

@@ -1,6 +1,8 @@
 import type { ReaderView } from "@/core/publish/model";
+import { html } from "@/core/publish/html";
 import { readerDocument } from "@/core/publish/reader-document";
 import { byShareCode } from "@/data/queries/collections";
+import { isAway, within } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
 import { sha256 } from "@/outside/hash";
 import { readPublished } from "./read";
@@ -15,7 +17,14 @@ export type ReaderPage = {
   /** Items that are files. */
   files: Set<string>;
 };
-type Cached = { version: number; audience: string; page: ReaderPage; madeAt: number; checkedAt: number };
+/** `away`: the same page with a line that says since when it could not be renewed. */
+type Cached = { away?: ReaderPage } & {
+  version: number;
+  audience: string;
+  page: ReaderPage;
+  madeAt: number;
+  checkedAt: number;
+};
 
 const cached = new Map<string, Cached>();
 const making = new Map<string, Promise<ReaderPage | null>>();
@@ -42,6 +51,19 @@ export function readerPage(code: string, view: ReaderView | null): Promise<Reade
   return work;
 }
 
+/** So long a reader waits for the database, in milliseconds. */
+const PATIENCE = 2_000;
+/** While it is away, readers see their page as it was, but no longer than this: it may not be shared any more. */
+const AWAY_FOR = 5 * 60_000;
+
+/** The page with a line that says that it may have changed since. */
+function asItWas(page: ReaderPage): ReaderPage {
+  const text = new TextDecoder().decode(page.bytes);
+  const line = html`<p class="facts" role="status">This page is as it was a moment ago; it cannot be renewed just now.</p>`;
+  const bytes = new TextEncoder().encode(text.replace(/<main[^>]*>/, (main) => main + line.text));
+  return { ...page, bytes, etag: `${page.etag.slice(0, -1)}-away"` };
+}
+
 async function check(
   key: string,
   code: string,
@@ -49,7 +71,14 @@ async function check(
   known: Cached | undefined,
 ): Promise<ReaderPage | null> {
   const asked = Date.now();
-  const found = await byShareCode(database(), code);
+  let found: Awaited<ReturnType<typeof byShareCode>>;
+  try {
+    found = await within(PATIENCE, byShareCode(database(), code));
+  } catch (error) {
+    if (known && isAway(error) && asked - known.checkedAt < AWAY_FOR)
+      return (known.away ??= asItWas(known.page));
+    throw error;
+  }
   if (!found || found.audience === "team") {
     cached.delete(key);
     return null;
@@ -61,6 +90,7 @@ async function check(
     asked - known.madeAt < REMADE_AFTER
   ) {
     known.checkedAt = asked;
+    known.away = undefined;
     return known.page;
   }
   const { collection } = await readPublished.call({ person: null, share: code }, { collection: found.id });
