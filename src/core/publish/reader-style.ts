@@ -14,6 +14,7 @@ h1{font-size:clamp(1.7rem,5vw,2.25rem);line-height:1.2;margin:1.25rem 0 .5rem;fo
 .lead{font-size:1.2rem;color:var(--quiet);margin:0 0 .75rem;white-space:pre-line}
 .facts,.bar{display:flex;flex-wrap:wrap;gap:.25rem 1rem;align-items:center;font-size:.875rem;color:var(--quiet);margin:0}
 .bar{margin-left:auto}
+.away{margin:0 0 1rem}
 .bar a,.bar button{font:inherit;color:var(--accent);background:none;border:0;padding:.4rem .1rem;cursor:pointer;text-decoration:underline;text-underline-offset:3px}
 .bar [aria-current]{color:var(--ink);text-decoration:none;font-weight:650}
 h2{font-size:1.1rem;margin:2.25rem 0 0;padding-bottom:.4rem;border-bottom:1px solid var(--line)}

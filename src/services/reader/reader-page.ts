@@ -59,7 +59,7 @@ const AWAY_FOR = 5 * 60_000;
 /** The page with a line that says that it may have changed since. */
 function asItWas(page: ReaderPage): ReaderPage {
   const text = new TextDecoder().decode(page.bytes);
-  const line = html`<p class="facts" role="status">This page is as it was a moment ago; it cannot be renewed just now.</p>`;
+  const line = html`<p class="facts away" role="status">This page is as it was a moment ago; it cannot be renewed just now.</p>`;
   const bytes = new TextEncoder().encode(text.replace(/<main[^>]*>/, (main) => main + line.text));
   return { ...page, bytes, etag: `${page.etag.slice(0, -1)}-away"` };
 }

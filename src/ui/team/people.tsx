@@ -55,7 +55,7 @@ export function People({ me, teams, team, people, dead }: Props) {
                   >
                     {initials(member.name)}
                   </span>
-                  <span className="min-w-0 flex-1">
+                  <span className="min-w-0 flex-1 max-sm:basis-3/4">
                     <span className="block truncate font-semibold">
                       {member.name}
                       {member.id === me.id && <span className="font-normal text-quiet"> (you)</span>}
