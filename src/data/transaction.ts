@@ -91,6 +91,11 @@ export async function patiently<T>(work: () => Promise<T>, patience = PATIENCE):
  * pause with jitter so that the same two do not meet again. One whose connection was lost before its end was rolled back
  * by the database, and is tried again for five seconds.
  * @throws {Unknown} when the connection was lost at the end
+ * @example
+ * await transact(database(), async (tx) => {
+ *   const row = await lockResource(tx, id);
+ *   await dropProposal(tx, row!.id);
+ * });
  */
 export async function transact<T>(
   database: Database,

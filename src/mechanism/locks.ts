@@ -104,6 +104,9 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
  * meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
+ * @example
+ * const locked = await takeLocks(tx, scope, { placements: [input.placement] });
+ * locked.placement(input.placement).section;
  */
 export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<Locked> {
   const [sections, placements] = [listed(wanted.sections), listed(wanted.placements)];

@@ -42,6 +42,8 @@ export class Problem extends Error {
  * @param field the name of the field, as in the input
  * @param code one of `PROBLEMS`
  * @param detail what is said beside the field
+ * @example
+ * throw fieldProblem("title", "title-missing");
  */
 export const fieldProblem = (field: string, code: ProblemCode, detail: string = PROBLEMS[code].detail) =>
   new Problem(code, detail, [{ field, detail }]);

@@ -7,6 +7,9 @@ const OWN = "https://own.invalid";
  * leads to another site.
  * @param next as it stands in the address; undefined: none
  * @returns path, query and fragment; `/` for what leads anywhere else
+ * @example
+ * ownPath("/bench/1?view=rows"); // "/bench/1?view=rows"
+ * ownPath("//evil.example"); // "/"
  */
 export function ownPath(next: string | undefined): string {
   try {

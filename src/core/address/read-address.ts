@@ -12,6 +12,8 @@ const NAME =
  * `site.example/page` is taken as https, and surrounding quotes, brackets and blanks fall away.
  * The address comes back as it will be fetched, with its fragment.
  * @param pasted what somebody pasted or typed, at most one address, with or without a scheme
+ * @example
+ * readAddress("bog.example/fires"); // { ok: true, address: "https://bog.example/fires", host: "bog.example" }
  */
 export function readAddress(pasted: string): AddressReading {
   const text = pasted

@@ -74,6 +74,9 @@ function sorted(value: unknown): unknown {
  * @param before the thing as it is, with at least the fields that change
  * @param after the new values; undefined ones are left out
  * @returns the change, with only the fields that really differ; null when none does
+ * @example
+ * difference("section", "s", { title: "Peat", intro: "" }, { title: "Fire", intro: "" });
+ * // { type: "section", id: "s", before: { title: "Peat" }, after: { title: "Fire" } }
  */
 export function difference(
   type: EntityType,

@@ -15,6 +15,9 @@ const CLOSERS: Record<string, string> = { ")": "(", "]": "[", "}": "{" };
  * were opened in it, and a full stop or comma at the end never does. What looks like an address and is none comes
  * back as malformed, as it stands.
  * @param text plain text of any length
+ * @example
+ * findLinks("The water table: https://bog.example/a.").links;
+ * // [{ address: "https://bog.example/a", title: "The water table", at: 17 }]
  */
 export function findLinks(text: string): Found {
   const whole = joinBroken(text);

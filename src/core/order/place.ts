@@ -23,6 +23,8 @@ export type Placed = { position: string; respread: Ordered[] };
  * @param others the things already there, in order, without the one that moves
  * @param after id of the thing to stand behind; null for the first place; an id that is gone means the end, so
  *   that two people's moves at the same time both succeed
+ * @example
+ * const { position, respread } = placeAfter([{ id: "a", position: "a0" }], "a"); // position: "a1"
  */
 export function placeAfter(others: readonly Ordered[], after: string | null): Placed {
   const { positions, respread } = placeManyAfter(others, after, 1);

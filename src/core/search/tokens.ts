@@ -45,6 +45,8 @@ const LIGATURES: Record<string, string> = {
 /**
  * Words that differ by case, accents, Hebrew or Arabic points or the width of letters are one word.
  * @param word one word, in any letters
+ * @example
+ * fold("Ünderground"); // "underground"
  */
 export function fold(word: string): string {
   // Most words are plain; they need none of this.

@@ -30,6 +30,8 @@ export function tagKey(name: string): string {
 /**
  * Several names typed at once. Commas, semicolons and new lines separate; blanks belong to the name.
  * @param typed one or several names, with commas or line breaks between them
+ * @example
+ * tagNames("water table, peat"); // ["water table", "peat"]
  */
 export function tagNames(typed: string): string[] {
   const byKey = new Map<string, string>();

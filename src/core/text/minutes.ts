@@ -19,6 +19,8 @@ export function minutesOf({ words, seconds }: Length): number | null {
 /**
  * Minutes in words: "12 min", "1 h", "1 h 53 min".
  * @param minutes whole ones, 0 or more
+ * @example
+ * sayMinutes(113); // "1 h 53 min"
  */
 export function sayMinutes(minutes: number): string {
   const hours = Math.floor(minutes / 60);

@@ -6,6 +6,8 @@ import { type SQL, sql } from "drizzle-orm";
  * rows that others hold. `FROM ${keysFirst(ids)} STRAIGHT_JOIN t FORCE INDEX (PRIMARY) ON t.id = CAST(k.k AS UUID)` is
  * one look-up a key, whatever the table's size and statistics.
  * @param keys UUIDs
+ * @example
+ * sql`SELECT r.id FROM ${keysFirst(ids)} STRAIGHT_JOIN resource r ON r.id = CAST(k.k AS UUID)`
  */
 export const keysFirst = (keys: readonly string[]): SQL =>
   sql`JSON_TABLE(${JSON.stringify(keys)}, '$[*]' COLUMNS (k VARCHAR(100) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin PATH '$')) k`;

@@ -46,6 +46,9 @@ const allowed = new Agent({
  * went wrong comes back as a problem.
  * @param address an address of http or https, from anywhere
  * @param options what is asked for, and bounds of bytes and milliseconds
+ * @example
+ * const page = await fetchGuarded("https://bog.example/", { asked: true, allow: "" });
+ * if (page.ok) page.body;
  */
 export async function fetchGuarded(address: string, options: FetchOptions): Promise<Fetched> {
   let url: URL;

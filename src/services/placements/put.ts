@@ -22,6 +22,8 @@ type NewPlacement = Spot & {
  * Puts a resource in its spot, and takes it out of the person's Tray. An id that stands there already is left alone.
  * @returns the placement's id
  * @throws {Problem} conflict, when the id stands in another collection
+ * @example
+ * await putPlacement(tx, set, { team, person, collection, resource }); // at its end
  */
 export async function putPlacement(tx: Tx, set: ChangeSet, wish: NewPlacement): Promise<string> {
   const id = wish.placement ?? newId();

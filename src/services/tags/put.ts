@@ -14,6 +14,8 @@ type Link = { id: string; resource: string; tag: string };
  * @param wanted names of tags by resource
  * @param options.along they go along with something that is told and taken back for them
  * @returns the links to tags that were not there before
+ * @example
+ * await putTags(tx, set, team, new Map([[resource, ["water table"]]]));
  */
 export async function putTags(
   tx: Tx,

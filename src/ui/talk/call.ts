@@ -18,6 +18,8 @@ type Input<N extends ActionName> = { [K in keyof InputOf<N>]: InputOf<N>[K] };
  * @param name of the action
  * @param input as the action takes it
  * @throws {Refusal} with words for the person; `status` 0 when the server could not be reached
+ * @example
+ * const { section } = await call("sections.make", { collection, title: "Week 1", section: newId() });
  */
 export async function call<N extends ChangeName>(name: N, input: Input<N>): Promise<Answer<N>> {
   return send(addressOf(name), input) as Promise<Answer<N>>;
@@ -28,6 +30,8 @@ export async function call<N extends ChangeName>(name: N, input: Input<N>): Prom
  * @param name of the reading
  * @param input as the reading takes it
  * @throws {Refusal} as `call` does
+ * @example
+ * const { teams } = await ask("teams.read", {});
  */
 export async function ask<N extends ReadingName>(name: N, input: Input<N>): Promise<Answer<N>> {
   return exchange(addressOf(name), input) as Promise<Answer<N>>;
