@@ -77,12 +77,7 @@ export class ChangeSet {
   ): Promise<void> {
     const entity = entityOf(type);
     const all = listed(rows);
-    const changes = all.map((row) => ({
-      type,
-      id: entity.idOf(row as never),
-      before: entity.absent,
-      after: entity.present(row as never),
-    }));
+    const changes = coming(type, all);
     const where = changes.map((change, i) => ({
       ...change,
       after: { ...change.after, ...entity.placeOf?.(all[i] as never) },
@@ -136,13 +131,11 @@ export class ChangeSet {
     rows: Many<Row>,
     options: Options<Row> = {},
   ): Promise<void> {
-    const entity = entityOf(type);
     const all = listed(rows);
-    const changes = all.map((row) => ({
-      type,
-      id: entity.idOf(row as never),
-      before: entity.present(row as never),
-      after: entity.absent,
+    const changes = coming(type, all).map(({ before, after, ...one }) => ({
+      ...one,
+      before: after,
+      after: before,
     }));
     await this.#make(changes, all, options);
   }
@@ -280,6 +273,17 @@ export class ChangeSet {
     return { events: this.#events.length > 0, jobs: this.#jobs.length > 0 };
   }
 }
+
+/** Things as they come into being, in the order of their rows. */
+const coming = (type: EntityType, rows: readonly unknown[]): Change[] => {
+  const { idOf, present, absent } = entityOf(type);
+  return rows.map((row) => ({
+    type,
+    id: idOf(row as never),
+    before: absent,
+    after: present(row as never),
+  }));
+};
 
 const listed = <T>(rows: Many<T>): readonly T[] => (Array.isArray(rows) ? rows : [rows as T]);
 

@@ -1,9 +1,9 @@
 import type { Change } from "@/core/history/change";
 import { placeAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
-import { type InOrder, respread, sharingKey } from "@/data/queries/order";
+import { type InOrder, respread, sharingKey, withSharedKeys } from "@/data/queries/order";
 
-const IN_ORDER: readonly string[] = ["collection", "section", "placement"] satisfies InOrder[];
+const IN_ORDER = ["collection", "section", "placement"] satisfies InOrder[];
 
 /**
  * Gives what these changes have put or brought back somewhere a key of its own, right behind whatever has come to stand
@@ -13,13 +13,19 @@ const IN_ORDER: readonly string[] = ["collection", "section", "placement"] satis
  */
 export async function giveOwnKeys(tx: Tx, changes: readonly Change[]): Promise<Map<string, string>> {
   const keys = new Map<string, string>();
-  for (const { type, id, after } of changes) {
-    if (!IN_ORDER.includes(type) || (after?.position === undefined && after?.gone !== false)) continue;
-    const shared = await sharingKey(tx, type as InOrder, id);
-    if (!shared) continue;
-    const { position, respread: moved } = placeAfter(shared.others, shared.other);
-    await respread(tx, type as InOrder, [...moved, { id, position }]);
-    keys.set(id, position);
+  for (const what of IN_ORDER) {
+    const put = changes.filter(
+      ({ type, after }) => type === what && (after?.position !== undefined || after?.gone === false),
+    );
+    const ids = put.map(({ id }) => id);
+    for (const id of ids.length ? await withSharedKeys(tx, what, ids) : []) {
+      // The one before may have been the other.
+      const shared = await sharingKey(tx, what, id);
+      if (!shared) continue;
+      const { position, respread: moved } = placeAfter(shared.others, shared.other);
+      await respread(tx, what, [...moved, { id, position }]);
+      keys.set(id, position);
+    }
   }
   return keys;
 }

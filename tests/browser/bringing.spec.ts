@@ -155,7 +155,7 @@ test("the same page under another address is noticed, and merged with what hangs
     .getByRole("listitem")
     .filter({ hasText: "heath-library.localhost" })
     .filter({ hasText: "many/41" });
-  await pair.getByRole("button", { name: /^Keep Well 41, came first/ }).click();
+  await pair.getByRole("button", { name: /^Keep this one: Well 41, came first/ }).click();
   await expect(page.getByText(/^Merged/)).toBeVisible();
   await expect(pair).toHaveCount(0);
   await page.getByRole("button", { name: "Undo" }).click();

@@ -2,6 +2,8 @@ import { and, asc, eq, inArray, isNull, max, ne, sql, type SQL } from "drizzle-o
 import type { Ordered } from "@/core/order/place";
 import type { Tx } from "../database";
 import { collection, placement, section } from "../schema";
+import { inParts } from "../sql/by-keys";
+import { queryRows } from "../sql/query-rows";
 
 /**
  * The orders things stand in. What lies in the bin keeps its key, and nothing else gets it: it comes back where it
@@ -80,6 +82,32 @@ export async function lastCollectionKeys(tx: Tx, team: string): Promise<Map<stri
     .where(eq(collection.team, team))
     .groupBy(collection.parent);
   return new Map(rows.map((row) => [row.parent ?? "", row.last!]));
+}
+
+/** How two rows of one order find each other: the one of whom it is asked is `a`, another one that is not in the bin `b`. */
+const BESIDE = {
+  section: sql`b.collection = a.collection`,
+  placement: sql`b.collection = a.collection AND b.section <=> a.section`,
+  collection: sql`b.team = a.team AND b.parent <=> a.parent`,
+} satisfies Record<InOrder, SQL>;
+
+/** Those of these things that have the key of another thing in the same order; mostly none, so it is asked at once. */
+export async function withSharedKeys(tx: Tx, what: InOrder, ids: readonly string[]): Promise<string[]> {
+  const found: string[] = [];
+  await inParts(
+    [...ids],
+    async (part) => {
+      const rows = await queryRows<{ id: string }>(
+        tx,
+        sql`SELECT DISTINCT a.id FROM ${TABLES[what]} a JOIN ${TABLES[what]} b
+          ON ${BESIDE[what]} AND b.position = a.position AND b.id <> a.id AND b.deleted_at IS NULL
+          WHERE a.id IN ${part}`,
+      );
+      found.push(...rows.map(({ id }) => id));
+    },
+    500,
+  );
+  return found;
 }
 
 /**

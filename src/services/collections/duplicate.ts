@@ -25,7 +25,8 @@ export const duplicateCollection = action({
     "Makes a second collection behind this one, with its sections and those inside it, with or without the items. It is the team's own at first, whoever sees the original.",
   input: DuplicateCollection,
   allow: can.arrange("collection"),
-  locks: ({ input }) => ({ team: true, collections: [input.collection] }),
+  // The tree; the collections of it that are meant are locked together, in their order.
+  locks: () => ({ team: true }),
   history: "duplicate a collection",
   run: async ({ input, scope, tx, at, set, add }) => {
     const tree = await collectionTree(tx, scope.team!);

@@ -14,7 +14,8 @@ export const removeCollection = action({
     "Puts a collection and those inside it into the bin. Shared links stop working until it is restored.",
   input: RemoveCollection,
   allow: can.arrange("collection"),
-  locks: ({ input }) => ({ team: true, collections: [input.collection] }),
+  // The tree; the collections of it that are meant are locked together, in their order.
+  locks: () => ({ team: true }),
   history: "delete a collection",
   run: async ({ input, scope, tx, remove }) => {
     const all = [...insideOf(await collectionTree(tx, scope.team!), input.collection)];

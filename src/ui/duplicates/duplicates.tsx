@@ -78,13 +78,15 @@ export function Duplicates({ me, teams, team, pairs, arranges }: Props) {
   );
 }
 
+const sayPlaces = (n: number) => (n === 0 ? "in no collection" : n === 1 ? "in one place" : `in ${n} places`);
+
 function Side({ card, words, onMerge }: { card: Pair["newer"]; words: string; onMerge?: () => void }) {
   return (
     <div className="flex min-w-0 gap-3">
       <KindMark kind={card.kind} />
       <div className="min-w-0 flex-1">
         <p className="text-sm text-quiet">
-          {words}, {card.places === 1 ? "in one place" : `in ${card.places} places`}
+          {words}, {sayPlaces(card.places)}
         </p>
         <p className="font-semibold break-words">{card.title}</p>
         <p className="truncate text-sm text-quiet">{card.address || card.file}</p>
@@ -94,7 +96,7 @@ function Side({ card, words, onMerge }: { card: Pair["newer"]; words: string; on
             small
             className="mt-2"
             onClick={onMerge}
-            aria-label={`Keep ${card.title}, ${words.toLowerCase()}`}
+            aria-label={`Keep this one: ${card.title}, ${words.toLowerCase()}`}
           >
             Keep this one
           </Button>
