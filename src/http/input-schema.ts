@@ -18,6 +18,15 @@ const SAYS: Record<string, (one: Schema, whole: Schema, constraints: readonly un
   isInt: (one) => void (one.type = "integer"),
   isNumber: (one) => void (one.type = "number"),
   isObject: (one) => void (one.type = "object"),
+  isBase: (one) =>
+    void Object.assign(one, {
+      type: "object",
+      description:
+        "What the texts of this save began from, by the names of their fields. What others wrote meanwhile is merged with it; without it, it is overwritten.",
+      additionalProperties: {
+        oneOf: [{ type: "string" }, { type: "array", items: { type: "string" }, maxItems: 5 }],
+      },
+    }),
   isBase64: (one) => void Object.assign(one, { type: "string", contentEncoding: "base64" }),
   isIn: (one, _, [values]) => void Object.assign(one, { type: "string", enum: values }),
   isNotEmpty: (one) => void (one.minLength = 1),

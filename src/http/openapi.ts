@@ -47,7 +47,11 @@ export function openApi(address: string): Schema {
               items: {
                 type: "object",
                 required: ["detail", "pointer"],
-                properties: { detail: { type: "string" }, pointer: { type: "string" } },
+                properties: {
+                  detail: { type: "string" },
+                  pointer: { type: "string" },
+                  now: { type: "string", description: "What stands there, where others wrote meanwhile." },
+                },
               },
             },
           },

@@ -9,6 +9,7 @@ import {
   IsString,
   IsUUID,
   MaxLength,
+  ValidateBy,
   ValidateIf,
   type ValidationError,
   validateSync,
@@ -83,6 +84,34 @@ export const Texts = (most: number, longest: number) =>
 /** Several short texts, or nothing. */
 export const MaybeTexts = (most: number, longest: number) =>
   all(Optional() as PropertyDecorator, Texts(most, longest) as PropertyDecorator);
+/**
+ * By the name of a text: what it was when one began to write. Several where it is not known whether what was sent last
+ * has arrived, the newest first.
+ */
+export type Base = Record<string, string | string[]>;
+
+/** What the texts of a save began from, or nothing: whoever does not say it overwrites what others wrote meanwhile. */
+export const MaybeBase = () =>
+  all(
+    Optional() as PropertyDecorator,
+    ValidateBy(
+      { name: "isBase", validator: { validate: isBase } },
+      { message: "This must be texts by the names of fields." },
+    ),
+  );
+
+/** The longest text that is merged, in characters. */
+const LONGEST_BASE = 20_000;
+const isBase = (value: unknown): value is Base =>
+  typeof value === "object" &&
+  value !== null &&
+  !Array.isArray(value) &&
+  Object.keys(value).length <= 20 &&
+  Object.values(value).every((texts: unknown) => {
+    const all: unknown[] = Array.isArray(texts) ? texts : [texts];
+    return all.length <= 5 && all.every((one) => typeof one === "string" && one.length <= LONGEST_BASE);
+  });
+
 /** An action that takes nothing. */
 export class Nothing {}
 

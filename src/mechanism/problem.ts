@@ -1,7 +1,12 @@
 import { KINDS, type ProblemCode, type ProblemKind, PROBLEMS } from "./problems";
 
 /** What is wrong with one field, in words for the person; `field` is its name in the input. */
-export type FieldProblem = { field: string; detail: string };
+export type FieldProblem = {
+  field: string;
+  detail: string;
+  /** What stands there now, where somebody else wrote the same words. */
+  now?: string;
+};
 
 /** A failure people are told about, carried to them as problem details (RFC 9457). */
 export class Problem extends Error {
@@ -31,11 +36,22 @@ export class Problem extends Error {
       status: this.status,
       detail: this.detail,
       ...(this.errors.length && {
-        errors: this.errors.map(({ field, detail }) => ({ detail, pointer: `#/${field}` })),
+        errors: this.errors.map(({ field, detail, now }) => ({ detail, pointer: `#/${field}`, now })),
       }),
     };
   }
 }
+
+/**
+ * What is wrong with a text in which somebody else changed the same words.
+ * @param field the name of the field, as in the input
+ * @param now what stands there
+ */
+export const wordsDiffer = (field: string, now: string): FieldProblem => ({
+  field,
+  detail: "Somebody else changed the same words meanwhile.",
+  now,
+});
 
 /**
  * A problem with a single field.

@@ -108,5 +108,9 @@ export const PROBLEMS = {
     "not-valid",
     "That is as many searches as one can save. Let one go first.",
   ),
+  "words-differ": problem(
+    "conflict",
+    "Somebody else changed the same words meanwhile. Nothing was overwritten: look at both, then save yours again.",
+  ),
 };
 export type ProblemCode = keyof typeof PROBLEMS;

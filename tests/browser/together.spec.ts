@@ -71,3 +71,58 @@ test("what one does is on the other's screen with no reload, and after a break",
   await rhea.context().setOffline(false);
   await expect(items(rhea)).toHaveCount(3);
 });
+
+test("two write in one text: both are kept, and in the same place one is asked", async ({ browser }) => {
+  const ama = await signIn(browser, "ama");
+  await makeCollection(ama, "In one line");
+  const rhea = await signIn(browser, "rhea");
+  await rhea.goto(ama.url());
+  await paste(ama, "https://one-line.example/sphagnum");
+  const open = async (page: Page) => {
+    await items(page).first().focus();
+    await page.keyboard.press("c");
+    const field = page.getByLabel("Context: why it stands here");
+    await expect(field).toBeFocused();
+    return field;
+  };
+  const amas = await open(ama);
+  await amas.fill("Look at this before we go out on Monday");
+  await expect(items(rhea).first()).toContainText("on Monday");
+  const rheas = await open(rhea);
+  await expect(rheas).toHaveValue("Look at this before we go out on Monday");
+
+  // In different places, at the same moment.
+  await Promise.all([
+    amas.fill("Look at this twice before we go out on Monday"),
+    rheas.fill("Look at this before we go out on Monday. Bring boots."),
+  ]);
+  const both = "Look at this twice before we go out on Monday. Bring boots.";
+  for (const page of [ama, rhea]) await expect(items(page).first()).toContainText(both);
+  // The field of who goes on writing is left alone; once left, it shows what stands there.
+  await rhea.keyboard.press("Tab");
+  await expect(rheas).toHaveValue(both);
+
+  // In the same place: what came first stands, the other is asked and has lost nothing.
+  await ama.keyboard.press("Tab");
+  let release = () => undefined as void;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await rhea.route("**/api/actions/placements.edit", (route) => held.then(() => route.continue()));
+  const asks = rhea.waitForRequest("**/api/actions/placements.edit");
+  await rheas.fill(both.replace("Monday", "Friday"));
+  await asks;
+  await amas.fill(both.replace("Monday", "Tuesday"));
+  await expect(items(ama).first()).toContainText("Tuesday");
+  release();
+  const asked = rhea.getByRole("alert").filter({ hasText: "Somebody else changed the same words meanwhile" });
+  await expect(asked).toContainText(both.replace("Monday", "Tuesday"));
+  await expect(rheas).toHaveValue(both.replace("Monday", "Friday"));
+  await expect(items(rhea).first()).toContainText("Tuesday");
+  expect(await rhea.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  if (process.env.SHOTS) await rhea.screenshot({ path: "/tmp/clash.png" });
+  await asked.getByRole("button", { name: "Put mine behind theirs" }).click();
+  await expect(asked).toHaveCount(0);
+  for (const page of [ama, rhea])
+    await expect(items(page).first()).toContainText(
+      `${both.replace("Monday", "Tuesday")}\n${both.replace("Monday", "Friday")}`,
+    );
+});

@@ -1,5 +1,5 @@
 // By one person whom nobody disturbs: what is undone by key in another file is what its person did last.
-import { drawn, expect, items, openCopy, signIn, test, words } from "./hands";
+import { drawn, expect, items, openCopy, paste, signIn, test, words } from "./hands";
 
 test("what leads from one to the next: text between, an introduction, a description with marks; readers see it", async ({
   browser,
@@ -134,19 +134,26 @@ test("what one has typed is not lost: refused, out of reach, left at once", asyn
   await page.keyboard.press("1");
   const first = items(page).first();
 
-  // Out of reach just when the field is closed: the words are said and can be sent again.
-  await page.route("**/api/actions/placements.edit", (route) => route.abort());
+  // Out of reach: what is written and pasted waits in the browser, over a reload too, and goes when Hobbin is back.
+  const away = /\/api\/actions\/(placements\.edit|capture\.address)$/;
+  await page.route(away, (route) => route.abort());
   await first.focus();
   await page.keyboard.press("c");
   await page.getByLabel("Context: why it stands here").fill("Bring boots");
   await page.keyboard.press("Escape");
-  const toast = page.getByRole("listitem").filter({ hasText: "Not saved: “Bring boots”" });
-  await expect(toast).toContainText("cannot be reached");
-  await expect(first).not.toContainText("Bring boots");
-  await page.unroute("**/api/actions/placements.edit");
-  await toast.getByRole("button", { name: "Try again" }).click();
+  const toast = page.getByRole("listitem").filter({ hasText: "Hobbin cannot be reached just now" });
+  await expect(toast).toContainText("What you did last waits in this browser");
   await expect(first).toContainText("Bring boots");
-  await expect(toast).toHaveCount(0);
+  await paste(page, "https://waits.example/for-it");
+  await expect(toast).toContainText("2 things you did wait");
+  await page.reload();
+  await expect(toast).toContainText("2 things you did wait");
+  await expect(first).not.toContainText("Bring boots");
+  await page.unroute(away);
+  await page.evaluate(() => window.dispatchEvent(new Event("online")));
+  await expect(page.getByText("Hobbin is back. Everything has been sent.")).toBeVisible();
+  await expect(first).toContainText("Bring boots");
+  await expect(items(page).filter({ hasText: "waits.example" })).toHaveCount(1);
 
   // Refused: it stays where it was typed, with the reason beside.
   await page.keyboard.press("4");

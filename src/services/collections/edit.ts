@@ -1,9 +1,10 @@
 import { type View, VIEWS } from "@/core/list/view-setting";
+import { asMarked } from "@/core/text/as-marked";
 import { plainText } from "@/core/text/plain";
-import { sanitise } from "@/core/text/sanitise";
 import { findTeamOfPicture } from "@/data/queries/belonging";
 import { action } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { markedText, mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 
@@ -13,6 +14,7 @@ class EditCollection {
   @MaybeText(4000) description?: string;
   /** The description with bold, italics, lists and links, as HTML; its plain words become the description. */
   @MaybeText(20_000) rich?: string;
+  @MaybeBase() base?: Base;
   /** Hash of a picture of the team for its cover; empty to weave it from what it holds. */
   @MaybeText(64) coverHash?: string;
   /** The view readers are given first. */
@@ -29,11 +31,15 @@ export const editCollection = action({
   run: async ({ input, scope, tx, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "title-missing");
     const before = locked.collection(input.collection);
-    const rich = input.rich === undefined ? null : sanitise(input.rich);
+    const { title, description, rich } = mergedWords(input.base, {
+      title: { now: before.title, wanted: input.title, most: 200 },
+      description: { now: before.description, wanted: input.description, most: 4000 },
+      rich: markedText(before.rich || asMarked(before.description), input.rich),
+    });
     const fields = {
-      ...(input.title !== undefined && { title: input.title }),
-      ...(input.description !== undefined && { description: input.description, rich: "" }),
-      ...(rich !== null && { rich, description: plainText(rich).slice(0, 4000) }),
+      ...(title !== undefined && { title }),
+      ...(description !== undefined && { description, rich: "" }),
+      ...(rich !== undefined && { rich, description: plainText(rich).slice(0, 4000) }),
       ...(input.coverHash !== undefined && { coverHash: input.coverHash || null }),
       ...(input.view !== undefined && { view: input.view }),
     };

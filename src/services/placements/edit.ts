@@ -1,7 +1,8 @@
 import { type Look, LOOKS } from "@/core/list/view-setting";
 import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 
@@ -9,6 +10,7 @@ class EditPlacement {
   @Id() placement: string;
   @MaybeText(300) heading?: string;
   @MaybeText(4000) context?: string;
+  @MaybeBase() base?: Base;
   /** A note may stand as text between the items. */
   @MaybeOneOf(LOOKS) look?: Look;
 }
@@ -29,15 +31,12 @@ export const editPlacement = action({
     const before = locked.placement(input.placement);
     if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
       throw fieldProblem("look", "between-only-notes");
-    const { heading, context, look } = input;
-    await change("placement", before, { heading, context, look });
-    return {
-      placement: {
-        id: before.id,
-        heading: heading ?? before.heading,
-        context: context ?? before.context,
-        look: look ?? before.look,
-      },
-    };
+    const words = mergedWords(input.base, {
+      heading: { now: before.heading, wanted: input.heading, most: 300 },
+      context: { now: before.context, wanted: input.context, most: 4000 },
+    });
+    await change("placement", before, { ...words, look: input.look });
+    const { id, heading, context, look } = before;
+    return { placement: { id, heading, context, look: input.look ?? look, ...words } };
   },
 });

@@ -1,6 +1,6 @@
-import { sanitise } from "@/core/text/sanitise";
 import { action } from "@/mechanism/action";
-import { Id, MaybeText } from "@/mechanism/input";
+import { type Base, Id, MaybeBase, MaybeText } from "@/mechanism/input";
+import { markedText, mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 
@@ -9,6 +9,7 @@ class EditSection {
   @MaybeText(200) title?: string;
   /** HTML; what is not words and their marks is taken out. */
   @MaybeText(20_000) intro?: string;
+  @MaybeBase() base?: Base;
 }
 
 export const editSection = action({
@@ -21,9 +22,12 @@ export const editSection = action({
   run: async ({ input, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "section-name-missing");
     const before = locked.section(input.section);
-    const { title = before.title } = input;
-    const intro = input.intro === undefined ? undefined : sanitise(input.intro);
-    await change("section", before, { title: input.title, intro }, { say: { title } });
-    return { section: { ...before, title, intro: intro ?? before.intro } };
+    const words = mergedWords(input.base, {
+      title: { now: before.title, wanted: input.title, most: 200 },
+      intro: markedText(before.intro, input.intro),
+    });
+    const section = { ...before, ...words };
+    await change("section", before, words, { say: { title: section.title } });
+    return { section };
   },
 });

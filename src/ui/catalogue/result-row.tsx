@@ -62,7 +62,7 @@ export const ResultRow = memo(function ResultRow({
             cell={{
               label: "Title",
               text: found.title,
-              save: brings ? (title) => commands.mend(item, { title }) : undefined,
+              save: brings ? (text, base) => commands.mend(item, "title", text, base) : undefined,
             }}
           >
             <Marked text={found.title} marks={found.marks} />

@@ -9,6 +9,7 @@ import { focusItem } from "../bench/state/use-item-keys";
 import type { Selection } from "../bench/state/use-selection";
 import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
+import { saveResourceText } from "../talk/save-words";
 import { sayFailure } from "../talk/say-failure";
 import { openOriginals } from "../talk/originals";
 import type { Asking, Item } from "../bench/state/types";
@@ -62,8 +63,8 @@ export function useCatalogueCommands(state: State) {
       toggle: (id) => window.location.assign(`/read/${id}`),
       change: nothing,
       edit: () => Promise.resolve(),
-      mend: async (item, fields) => {
-        await call("resources.edit", { resource: item.id, ...fields });
+      mend: async (item, field, text, base) => {
+        await saveResourceText(item.id, field, text, base);
         now.current.again();
       },
       retag: (item, tags) => {

@@ -1,14 +1,16 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import { sayFailure, sayUnsaved, whyOf } from "../talk/say-failure";
+import { sayFailure, sayUnsaved, theirsIn, whyOf } from "../talk/say-failure";
 import { useGone, useLeaving } from "../talk/use-leaving";
 import { useSaved } from "../talk/use-saved";
+import { type Save, Writing } from "../talk/writing";
+import { OtherWords } from "./other-words";
 
 type Props = {
   label: string;
   value: string;
-  onSave: (value: string) => Promise<unknown>;
+  onSave: Save;
   readOnly?: boolean;
   focus?: boolean;
   className?: string;
@@ -36,18 +38,27 @@ export function InlineTitle({ label, value, onSave, readOnly, focus, className, 
   }, [focus]);
   const shown = saved ?? value;
   const gone = useGone();
-  const save = () => {
-    const text = typed?.trim();
+  const [writing] = useState(() => new Writing());
+  /** What somebody else wrote there meanwhile, until it is decided what stands. */
+  const [theirs, setTheirs] = useState<string | null>(null);
+  const save = (text = typed?.trim()) => {
     if (!text || text === shown) return setTyped(null);
-    onSave(text).then(
+    writing.save(text, onSave).then(
       () => {
         setSaved(text);
+        setTheirs(null);
         // Unless something else has been typed meanwhile.
         setTyped((now) => (now?.trim() === text ? null : now));
       },
       (error: unknown) => {
-        if (gone.current) sayUnsaved(text, whyOf(error), () => onSave(text));
-        else sayFailure(error);
+        const now = theirsIn(error);
+        const again = () => {
+          if (now !== null) writing.seen(now);
+          return writing.save(text, onSave);
+        };
+        if (gone.current) return sayUnsaved(text, whyOf(error), again);
+        if (now === null) sayFailure(error);
+        setTheirs(now);
       },
     );
   };
@@ -62,18 +73,36 @@ export function InlineTitle({ label, value, onSave, readOnly, focus, className, 
         rows={1}
         value={typed ?? shown}
         maxLength={200}
-        onChange={(event) => setTyped(event.target.value.replace(/\s*\n\s*/g, " "))}
+        onChange={(event) => {
+          if (typed === null) writing.begin(shown);
+          setTyped(event.target.value.replace(/\s*\n\s*/g, " "));
+        }}
         onFocus={(event) => (before.current = event.relatedTarget)}
-        onBlur={save}
+        onBlur={() => theirs ?? save()}
         onKeyDown={(event) => {
           if (event.key === "Enter") {
             event.preventDefault();
             leave(event.currentTarget);
           }
-          if (event.key === "Escape") setTyped(null);
+          if (event.key !== "Escape") return;
+          setTyped(null);
+          setTheirs(null);
         }}
         className={`-ml-1.5 block field-sizing-content max-w-full min-w-24 resize-none overflow-hidden rounded border border-transparent bg-transparent px-1.5 hover:border-edge ${className ?? ""}`}
       />
+      {theirs !== null && typed !== null && (
+        <OtherWords
+          theirs={theirs}
+          onMine={() => {
+            writing.seen(theirs);
+            save();
+          }}
+          onTheirs={() => {
+            setTyped(null);
+            setTheirs(null);
+          }}
+        />
+      )}
     </>
   );
 }

@@ -1,7 +1,9 @@
 "use client";
 
 import { lazy, type ReactNode, Suspense } from "react";
+import { asMarked } from "@/core/text/as-marked";
 import { useSaved } from "../talk/use-saved";
+import type { Save } from "../talk/writing";
 
 /** The editor comes when it is needed; whoever is about to write may ask for it before. */
 export const loadRichText = () => import("./rich-text");
@@ -14,7 +16,7 @@ type Props = {
   /** Words without marks, where there are none with. */
   plain?: string;
   writing: boolean;
-  onSave: (html: string) => Promise<unknown>;
+  onSave: Save;
   onDone: () => void;
   /** How they look while nobody writes. */
   children: (words: { rich: string; plain: string }) => ReactNode;
@@ -26,10 +28,10 @@ export function RichField({ label, value, plain = "", writing, onSave, onDone, c
   const words = saved === null ? { rich: value, plain } : { rich: saved, plain: "" };
   const rest = children(words);
   if (!writing) return rest;
-  const save = async (html: string) => {
+  const save: Save = async (html, base) => {
     setSaved(html);
     try {
-      await onSave(html);
+      await onSave(html, base);
     } catch (error) {
       setSaved(null);
       throw error;
@@ -37,13 +39,7 @@ export function RichField({ label, value, plain = "", writing, onSave, onDone, c
   };
   return (
     <Suspense fallback={rest}>
-      <RichText label={label} value={words.rich || asHtml(words.plain)} onSave={save} onDone={onDone} />
+      <RichText label={label} value={words.rich || asMarked(words.plain)} onSave={save} onDone={onDone} />
     </Suspense>
   );
 }
-
-const asHtml = (text: string) => {
-  const box = document.createElement("p");
-  box.textContent = text;
-  return text ? box.outerHTML.replace(/\n/g, "<br>") : "";
-};

@@ -4,11 +4,13 @@ import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { Bold, Italic, Link2, List, ListOrdered } from "lucide-react";
 import { useRef, useState } from "react";
-import { sayFailure, sayUnsaved, whyOf } from "../talk/say-failure";
+import { sayFailure, sayUnsaved, theirsIn, whyOf } from "../talk/say-failure";
 import { useGone, useLeaving } from "../talk/use-leaving";
+import { type Save, Writing } from "../talk/writing";
 import { IconButton } from "./button";
+import { OtherWords } from "./other-words";
 
-type Props = { label: string; value: string; onSave: (html: string) => Promise<unknown>; onDone: () => void };
+type Props = { label: string; value: string; onSave: Save; onDone: () => void };
 const PAUSE = 800;
 
 /** Words with bold, italics, lists and links, saved as they are typed. Escape is done. */
@@ -16,17 +18,30 @@ export function RichText({ label, value, onSave, onDone }: Props) {
   const unsaved = useRef<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const gone = useGone();
+  const [writing] = useState(() => {
+    const writing = new Writing();
+    writing.begin(value);
+    return writing;
+  });
+  /** What somebody else wrote in the same place, until it is decided what stands. */
+  const [theirs, setTheirs] = useState<string | null>(null);
   const flush = () => {
     clearTimeout(timer.current);
     const html = unsaved.current;
     if (html === null) return;
     unsaved.current = null;
     const words = editor?.getText() ?? "";
-    const save = () => onSave(html === "<p></p>" ? "" : html);
+    const save = () => writing.save(html === "<p></p>" ? "" : html, onSave);
     save().catch((error: unknown) => {
-      if (gone.current) return sayUnsaved(words, whyOf(error), save);
+      const now = theirsIn(error);
+      const again = () => {
+        if (now !== null) writing.seen(now);
+        return save();
+      };
+      if (gone.current) return sayUnsaved(words, whyOf(error), again);
       unsaved.current ??= html;
-      sayFailure(error);
+      if (now === null) sayFailure(error);
+      setTheirs(now);
     });
   };
   const editor = useEditor({
@@ -52,12 +67,20 @@ export function RichText({ label, value, onSave, onDone }: Props) {
     onUpdate: ({ editor }) => {
       unsaved.current = editor.getHTML();
       clearTimeout(timer.current);
-      timer.current = setTimeout(flush, PAUSE);
+      // What is to stand there is for the person to decide first.
+      if (theirs === null) timer.current = setTimeout(flush, PAUSE);
     },
   });
   const [link, setLink] = useState<string | null>(null);
   useLeaving(flush);
   if (!editor) return null;
+  const decide = (html: string) => {
+    writing.seen(theirs!);
+    setTheirs(null);
+    editor.commands.setContent(html, { emitUpdate: false });
+    unsaved.current = html;
+    flush();
+  };
   const setHref = () => {
     const href = link?.trim();
     setLink(null);
@@ -90,7 +113,7 @@ export function RichText({ label, value, onSave, onDone }: Props) {
     <div
       className="rounded-md border border-edge"
       onBlur={(event) => {
-        if (event.currentTarget.contains(event.relatedTarget)) return;
+        if (event.currentTarget.contains(event.relatedTarget) || theirs !== null) return;
         flush();
         onDone();
       }}
@@ -133,6 +156,16 @@ export function RichText({ label, value, onSave, onDone }: Props) {
         )}
       </div>
       <EditorContent editor={editor} />
+      {theirs !== null && (
+        <OtherWords
+          theirs={plain(theirs)}
+          onMine={() => decide(editor.getHTML())}
+          onTheirs={() => decide(theirs)}
+          onBoth={() => decide(theirs + editor.getHTML())}
+        />
+      )}
     </div>
   );
 }
+
+const plain = (html: string) => new DOMParser().parseFromString(html, "text/html").body.innerText;

@@ -12,6 +12,7 @@ import { Key } from "../parts/key";
 import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { send } from "../talk/call";
+import { deliverFor } from "../talk/deliver";
 import { isForField } from "./commands";
 import { initials } from "./initials";
 import type { PaletteCommand } from "./palette";
@@ -46,6 +47,7 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
     palette,
     useCallback(() => setPalette(false), []),
   );
+  useEffect(() => deliverFor(me.id), [me.id]);
   useEffect(() => {
     const timer = setTimeout(() => void loadPalette(), 1_000);
     return () => clearTimeout(timer);

@@ -6,6 +6,8 @@ export class Refusal extends Error {
     readonly status: number,
     readonly detail: string,
     readonly fields: Record<string, string>,
+    /** Where somebody else wrote the same words: what stands there, by field. */
+    readonly now: Record<string, string> = {},
   ) {
     super(detail);
   }
@@ -101,7 +103,18 @@ async function exchange(path: string, body: unknown): Promise<unknown> {
   });
   const said = (await answer.json().catch(() => null)) as Record<string, unknown> | null;
   if (answer.ok) return said;
-  const errors = (said?.errors ?? []) as { detail: string; pointer: string }[];
-  const fields = Object.fromEntries(errors.map((error) => [error.pointer.replace(/^#\//, ""), error.detail]));
-  throw new Refusal(answer.status, String(said?.detail ?? said?.message ?? "Something went wrong."), fields);
+  const errors = (said?.errors ?? []) as { detail: string; pointer: string; now?: string }[];
+  const byField = (say: (error: (typeof errors)[number]) => string | undefined) =>
+    Object.fromEntries(
+      errors.flatMap((error) => {
+        const words = say(error);
+        return words === undefined ? [] : [[error.pointer.replace(/^#\//, ""), words]];
+      }),
+    );
+  throw new Refusal(
+    answer.status,
+    String(said?.detail ?? said?.message ?? "Something went wrong."),
+    byField((error) => error.detail),
+    byField((error) => error.now),
+  );
 }

@@ -3,10 +3,20 @@ import { toast } from "./toast";
 import { Refusal } from "./call";
 
 /** Why something could not be done, in the words the server gave. */
-export const whyOf = (error: unknown): string =>
-  error instanceof Refusal
-    ? (Object.values(error.fields)[0] ?? error.detail)
-    : "Something went wrong on this page.";
+export function whyOf(error: unknown): string {
+  if (!(error instanceof Refusal)) return "Something went wrong on this page.";
+  const why = Object.values(error.fields)[0] ?? error.detail;
+  const theirs = theirsIn(error);
+  return theirs === null
+    ? why
+    : `${why} ${theirs ? `It says “${shortened(theirs)}” now.` : "It is empty now."}`;
+}
+
+/** What somebody else wrote where one's own words were refused for it; null for other refusals. */
+export const theirsIn = (error: unknown): string | null =>
+  error instanceof Refusal ? (Object.values(error.now)[0] ?? null) : null;
+
+const shortened = (text: string) => (text.length > 60 ? `${text.slice(0, 60).trimEnd()} …` : text);
 
 /** Tells a failure in a toast. */
 export function sayFailure(error: unknown): void {
@@ -19,8 +29,7 @@ export function sayFailure(error: unknown): void {
  * @param text the words without marks
  */
 export function sayUnsaved(text: string, why: string, again: () => Promise<unknown>): void {
-  const short = text.length > 60 ? `${text.slice(0, 60).trimEnd()} …` : text;
-  toast.error(`Not saved: “${short}”`, {
+  toast.error(`Not saved: “${shortened(text)}”`, {
     description: why,
     duration: Infinity,
     closeButton: true,

@@ -12,7 +12,7 @@ import { sayUnsaved, whyOf } from "../talk/say-failure";
 
 type Commands = {
   open: (id: string) => void;
-  rename: (id: string, title: string) => Promise<void>;
+  rename: (id: string, title: string, before: string) => Promise<void>;
   duplicate: (id: string, items: boolean) => void;
   putAway: (id: string, on: boolean) => void;
   remove: (id: string) => void;
@@ -89,7 +89,11 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
         </button>
       )}
       {renaming ? (
-        <Rename title={node.title} save={(title) => commands.rename(node.id, title)} done={props.onRenamed} />
+        <Rename
+          title={node.title}
+          save={(title) => commands.rename(node.id, title, node.title)}
+          done={props.onRenamed}
+        />
       ) : (
         <button
           type="button"

@@ -8,6 +8,7 @@ import { sumTree } from "@/core/list/tree-sums";
 import type { Answer } from "@/services/registry";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call, callInTurn } from "../talk/call";
+import { saveWords } from "../talk/save-words";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { useTreeFocus } from "./use-tree-focus";
@@ -74,8 +75,8 @@ export function useTree(team: string, first: Tree) {
   };
   const commands = {
     open: (id: string) => router.push(`/bench/${id}`),
-    rename: async (id: string, title: string) => {
-      await call("collections.edit", { collection: id, title });
+    rename: async (id: string, title: string, before: string) => {
+      await saveWords("collections.edit", id, "title", title, [before]);
       void again();
     },
     duplicate: (id: string, items: boolean) =>

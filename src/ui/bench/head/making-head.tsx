@@ -16,7 +16,8 @@ import { Progress } from "../../parts/progress";
 import { loadRichText, RichField } from "../../parts/rich-field";
 import { Words } from "../../parts/words";
 import { initials } from "../../shell/initials";
-import { ask, call } from "../../talk/call";
+import { ask } from "../../talk/call";
+import { saveWords } from "../../talk/save-words";
 import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
 import { usePresence } from "../state/use-presence";
@@ -82,7 +83,7 @@ export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props
             label="Title of the collection"
             value={collection.title}
             readOnly={!arranges}
-            onSave={(title) => call("collections.edit", { collection: collection.id, title })}
+            onSave={(text, base) => saveWords("collections.edit", collection.id, "title", text, base)}
             className="font-serif text-[26px] leading-tight font-semibold"
           />
           <Description collection={collection} />
@@ -142,7 +143,7 @@ function Description({ collection }: { collection: Props["head"]["collection"] }
       value={rich}
       plain={description}
       writing={writing}
-      onSave={(html) => call("collections.edit", { collection: id, rich: html })}
+      onSave={(html, base) => saveWords("collections.edit", id, "rich", html, base)}
       onDone={() => setWriting(false)}
     >
       {({ rich, plain }) => (

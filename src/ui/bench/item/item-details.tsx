@@ -7,14 +7,13 @@ import type { Answer } from "@/services/registry";
 import { Choice } from "../../parts/field";
 import { KIND_WORDS } from "../../parts/kind";
 import { ask } from "../../talk/call";
-import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
 import { SavedText } from "./saved-text";
 import { TagField } from "./tag-field";
 import { originalLink } from "../../talk/originals";
-import type { DetailField, Item, Mending } from "../state/types";
+import type { DetailField, Item } from "../state/types";
 
 const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { ssr: false });
 const KIND_OPTIONS = KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const);
@@ -27,9 +26,8 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
     queryFn: () => ask("resources.read", { resource: resource.id }),
   });
   const client = useQueryClient();
-  const edit = (fields: Mending) => commands.mend(item, fields);
-  const writeNotes = async (notes: string) => {
-    await edit({ notes });
+  const writeNotes = async (text: string, base: string[]) => {
+    const { notes = text } = (await commands.mend(item, "notes", text, base)) ?? {};
     client.setQueryData<Answer<"resources.read">>(
       ["resource", resource.id],
       (old) => old && { ...old, resource: { ...old.resource, notes } },
@@ -52,7 +50,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
               value={item.context}
               maxLength={4000}
               autoFocus={focus === "context"}
-              onSave={(context) => commands.edit(item.id, { context })}
+              onSave={(text, base) => commands.edit(item.id, "context", text, base)}
               {...locked(!arranges)}
             />
             <SavedText
@@ -61,7 +59,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
               value={item.heading}
               maxLength={300}
               autoFocus={focus === "heading"}
-              onSave={(heading) => commands.edit(item.id, { heading })}
+              onSave={(text, base) => commands.edit(item.id, "heading", text, base)}
               {...locked(!arranges)}
             />
             <TagField
@@ -98,7 +96,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
               label="Title"
               value={resource.title}
               maxLength={500}
-              onSave={(title) => edit({ title })}
+              onSave={(text, base) => commands.mend(item, "title", text, base)}
               {...locked(!brings)}
             />
             <SavedText
@@ -106,7 +104,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
               label="Description"
               value={resource.description}
               maxLength={4000}
-              onSave={(description) => edit({ description })}
+              onSave={(text, base) => commands.mend(item, "description", text, base)}
               {...locked(!brings)}
             />
             <div className="grid grid-cols-2 gap-4">
@@ -114,7 +112,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
                 label="Site"
                 value={resource.siteName}
                 maxLength={200}
-                onSave={(siteName) => edit({ siteName })}
+                onSave={(text, base) => commands.mend(item, "siteName", text, base)}
                 {...locked(!brings)}
               />
               <SavedText
@@ -122,21 +120,14 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
                 placeholder="2026-03-09"
                 value={resource.published ?? ""}
                 maxLength={10}
-                onSave={(published) => edit({ published })}
+                onSave={(text, base) => commands.mend(item, "published", text, base)}
                 {...locked(!brings)}
               />
               <SavedText
                 label="Authors"
                 placeholder="Separated by ;"
                 value={resource.authors.join("; ")}
-                onSave={(text) =>
-                  edit({
-                    authors: text
-                      .split(";")
-                      .map((name) => name.trim())
-                      .filter(Boolean),
-                  })
-                }
+                onSave={(text, base) => commands.mend(item, "authors", text, base)}
                 {...locked(!brings)}
               />
               <Choice
@@ -145,7 +136,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
                 value={resource.kind}
                 disabled={!brings}
                 onChange={(event) =>
-                  void edit({ kind: event.target.value as Item["resource"]["kind"] }).catch(sayFailure)
+                  commands.setKind([item.id], event.target.value as Item["resource"]["kind"])
                 }
               />
             </div>

@@ -6,7 +6,7 @@ import { useState } from "react";
 import { toast } from "../../talk/toast";
 import { sayDone } from "../../shell/use-undo";
 import { FIELD_WORDS, type FieldName, ITEM_TYPES, type ItemType, SHAPES } from "@/core/cite/reference";
-import type { Answer } from "@/services/registry";
+import type { Answer, InputOf } from "@/services/registry";
 import { Button, buttonLook } from "../../parts/button";
 import { Area, Choice } from "../../parts/field";
 import { ask, call } from "../../talk/call";
@@ -315,7 +315,7 @@ const TYPES = [["", "Not said"] as const, ...ITEM_TYPES.map((type) => [type, SHA
 function Work({ full, onSaved }: { full: Full; onSaved: (card: Item["resource"]) => void }) {
   const type = full.itemType as ItemType | null;
   const details = full.details as Partial<Record<FieldName, string>>;
-  const save = (fields: { itemType?: ItemType; details?: Partial<Record<FieldName, string>> }) =>
+  const save = (fields: Omit<InputOf<"resources.edit">, "resource">) =>
     call("resources.edit", { resource: full.id, ...fields }).then((answer) => onSaved(answer.resource));
   const fields = type
     ? [...SHAPES[type].needs, ...SHAPES[type].also].filter(
@@ -338,7 +338,9 @@ function Work({ full, onSaved }: { full: Full; onSaved: (card: Item["resource"])
           label={FIELD_WORDS[field]}
           value={details[field] ?? ""}
           maxLength={500}
-          onSave={(value) => save({ details: { [field]: value } })}
+          onSave={(value, base) =>
+            save({ details: { [field]: value }, base: { [`details/${field}`]: base } })
+          }
         />
       ))}
     </div>

@@ -27,7 +27,7 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
               placeholder="None"
               value={item.heading}
               maxLength={300}
-              onSave={(heading) => commands.edit(item.id, { heading })}
+              onSave={(text, base) => commands.edit(item.id, "heading", text, base)}
             />
             <SavedText
               lines
@@ -36,8 +36,8 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
               value={item.resource.description}
               readOnly={!brings}
               maxLength={4000}
-              onSave={(description) =>
-                description.trim() ? commands.mend(item, { description }) : Promise.resolve()
+              onSave={(text, base) =>
+                text.trim() ? commands.mend(item, "description", text, base) : Promise.resolve()
               }
             />
           </div>

@@ -10,8 +10,15 @@ export type BenchCommands = {
   select: (id: string | null, how?: How) => void;
   toggle: (id: string, focus?: DetailField) => void;
   change: (id: string, how: (item: Item) => Item) => void;
-  edit: (id: string, fields: { heading?: string; context?: string }) => Promise<unknown>;
-  mend: (item: Item, fields: Mending) => Promise<unknown>;
+  /** Writes the heading or the context line of an item; `base` is what it began from. */
+  edit: (id: string, field: "heading" | "context", text: string, base: string[]) => Promise<unknown>;
+  /** Writes a text of the resource itself, which is the same wherever it stands; authors with `;` between them. */
+  mend: (
+    item: Item,
+    field: Mending,
+    text: string,
+    base: string[],
+  ) => Promise<Readonly<Record<string, string>> | void>;
   /** Gives an item exactly these tags. */
   retag: (item: Item, tags: string[]) => Promise<unknown>;
   /** Takes out this item, or all that are chosen with it. */

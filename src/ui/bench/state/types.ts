@@ -13,10 +13,8 @@ export type Supplied = Answer<"resources.newest">["resources"][number];
 /** Where something would come to stand: in a section (null: before the first), behind an item (null: first there). */
 export type Landing = { section: string | null; after: string | null };
 
-/** Fields of the resource itself, which are the same wherever it stands. */
-export type Mending = Partial<
-  Pick<Item["resource"], "title" | "description" | "siteName" | "authors" | "kind">
-> & { published?: string; notes?: string };
+/** Texts of the resource itself, which are the same wherever it stands. */
+export type Mending = "title" | "description" | "siteName" | "authors" | "published" | "notes";
 
 /** What is asked in a small window before something is done with the chosen items. */
 export type Asking = { what: "move" | "copy" | "tag" | "untag" | "kind"; ids: string[] };

@@ -1,11 +1,12 @@
 "use client";
 
 import { useRef, useState } from "react";
-import { sayUnsaved, whyOf } from "../../talk/say-failure";
+import { sayUnsaved, theirsIn, whyOf } from "../../talk/say-failure";
 import { useLeaving } from "../../talk/use-leaving";
+import { type Save, Writing } from "../../talk/writing";
 
 /** A cell that may be edited: what it is called, what stands in it, and how it is saved. */
-export type Cell = { label: string; text: string; save?: (text: string) => Promise<unknown> };
+export type Cell = { label: string; text: string; save?: Save };
 
 /** A cell of a grid, edited where it stands: Enter, F2 or a double click begins, Enter saves, Escape leaves it. */
 export function EditableCell({
@@ -28,9 +29,18 @@ export function EditableCell({
   const [editing, setEditing] = useState<string | null>(null);
   /** What is being saved, or could not be: it stands in the cell until it is saved or left. */
   const [kept, setKept] = useState<{ text: string; why: string } | null>(null);
+  const [writing] = useState(() => new Writing());
   /** Nothing once the cell is gone. */
   const box = useRef<HTMLSpanElement>(null);
-  const send = (text: string) => cell.save?.(text) ?? Promise.resolve();
+  const send = (text: string) =>
+    writing
+      .save(text, (...what) => cell.save?.(...what) ?? Promise.resolve())
+      .catch((error: unknown) => {
+        // It is said what somebody else wrote there: whoever saves again, saves over it.
+        const theirs = theirsIn(error);
+        if (theirs !== null) writing.seen(theirs);
+        throw error;
+      });
   const say = (text: string, why: string) => sayUnsaved(text, why, () => send(text));
   const save = (text: string) => {
     setKept({ text, why: "" });
@@ -39,7 +49,11 @@ export function EditableCell({
       (error: unknown) => (box.current ? setKept({ text, why: whyOf(error) }) : say(text, whyOf(error))),
     );
   };
-  const edit = () => cell.save && setEditing(kept?.text ?? cell.text);
+  const edit = () => {
+    if (!cell.save) return;
+    if (!kept) writing.begin(cell.text);
+    setEditing(kept?.text ?? cell.text);
+  };
   if (editing !== null)
     return (
       <span ref={box} role={role} className="min-w-0">

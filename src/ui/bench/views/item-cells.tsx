@@ -126,41 +126,33 @@ export const ItemCells = memo(function ItemCells({ columns, sectionTitle, ...sta
       ? {
           label: "Heading here",
           text: item.heading,
-          save: arranges ? (heading) => commands.edit(item.id, { heading }) : undefined,
+          save: arranges ? (text, base) => commands.edit(item.id, "heading", text, base) : undefined,
         }
       : {
           label: "Title",
           text: resource.title,
-          save: brings ? (title) => commands.mend(item, { title }) : undefined,
+          save: brings ? (text, base) => commands.mend(item, "title", text, base) : undefined,
         },
     context: {
       label: "Context",
       text: item.context,
-      save: arranges ? (context) => commands.edit(item.id, { context }) : undefined,
+      save: arranges ? (text, base) => commands.edit(item.id, "context", text, base) : undefined,
     },
     kind: { label: "Kind", text: KIND_WORDS[resource.kind] },
     site: {
       label: "Site",
       text: resource.siteName || resource.host,
-      save: brings ? (siteName) => commands.mend(item, { siteName }) : undefined,
+      save: brings ? (text, base) => commands.mend(item, "siteName", text, base) : undefined,
     },
     authors: {
       label: "Authors, separated by ;",
       text: resource.authors.join("; "),
-      save: brings
-        ? (text) =>
-            commands.mend(item, {
-              authors: text
-                .split(";")
-                .map((name) => name.trim())
-                .filter(Boolean),
-            })
-        : undefined,
+      save: brings ? (text, base) => commands.mend(item, "authors", text, base) : undefined,
     },
     published: {
       label: "Date",
       text: resource.published ?? "",
-      save: brings ? (published) => commands.mend(item, { published }) : undefined,
+      save: brings ? (text, base) => commands.mend(item, "published", text, base) : undefined,
     },
     minutes: { label: "Length", text: resource.minutes ? sayMinutes(resource.minutes) : "" },
     tags: {

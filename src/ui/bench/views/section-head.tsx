@@ -7,7 +7,7 @@ import { IconButton } from "../../parts/button";
 import { Menu, MenuItem, MenuLine } from "../../parts/menu";
 import { RichField } from "../../parts/rich-field";
 import { Words } from "../../parts/words";
-import { call } from "../../talk/call";
+import { saveWords } from "../../talk/save-words";
 import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
 import { LandingMark } from "../item/item-words";
@@ -45,7 +45,7 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
             value={section.title}
             readOnly={!arranges}
             focus={focus}
-            onSave={(title) => call("sections.edit", { section: section.id, title })}
+            onSave={(text, base) => saveWords("sections.edit", section.id, "title", text, base)}
             className="my-1 text-[17px] font-semibold"
             level={2}
           />
@@ -78,7 +78,7 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
             label={`Introduction of ${section.title}`}
             value={section.intro}
             writing={writing}
-            onSave={(intro) => call("sections.edit", { section: section.id, intro })}
+            onSave={(html, base) => saveWords("sections.edit", section.id, "intro", html, base)}
             onDone={() => setWriting(false)}
           >
             {(words) => <Words {...words} className="text-[15px] text-quiet" />}

@@ -264,10 +264,21 @@ test("tags are put on and off every chosen page once, however they are written, 
 
 test("words that were refused stay with who wrote them; the list shows again what is", async () => {
   const one = two();
-  const edit = one.edit("a", { context: "Only page 3" });
+  const edit = one.edit("a", "context", "Only page 3", [""]);
   expect(one.state.items[0]!.context).toBe("Only page 3");
   const refused = expect(edit).rejects.toThrow("There is nothing here");
   await sent[0]!.answer(404, { detail: "There is nothing here" });
   await refused;
   expect(one.state.renew).toHaveBeenCalledWith(["a"], []);
+});
+
+test("what somebody else wrote meanwhile stands with what one wrote, unless one has written on", async () => {
+  const one = two();
+  void one.edit("a", "context", "Only page 3", [""]);
+  await sent[0]!.answer(200, { placement: { context: "Read it. Only page 3" } });
+  expect(one.state.items[0]!.context).toBe("Read it. Only page 3");
+  void one.edit("b", "context", "Only page 3", [""]);
+  void one.edit("b", "context", "Only page 3 and 4", ["Only page 3", ""]);
+  await sent[1]!.answer(200, { placement: { context: "Read it. Only page 3" } });
+  expect(one.state.items[1]!.context).toBe("Only page 3 and 4");
 });

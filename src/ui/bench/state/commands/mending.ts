@@ -3,6 +3,7 @@ import { tagChanges, tagKey } from "@/core/tags/tag-name";
 import { KIND_WORDS } from "../../../parts/kind";
 import { sayDone } from "../../../shell/use-undo";
 import { call } from "../../../talk/call";
+import { saveResourceText, saveWords } from "../../../talk/save-words";
 import type { BenchCommands } from "../bench-context";
 import type { Ground } from "./ground";
 import type { Item, Mending } from "../types";
@@ -55,9 +56,10 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
       .catch(failed);
   };
 
-  const mend = async (item: Item, fields: Mending) => {
-    const { resource } = await call("resources.edit", { resource: item.resource.id, ...fields });
+  const mend = async (item: Item, field: Mending, text: string, base: string[]) => {
+    const { resource, words } = await saveResourceText(item.resource.id, field, text, base);
     changeResources([resource.id], () => resource);
+    return words;
   };
 
   const retag: BenchCommands["retag"] = (item, tags) => {
@@ -68,10 +70,12 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     change(id, (old) => ({ ...old, look }));
     call("placements.edit", { placement: id, look }).then(headAgain).catch(failed);
   };
-  const edit: BenchCommands["edit"] = async (id, fields) => {
-    change(id, (old) => ({ ...old, ...fields }));
+  const edit: BenchCommands["edit"] = async (id, field, text, base) => {
+    change(id, (old) => ({ ...old, [field]: text }));
     try {
-      await call("placements.edit", { placement: id, ...fields });
+      const { placement } = await saveWords("placements.edit", id, field, text, base);
+      // What others wrote meanwhile stands there too; unless one has written on.
+      change(id, (old) => (old[field] === text ? { ...old, [field]: placement[field] } : old));
     } catch (error) {
       // The words are with who wrote them; the list shows what is.
       void now.current.renew([id], []).catch(() => undefined);

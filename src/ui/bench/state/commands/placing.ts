@@ -3,6 +3,7 @@ import { readAddress } from "@/core/address/read-address";
 import type { Answer } from "@/services/registry";
 import { sayDone } from "../../../shell/use-undo";
 import { call, Refusal } from "../../../talk/call";
+import { deliver } from "../../../talk/deliver";
 import { newId } from "../../../talk/ids";
 import { sayFailure } from "../../../talk/say-failure";
 import type { Ground } from "./ground";
@@ -70,14 +71,8 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
     if (read.ok) show(id, landing, provisional(read.address, read.host), true);
     const { team, collection } = now.current;
     try {
-      const answer = await call("capture.address", {
-        team,
-        address,
-        collection,
-        placement: id,
-        ...(apart && { apart }),
-        ...landing,
-      });
+      const input = { team, address, collection, placement: id, ...(apart && { apart }), ...landing };
+      const answer = await deliver("capture.address", input, `placement:${id}`, address);
       settle(id, answer.item);
       if (answer.already) offerPlacing(answer, landing);
     } catch (error) {
@@ -113,7 +108,8 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
   /** Keeps a text as a note. */
   const note = (text: string, landing: Landing = spot()) => {
     const { team, collection } = now.current;
-    call("capture.note", { team, text, collection, placement: newId(), ...landing })
+    const id = newId();
+    deliver("capture.note", { team, text, collection, placement: id, ...landing }, `placement:${id}`, text)
       .then(({ item }) => {
         if (!item) return;
         put(item);
