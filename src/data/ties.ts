@@ -61,6 +61,7 @@ export const TIES: Record<string, Ties> = {
   import: { ...plain, ...team },
   import_part: { ...plain, ...team },
   event: { ...plain, ...team },
+  snapshot: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   history_entry: { ...plain, account: "goes", archive: "of the moment" },
   file_blob: { ...plain, account: "not of a person", archive: "taken along" },
 

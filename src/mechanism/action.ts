@@ -3,7 +3,7 @@ import type { Tx } from "@/data/database";
 import { isAway, isDuplicate, isLost, patiently, Unknown } from "@/data/transaction";
 import type { Actor } from "./actor";
 import { changing, database } from "./changing";
-import type { ChangeSet, NewEvent } from "./change-set";
+import type { ChangeSet } from "./change-set";
 import { checkInput, type InputClass } from "./input";
 import { Locked, type Locks, takeLocks } from "./locks";
 import type { Rule, Scope } from "./policy";
@@ -21,9 +21,7 @@ export type Running<I> = {
   at: Date;
   /** All the verbs, to be handed on to what several actions share. */
   set: ChangeSet;
-  /** Tells something that is no change of a thing; without a verb under the action's own name. */
-  emit: (event: Omit<NewEvent, "verb"> & { verb?: string }) => void;
-} & Pick<ChangeSet, "add" | "change" | "remove" | "restore" | "enqueue">;
+} & Pick<ChangeSet, "add" | "change" | "remove" | "restore" | "enqueue" | "emit">;
 
 /** What `run` of a reading gets. */
 export type Reading<I> = Pick<Running<I>, "input" | "actor" | "scope" | "tx">;
@@ -126,7 +124,7 @@ export function action<I extends object, O extends object>(
           change: set.change.bind(set),
           remove: set.remove.bind(set),
           restore: set.restore.bind(set),
-          emit: (event) => set.emit({ verb: definition.name, ...event }),
+          emit: set.emit.bind(set),
           enqueue: set.enqueue.bind(set),
         });
         const words = typeof history === "function" ? history({ input, changes: set.changes }) : history;

@@ -1,4 +1,5 @@
 import { type Change, difference, type EntityType } from "@/core/history/change";
+import type { Verb } from "@/core/history/verbs";
 import type { Ability } from "@/core/policy/abilities";
 import type { Tx } from "@/data/database";
 import { collectionsSeeing, entityOf, type RowOf, writeChanges } from "@/data/entities";
@@ -9,6 +10,8 @@ import { addHistoryEntry } from "@/data/queries/history";
 import { addJobs, type NewJob } from "@/data/queries/jobs";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
+import type { Ordered } from "@/core/order/place";
+import { type InOrder, writeKeys } from "@/data/queries/order";
 import { giveOwnKeys } from "./own-keys";
 
 /** In which team something is done, and by whom; by nobody when Hobbin does it in a job. */
@@ -16,7 +19,7 @@ export type Doer = { team: string | null; person: string | null };
 
 /** Something that happened, for whoever listens; team, person and time are known already. */
 export type NewEvent = {
-  verb: string;
+  verb: Verb;
   subject: string;
   collection?: string | null;
   data?: Record<string, unknown>;
@@ -26,6 +29,8 @@ export type NewEvent = {
   onlyFor?: string;
   /** Somebody else than whom the changes are by; null: Hobbin itself. */
   actor?: string | null;
+  /** What it stands for. */
+  changes?: readonly Change[];
 };
 
 type Said = Record<string, unknown>;
@@ -33,7 +38,7 @@ type Options<Row> = {
   /** What the event says besides what changed. */
   say?: Said | ((row: Row) => Said);
   /** Another verb than the kind of thing has for such a change. */
-  verb?: string;
+  verb?: Verb;
   /** It is not taken back by undo, because what hangs on it is not either. */
   forGood?: boolean;
   /** It goes along with what it stands in, which is told and taken back for it. */
@@ -58,6 +63,8 @@ export class ChangeSet {
   readonly #events: NewEvent[] = [];
   readonly #jobs: NewJob[] = [];
   readonly #counted = new Set<string>();
+  /** What was changed and waits for the event that tells it with everything else. */
+  #untold: Change[] = [];
 
   constructor(tx: Tx, doer: Doer) {
     this.#tx = tx;
@@ -160,7 +167,29 @@ export class ChangeSet {
       };
     });
     await this.#make(changes, all, options);
-    await giveOwnKeys(this.#tx, changes);
+    await this.giveOwnKeys(changes);
+  }
+
+  /**
+   * Gives neighbours of what is put somewhere other keys; happens when keys have grown long. It is told with what is put.
+   * @param moved with the new keys
+   * @param others all of the order, with the old ones
+   */
+  async respread(what: InOrder, moved: readonly Ordered[], others: readonly Ordered[]): Promise<void> {
+    const before = new Map(others.map(({ id, position }) => [id, position]));
+    await writeKeys(this.#tx, what, moved);
+    for (const { id, position } of moved)
+      this.#untold.push({ type: what, id, before: { position: before.get(id) }, after: { position } });
+  }
+
+  /**
+   * Gives what was put back somewhere a key of its own, where something else has it by now.
+   * @returns the keys that are other ones than the changes say, by id
+   */
+  async giveOwnKeys(changes: readonly Change[]): Promise<Map<string, string>> {
+    const given = await giveOwnKeys(this.#tx, changes);
+    this.#untold.push(...given);
+    return new Map(given.map(({ id, after }) => [id, after!.position as string]));
   }
 
   /** Makes changes that are laid down already, of whatever kinds: those of an undo. They are not kept for undo again. */
@@ -173,11 +202,13 @@ export class ChangeSet {
     this.#events.length = 0;
     this.#jobs.length = 0;
     this.#changes.length = 0;
+    this.#untold.length = 0;
   }
 
   /** Tells something that is no change of a thing in the table. */
   emit(event: NewEvent): void {
-    this.#events.push(event);
+    const changes = [...this.#untold.splice(0), ...(event.changes ?? [])];
+    this.#events.push({ ...event, ...(changes.length && { changes }) });
   }
 
   /** Puts work for later into the queue; it is there only if the changes are. */
@@ -198,8 +229,10 @@ export class ChangeSet {
     if (heard)
       changes.forEach((change, i) => {
         const said = typeof say === "function" ? say(rows[i]!) : say;
-        this.#tell(change, heard(where[i]!), said, verb);
+        this.#tell(whole(change, rows[i]!), heard(where[i]!), said, verb);
       });
+    // Of what came along with something else its own row says since when it has been there.
+    else if (untold || changes.some((change) => !isNew(change))) this.#untold.push(...changes);
     if (!forGood && !along) this.#changes.push(...changes);
   }
 
@@ -211,7 +244,7 @@ export class ChangeSet {
     await touchCollections(this.#tx, fresh, this.at);
   }
 
-  #tell(change: Change, places: readonly (string | null)[], said: Said, verb?: string): void {
+  #tell(change: Change, places: readonly (string | null)[], said: Said, verb?: Verb): void {
     const { verbs, subjectOf, onlyFor } = entityOf(change.type);
     const direction = directionOf(change);
     const own = direction === "changed" ? verbs.changed(Object.keys(change.after ?? {})) : verbs[direction];
@@ -223,7 +256,8 @@ export class ChangeSet {
         subject: subjectOf(change.id),
         collection,
         ...(onlyFor && { onlyFor: onlyFor(change.id) }),
-        data: { ...said, ...(direction === "changed" && { before: change.before, after: change.after }) },
+        data: said,
+        changes: [change],
       });
   }
 
@@ -240,18 +274,23 @@ export class ChangeSet {
   async finish(history: { words: string; ability: Ability } | null): Promise<string | null> {
     const { team, person } = this.#doer;
     await addJobs(this.#tx, this.#jobs);
-    const events = once(this.#events).flatMap(({ team: other, collection, data, actor, ...event }) => {
-      const where = other ?? team;
-      const row = {
-        ...event,
-        id: newId(),
-        at: now(),
-        collection: collection ?? null,
-        actor: actor === undefined ? person : actor,
-        data: data ?? {},
-      };
-      return where ? { ...row, team: where } : [];
-    });
+    const last = this.#events.at(-1);
+    if (last && this.#untold.length) last.changes = [...(last.changes ?? []), ...this.#untold.splice(0)];
+    const events = once(this.#events).flatMap(
+      ({ team: other, collection, data, actor, changes, ...event }) => {
+        const where = other ?? team;
+        const row = {
+          ...event,
+          id: newId(),
+          at: now(),
+          collection: collection ?? null,
+          actor: actor === undefined ? person : actor,
+          data: data ?? {},
+          changes: changes ? [...changes] : null,
+        };
+        return where ? { ...row, team: where } : [];
+      },
+    );
     await writeEvents(this.#tx, events);
     if (!history || !team || !person || !this.#changes.length) return null;
     const id = newId();
@@ -301,12 +340,28 @@ async function heardBy(tx: Tx, changes: readonly Change[]) {
   return (change: Change) => byType.get(change.type)!(change);
 }
 
-/** The same verb of the same thing in the same place is told once. */
+/** The same verb of the same thing in the same place is told once, for all that changed. */
 function once(events: readonly NewEvent[]): NewEvent[] {
   const all = new Map<string, NewEvent>();
   for (const event of events) {
     const key = [event.verb, event.subject, event.collection].join();
-    if (!all.has(key)) all.set(key, event);
+    const told = all.get(key);
+    if (!told) all.set(key, { ...event });
+    else if (event.changes) told.changes = [...(told.changes ?? []), ...event.changes];
   }
   return [...all.values()];
 }
+
+/** A change as it is told: what comes or goes with all its fields, as far as they are known. */
+function whole(change: Change, row: unknown): Change {
+  const direction = directionOf(change);
+  if (direction === "changed") return change;
+  const fields = entityOf(change.type).fieldsOf?.(row as never) ?? {};
+  return direction === "removed"
+    ? { ...change, before: { ...fields, ...change.before } }
+    : { ...change, after: { ...fields, ...change.after } };
+}
+
+/** Whether a thing comes that was not there before, not even in the bin. */
+const isNew = (change: Change) =>
+  JSON.stringify(change.before) === JSON.stringify(entityOf(change.type).absent);

@@ -1,7 +1,7 @@
 import type { Change } from "@/core/history/change";
 import { placeAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
-import { type InOrder, respread, sharingKey, withSharedKeys } from "@/data/queries/order";
+import { type InOrder, sharingKey, withSharedKeys, writeKeys } from "@/data/queries/order";
 
 const IN_ORDER = ["collection", "section", "placement"] satisfies InOrder[];
 
@@ -9,10 +9,10 @@ const IN_ORDER = ["collection", "section", "placement"] satisfies InOrder[];
  * Gives what these changes have put or brought back somewhere a key of its own, right behind whatever has come to stand
  * there since.
  * @param changes as they are made already
- * @returns the keys that are other ones than the changes say, by id
+ * @returns what was done, of the neighbours too where they had to be spread anew
  */
-export async function giveOwnKeys(tx: Tx, changes: readonly Change[]): Promise<Map<string, string>> {
-  const keys = new Map<string, string>();
+export async function giveOwnKeys(tx: Tx, changes: readonly Change[]): Promise<Change[]> {
+  const given: Change[] = [];
   for (const what of IN_ORDER) {
     const put = changes.filter(
       ({ type, after }) => type === what && (after?.position !== undefined || after?.gone === false),
@@ -22,12 +22,22 @@ export async function giveOwnKeys(tx: Tx, changes: readonly Change[]): Promise<M
       // The one before may have been the other.
       const shared = await sharingKey(tx, what, id);
       if (!shared) continue;
-      const { position, respread: moved } = placeAfter(shared.others, shared.other);
-      await respread(tx, what, [...moved, { id, position }]);
-      keys.set(id, position);
+      const { position, respread } = placeAfter(shared.others, shared.other);
+      const moved = [...respread, { id, position }];
+      await writeKeys(tx, what, moved);
+      const before = new Map(
+        [...shared.others, { id, position: shared.position }].map((one) => [one.id, one.position]),
+      );
+      for (const one of moved)
+        given.push({
+          type: what,
+          id: one.id,
+          before: { position: before.get(one.id) },
+          after: { position: one.position },
+        });
     }
   }
-  return keys;
+  return given;
 }
 
 /**

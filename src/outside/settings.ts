@@ -102,6 +102,13 @@ export const SETTINGS = {
     fallback: "Hobbin <hobbin@localhost>",
     check: matches(/@/, "must hold a mail address"),
   },
+  keepEvents: {
+    name: "HOBBIN_KEEP_EVENTS",
+    about:
+      "For how many days what happened is kept in detail; after that a state of each collection a month.",
+    fallback: "400",
+    check: number(60, 36_500),
+  },
   fetchPorts: {
     name: "HOBBIN_FETCH_PORTS",
     about: "Ports at which pages are fetched beside those of http and https, separated by blanks.",

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { sql } from "drizzle-orm";
 import { expect, test } from "vitest";
+import type { Change, EntityType, Fields } from "@/core/history/change";
+import { nameOf, rewind } from "@/core/history/rewind";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { Problem } from "@/mechanism/problem";
@@ -133,6 +135,8 @@ const THINGS: Acts = {
   place: (s) => ["placements.add", { resource: s.one(living(s.all.things)), placement: newId(), ...s.spot() }],
   tray: (s) => ["tray.set-many", { team: s.team, resources: s.things(), state: s.below(2) ? "away" : "waiting" }],
 }; // prettier-ignore
+
+const MERGE: Acts[string] = (s) => ["duplicates.merge", { resource: s.things()[0], gone: s.things()[0] }];
 
 /** Does it; that it is not possible, or not any more, is said by a Problem and nothing else. */
 async function perform(actor: Actor, [name, input]: [ActionName, object]): Promise<"done" | "refused"> {
@@ -280,3 +284,45 @@ test("two fields of one thing written at the same moment are both there", async 
     expect(sections.find((one) => one.id === section)).toMatchObject({ title, intro });
   }
 });
+
+/** Everything of a team that stands in an order, by kind and id, with what is said of it. */
+async function standing(team: string): Promise<Map<string, Fields>> {
+  const state = new Map<string, Fields>();
+  const note = (type: EntityType, rows: readonly Row[]) => {
+    for (const { id, gone, ...fields } of rows) state.set(nameOf(type, id!), { ...fields, gone: gone !== null });
+  };
+  note("collection", await rowsOf(sql`
+    SELECT id, title, parent, position, deleted_at AS gone FROM collection WHERE team = ${team}`));
+  note("section", await rowsOf(sql`
+    SELECT s.id, s.title, s.position, s.deleted_at AS gone FROM section s JOIN collection c ON c.id = s.collection
+    WHERE c.team = ${team}`));
+  note("placement", await rowsOf(sql`
+    SELECT id, collection, section, position, heading, context, resource, deleted_at AS gone FROM placement
+    WHERE team = ${team}`));
+  return state;
+} // prettier-ignore
+const told = async (team: string): Promise<Change[]> =>
+  (await rowsOf(sql`SELECT changes FROM event WHERE team = ${team} ORDER BY at, id`)).flatMap(
+    ({ changes }) => (changes ? (JSON.parse(changes) as Change[]) : []),
+  );
+
+test.each([
+  ["one after the other", 1],
+  ["three at once", 3],
+])("whatever two people do, %s, the events lead back to how it was", async (_, width) => {
+  const past = new Map<string, { state: Map<string, Fields>; done: number }[]>();
+  const acts = { ...TREE, ...BACK, "edit an item": THINGS["edit an item"]!, merge: MERGE };
+  const seen = await twoPeople(acts, width, 12, async ({ team }) => {
+    const [now, changes] = [await standing(team), await told(team)];
+    const states = past.get(team) ?? [];
+    past.set(team, [...states, { state: now, done: changes.length }]);
+    return states.slice(-6).flatMap(({ state, done }) => {
+      const then = rewind(now, changes.slice(done));
+      return [...state].flatMap(([name, fields]) => {
+        const found = Object.fromEntries(Object.keys(fields!).map((key) => [key, then.get(name)?.[key] ?? null]));
+        return JSON.stringify(found) === JSON.stringify(fields) ? [] : [{ name, was: fields, found }];
+      });
+    });
+  });
+  expect(Math.min(...Object.values(seen))).toBeGreaterThan(5);
+}, 120_000); // prettier-ignore

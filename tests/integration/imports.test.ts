@@ -83,6 +83,16 @@ test("what somebody placed elsewhere since stays when the import is taken back, 
   expect(left.items.map((item) => item.resource.title)).toContain("A");
 });
 
+test("a tag that came with a list is found by its word, and no more when the list is taken back", async () => {
+  const { editor, team, address, resource } = await makeWorld();
+  const found = async () =>
+    (await as(editor, "search.find", { team, query: "sphagnologist" })).results.map((one) => one.id);
+  const { import: intake } = await bringFile(editor, { team }, "l.csv", `url,tags\n${address},sphagnologist`);
+  expect(await found()).toEqual([resource]);
+  await takeBack(editor, intake.id);
+  expect(await found()).toEqual([]);
+});
+
 test("a list into an open collection: headings as its sections, notes, works without an address, the Tray", async () => {
   const { contributor, editor, team, collection: into, section } = await makeWorld();
   const brought = layOut(

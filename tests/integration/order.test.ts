@@ -1,5 +1,6 @@
 import { and, asc, count, eq } from "drizzle-orm";
 import { expect, test } from "vitest";
+import { nameOf, rewind } from "@/core/history/rewind";
 import { keysAfter } from "@/core/order/place";
 import { collection, event, placement, resource } from "@/data/schema";
 import { database } from "@/mechanism/changing";
@@ -114,4 +115,25 @@ test("what a move means is what a list shows: behind, first, over to another sec
   await as(world.editor, "bin.restore-placement", { placement: c });
   expect(new Set(await order())).toEqual(new Set([a, z, b, c]));
   expect(await database().select().from(resource).where(eq(resource.id, world.resource))).toHaveLength(1);
+});
+
+test("keys that were spread anew are told with what was put among them, so that the old order is known", async () => {
+  const { owner, team, placement: a, collection: home } = await makeWorld();
+  const note = async (text: string) =>
+    (await as(owner, "capture.note", { team, collection: home, section: null, text })).item!.id;
+  const [b, c] = [await note("b"), await note("c")];
+  // As keys get after some hundred moves to one spot.
+  const keys = new Map([[a, `a0${"V".repeat(46)}`], [b, `a0${"V".repeat(45)}W`], [c, "a5"]]); // prettier-ignore
+  for (const [id, position] of keys)
+    await database().update(placement).set({ position }).where(eq(placement.id, id));
+  await as(owner, "placements.move", { placement: c, section: null, after: a });
+  const { items } = await as(owner, "collections.items", { collection: home });
+  expect(items.map((item) => item.id)).toEqual([a, c, b]);
+  const [told] = await database()
+    .select({ changes: event.changes })
+    .from(event)
+    .where(and(eq(event.subject, c), eq(event.verb, "placements.move")));
+  const now = new Map(items.map((item) => [nameOf("placement", item.id), { position: item.position }]));
+  const then = rewind(now, told!.changes!);
+  for (const [id, position] of keys) expect(then.get(nameOf("placement", id))).toMatchObject({ position });
 });

@@ -23,6 +23,13 @@ function binned<T extends Table>(
     idOf: (row) => row.id,
     present: () => ({ gone: false }),
     absent: { gone: true },
+    fieldsOf: (row) =>
+      Object.fromEntries(
+        names.flatMap((name) => {
+          const value = (row as Record<string, unknown>)[name];
+          return value === undefined ? [] : [[name, value]];
+        }),
+      ),
     subjectOf: (id) => id,
     read: async (tx, ids) => {
       const rows = await tx

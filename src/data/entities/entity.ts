@@ -1,4 +1,5 @@
 import type { Change, Fields } from "@/core/history/change";
+import type { Verb } from "@/core/history/verbs";
 import type { Tx } from "../database";
 
 /** In which team and when something is written, and where ids for rows of links come from. */
@@ -14,6 +15,8 @@ export type Entity<Row> = {
   /** The fields of a new thing, as the `after` of its change, and those of one that is not there, as the `before`. */
   present: (row: Row) => Fields;
   absent: Fields;
+  /** The fields of a row that changes can name, as far as it has them; of a link there are none. */
+  fieldsOf?: (row: Row) => Fields;
   /** Where a new thing stands, as far as changes are heard there; what is in no collection stands nowhere. */
   placeOf?: (row: Row) => { collection: string };
   /** Reads the fields that changes can name, by id, and locks the rows. What is not there is left out. */
@@ -30,11 +33,11 @@ export type Entity<Row> = {
   onlyFor?: (id: string) => string;
   /** The verbs of its events. */
   verbs: {
-    added: string;
-    removed: string;
-    restored: string;
+    added: Verb;
+    removed: Verb;
+    restored: Verb;
     /** By the names of the fields that changed. */
-    changed: (names: readonly string[]) => string;
+    changed: (names: readonly string[]) => Verb;
   };
   /** The collections under which its events are heard; null for those of the team as a whole. */
   heardIn: (tx: Tx, changes: readonly Change[]) => Promise<(change: Change) => (string | null)[]>;

@@ -1,9 +1,11 @@
-import { and, desc, eq, gte, inArray, isNotNull, isNull, lt, ne, or } from "drizzle-orm";
+import { and, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lt, ne, or } from "drizzle-orm";
 import type { Tx } from "../database";
 import { queueReindex } from "../search/reindex-queue";
 import { collection, event, person, placement } from "../schema";
 
-export type EventRow = typeof event.$inferSelect;
+/** An event as it is told; what it stands for in detail is read by nobody who listens. */
+export type EventRow = Omit<typeof event.$inferSelect, "changes">;
+const { changes: _, ...TOLD } = getTableColumns(event);
 
 /** Writes what happened, in the same transaction as the change; what it means for the index of words with it. */
 export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): Promise<void> {
@@ -27,7 +29,7 @@ export async function eventsSince(
 ): Promise<EventRow[]> {
   if (!teams.length) return [];
   return tx
-    .select()
+    .select(TOLD)
     .from(event)
     .where(and(inArray(event.team, [...teams]), gte(event.at, since), who ? heardBy(who) : undefined))
     .orderBy(event.at, event.id)

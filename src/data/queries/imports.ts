@@ -86,8 +86,8 @@ export async function dropTagLinks(tx: Tx, ids: readonly string[]): Promise<void
 }
 
 /** Puts those of these resources into the bin, and out of every Tray, that stand nowhere. @returns their ids */
-export async function binUnplaced(tx: Tx, ids: readonly string[], at: Date): Promise<string[]> {
-  if (!ids.length) return [];
+export async function binUnplaced(tx: Tx, ids: readonly string[], at: Date): Promise<void> {
+  if (!ids.length) return;
   const placed = await tx
     .selectDistinct({ id: placement.resource })
     .from(placement)
@@ -98,7 +98,6 @@ export async function binUnplaced(tx: Tx, ids: readonly string[], at: Date): Pro
     await tx.update(resource).set({ deletedAt: at }).where(inArray(resource.id, gone));
     await tx.delete(trayEntry).where(inArray(trayEntry.resource, gone));
   }
-  return gone;
 }
 
 /** Puts a collection or a section into the bin if nothing stands in it any more. */

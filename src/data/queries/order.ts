@@ -43,8 +43,8 @@ export const orderOfSections = (tx: Tx, home: string) => ordered(tx, "section", 
 export const orderOfCollections = (tx: Tx, team: string, parent: string | null) =>
   ordered(tx, "collection", inParent(team, parent));
 
-/** Gives things new order keys; happens when keys have grown long and all neighbours are spread anew. */
-export async function respread(tx: Tx, what: InOrder, all: readonly Ordered[]): Promise<void> {
+/** Gives things other order keys. */
+export async function writeKeys(tx: Tx, what: InOrder, all: readonly Ordered[]): Promise<void> {
   for (const { id, position } of all)
     await tx.update(TABLES[what]).set({ position }).where(eq(TABLES[what].id, id));
 }
@@ -113,13 +113,13 @@ export async function withSharedKeys(tx: Tx, what: InOrder, ids: readonly string
 /**
  * The order a thing stands in, without itself, if another thing that is not in the bin has the same key: what an undo puts back gets the
  * key it had, and somebody else's may have that by now.
- * @returns the others with keys, in the bin or not, and the id of the one that has its key; null when it has its own
+ * @returns its key, the others with keys, in the bin or not, and the id of the one that has its key; null when it has its own
  */
 export async function sharingKey(
   tx: Tx,
   what: InOrder,
   id: string,
-): Promise<{ others: Ordered[]; other: string } | null> {
+): Promise<{ position: string; others: Ordered[]; other: string } | null> {
   const found = await inItsOrder(tx, what, id);
   if (!found) return null;
   const table = TABLES[what] as typeof section;
@@ -130,7 +130,7 @@ export async function sharingKey(
     .limit(1);
   if (!other) return null;
   const others = (await ordered(tx, what, found.order)).filter((one) => one.id !== id);
-  return { others, other: other.id };
+  return { position: found.position, others, other: other.id };
 }
 
 async function inItsOrder(

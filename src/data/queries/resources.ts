@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, lt, or, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, lt } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, placement, resource, resourceTag, section, tag } from "../schema";
 import { inParts } from "../sql/by-keys";
@@ -44,16 +44,37 @@ export async function lockResource(tx: Tx, id: string): Promise<ResourceRow | nu
   return (await tx.select().from(resource).where(eq(resource.id, id)).for("update"))[0] ?? null;
 }
 
-/** The resource of a team that has this address, as given or as the page names itself; deleted ones too. */
-export async function findByAddress(tx: Tx, team: string, hash: string): Promise<ResourceRow | null> {
-  const rows = await tx
-    .select()
-    .from(resource)
-    .where(and(eq(resource.team, team), or(eq(resource.addressHash, hash), eq(resource.canonicalHash, hash))))
-    .orderBy(sql`${resource.addressHash} <> ${hash}`, resource.id)
-    .limit(1);
-  return rows[0] ?? null;
+/**
+ * Resources of a team by the hash of their address, as given or as the page names itself; deleted ones too. Of several
+ * the one whose own address it is counts, and then the oldest.
+ */
+export async function resourcesByHash(
+  tx: Tx,
+  team: string,
+  hashes: readonly string[],
+): Promise<Map<string, ResourceRow>> {
+  const found = new Map<string, ResourceRow>();
+  // Two looks by two indexes; one with OR would use neither.
+  for (const column of [resource.canonicalHash, resource.addressHash])
+    await inParts(
+      hashes,
+      async (part) => {
+        const rows = await tx
+          .select()
+          .from(resource)
+          .where(and(eq(resource.team, team), inArray(column, part)))
+          .orderBy(desc(resource.id));
+        for (const row of rows)
+          found.set((column === resource.addressHash ? row.addressHash : row.canonicalHash)!, row);
+      },
+      1000,
+    );
+  return found;
 }
+
+/** The same for a single one. */
+export const findByAddress = async (tx: Tx, team: string, hash: string): Promise<ResourceRow | null> =>
+  (await resourcesByHash(tx, team, [hash])).get(hash) ?? null;
 
 /** Adds the names of their tags to rows that have an id. */
 export async function withTags<T extends { id: string }>(
@@ -147,17 +168,6 @@ export async function collectionsHolding(tx: Tx, ids: readonly string[]): Promis
     1000,
   );
   return [...homes];
-}
-
-/** Several resources, locked in the order of their ids; those of other teams too, so that a mix can be refused. */
-export async function resourcesById(tx: Tx, ids: readonly string[]): Promise<ResourceRow[]> {
-  if (!ids.length) return [];
-  return tx
-    .select()
-    .from(resource)
-    .where(inArray(resource.id, [...ids]))
-    .orderBy(resource.id)
-    .for("update");
 }
 
 /** Notes when somebody of the team last opened a resource. */

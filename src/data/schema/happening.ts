@@ -1,4 +1,4 @@
-import { index, int, json, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
+import { index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { Ability } from "@/core/policy/abilities";
 import type { Change } from "@/core/history/change";
 import { bigJson, bytesText, line, moment, uuid } from "./columns";
@@ -17,6 +17,11 @@ export const event = mysqlTable(
     verb: varchar("verb", { length: 48 }).notNull(),
     subject: uuid("subject").notNull(),
     data: json("data").$type<Record<string, unknown>>().notNull(),
+    /**
+     * Everything the event stands for, before and after, so that a history can be gone through backwards. What was added
+     * with something else is not in it: its row says when it was. It is not sent to those who listen.
+     */
+    changes: bigJson<Change[]>("changes"),
     /** The only one who hears of it: what is in somebody's own Tray, or in a message to them. Null: the team. */
     onlyFor: uuid("only_for"),
   },
@@ -25,6 +30,23 @@ export const event = mysqlTable(
     index("event_team").on(t.team, t.at, t.id),
     index("event_subject").on(t.subject, t.at),
   ],
+);
+
+/**
+ * A collection as it was at a time, from before which its events have been cleared. What came later is found by going
+ * back from what there is now.
+ */
+export const snapshot = mysqlTable(
+  "snapshot",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull(),
+    collection: uuid("collection").notNull(),
+    at: moment("at").notNull(),
+    /** What there was, by the name of `core/history/rewind`, with its fields. */
+    state: bigJson<[string, Record<string, unknown>][]>("state").notNull(),
+  },
+  (t) => [uniqueIndex("snapshot_of").on(t.collection, t.at)],
 );
 
 export type JobState = "ready" | "running" | "dead";

@@ -16,13 +16,15 @@ export const restorePlacement = action({
   // With its collection, so that nobody deletes the section meanwhile.
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: "put an item back",
-  run: async ({ input, tx, locked, restore }) => {
+  run: async ({ input, tx, locked, restore, set }) => {
     const row = locked.placement(input.placement);
     if (!row.deletedAt) return { restored: input.placement };
     const home = row.section ? await findSection(tx, row.section) : null;
     const stays = row.section === null || (home?.collection === row.collection && !home.deletedAt);
     // Its old order key still says where it stood among the others.
-    await restore("placement", row, { fields: stays ? {} : await takeSpot(tx, row.collection, {}, row.id) });
+    await restore("placement", row, {
+      fields: stays ? {} : await takeSpot(tx, set, row.collection, {}, row.id),
+    });
     return { restored: row.id };
   },
 });

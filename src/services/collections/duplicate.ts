@@ -3,7 +3,7 @@ import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import { collectionTree, lockCollections } from "@/data/queries/collections";
-import { orderOfCollections, respread } from "@/data/queries/order";
+import { orderOfCollections } from "@/data/queries/order";
 import { placementsIn } from "@/data/queries/placements";
 import { sectionsIn } from "@/data/queries/sections";
 import { collectionTagsOf } from "@/data/queries/tags";
@@ -36,7 +36,7 @@ export const duplicateCollection = action({
     const title = `${root.title.slice(0, 193)} (copy)`;
     const mates = await orderOfCollections(tx, scope.team!, root.parent);
     const { position, respread: moved } = placeAfter(mates, root.id);
-    await respread(tx, "collection", moved);
+    await set.respread("collection", moved, mates);
     /** The copy of each collection. */
     const ids = new Map(all.map((id) => [id, newId()]));
     const times = { createdAt: at, updatedAt: at };

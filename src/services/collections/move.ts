@@ -1,7 +1,7 @@
 import { insideOf } from "@/core/list/tree-moves";
 import { placeAfter } from "@/core/order/place";
 import { collectionTree } from "@/data/queries/collections";
-import { orderOfCollections, respread } from "@/data/queries/order";
+import { orderOfCollections } from "@/data/queries/order";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -23,7 +23,7 @@ export const moveCollection = action({
   // The tree of a team is changed by one at a time, or two moves at once could make a ring.
   locks: ({ input }) => ({ team: true, collections: [input.collection, input.parent] }),
   history: "move a collection",
-  run: async ({ input, scope, tx, locked, change }) => {
+  run: async ({ input, scope, tx, locked, change, set }) => {
     const parent = input.parent ?? null;
     if (parent) locked.mustBeOfTeam("collection", parent, scope.team);
     const tree = await collectionTree(tx, scope.team!);
@@ -33,7 +33,7 @@ export const moveCollection = action({
     const mates = (await orderOfCollections(tx, scope.team!, parent)).filter((one) => one.id !== before.id);
     const after = input.after === undefined ? (mates.at(-1)?.id ?? null) : input.after;
     const { position, respread: moved } = placeAfter(mates, after);
-    await respread(tx, "collection", moved);
+    await set.respread("collection", moved, mates);
     await change("collection", before, { parent, position });
     return { collection: { id: before.id, parent, position } };
   },

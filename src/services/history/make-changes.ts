@@ -7,7 +7,6 @@ import { type HistoryRow, lastByOthers, lastInCollections } from "@/data/queries
 import { rollBackTo, savepoint } from "@/data/sql/savepoint";
 import { isDuplicate, isOrphan } from "@/data/transaction";
 import type { ChangeSet } from "@/mechanism/change-set";
-import { giveOwnKeys } from "@/mechanism/own-keys";
 import { whyAdrift } from "./why-adrift";
 
 type Made =
@@ -52,7 +51,7 @@ export async function makeChanges(
     set.forget();
     return refused(adrift);
   }
-  return { done: true, collections, keys: await giveOwnKeys(tx, changes) };
+  return { done: true, collections, keys: await set.giveOwnKeys(changes) };
 }
 
 /** @returns why it could not be done: what others have merged, deleted or named alike since */

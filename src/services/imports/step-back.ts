@@ -38,7 +38,12 @@ export const stepUndo = (id: string): Promise<boolean> =>
       outcomes.flatMap((one) => one.tags ?? []),
     );
     const made = outcomes.flatMap((one) => (one.became === "made" ? one.resource! : []));
-    await reindexResources(tx, await binUnplaced(tx, made, set.at));
+    await binUnplaced(tx, made, set.at);
+    // Tags and context lines went from what was here before, too.
+    await reindexResources(
+      tx,
+      outcomes.flatMap((one) => one.resource ?? []),
+    );
     await writePart(tx, id, part.no, { state: "undone" });
     await writeImport(tx, id, { done: Math.max(0, row.done - outcomes.length), updatedAt: set.at });
     return true;

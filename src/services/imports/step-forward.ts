@@ -3,6 +3,7 @@ import { kindOfType } from "@/core/cite/reference";
 import type { BroughtLine } from "@/core/imports/brought";
 import { noteIdentity, noteTitle, workIdentity } from "@/core/imports/identity";
 import { splitTags } from "@/core/imports/split-tags";
+import type { Verb } from "@/core/history/verbs";
 import { groupBy } from "@/core/list/group-by";
 import { keysAfter } from "@/core/order/place";
 import { countWords, minutesOf } from "@/core/text/minutes";
@@ -10,7 +11,6 @@ import type { Tx } from "@/data/database";
 import type { RowOf } from "@/data/entities";
 import { lockCollections } from "@/data/queries/collections";
 import {
-  idsByHash,
   type ImportRow,
   lockImport,
   nextPart,
@@ -20,7 +20,6 @@ import {
 } from "@/data/queries/imports";
 import { lastItemKeys } from "@/data/queries/order";
 import { BULK } from "@/data/queries/jobs";
-import { resourcesById } from "@/data/queries/resources";
 import type { Outcome } from "@/data/schema";
 import { reindexResources } from "@/data/search/reindex-queue";
 import type { ChangeSet } from "@/mechanism/change-set";
@@ -28,6 +27,7 @@ import { changingByItself } from "@/mechanism/changing";
 import { addressHash, identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { blank, empty, fetchJob } from "../resources/blank";
+import { findOrAddAll } from "../resources/find-or-add";
 import { putTags } from "../tags/put";
 import { makePlaces, spotOf } from "./make-places";
 
@@ -71,7 +71,7 @@ export const stepImport = (id: string): Promise<boolean> =>
     return true;
   });
 
-const emitOf = (set: ChangeSet, row: ImportRow, verb: string, data: Record<string, unknown>) =>
+const emitOf = (set: ChangeSet, row: ImportRow, verb: Verb, data: Record<string, unknown>) =>
   set.emit({
     subject: row.id,
     verb,
@@ -138,33 +138,28 @@ class Part {
   /** Finds the resources there are, makes those there are not. @returns ids by hash */
   async #resources(): Promise<Map<string, string>> {
     const { tx, set, row } = this;
+    // Of several lines for one resource the first says what it is.
     const first = new Map(this.#wishes.toReversed().map((wish) => [wish.hash, wish]));
-    const known = await idsByHash(tx, row.team, [...first.keys()]);
-    const ids = new Map([...known].map(([hash, { id }]) => [hash, id]));
-    const gone = [...known.values()].filter((one) => one.deleted).map((one) => one.id);
-    await set.restore("resource", await resourcesById(tx, gone), { along: true });
-    const fresh = [...first.values()].filter((wish) => !ids.has(wish.hash));
-    const rows = fresh.map((wish) => {
-      const id = newId();
-      ids.set(wish.hash, id);
+    const wanted = new Map(
+      [...first].map(([hash, wish]) => [hash, (id: string) => this.#asResource(id, wish)]),
+    );
+    const found = await findOrAddAll(tx, set, row, wanted);
+    for (const [hash, { id, known }] of found) {
+      const wish = first.get(hash)!;
+      if (known) continue;
       this.#outcomes[wish.at] = { became: "made", resource: id };
-      return { ...this.#asResource(id, wish), team: row.team, addedBy: row.person };
-    });
-    await set.add("resource", rows, { along: true });
-    for (const { id, address } of rows) if (address) set.enqueue(fetchJob(id, row.team, set.at, BULK));
+      if (wish.address) set.enqueue(fetchJob(id, row.team, set.at, BULK));
+    }
+    const ids = new Map([...found].map(([hash, { id }]) => [hash, id]));
     for (const wish of this.#wishes)
       if (this.#outcomes[wish.at]!.became === "rejected")
         this.#outcomes[wish.at] = { became: "here", resource: ids.get(wish.hash)! };
     return ids;
   }
 
-  #asResource(id: string, { line, address, host, hash }: Wish) {
+  #asResource(id: string, { line, address, host }: Wish) {
     const base = address ? blank(id, address, host) : empty(id);
-    const times = {
-      createdAt: line.addedAt ? new Date(line.addedAt) : this.set.at,
-      updatedAt: this.set.at,
-      addressHash: hash,
-    };
+    const times = line.addedAt ? { createdAt: new Date(line.addedAt) } : {};
     if (line.note) {
       const words = countWords(line.note);
       return {

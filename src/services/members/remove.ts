@@ -26,7 +26,7 @@ export const removeMember = action({
     if (owners.length === 1 && owners[0] === input.person) throw new Problem("team-without-owner");
     await dropMember(tx, input.team, input.person);
     await endAddresses(tx, input.person, input.team, at);
-    emit({ subject: input.person });
+    emit({ verb: "members.remove", subject: input.person });
     return { removed: input.person };
   },
 });

@@ -25,7 +25,7 @@ export const setRole = action({
     if (input.role !== "owner" && owners.length === 1 && owners[0] === input.person)
       throw fieldProblem("role", "team-without-owner");
     await setMemberRole(tx, input.team, input.person, input.role);
-    emit({ subject: input.person, data: { before, after: input.role } });
+    emit({ verb: "members.set-role", subject: input.person, data: { before, after: input.role } });
     return { person: input.person, role: input.role };
   },
 });

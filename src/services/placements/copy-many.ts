@@ -38,7 +38,7 @@ export const copyMany = action({
       ...items.map(({ resource, heading, context, look }) => ({ resource, heading, context, look })),
       ...plain.map(({ id }) => ({ resource: id, heading: "", context: "", look: "item" as const })),
     ];
-    const { section, positions } = await takeSpots(tx, input.collection, input, [], wanted.length);
+    const { section, positions } = await takeSpots(tx, set, input.collection, input, [], wanted.length);
     const there = await itemsById(tx, input.collection, input.ids, []);
     if (there.length) return { items: there, section };
     if (input.ids.length < wanted.length) throw new Problem("ids-missing");

@@ -19,12 +19,13 @@ export const moveMany = action({
   allow: can.arrange("collection"),
   locks: ({ input }) => ({ collections: [input.collection], placements: input.placements }),
   history: ({ changes }) => `move ${countOf(changes, "placement", "an item", "items")}`,
-  run: async ({ input, scope, tx, locked, change }) => {
+  run: async ({ input, scope, tx, locked, change, set }) => {
     const rows = locked.placementsOf(input.placements, scope.team!);
     const ids = rows.map((row) => row.id);
     const after = input.after && ids.includes(input.after) ? undefined : input.after;
     const { section, positions } = await takeSpots(
       tx,
+      set,
       input.collection,
       { section: input.section, after },
       ids,

@@ -18,10 +18,16 @@ export const movePlacement = action({
   allow: can.arrange("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: "move an item",
-  run: async ({ input, tx, locked, change }) => {
+  run: async ({ input, tx, locked, change, set }) => {
     const before = locked.placement(input.placement);
     const after = input.after === input.placement ? undefined : input.after;
-    const spot = await takeSpot(tx, before.collection, { section: input.section, after }, input.placement);
+    const spot = await takeSpot(
+      tx,
+      set,
+      before.collection,
+      { section: input.section, after },
+      input.placement,
+    );
     await change("placement", before, spot);
     return { placement: { id: input.placement, ...spot } };
   },

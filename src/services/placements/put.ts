@@ -27,7 +27,7 @@ type NewPlacement = Spot & {
  */
 export async function putPlacement(tx: Tx, set: ChangeSet, wish: NewPlacement): Promise<string> {
   const id = wish.placement ?? newId();
-  const spot = await takeSpot(tx, wish.collection, wish, null);
+  const spot = await takeSpot(tx, set, wish.collection, wish, null);
   if (wish.placement) {
     const there = await findPlacement(tx, id);
     if (there && there.collection !== wish.collection) throw new Problem("id-taken");

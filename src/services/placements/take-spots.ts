@@ -1,9 +1,10 @@
 import { placeManyAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import { lockCollection } from "@/data/queries/collections";
-import { orderOfItems, respread } from "@/data/queries/order";
+import { orderOfItems } from "@/data/queries/order";
 import { sectionOfItem } from "@/data/queries/placements";
 import { lastSection } from "@/data/queries/sections";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { Problem } from "@/mechanism/problem";
 import { mustBeSectionOf } from "@/mechanism/section-of";
 
@@ -13,11 +14,12 @@ export type Spot = { section?: string | null; after?: string | null };
 /** The same for a single thing. */
 export async function takeSpot(
   tx: Tx,
+  set: ChangeSet,
   collectionId: string,
   spot: Spot,
   moving: string | null,
 ): Promise<{ section: string | null; position: string }> {
-  const { section, positions } = await takeSpots(tx, collectionId, spot, moving ? [moving] : [], 1);
+  const { section, positions } = await takeSpots(tx, set, collectionId, spot, moving ? [moving] : [], 1);
   return { section, position: positions[0]! };
 }
 
@@ -28,6 +30,7 @@ export async function takeSpot(
  */
 export async function takeSpots(
   tx: Tx,
+  set: ChangeSet,
   collectionId: string,
   spot: Spot,
   moving: readonly string[],
@@ -40,7 +43,7 @@ export async function takeSpots(
   // undefined: the end; null: the start.
   const after = spot.after === undefined ? (others.at(-1)?.id ?? null) : spot.after;
   const { positions, respread: moved } = placeManyAfter(others, after, count);
-  await respread(tx, "placement", moved);
+  await set.respread("placement", moved, others);
   return { section: sectionId, positions };
 }
 

@@ -20,7 +20,7 @@ export const fetchAgain = action({
     if (!row.address && !row.fileName) throw new Problem("nothing-to-read-again");
     const waiting = { fetchState: "waiting" as const, fetchProblem: null };
     await change("resource", row, waiting, { verb: "resources.fetch-again", forGood: true });
-    if (row.fetchState === "waiting") emit({ subject: row.id });
+    if (row.fetchState === "waiting") emit({ verb: "resources.fetch-again", subject: row.id });
     const job = fetchJob(row.id, row.team, at);
     enqueue(
       row.fileName

@@ -1,6 +1,6 @@
 import type { Tx } from "@/data/database";
 import type { RowOf } from "@/data/entities";
-import { findByAddress, type ResourceRow } from "@/data/queries/resources";
+import { type ResourceRow, resourcesByHash } from "@/data/queries/resources";
 import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
 
@@ -11,27 +11,46 @@ type Found = {
   /** Whether it was in the catalogue already, and not in the bin. */
   already: boolean;
 };
+/** Makes the row of a new resource; team, identity and times are filled in where it does not say them itself. */
+type Make = (
+  id: string,
+) => Omit<RowOf<"resource">, "team" | "addressHash" | "addedBy" | "createdAt" | "updatedAt"> &
+  Partial<Pick<RowOf<"resource">, "createdAt">>;
+type Whose = { team: string; person: string };
 
 /**
- * The resource of an identity, once in a team: found, brought back out of the bin, or added. None of it is taken back by
- * undo: it may have been tagged or placed elsewhere by then.
- * @param hash of its address, or of what else it is known by
- * @param make the row of a new one; team, identity and times are filled in
+ * The resources of these identities, each once in a team: found, brought back out of the bin, or added. It is the only
+ * way into the catalogue. None of it is taken back by undo: it may have been tagged or placed elsewhere by then.
+ * @param wanted by the hash of their address, or of what else they are known by
+ * @returns the same, by the same hashes
  */
-export async function findOrAdd(
+export async function findOrAddAll(
   tx: Tx,
   set: ChangeSet,
-  { team, person, hash }: { team: string; person: string; hash: string },
-  make: (
-    id: string,
-  ) => Omit<RowOf<"resource">, "team" | "addressHash" | "addedBy" | "createdAt" | "updatedAt">,
-): Promise<Found> {
-  const known = await findByAddress(tx, team, hash);
-  if (known?.deletedAt) await set.restore("resource", known, { forGood: true });
-  if (known) return { id: known.id, known, already: !known.deletedAt };
-  const id = newId();
-  const common = { team, addressHash: hash, addedBy: person, createdAt: set.at, updatedAt: set.at };
+  { team, person }: Whose,
+  wanted: ReadonlyMap<string, Make>,
+): Promise<Map<string, Found>> {
+  const known = await resourcesByHash(tx, team, [...wanted.keys()]);
+  const binned = new Map([...known.values()].flatMap((row) => (row.deletedAt ? [[row.id, row]] : [])));
+  await set.restore("resource", [...binned.values()], { forGood: true });
+  const found = new Map<string, Found>();
+  const fresh: RowOf<"resource">[] = [];
+  for (const [addressHash, make] of wanted) {
+    const there = known.get(addressHash);
+    const id = there?.id ?? newId();
+    found.set(addressHash, { id, known: there ?? null, already: there !== undefined && !there.deletedAt });
+    if (!there)
+      fresh.push({ createdAt: set.at, ...make(id), team, addressHash, addedBy: person, updatedAt: set.at });
+  }
   // That it was brought in is told once it is known where it goes.
-  await set.add("resource", { ...make(id), ...common }, { along: true });
-  return { id, known: null, already: false };
+  await set.add("resource", fresh, { along: true });
+  return found;
 }
+
+/** The same for a single one. */
+export const findOrAdd = async (
+  tx: Tx,
+  set: ChangeSet,
+  { hash, ...whose }: Whose & { hash: string },
+  make: Make,
+): Promise<Found> => (await findOrAddAll(tx, set, whose, new Map([[hash, make]]))).get(hash)!;

@@ -25,6 +25,7 @@ export const decideHit = action({
     await setHit(tx, hit.id, state);
     if (input.take) await doRule(tx, set, rule, hit.resource, scope.person!);
     emit({
+      verb: "rules.decide",
       subject: hit.resource,
       collection: input.take ? rule.collection : null,
       data: { rule: rule.name, state },

@@ -16,7 +16,7 @@ export const removeRule = action({
   history: null,
   run: async ({ input, tx, at, emit }) => {
     await binRule(tx, input.rule, at);
-    emit({ subject: input.rule });
+    emit({ verb: "rules.remove", subject: input.rule });
     return { rule: input.rule };
   },
 });

@@ -29,7 +29,7 @@ export const runRule = action({
       if (done === MOST) left++;
       else if (await hitBy(tx, set, rule, one.id, true)) done++;
     }
-    emit({ subject: rule.id, data: { title: rule.name, done } });
+    emit({ verb: "rules.run", subject: rule.id, data: { title: rule.name, done } });
     return { done, left };
   },
 });

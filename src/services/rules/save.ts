@@ -61,7 +61,7 @@ export const saveRule = action({
       createdBy: scope.person!,
       createdAt: at,
     });
-    emit({ subject: input.rule, data: { title: input.name } });
+    emit({ verb: "rules.save", subject: input.rule, data: { title: input.name } });
     return { rule: input.rule };
   },
 });

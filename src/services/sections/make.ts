@@ -1,5 +1,5 @@
 import { placeAfter } from "@/core/order/place";
-import { orderOfSections, respread } from "@/data/queries/order";
+import { orderOfSections } from "@/data/queries/order";
 import { findSection } from "@/data/queries/sections";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, Name } from "@/mechanism/input";
@@ -22,7 +22,7 @@ export const makeSection = action({
   allow: can.arrange("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "make a section",
-  run: async ({ input, tx, at, add }) => {
+  run: async ({ input, tx, at, add, set }) => {
     const { collection, title } = input;
     const id = input.section ?? newId();
     const there = input.section ? await findSection(tx, id) : null;
@@ -31,7 +31,7 @@ export const makeSection = action({
     const sections = await orderOfSections(tx, collection);
     const after = input.after === undefined ? (sections.at(-1)?.id ?? null) : input.after;
     const { position, respread: moved } = placeAfter(sections, after);
-    await respread(tx, "section", moved);
+    await set.respread("section", moved, sections);
     await add("section", { id, collection, title, position, createdAt: at }, { say: { title } });
     return { section: { id, title, intro: "", position } };
   },

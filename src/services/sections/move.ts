@@ -1,5 +1,5 @@
 import { placeAfter } from "@/core/order/place";
-import { orderOfSections, respread } from "@/data/queries/order";
+import { orderOfSections } from "@/data/queries/order";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -17,11 +17,11 @@ export const moveSection = action({
   allow: can.arrange("section"),
   locks: ({ input }) => ({ sections: [input.section] }),
   history: "move a section",
-  run: async ({ input, tx, locked, change }) => {
+  run: async ({ input, tx, locked, change, set }) => {
     const before = locked.section(input.section);
     const others = (await orderOfSections(tx, before.collection)).filter((one) => one.id !== before.id);
     const { position, respread: moved } = placeAfter(others, input.after ?? null);
-    await respread(tx, "section", moved);
+    await set.respread("section", moved, others);
     await change("section", before, { position });
     return { section: { id: before.id, position } };
   },

@@ -24,7 +24,7 @@ export const renewLink = action({
     await revokeShareCodes(tx, found.id, at);
     const code = newShareCode();
     await addShareCode(tx, found.id, code, at);
-    emit({ subject: found.id, collection: found.id });
+    emit({ verb: "share.renew", subject: found.id, collection: found.id });
     return { code };
   },
 });

@@ -17,7 +17,7 @@ export const renameTeam = action({
   history: null,
   run: async ({ input, tx, emit }) => {
     await writeName(tx, input.team, input.name);
-    emit({ subject: input.team, data: { name: input.name } });
+    emit({ verb: "teams.rename", subject: input.team, data: { name: input.name } });
     return { team: { id: input.team, name: input.name } };
   },
 });

@@ -2,6 +2,7 @@
 
 import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { useUndo } from "../shell/use-undo";
 import { ask } from "../talk/call";
@@ -11,9 +12,6 @@ import { asItem } from "./use-catalogue-commands";
 export type Page = Answer<"search.find">;
 /** What was found already when the page was drawn. */
 export type First = { query: string; page: Page };
-
-/** What has to do with how things are found and counted. */
-const CHANGES = /^(resources|tags|placements|bin|imports|collections)\./;
 
 /**
  * What is found in the catalogue by what is typed, page by page, and counted by site, tag and kind. It stays as it is now
@@ -60,7 +58,7 @@ export function useCatalogue(team: string, first: First) {
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
   useLive(team, {
     onEvents: (events) => {
-      if (!events.some((event) => CHANGES.test(event.verb))) return;
+      if (!events.some((event) => reloads(event, "catalogue", "counts"))) return;
       clearTimeout(later.current);
       later.current = setTimeout(again, 500);
     },

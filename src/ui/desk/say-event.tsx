@@ -1,9 +1,11 @@
 import Link from "next/link";
+import type { Verb } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 
 type EventRow = Answer<"events.recent">["events"][number];
 
-const SAID: Record<string, (n: number) => string> = {
+/** Nobody is told that somebody looked; everything else has its words. */
+const SAID: Record<Exclude<Verb, "presence">, (n: number) => string> = {
   "bin.restore-collection": () => "put back",
   "bin.restore-placement": (n) => `put back ${items(n)} in`,
   "bin.restore-resource": () => "put something back in the catalogue",
@@ -59,7 +61,7 @@ const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
 /** One thing that happened, as a sentence. */
 export function sayEvent(event: EventRow, me: string, times: number): React.ReactNode {
   const who = event.actor === null ? "Hobbin" : event.actor === me ? "You" : (event.actorName ?? "Somebody");
-  const said = SAID[event.verb]?.(times) ?? "did something";
+  const said = SAID[event.verb as keyof typeof SAID]?.(times) ?? "did something";
   const title = typeof event.data.title === "string" && times === 1 ? event.data.title : null;
   return (
     <>

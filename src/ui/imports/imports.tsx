@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useState } from "react";
+import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
@@ -29,7 +30,7 @@ export function Imports({ me, teams, team, first }: Props) {
   const again = () => void client.invalidateQueries({ queryKey: key });
   useLive(team.id, {
     onEvents: (events) => {
-      if (events.some((event) => event.verb.startsWith("imports."))) again();
+      if (events.some((event) => reloads(event, "imports"))) again();
     },
     onReload: again,
   });

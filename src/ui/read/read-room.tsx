@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { sayMinutes } from "@/core/text/minutes";
 import { bareLine } from "@/core/imports/brought";
@@ -33,8 +34,6 @@ const ORIGINS: Record<string, string> = {
 };
 
 /** What may change the words that are read; that they are read does not. */
-const CHANGES = /^(resources\.(?!use)|bin\.)/;
-
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
 export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
   const { file, html } = text;
@@ -46,7 +45,7 @@ export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
   const router = useRouter();
   useLive(team.id, {
     onEvents: (events) =>
-      events.some(({ subject, verb }) => subject === resource.id && CHANGES.test(verb)) && router.refresh(),
+      events.some((event) => event.subject === resource.id && reloads(event, "resource")) && router.refresh(),
     onReload: () => router.refresh(),
   });
   const facts = [

@@ -5,6 +5,7 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { may } from "@/core/policy/abilities";
+import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { InlineTitle } from "../parts/inline-title";
 import { Button, buttonLook } from "../parts/button";
@@ -46,7 +47,7 @@ export function TagPage({ me, teams, team, first }: Props) {
   };
   useUndo(team.id, again);
   useLive(team.id, {
-    onEvents: (events) => events.some((event) => /^(tags|resources)\./.test(event.verb)) && again(),
+    onEvents: (events) => events.some((event) => reloads(event, "tags")) && again(),
     onReload: again,
   });
   const arranges = may(team.role, "arrange");

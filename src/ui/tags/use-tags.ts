@@ -2,6 +2,7 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
@@ -28,7 +29,7 @@ export function useTags(team: string, first: Tended) {
   };
   useUndo(team, again);
   useLive(team, {
-    onEvents: (events) => events.some((event) => /^(tags|resources)\./.test(event.verb)) && again(),
+    onEvents: (events) => events.some((event) => reloads(event, "tags")) && again(),
     onReload: again,
   });
   const done = (words: string, entry: string | null) => {

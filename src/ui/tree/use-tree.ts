@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { movedInTree, stepInTree, treeLines, type TreeSpot, type TreeStep } from "@/core/list/tree-moves";
 import { sumTree } from "@/core/list/tree-sums";
+import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call, callInTurn } from "../talk/call";
@@ -30,9 +31,7 @@ export function useTree(team: string, first: Tree) {
   const again = () => (moving.current ? Promise.resolve() : client.invalidateQueries({ queryKey: key }));
   useUndo(team, () => void again());
   useLive(team, {
-    onEvents: (events) =>
-      events.some((event) => /^(collections|bin|imports|placements|resources)\./.test(event.verb)) &&
-      void again(),
+    onEvents: (events) => events.some((event) => reloads(event, "tree", "counts")) && void again(),
     onReload: () => void again(),
   });
   const focusing = useTreeFocus();

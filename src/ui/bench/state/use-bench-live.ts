@@ -2,21 +2,11 @@
 
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
+import { type Part, reloads } from "@/core/history/verbs";
 import type { LiveEvent } from "@/services/events/hub";
 import { useLive } from "../../talk/use-live";
 
 type Renewing = { renew: (placements: string[], resources: string[]) => Promise<void>; reload: () => void };
-
-/** After these the whole list is read again; they are rare and touch many items at once. */
-const WHOLE = new Set([
-  "sections.remove",
-  "bin.restore-section",
-  "bin.restore-resource",
-  "resources.remove",
-  "tags.edit",
-  "imports.done",
-  "imports.undone",
-]);
 
 /** Brings what happens in the team to the open Bench: changed items one by one, the head and the supply as a whole. */
 export function useBenchLive(team: string, collection: string, { renew, reload }: Renewing): void {
@@ -25,34 +15,25 @@ export function useBenchLive(team: string, collection: string, { renew, reload }
   const again = (key: string, id: string) => client.invalidateQueries({ queryKey: [key, id] });
   const onEvents = (events: LiveEvent[]) => {
     const here = events.filter((event) => event.collection === collection);
-    const about = (prefix: string) => events.filter((event) => event.verb.startsWith(prefix));
-    const placements = here
-      .filter((event) => /^(placements\.|bin\.restore-placement)/.test(event.verb))
-      .map((event) => event.subject);
-    const resources = [...about("resources."), ...about("tags.")].map((event) => event.subject);
-    if (
-      events.some((event) => WHOLE.has(event.verb)) ||
-      here.some((event) => event.verb === "imports.progress")
-    )
-      reload();
-    else renew([...new Set(placements)], [...new Set(resources)]).catch(reload);
-    for (const id of new Set(resources)) {
+    const of = (part: Part, among = events) => among.filter((event) => reloads(event, part));
+    const subjects = (some: LiveEvent[]) => [...new Set(some.map((event) => event.subject))];
+    const placements = subjects(of("item", here));
+    const resources = subjects(of("resource"));
+    if (of("list").length || of("items", here).length) reload();
+    else renew(placements, resources).catch(reload);
+    for (const id of resources) {
       void again("resource", id);
       void again("proposal", id);
     }
-    if (here.some((event) => event.verb === "presence")) void again("presence", collection);
-    if (about("tray.").length || resources.length || placements.length) void again("tray", team);
-    if (resources.length) void again("catalogue", team);
-    if (about("tags.").length) void again("tags", team);
-    if (about("collections.").length || about("imports.").length || about("bin.").length)
-      void again("tree", team);
-    if (here.some((event) => event.verb !== "presence") || resources.length) {
-      // The head sums up everything; once for a burst is enough.
+    if (of("presence", here).length) void again("presence", collection);
+    for (const part of ["tray", "catalogue", "tags", "tree"] as const)
+      if (of(part).length) void again(part, team);
+    const heads = of("head", here);
+    if (heads.length || resources.length) {
+      // The head sums up everything; once for a burst is enough, unless it is the head itself that changed.
+      const itself = heads.some((event) => !reloads(event, "item", "resource"));
       clearTimeout(later.current);
-      later.current = setTimeout(
-        () => void again("collection", collection),
-        here.some((e) => /^(sections|collections|share)\./.test(e.verb)) ? 0 : 300,
-      );
+      later.current = setTimeout(() => void again("collection", collection), itself ? 0 : 300);
     }
   };
   useLive(team, { onEvents, onReload: () => (reload(), void client.invalidateQueries()) });

@@ -1,0 +1,118 @@
+/** The parts of what somebody has open that may have to be read again. */
+export type Part =
+  /** The one item the event is about, in the collection it names. */
+  | "item"
+  /** The resource the event is about, wherever it stands. */
+  | "resource"
+  /** All items of the collection the event names. */
+  | "items"
+  /** All items of whatever is open: it touches many, in many places. */
+  | "list"
+  /** What a collection says of itself as a whole, in the collection the event names. */
+  | "head"
+  /** Which collections there are, and how they stand in one another. */
+  | "tree"
+  /** How much stands where. */
+  | "counts"
+  | "tags"
+  | "tray"
+  | "catalogue"
+  | "presence"
+  | "imports";
+
+/** Which resources have other words afterwards, for the index. */
+type Words =
+  | "none"
+  /** The subject is the resource; what was merged into it, too. */
+  | "resource"
+  /** The subject is an item: its heading and its context line are among the words of its resource. */
+  | "item"
+  /** Everything that stands in the collection. */
+  | "inside";
+
+type Meaning = { words: Words; reload: readonly Part[] };
+
+const OF_COLLECTION = ["head", "tree", "catalogue"] as const;
+const OF_RESOURCE = ["resource", "head", "counts", "tags", "tray", "catalogue"] as const;
+const OF_ITEM = ["item", "head", "counts", "tray"] as const;
+const OF_SECTION = ["head"] as const;
+const NOTHING = { words: "none", reload: [] } as const;
+
+/**
+ * Every verb an event can have, and what it means for whoever hears it: the feeder of the index, the open screens, the
+ * count of what waits. An event with another verb does not compile, and neither does a place that says nothing of one.
+ * Which collections' versions a change counts is `seenIn` of its entity, because it goes by the thing and not the verb.
+ */
+const VERBS = {
+  "collections.make": { words: "inside", reload: OF_COLLECTION },
+  "collections.edit": { words: "none", reload: OF_COLLECTION },
+  "collections.move": { words: "none", reload: OF_COLLECTION },
+  "collections.put-away": { words: "none", reload: OF_COLLECTION },
+  "collections.remove": { words: "inside", reload: OF_COLLECTION },
+  "bin.restore-collection": { words: "inside", reload: OF_COLLECTION },
+
+  "sections.make": { words: "none", reload: OF_SECTION },
+  "sections.edit": { words: "none", reload: OF_SECTION },
+  "sections.move": { words: "none", reload: OF_SECTION },
+  "sections.remove": { words: "inside", reload: ["items", "head", "counts"] },
+  "bin.restore-section": { words: "inside", reload: ["items", "head", "counts"] },
+
+  "placements.add": { words: "item", reload: OF_ITEM },
+  "placements.edit": { words: "item", reload: OF_ITEM },
+  "placements.move": { words: "none", reload: OF_ITEM },
+  "placements.remove": { words: "item", reload: OF_ITEM },
+  "bin.restore-placement": { words: "item", reload: OF_ITEM },
+
+  "resources.captured": { words: "resource", reload: OF_RESOURCE },
+  "resources.edit": { words: "resource", reload: OF_RESOURCE },
+  "resources.filled": { words: "resource", reload: OF_RESOURCE },
+  "resources.fetch-again": { words: "none", reload: OF_RESOURCE },
+  "resources.proposed": { words: "none", reload: OF_RESOURCE },
+  "resources.merged": { words: "resource", reload: OF_RESOURCE },
+  "resources.apart": { words: "none", reload: OF_RESOURCE },
+  "resources.remove": { words: "resource", reload: ["list", ...OF_RESOURCE] },
+  "bin.restore-resource": { words: "resource", reload: ["list", ...OF_RESOURCE] },
+
+  "tags.add": { words: "resource", reload: OF_RESOURCE },
+  "tags.change": { words: "resource", reload: OF_RESOURCE },
+  "tags.remove": { words: "resource", reload: OF_RESOURCE },
+  // The subject is the tag; what carries it is noted with the row.
+  "tags.edit": { words: "none", reload: ["list", "head", "tags", "catalogue"] },
+
+  "tray.set": { words: "none", reload: ["tray"] },
+  "share.set": { words: "none", reload: ["head", "tree"] },
+  "share.renew": { words: "none", reload: ["head"] },
+  presence: { words: "none", reload: ["presence"] },
+
+  "imports.changed": { words: "none", reload: ["imports"] },
+  "imports.progress": { words: "none", reload: ["imports", "items", "head", "tree", "catalogue"] },
+  "imports.done": { words: "none", reload: ["imports", "list", "head", "tree", "catalogue"] },
+  "imports.undone": { words: "none", reload: ["imports", "list", "head", "tree", "catalogue"] },
+
+  "messages.held": NOTHING,
+  "messages.taken": NOTHING,
+  "rules.save": NOTHING,
+  "rules.remove": NOTHING,
+  "rules.run": NOTHING,
+  "rules.decide": NOTHING,
+  "rules.done": NOTHING,
+  "rules.suggested": NOTHING,
+  "members.joined": NOTHING,
+  "members.remove": NOTHING,
+  "members.set-role": NOTHING,
+  "teams.rename": NOTHING,
+} as const satisfies Record<string, Meaning>;
+
+/** What can be told to have happened. */
+export type Verb = keyof typeof VERBS;
+
+/**
+ * What a verb means; nothing, for one that is no longer told but stands in old events.
+ * @param verb as it stands in an event
+ */
+export const meaningOf = (verb: string): Meaning =>
+  Object.hasOwn(VERBS, verb) ? VERBS[verb as Verb] : NOTHING;
+
+/** Whether one of these parts of what is open may have to be read again after an event. */
+export const reloads = ({ verb }: { verb: string }, ...parts: Part[]): boolean =>
+  parts.some((part) => meaningOf(verb).reload.includes(part));
