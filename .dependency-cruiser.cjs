@@ -28,6 +28,7 @@ module.exports = {
     only("services", ["mechanism", "core", "data", "outside"]),
     only("jobs", ["services", "mechanism", "core", "data", "outside"]),
     only("http", ["services", "mechanism", "core", "data", "outside"]),
+    only("front", ["jobs", "http", "services", "mechanism", "core", "data", "outside"]),
     only("workers", ["core"]),
     only("app", ["ui", "http", "services", "mechanism", "core"]),
     {
@@ -84,7 +85,7 @@ module.exports = {
       "sharp",
     ]),
     // Reads, joins, locks and writes live in data alone.
-    ...["mechanism", "services", "http"].map((one) =>
+    ...["mechanism", "services", "http", "front"].map((one) =>
       noPackages(one, ["drizzle-orm", "mysql2", "react", "react-dom", "undici", "nodemailer"]),
     ),
     noPackages("jobs", ["drizzle-orm", "mysql2"]),

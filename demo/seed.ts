@@ -50,7 +50,7 @@ export async function seed(webPort: number): Promise<void> {
   for (const waiting of TRAY)
     await call(actors.ama, "capture.address", { team: teams.get("Lantern Moss")!, address: at(waiting) });
   while (true) {
-    const { waiting, running } = await queueState(database(), new Date());
+    const { waiting, running } = await queueState(database(), new Date(), new Date());
     if (!waiting && !running) break;
     // What is left for a later day is not waited for.
     if (waiting === 1 && !running) break;

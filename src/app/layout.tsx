@@ -1,5 +1,6 @@
 import type { Metadata, Viewport } from "next";
 import localFont from "next/font/local";
+import { headers } from "next/headers";
 import { Root } from "@/ui/shell/root";
 import "./globals.css";
 
@@ -20,6 +21,12 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 
-export default function Layout({ children }: { children: React.ReactNode }) {
-  return <Root fonts={`${atkinson.variable} ${literata.variable}`}>{children}</Root>;
+export default async function Layout({ children }: { children: React.ReactNode }) {
+  // Scripts run by a nonce, so no page is made before it is asked for.
+  const nonce = (await headers()).get("x-nonce") ?? undefined;
+  return (
+    <Root nonce={nonce} fonts={`${atkinson.variable} ${literata.variable}`}>
+      {children}
+    </Root>
+  );
 }

@@ -2,6 +2,7 @@ import { isAway } from "@/data/transaction";
 import { Problem } from "@/mechanism/problem";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
+import { requestId } from "@/outside/request-context";
 import { settings } from "@/outside/settings";
 
 /**
@@ -17,7 +18,7 @@ export const json = (body: unknown, status = 200) =>
  * carries the id of its request, which stands in the log too and, as `instance`, in the problem.
  */
 export async function answering(work: () => Promise<Response>): Promise<Response> {
-  const request = newId();
+  const request = requestId() ?? newId();
   const answer = await work().catch((error: unknown) => failed(error, request));
   answer.headers.set("x-request-id", request);
   return answer;

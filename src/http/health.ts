@@ -18,7 +18,7 @@ export async function getHealth(request: Request): Promise<Response> {
   if (new URL(request.url).searchParams.has("live")) return json({ status: "up" });
   const files = (await canKeepFiles()) ? "up" : "down";
   try {
-    const queue = await within(PATIENCE, queueState(database(), new Date(now().getTime() - ALIVE)));
+    const queue = await within(PATIENCE, queueState(database(), now(), new Date(now().getTime() - ALIVE)));
     const workers = queue.workers > 0 ? "up" : "down";
     const up = workers === "up" && files === "up";
     return json({ status: up ? "up" : "down", database: "up", workers, files, queue }, up ? 200 : 503);

@@ -5,15 +5,16 @@ import type { JobKind } from "./job-kind";
 import { readAddressOf, readSeen } from "./read-page";
 
 /**
- * Reads the page of a resource and fills in what it says of itself. `seen` names the kept HTML somebody's browser
- * showed; `propose` lays the findings before people where something is known already.
+ * Reads the page of a resource, as somebody's browser showed it if it was kept, and fills in what it says of itself;
+ * `propose` lays the findings before people where something is known already.
  */
 export const fetchResource: JobKind = {
-  run: async ({ resource, seen, propose }) => {
+  run: async ({ resource, propose }) => {
     const row = await findResource(database(), String(resource));
     if (!row || row.deletedAt || !row.address) return;
-    const filling =
-      typeof seen === "string" ? await readSeen(seen, row.address) : await readAddressOf(row.address);
+    const filling = row.seenHash
+      ? await readSeen(row.seenHash, row.address)
+      : await readAddressOf(row.address);
     if (propose && filling.ok && row.fetchedAt) await proposeFilling(row.id, filling);
     else await fillResource(row.id, filling);
   },

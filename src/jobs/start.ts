@@ -10,30 +10,36 @@ import { startFeeder } from "./feeder";
 import { KINDS } from "./kinds";
 import { Worker } from "./worker";
 
+/** What a process does beside answering, and how it ends. */
+export type Work = {
+  /** @param patience how long what runs may take to end, in milliseconds; it is given back then */
+  stop: (patience?: number) => Promise<void>;
+};
+
 /** What a process does before it serves: checks its settings, brings the database to the newest schema, starts its worker. */
-export async function startProcess({ withWorker }: { withWorker: boolean }): Promise<Worker | null> {
+export async function startProcess({ withWorker }: { withWorker: boolean }): Promise<Work> {
   const { databaseUrl } = settings();
   const applied = await migrate(databaseUrl, path.join(process.cwd(), "src/data/migrations"));
   if (applied) log.info({ applied }, "database brought to the newest schema");
-  if (!withWorker) return null;
+  if (!withWorker) return { stop: async () => undefined };
   await scheduleBin(now());
   const worker = new Worker(KINDS);
   await worker.start();
   const stopFeeder = startFeeder();
   const mail = await startMailIn({ known: isKnownAddress, receive: receiveMail });
-  for (const name of ["SIGTERM", "SIGINT"] as const)
-    process.once(name, () => {
+  return {
+    stop: async (patience) => {
       mail?.close(() => undefined);
-      void worker.stop();
-      void stopFeeder();
-    });
-  return worker;
+      await Promise.all([worker.stop(patience), stopFeeder()]);
+    },
+  };
 }
 
 /** One clear sentence about why it could not start. */
 export function sayWhyNot(error: unknown): string {
   if (error instanceof SettingsError) return `Hobbin cannot start: ${error.message}`;
   const code = (error as { code?: string })?.code;
+  if (code === "EADDRINUSE") return "Hobbin cannot start: another program listens at HOBBIN_PORT.";
   if (code === "ECONNREFUSED") return "Hobbin cannot start: no database answers at HOBBIN_DATABASE_URL.";
   if (code === "ER_ACCESS_DENIED_ERROR")
     return "Hobbin cannot start: the database refuses the name or password in HOBBIN_DATABASE_URL.";

@@ -7,7 +7,7 @@ const queue = vi.hoisted(() => ({
   log: [] as string[],
 }));
 vi.mock("@/mechanism/changing", () => ({ database: () => null }));
-vi.mock("@/outside/log", () => ({ log: { warn: () => undefined } }));
+vi.mock("@/outside/log", () => ({ log: { warn: () => undefined, error: () => undefined } }));
 vi.mock("@/data/queries/jobs", () => ({
   seeWorker: async () => void queue.log.push("seen"),
   forgetWorker: async () => void queue.log.push("forgotten"),

@@ -3,11 +3,13 @@ import {
   failJob,
   finishJob,
   forgetWorker,
+  giveBackJobs,
   type JobRow,
   renewLeases,
   seeWorker,
   takeUpLost,
 } from "@/data/queries/jobs";
+import { patiently, within } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
@@ -23,20 +25,22 @@ const ROOM = 4;
 const IDLE = 500;
 const LEASE = 30_000;
 const BEAT = 5_000;
-const TRIES = 5;
-const FIRST_PAUSE = 2_000;
+/** How long a job that failed waits for each next try, in milliseconds, where its kind says nothing else. */
+const PAUSES = [2_000, 8_000, 32_000, 128_000];
+/** How long it is tried to write down what became of a job, in milliseconds; then its lease runs out. */
+const WRITTEN_WITHIN = 20_000;
 
 const later = (ms: number) => new Date(now().getTime() + ms);
 
 /**
  * Does the jobs in the queue. What it claims is leased to it; while it lives it renews the lease, and what a dead
- * worker held goes back to the queue when the lease runs out. A job that throws waits longer each time and is
- * given up, visibly, after five tries.
+ * worker held goes back to the queue when the lease runs out. A job that throws, or ends its process, waits longer each
+ * time and is given up, visibly, after all its tries.
  */
 export class Worker {
   readonly id = newId();
   readonly #kinds: Record<string, JobKind>;
-  readonly #running = new Set<Promise<void>>();
+  readonly #running = new Map<string, Promise<void>>();
   #bulk = 0;
   #stopped = false;
   #wake = () => {};
@@ -54,20 +58,32 @@ export class Worker {
     void this.#loop();
   }
 
-  /** Takes no more jobs, and waits for those that run. */
-  async stop(): Promise<void> {
+  /**
+   * Takes no more jobs, and waits for those that run.
+   * @param patience how long, in milliseconds; what runs longer is given back to the queue
+   */
+  async stop(patience = Infinity): Promise<void> {
     this.#stopped = true;
-    clearInterval(this.#beat);
     this.#unlisten();
     this.#wake();
-    await Promise.allSettled(this.#running);
+    let timer: NodeJS.Timeout | undefined;
+    const late = new Promise<"late">((resolve) => {
+      if (patience < Infinity) timer = setTimeout(() => resolve("late"), patience);
+    });
+    const done = await Promise.race([Promise.allSettled([...this.#running.values()]), late]);
+    clearTimeout(timer);
+    clearInterval(this.#beat);
+    if (done === "late") {
+      const given = await giveBackJobs(database(), this.id, now()).catch(() => 0);
+      log.warn({ given }, "gave back jobs that would have taken longer");
+    }
     await forgetWorker(database(), this.id).catch(() => undefined);
   }
 
   async #live(): Promise<void> {
     try {
       await seeWorker(database(), this.id, now());
-      await renewLeases(database(), this.id, later(LEASE));
+      await renewLeases(database(), this.id, [...this.#running.keys()], later(LEASE));
       const lost = await takeUpLost(database(), now());
       if (lost) log.warn({ lost }, "took up jobs of a worker that is gone");
     } catch (error) {
@@ -101,9 +117,9 @@ export class Worker {
       const isBulk = bulk.includes(job);
       if (isBulk) this.#bulk++;
       const run = this.#run(job);
-      this.#running.add(run);
+      this.#running.set(job.id, run);
       void run.finally(() => {
-        this.#running.delete(run);
+        this.#running.delete(job.id);
         if (isBulk) this.#bulk--;
         // Claiming for each one that ends would take longer than many of them.
         if (this.#running.size <= AT_ONCE - ROOM || !this.#running.size) this.#wake();
@@ -124,21 +140,33 @@ export class Worker {
 
   async #run(job: JobRow): Promise<void> {
     const kind = this.#kinds[job.kind];
+    const pauses = kind?.pauses ?? PAUSES;
     try {
       if (!kind) throw new Error(`no job is called ${job.kind}`);
+      // Each time before, whoever did it ended with it.
+      if (job.attempts > pauses.length + 1) throw new Error("it ended the process that did it, each time");
       await kind.run(job.payload);
-      await finishJob(database(), job.id, this.id);
     } catch (error) {
-      const last = job.attempts >= TRIES;
-      log.warn(
-        { err: error, job: job.id, kind: job.kind, attempts: job.attempts },
-        last ? "a job was given up" : "a job failed",
-      );
-      const message = error instanceof Error ? error.message : String(error);
-      // 2 s, 8 s, 32 s, 128 s
-      const again = last ? null : later(FIRST_PAUSE * 4 ** (job.attempts - 1));
-      await failJob(database(), job.id, this.id, message, again).catch(() => undefined);
-      if (last) await kind?.givenUp?.(job.payload).catch(() => undefined);
+      return this.#failed(job, error, pauses[job.attempts - 1]);
     }
+    await this.#write(job, () => finishJob(database(), job.id, this.id, now()));
+  }
+
+  async #failed(job: JobRow, error: unknown, pause: number | undefined): Promise<void> {
+    const last = pause === undefined;
+    log[last ? "error" : "warn"](
+      { err: error, job: job.id, kind: job.kind, attempts: job.attempts },
+      last ? "a job was given up" : "a job failed",
+    );
+    const message = error instanceof Error ? error.message : String(error);
+    await this.#write(job, () => failJob(database(), job.id, this.id, message, last ? null : later(pause)));
+    if (last) await this.#kinds[job.kind]?.givenUp?.(job.payload).catch(() => undefined);
+  }
+
+  /** Writes down what became of a job. While that cannot be done its lease is not renewed, so it is not stuck. */
+  async #write(job: JobRow, write: () => Promise<void>): Promise<void> {
+    await within(WRITTEN_WITHIN, patiently(write)).catch((error: unknown) =>
+      log.warn({ err: error, job: job.id }, "what became of a job could not be written down"),
+    );
   }
 }

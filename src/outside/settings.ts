@@ -33,6 +33,13 @@ export const SETTINGS = {
     check: number(1, 65535),
   },
   listen: { name: "HOBBIN_LISTEN", about: "The interface it listens on.", fallback: "127.0.0.1", check: any },
+  proxies: {
+    name: "HOBBIN_PROXIES",
+    about:
+      "Addresses and networks of proxies in front of Hobbin, separated by blanks, like `10.0.0.0/8 ::1`; their X-Forwarded-For is believed, nobody else's.",
+    fallback: "",
+    check: matches(/^([\da-fA-F.:]+(\/\d+)?( |$))*$/, "must be addresses or networks, separated by blanks"),
+  },
   secret: {
     name: "HOBBIN_SECRET",
     about: "Signs sessions. At least 32 characters; must be set.",

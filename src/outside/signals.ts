@@ -1,6 +1,6 @@
 import { EventEmitter } from "node:events";
 
-type Signal = "events" | "jobs";
+type Signal = "events" | "jobs" | "stopping";
 const shared = globalThis as { hobbinSignals?: EventEmitter };
 const emitter = (shared.hobbinSignals ??= new EventEmitter().setMaxListeners(0));
 

@@ -155,12 +155,24 @@ export function post(path: string, form: Record<string, string>): Promise<string
 }
 export const linkIn = (text: string) => /https?:\/\/\S+/.exec(text)![0];
 
-/** Whatever a walk opened is closed behind it: pages left open go on listening and drawing beside the next walks. */
+/** Looks that no page is against its policy. Whatever a walk opened is closed behind it: pages left open go on listening and drawing beside the next walks. */
 export const test = base.extend<{ closing: void }>({
   closing: [
     async ({ browser }, use) => {
+      const refused: string[] = [];
+      const open = browser.newContext.bind(browser);
+      browser.newContext = async (...options) => {
+        const context = await open(...options);
+        context.on("console", (message) => {
+          if (message.text().includes("Content Security Policy")) refused.push(message.text());
+        });
+        return context;
+      };
       await use();
       await Promise.all(browser.contexts().map((context) => context.close()));
+      browser.newContext = open;
+      // Nothing a page of ours does is against its own policy.
+      expect(refused).toEqual([]);
     },
     { auto: true },
   ],

@@ -32,7 +32,7 @@ const line = (i: number): BroughtLine =>
 const BUNDLES = path.resolve("build/test");
 beforeAll(async () => {
   await build({
-    entryPoints: ["tools/worker.ts", "tests/integration/import-alone.ts"],
+    entryPoints: ["src/front/worker.ts", "tests/integration/import-alone.ts"],
     outdir: BUNDLES,
     outbase: ".",
     outExtension: { ".js": ".mjs" },
@@ -48,7 +48,7 @@ beforeAll(async () => {
 
 /** A process of its own that does jobs, as `npm run worker` does. */
 function worker(): ChildProcess {
-  return spawn(process.execPath, [path.join(BUNDLES, "tools/worker.mjs")], {
+  return spawn(process.execPath, [path.join(BUNDLES, "src/front/worker.mjs")], {
     env: { ...process.env, HOBBIN_MAIL_IN: "off" },
     stdio: "ignore",
     detached: true,

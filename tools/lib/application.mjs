@@ -2,15 +2,18 @@ import path from "node:path";
 import { bin, ROOT } from "./project.mjs";
 import { start, untilAnswers } from "./processes.mjs";
 
-const next = path.join(ROOT, "node_modules/next/dist/bin/next");
-
 /** Starts the built application and waits until it answers. */
 export async function startApplication({ env, port, host = "127.0.0.1", output = "inherit" }) {
-  const entry = start("The application", process.execPath, [next, "start", "-p", String(port), "-H", host], {
-    cwd: ROOT,
-    output,
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...env, NODE_ENV: "production" },
-  });
+  const entry = start(
+    "The application",
+    process.execPath,
+    [path.join(ROOT, "tools/run-built.mjs"), "server"],
+    {
+      cwd: ROOT,
+      output,
+      env: { ...process.env, ...env, HOBBIN_PORT: String(port), HOBBIN_LISTEN: host },
+    },
+  );
   await untilAnswers(`http://127.0.0.1:${port}/api/openapi.json`, entry);
   return entry;
 }

@@ -1,6 +1,8 @@
-import { and, eq, gte, inArray, lt, lte, sql } from "drizzle-orm";
+import { and, eq, gte, inArray, isNotNull, lt, lte, min, or, sql } from "drizzle-orm";
 import type { Database, Tx } from "../database";
 import { job, worker } from "../schema";
+import { inParts } from "../sql/by-keys";
+import { changeRows } from "../sql/query-rows";
 import { transact } from "../transaction";
 
 export type JobRow = typeof job.$inferSelect;
@@ -15,21 +17,32 @@ export type NewJob = {
   createdAt: Date;
 };
 
-/** Puts jobs in the queue; one whose key waits there already is left as it is, a dead one lives again. */
+/**
+ * Puts jobs in the queue. Of those with one key there is one: what each was asked for comes together in its payload, it
+ * runs as soon as the most urgent wants, one that runs is run again afterwards, and a dead one lives again.
+ */
 export async function addJobs(tx: Tx, jobs: readonly NewJob[]): Promise<void> {
-  for (let i = 0; i < jobs.length; i += 500)
-    await tx
-      .insert(job)
-      .values(
-        jobs.slice(i, i + 500).map((j) => ({ ...j, state: "ready" as const, runAt: j.runAt ?? j.createdAt })),
-      )
-      .onDuplicateKeyUpdate({
-        set: {
-          attempts: sql`if(state = 'dead', 0, attempts)`,
-          runAt: sql`if(state = 'dead', values(run_at), run_at)`,
-          state: sql`if(state = 'dead', 'ready', state)`,
-        },
-      });
+  await inParts(
+    jobs,
+    (part) => {
+      const rows = part.map(
+        (one) =>
+          sql`(${one.id}, ${one.kind}, ${one.uniqueKey ?? null}, ${one.team ?? null}, ${JSON.stringify(one.payload)}, 'ready', ${one.priority ?? 0}, ${one.runAt ?? one.createdAt}, ${one.createdAt})`,
+      );
+      // What each assignment reads is not assigned before it.
+      return tx.execute(sql`
+        INSERT INTO job (id, kind, unique_key, team, payload, state, priority, run_at, created_at)
+        VALUES ${sql.join(rows, sql`, `)}
+        ON DUPLICATE KEY UPDATE
+          payload = JSON_MERGE_PATCH(payload, VALUES(payload)),
+          priority = LEAST(priority, VALUES(priority)),
+          again = again OR state = 'running',
+          attempts = IF(state = 'dead', 0, attempts),
+          run_at = IF(state = 'dead', VALUES(run_at), LEAST(run_at, VALUES(run_at))),
+          state = IF(state = 'dead', 'ready', state)`);
+    },
+    500,
+  );
 }
 
 /** From this priority on work came in by the hundred. */
@@ -94,19 +107,44 @@ export async function takeUpLost(tx: Tx, at: Date): Promise<number> {
 /**
  * Holds on to running jobs a while longer.
  * @param by the worker
+ * @param ids of the jobs it really runs: what it could not write back goes to the queue again
  * @param until when the leases run out next
  */
-export async function renewLeases(tx: Tx, by: string, until: Date): Promise<void> {
-  await tx
-    .update(job)
-    .set({ leaseUntil: until })
-    .where(and(eq(job.state, "running"), eq(job.leasedBy, by)));
+export async function renewLeases(tx: Tx, by: string, ids: readonly string[], until: Date): Promise<void> {
+  if (ids.length)
+    await tx
+      .update(job)
+      .set({ leaseUntil: until })
+      .where(and(inArray(job.id, [...ids]), eq(job.state, "running"), eq(job.leasedBy, by)));
 }
 
-/** A job is done: it leaves the queue, if this worker still holds it. */
-export async function finishJob(tx: Tx, id: string, by: string): Promise<void> {
-  await tx.delete(job).where(and(eq(job.id, id), eq(job.leasedBy, by)));
+/** A job is done: it leaves the queue, if this worker still holds it; asked for again, it is to be run at once. */
+export async function finishJob(tx: Tx, id: string, by: string, at: Date): Promise<void> {
+  const held = and(eq(job.id, id), eq(job.leasedBy, by));
+  await tx.delete(job).where(and(held, eq(job.again, false)));
+  await tx
+    .update(job)
+    .set(atOnce(at))
+    .where(and(held, eq(job.again, true)));
 }
+
+/** A job as it is to be run at once, with all its tries. */
+const atOnce = (at: Date) => ({
+  state: "ready" as const,
+  attempts: 0,
+  again: false,
+  runAt: at,
+  leasedBy: null,
+  leaseUntil: null,
+});
+
+/** Gives back what a worker holds that ends, as if it had not been begun. @returns how many */
+export const giveBackJobs = (tx: Tx, by: string, at: Date): Promise<number> =>
+  changeRows(
+    tx,
+    sql`UPDATE job SET state = 'ready', leased_by = NULL, lease_until = NULL, run_at = ${at},
+      attempts = GREATEST(attempts - 1, 0) WHERE state = 'running' AND leased_by = ${by}`,
+  );
 
 /** A job failed: it waits until `runAt`, or is dead when that is null. */
 export async function failJob(
@@ -116,16 +154,24 @@ export async function failJob(
   error: string,
   runAt: Date | null,
 ): Promise<void> {
+  const held = and(eq(job.id, id), eq(job.leasedBy, by));
+  // Asked for again, it may be asked for something else.
+  if (runAt)
+    await tx
+      .update(job)
+      .set(atOnce(runAt))
+      .where(and(held, eq(job.again, true)));
   await tx
     .update(job)
     .set({
       state: runAt ? "ready" : "dead",
+      again: false,
       error: error.slice(0, 2000),
       leasedBy: null,
       leaseUntil: null,
       ...(runAt && { runAt }),
     })
-    .where(and(eq(job.id, id), eq(job.leasedBy, by)));
+    .where(held);
 }
 
 /** Dead jobs of a team. */
@@ -165,7 +211,7 @@ export async function forgetWorker(tx: Tx, id: string): Promise<void> {
 }
 
 /** Workers seen since a moment, and what waits or is dead. */
-export async function queueState(tx: Tx, since: Date) {
+export async function queueState(tx: Tx, at: Date, since: Date) {
   const [live] = await tx
     .select({ n: sql<number>`count(*)` })
     .from(worker)
@@ -175,5 +221,22 @@ export async function queueState(tx: Tx, since: Date) {
     .from(job)
     .groupBy(job.state);
   const of = (state: string) => Number(counts.find((row) => row.state === state)?.n ?? 0);
-  return { workers: Number(live?.n ?? 0), waiting: of("ready"), running: of("running"), dead: of("dead") };
+  const [oldest] = await tx
+    .select({ at: min(job.runAt) })
+    .from(job)
+    .where(and(eq(job.state, "ready"), lt(job.runAt, at)));
+  const [letters] = await tx
+    .select({ n: sql<number>`count(*)` })
+    .from(job)
+    .where(and(eq(job.kind, "messages.send"), or(eq(job.state, "dead"), isNotNull(job.error))));
+  return {
+    /** How long what should have been done by now has waited, in seconds. */
+    late: oldest?.at ? Math.max(0, Math.round((at.getTime() - oldest.at.getTime()) / 1000)) : 0,
+    /** Letters that could not be sent, dead ones and those that are tried again. */
+    letters: Number(letters?.n ?? 0),
+    workers: Number(live?.n ?? 0),
+    waiting: of("ready"),
+    running: of("running"),
+    dead: of("dead"),
+  };
 }

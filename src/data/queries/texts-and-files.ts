@@ -142,3 +142,8 @@ export async function fileOfPlacement(tx: Tx, id: string) {
     .where(eq(placement.id, id));
   return rows[0] ?? null;
 }
+
+/** Notes the page of a resource as somebody's browser showed it; null: it is to be read from its address again. */
+export async function noteSeen(tx: Tx, id: string, hash: string | null): Promise<void> {
+  await tx.update(resource).set({ seenHash: hash }).where(eq(resource.id, id));
+}

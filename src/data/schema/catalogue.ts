@@ -55,6 +55,8 @@ export const resource = mysqlTable(
     fetchState: varchar("fetch_state", { length: 12 }).$type<FetchState>().notNull(),
     fetchProblem: varchar("fetch_problem", { length: 32 }).$type<FetchProblem>(),
     fetchedAt: moment("fetched_at"),
+    /** Hash of the page as somebody's browser showed it, when they kept it; it is read instead of the address. */
+    seenHash: bytesText("seen_hash", { length: 64 }),
     addedBy: uuid("added_by").notNull(),
     /** When somebody of the team last opened it. */
     usedAt: moment("used_at"),

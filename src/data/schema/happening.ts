@@ -1,4 +1,4 @@
-import { index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { boolean, index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { Ability } from "@/core/policy/abilities";
 import type { Change } from "@/core/history/change";
 import { bigJson, bytesText, line, moment, uuid } from "./columns";
@@ -68,6 +68,8 @@ export const job = mysqlTable(
     attempts: int("attempts").notNull().default(0),
     leasedBy: bytesText("leased_by", { length: 36 }),
     leaseUntil: moment("lease_until"),
+    /** Asked for once more while it ran: then it is run again, with all it was asked for. */
+    again: boolean("again").notNull().default(false),
     error: text("error"),
     createdAt: moment("created_at").notNull(),
   },

@@ -7,6 +7,7 @@ import * as schema from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
+import { seal } from "@/outside/seal";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import { makeTeamOfOne } from "../teams/team-of-one";
@@ -32,7 +33,8 @@ function make() {
     advanced: {
       database: { generateId: () => newId() },
       cookiePrefix: "hobbin",
-      ipAddress: { ipAddressHeaders: ["x-forwarded-for"] },
+      // As the front knows it; whoever asks can name what they like elsewhere.
+      ipAddress: { ipAddressHeaders: ["x-hobbin-address"] },
     },
     session: { expiresIn: 60 * 60 * 24 * 60, updateAge: 60 * 60 * 24 },
     rateLimit: {
@@ -89,7 +91,12 @@ export const auth = (): Auth => (shared.hobbinAuth ??= make());
 /** Letters go through the queue: they arrive even when the mail server is down just now. */
 async function post(to: string, subject: string, text: string): Promise<void> {
   await addJobs(database(), [
-    { id: newId(), kind: "messages.send", payload: { to, subject, text }, createdAt: now() },
+    {
+      id: newId(),
+      kind: "messages.send",
+      payload: { letter: seal(JSON.stringify({ to, subject, text })) },
+      createdAt: now(),
+    },
   ]);
   signal("jobs");
 }

@@ -1,6 +1,7 @@
 import { readAddress } from "@/core/address/read-address";
 import { joinNotes } from "@/core/imports/join-notes";
 import { tagName } from "@/core/tags/tag-name";
+import { noteSeen } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText, MaybeTexts, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -49,6 +50,7 @@ export const capturePage = action({
       { team, person: scope.person!, hash },
       (fresh) => ({
         ...blank(fresh, read.address, read.host),
+        seenHash: seen,
         ...(input.title && { title: input.title }),
         ...(input.description && { description: input.description }),
         typed: [...(input.title ? ["title"] : []), ...(input.description ? ["description"] : [])],
@@ -56,9 +58,9 @@ export const capturePage = action({
     );
     // What was seen is worth more than what was fetched before; without it a known page is left as it is.
     if (!known || seen) {
+      if (known && seen) await noteSeen(tx, id, seen);
       const job = fetchJob(id, team, at);
-      const more = { ...(seen && { seen }), ...(already && { propose: true }) };
-      enqueue({ ...job, payload: { ...job.payload, ...more } });
+      enqueue({ ...job, payload: { ...job.payload, ...(already && { propose: true }) } });
     }
     if (input.picture) enqueue(pictureJob(id, team, input.picture, at));
     const tags = (input.tags ?? []).map(tagName).filter((name) => name !== null);

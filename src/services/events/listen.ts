@@ -6,6 +6,7 @@ import { database } from "@/mechanism/changing";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
+import { onSignal } from "@/outside/signals";
 import { hub, type LiveEvent, toLive } from "./hub";
 
 class Listen {
@@ -62,6 +63,7 @@ export function liveStream(
         stop = () => {};
         clearInterval(beat);
         unlisten();
+        unstop();
         try {
           controller.close();
         } catch {
@@ -69,6 +71,10 @@ export function liveStream(
         }
       };
       signal.addEventListener("abort", () => stop());
+      const unstop = onSignal("stopping", () => {
+        write("retry: 300\n: goes on at once\n\n");
+        stop();
+      });
       write("retry: 1000\n\n");
       // Without a last one the page was drawn a moment ago; what happened since then would be missed.
       const since = last ? new Date(last.split("~")[0]!) : now();

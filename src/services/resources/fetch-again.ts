@@ -1,3 +1,4 @@
+import { noteSeen } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -15,12 +16,14 @@ export const fetchAgain = action({
   allow: can.bring("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: null,
-  run: async ({ input, locked, at, change, emit, enqueue }) => {
+  run: async ({ input, tx, locked, at, change, emit, enqueue }) => {
     const row = locked.resource(input.resource);
     if (!row.address && !row.fileName) throw new Problem("nothing-to-read-again");
     const waiting = { fetchState: "waiting" as const, fetchProblem: null };
     await change("resource", row, waiting, { verb: "resources.fetch-again", forGood: true });
     if (row.fetchState === "waiting") emit({ verb: "resources.fetch-again", subject: row.id });
+    // As it is now, not as it was when somebody kept it.
+    if (row.seenHash) await noteSeen(tx, row.id, null);
     const job = fetchJob(row.id, row.team, at);
     enqueue(
       row.fileName

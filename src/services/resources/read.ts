@@ -16,7 +16,7 @@ export const readResource = reading({
   run: async ({ input, tx }) => {
     const row = (await findResource(tx, input.resource))!;
     const [tagged] = await withTags(tx, [row]);
-    const { addressHash: _a, canonicalHash: _c, deletedAt: _d, ...fields } = tagged!;
+    const { addressHash: _a, canonicalHash: _c, seenHash: _s, deletedAt: _d, ...fields } = tagged!;
     return {
       resource: { ...fields, hits: await hitsOf(tx, [input.resource]) },
       places: await placesOf(tx, input.resource),

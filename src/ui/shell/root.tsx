@@ -5,12 +5,21 @@ import { Providers } from "./providers";
 const LOOK = `try{var l=localStorage.getItem("hobbin-look");if(l)document.documentElement.dataset.look=l}catch(e){}`;
 
 /** The document around every page of the application. */
-export function Root({ fonts, children }: { fonts: string; children: React.ReactNode }) {
+export function Root({
+  fonts,
+  nonce,
+  children,
+}: {
+  fonts: string;
+  /** Of the scripts of this very page. */
+  nonce: string | undefined;
+  children: React.ReactNode;
+}) {
   return (
     <html lang="en-GB" className={fonts} suppressHydrationWarning>
       <head>
         <style dangerouslySetInnerHTML={{ __html: tokenStyles() }} />
-        <script dangerouslySetInnerHTML={{ __html: LOOK }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: LOOK }} />
       </head>
       <body>
         <Providers>{children}</Providers>

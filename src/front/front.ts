@@ -1,0 +1,152 @@
+import http, { type IncomingMessage, type ServerResponse } from "node:http";
+import { KINDS, PROBLEMS } from "@/mechanism/problems";
+import { log } from "@/outside/log";
+import { newId } from "@/outside/random";
+import { inRequest } from "@/outside/request-context";
+import { addressOf, isFromProxy, readProxies } from "./address";
+import { pagePolicy, STRICT_TRANSPORT } from "./policy";
+
+export type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+type Options = {
+  /** The address people open Hobbin at. */
+  address: string;
+  /** The proxies that are trusted, as `readProxies` reads them. */
+  proxies: string;
+};
+
+/** The head by which what comes behind the front knows where a request comes from; nobody else can set it. */
+export const ADDRESS = "x-hobbin-address";
+
+/**
+ * The server in front of Next: what must happen before it, for every request. Requests get an id and the address they come
+ * from, answers their policy; each is logged. What goes on is ended in order by `stop`.
+ */
+export class Front {
+  readonly server: http.Server;
+  readonly #handle: Handle;
+  readonly #proxies;
+  readonly #strict: boolean;
+  #stopping = false;
+
+  constructor(handle: Handle, { address, proxies }: Options) {
+    this.#handle = handle;
+    this.#proxies = readProxies(proxies);
+    this.#strict = address.startsWith("https:");
+    this.server = http.createServer((request, response) => void this.#answer(request, response));
+    // Longer than proxies keep a connection, so that none is closed just when something is sent on it.
+    this.server.keepAliveTimeout = 70_000;
+    this.server.headersTimeout = 75_000;
+  }
+
+  /** @throws when the port is taken */
+  listen(port: number, host: string): Promise<void> {
+    return new Promise((resolve, reject) => {
+      this.server.once("error", reject);
+      this.server.listen(port, host, () => {
+        this.server.off("error", reject);
+        resolve();
+      });
+    });
+  }
+
+  /**
+   * Takes no more connections, lets what is being answered be answered, and then closes.
+   * @param patience how long that may take, in milliseconds
+   */
+  async stop(patience: number): Promise<void> {
+    this.#stopping = true;
+    const closed = new Promise<void>((resolve) => this.server.close(() => resolve()));
+    this.server.closeIdleConnections();
+    const timer = setTimeout(() => this.server.closeAllConnections(), patience);
+    await closed;
+    clearTimeout(timer);
+  }
+
+  async #answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    const id = newId();
+    const began = performance.now();
+    await inRequest({ id }, async () => {
+      response.on("close", () => {
+        this.#note(request, response, performance.now() - began);
+        // A connection that is kept for the next request would be waited for.
+        if (this.#stopping) setImmediate(() => this.server.closeIdleConnections());
+      });
+      try {
+        this.#prepare(request, response, id);
+        if (pathOf(request) === null) return refuse(response, id);
+        await this.#handle(request, response);
+      } catch (error) {
+        log.error({ err: error }, "a request failed before it was handled");
+        if (!response.headersSent) response.writeHead(500);
+        response.end();
+      }
+    });
+  }
+
+  #prepare(request: IncomingMessage, response: ServerResponse, id: string): void {
+    const { headers } = request;
+    const address = addressOf(request, this.#proxies);
+    if (!isFromProxy(request, this.#proxies))
+      for (const name of Object.keys(headers)) if (name.startsWith("x-forwarded-")) delete headers[name];
+    headers[ADDRESS] = address;
+    // Only the front says what a page may load.
+    delete headers["content-security-policy"];
+    delete headers["x-nonce"];
+    response.setHeader("x-request-id", id);
+    if (this.#strict) response.setHeader("strict-transport-security", STRICT_TRANSPORT);
+    if (this.#stopping) response.setHeader("connection", "close");
+    const page = pagePolicy(request.url ?? "/");
+    if (!page) return;
+    headers["content-security-policy"] = page.policy;
+    headers["x-nonce"] = page.nonce;
+    response.setHeader("content-security-policy", page.policy);
+  }
+
+  #note(
+    { method, url = "" }: IncomingMessage,
+    { statusCode, writableFinished }: ServerResponse,
+    ms: number,
+  ): void {
+    if (url.startsWith("/_next/")) return;
+    const broken = writableFinished ? {} : { broken: true };
+    log.info(
+      { method, path: withoutCodes(url), status: statusCode, ms: Math.round(ms), ...broken },
+      "request",
+    );
+  }
+}
+
+/** The path of a request as it is meant; null when it is none (RFC 3986 §2.1: what is escaped must be UTF-8 here). */
+function pathOf({ url = "/" }: IncomingMessage): string | null {
+  try {
+    return decodeURIComponent(url.split("?")[0]!);
+  } catch {
+    return null;
+  }
+}
+
+/** A path as it is logged: codes that open doors are cut, and what is asked behind it. */
+const withoutCodes = (url: string) =>
+  url
+    .split("?")[0]!
+    .replace(/^\/(c|join)\/(.{4})[^/]*/, "/$1/$2…")
+    .replace(/\/(verify-email|reset-password)\/.*/, "/$1/…")
+    .slice(0, 300);
+
+function refuse(response: ServerResponse, id: string): void {
+  const { kind } = PROBLEMS["not-found"];
+  const { status, title } = KINDS[kind];
+  response.writeHead(status, { "content-type": "application/problem+json", "cache-control": "no-store" });
+  const instance = `urn:uuid:${id}`;
+  const detail = "This address has a slip in it.";
+  response.end(
+    JSON.stringify({
+      type: "urn:hobbin:problem:not-found",
+      code: "not-found",
+      title,
+      status,
+      detail,
+      instance,
+    }),
+  );
+}
