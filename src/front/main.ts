@@ -5,6 +5,7 @@ import { log } from "@/outside/log";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import { Front } from "./front";
+import { isLive, sendLive } from "./live";
 import { untilStopped } from "./until-stopped";
 
 /** How long what goes on may take to end, in milliseconds. */
@@ -18,7 +19,11 @@ async function main(): Promise<void> {
   const work = await startProcess({ withWorker: worker !== "off" });
   const app = next({ dev: false, dir: process.cwd(), hostname: listen, port: Number(port) });
   await app.prepare();
-  const front = new Front(app.getRequestHandler(), { address, proxies });
+  const handle = app.getRequestHandler();
+  const front = new Front((request, response) => (isLive(request) ? sendLive : handle)(request, response), {
+    address,
+    proxies,
+  });
   await front.listen(Number(port), listen);
   log.info({ address, port: Number(port) }, "Hobbin is there");
   await untilStopped();

@@ -1,19 +1,56 @@
+import type { Actor } from "@/mechanism/actor";
 import { actorOf } from "@/services/accounts/actor-of-request";
-import { listen, liveStream } from "@/services/events/listen";
+import { listen, listenTo } from "@/services/events/listen";
 import { answering } from "./answer";
 
-/** GET /api/live?team=<id>: the event stream of a team. */
+/** The heads of an event stream. */
+export const STREAM = {
+  "content-type": "text/event-stream",
+  "cache-control": "no-cache, no-transform",
+  "x-accel-buffering": "no",
+};
+
+/**
+ * Who asks for which stream, and from where on.
+ * @throws {Problem} when they may not hear of that team
+ */
+export async function askedStream(
+  headers: Headers,
+  query: URLSearchParams,
+): Promise<{ actor: Actor; team: string; last: string | null }> {
+  const actor = await actorOf(headers);
+  const { team } = await listen.call(actor, { team: query.get("team") });
+  return { actor, team, last: headers.get("last-event-id") ?? query.get("last") };
+}
+
+/** GET /api/live?team=<id>: the event stream of a team, where no front answers it. */
 export const getLive = (request: Request): Promise<Response> =>
   answering(async () => {
-    const actor = await actorOf(request.headers);
-    const query = new URL(request.url).searchParams;
-    const { team } = await listen.call(actor, { team: query.get("team") });
-    const last = request.headers.get("last-event-id") ?? query.get("last");
-    return new Response(liveStream(actor, team, last, request.signal), {
-      headers: {
-        "content-type": "text/event-stream",
-        "cache-control": "no-cache, no-transform",
-        "x-accel-buffering": "no",
+    const { actor, team, last } = await askedStream(request.headers, new URL(request.url).searchParams);
+    let stop = () => {};
+    const stream = new ReadableStream<Uint8Array>({
+      start: (controller) => {
+        const close = () => {
+          stop();
+          try {
+            controller.close();
+          } catch {
+            // It is closed already.
+          }
+        };
+        stop = listenTo(actor, team, last, {
+          write: (bytes) => {
+            try {
+              controller.enqueue(bytes);
+            } catch {
+              stop();
+            }
+          },
+          end: close,
+        });
+        request.signal.addEventListener("abort", close);
       },
+      cancel: () => stop(),
     });
+    return new Response(stream, { headers: STREAM });
   });

@@ -1,9 +1,13 @@
+import type { Credential } from "@/data/queries/still-holding";
+
 /** Who asks: a signed-in person, somebody holding the code of a shared collection, both, or a stranger. */
 export type Actor = {
   person: { id: string; name: string; email: string } | null;
   share: string | null;
   /** Set for the token of a paired extension: it may only bring things in. */
   only?: "capture";
+  /** By what they came in; what goes on for long ends with it. */
+  by?: Credential;
 };
 
 export const STRANGER: Actor = { person: null, share: null };

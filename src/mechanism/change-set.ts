@@ -307,9 +307,10 @@ export class ChangeSet {
     return id;
   }
 
-  /** Whether there is something for those who listen for events and jobs. */
-  get told(): { events: boolean; jobs: boolean } {
-    return { events: this.#events.length > 0, jobs: this.#jobs.length > 0 };
+  /** Whether there is something for those who listen for events and jobs, and in which teams. */
+  get told(): { events: boolean; jobs: boolean; teams: string[] } {
+    const teams = this.#events.flatMap(({ team }) => team ?? this.#doer.team ?? []);
+    return { events: this.#events.length > 0, jobs: this.#jobs.length > 0, teams: [...new Set(teams)] };
   }
 }
 

@@ -1,6 +1,11 @@
 import type { Ability } from "@/core/policy/abilities";
 import { openDatabase, type Tx } from "@/data/database";
-import { transact } from "@/data/transaction";
+import type { Verb } from "@/core/history/verbs";
+import { writeEvents } from "@/data/queries/events";
+import { patiently, transact, Unknown } from "@/data/transaction";
+import { now } from "@/outside/clock";
+import { log } from "@/outside/log";
+import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import { ChangeSet, type Doer } from "./change-set";
@@ -22,17 +27,48 @@ export async function changing<T>(
 ): Promise<{ result: T; entry: string | null }> {
   let events = false;
   let jobs = false;
+  let teams: readonly string[] = [];
+  let written = 0;
   const answer = await transact(database(), async (tx) => {
     let set: ChangeSet | undefined;
     const { result, history = null } = await run(tx, (doer) => (set = new ChangeSet(tx, doer)));
     const entry = set ? await set.finish(history) : null;
-    ({ events, jobs } = set?.told ?? { events: false, jobs: false });
+    ({ events, jobs, teams } = set?.told ?? { events: false, jobs: false, teams: [] });
+    written = performance.now();
     return { result, entry };
+  }).catch(async (error: unknown) => {
+    if (error instanceof Unknown) await sayLate(teams);
+    throw error;
   });
+  if (events && performance.now() - written > LATE) await sayLate(teams);
   if (events) signal("events");
   if (jobs) signal("jobs");
   return answer;
 }
+
+/** Whoever listens looks back a little longer than this, in milliseconds. */
+const LATE = 5_000;
+
+/**
+ * Events that hold only some time after they were written, or of which it is not known whether they do, may have been
+ * passed over by those who listen: they are told to read everything anew.
+ */
+const sayLate = (teams: readonly string[]) =>
+  patiently(() => writeLate(database(), teams)).catch((error: unknown) =>
+    log.error({ err: error }, "some may not have heard of everything"),
+  );
+const writeLate = (tx: Tx, teams: readonly string[]) =>
+  writeEvents(
+    tx,
+    teams.map((team) => ({
+      id: newId(),
+      at: now(),
+      team,
+      verb: "late" satisfies Verb,
+      subject: team,
+      data: {},
+    })),
+  );
 
 /** Changes Hobbin makes by itself, in a job: nobody did them, and nobody takes them back. */
 export async function changingByItself<T>(

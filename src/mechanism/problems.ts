@@ -6,6 +6,7 @@ export const KINDS = {
   "not-found": { status: 404, title: "There is nothing here, or it is not shared with you" },
   conflict: { status: 409, title: "Somebody changed this meanwhile" },
   "too-large": { status: 413, title: "That is too large" },
+  "too-many": { status: 429, title: "That is too much at once" },
   busy: { status: 503, title: "Try again in a moment" },
 } as const;
 export type ProblemKind = keyof typeof KINDS;
@@ -14,7 +15,7 @@ const problem = <K extends ProblemKind>(kind: K, detail: string = KINDS[kind].ti
 
 /**
  * Everything that can be refused, by its code. A code stays what it is: programs go by it. The words are for people, and
- * may be said more closely where the problem is met. The first seven stand for what needs no closer word.
+ * may be said more closely where the problem is met. The first eight stand for what needs no closer word.
  */
 export const PROBLEMS = {
   "not-valid": problem("not-valid"),
@@ -24,6 +25,7 @@ export const PROBLEMS = {
   conflict: problem("conflict"),
   "too-large": problem("too-large"),
   busy: problem("busy"),
+  "too-many": problem("too-many"),
 
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
   "address-not-web": problem(
@@ -104,6 +106,10 @@ export const PROBLEMS = {
   "title-missing": problem("not-valid", "Give a title."),
   "token-ended": problem("not-signed-in", "This access token does not hold, or no longer."),
   "too-many-lines": problem("not-valid", "That is too many lines at once."),
+  "too-many-places": problem(
+    "too-many",
+    "You have Hobbin open in so many places that what others do is not shown here. Close some of them.",
+  ),
   "too-many-saved-searches": problem(
     "not-valid",
     "That is as many searches as one can save. Let one go first.",

@@ -109,6 +109,12 @@ export const SETTINGS = {
     fallback: "Hobbin <hobbin@localhost>",
     check: matches(/@/, "must hold a mail address"),
   },
+  streams: {
+    name: "HOBBIN_STREAMS",
+    about: "In how many places at once one person sees live what others do, for each process.",
+    fallback: "40",
+    check: number(1, 10_000),
+  },
   keepEvents: {
     name: "HOBBIN_KEEP_EVENTS",
     about:

@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { expect, test } from "vitest";
 import { handleAuth } from "@/http/auth-route";
-import { eventsSince } from "@/data/queries/events";
+import { eventsWritten } from "@/data/queries/events";
 import { event, mailMessage, person, placement as placementTable } from "@/data/schema";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
@@ -24,7 +24,7 @@ test("what is held for one, and what one does with one's own Tray, nobody else o
   await as(editor, "tray.set", { resource, state: "waiting" });
   const since = new Date(Date.now() - 60_000);
   const heard = async (who: Actor) =>
-    (await eventsSince(database(), since, [team], who.person!.id)).map((one) => one.verb);
+    (await eventsWritten(database(), since, [team], who.person!.id, 1_000)).map((one) => one.verb);
   expect(await heard(editor)).toEqual(expect.arrayContaining(["messages.held", "tray.set"]));
   for (const verb of ["messages.held", "tray.set"]) expect(await heard(owner)).not.toContain(verb);
   const told = JSON.stringify([

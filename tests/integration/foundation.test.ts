@@ -9,7 +9,7 @@ import { openApi } from "@/http/openapi";
 import { Worker } from "@/jobs/worker";
 import { database } from "@/mechanism/changing";
 import { readSettings, SETTINGS, settings, SettingsError } from "@/outside/settings";
-import { liveStream } from "@/services/events/listen";
+import { listenTo } from "@/services/events/listen";
 import { ACTIONS } from "@/services/registry";
 import { as, makeWorld } from "./world";
 
@@ -103,17 +103,15 @@ test(
   async () => {
     const world = await makeWorld();
     const hear = async (last: string | null, change: () => Promise<unknown>, verb: string) => {
-      const stop = new AbortController();
-      const reader = liveStream(world.viewer, world.team, last, stop.signal).getReader();
+      let text = "";
+      const stop = listenTo(world.viewer, world.team, last, {
+        write: (bytes) => (text += new TextDecoder().decode(bytes)),
+        end: () => undefined,
+      });
       const from = Date.now();
       await change();
-      let text = "";
-      while (!text.includes(`"verb":"${verb}"`)) {
-        const { value, done } = await reader.read();
-        if (done) throw new Error("the stream ended");
-        text += new TextDecoder().decode(value);
-      }
-      stop.abort();
+      await expect.poll(() => text, { timeout: 15_000, interval: 20 }).toContain(`"verb":"${verb}"`);
+      stop();
       return { took: Date.now() - from, id: /id: (\S+)\ndata: [^\n]*$/.exec(text.trimEnd())![1]! };
     };
     const edit = () =>

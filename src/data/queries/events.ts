@@ -1,5 +1,19 @@
-import { and, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lt, ne, or } from "drizzle-orm";
+import {
+  and,
+  desc,
+  eq,
+  getTableColumns,
+  gte,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  notInArray,
+  or,
+  sql,
+} from "drizzle-orm";
 import type { Tx } from "../database";
+import { queryRows } from "../sql/query-rows";
 import { queueReindex } from "../search/reindex-queue";
 import { collection, event, person, placement } from "../schema";
 
@@ -16,23 +30,30 @@ export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): 
 /** What this person hears of: what is for the team, and what is for them alone. */
 const heardBy = (who: string) => or(isNull(event.onlyFor), eq(event.onlyFor, who));
 
+/** The time by the database's own clock. */
+export async function databaseNow(tx: Tx): Promise<Date> {
+  const [row] = await queryRows<{ now: Date }>(tx, sql`SELECT CURRENT_TIMESTAMP(3) AS now`);
+  return new Date(row!.now);
+}
+
 /**
- * Everything of the given teams since a moment, oldest first.
+ * What was written of the given teams since a time, in the order in which it was written.
+ * @param since by the database's own clock
  * @param who leave out what is for somebody else alone; null: leave out nothing
  */
-export async function eventsSince(
+export async function eventsWritten(
   tx: Tx,
   since: Date,
   teams: readonly string[],
   who: string | null,
-  most = 1000,
+  most: number,
 ): Promise<EventRow[]> {
   if (!teams.length) return [];
   return tx
     .select(TOLD)
     .from(event)
-    .where(and(inArray(event.team, [...teams]), gte(event.at, since), who ? heardBy(who) : undefined))
-    .orderBy(event.at, event.id)
+    .where(and(gte(event.written, since), inArray(event.team, [...teams]), who ? heardBy(who) : undefined))
+    .orderBy(event.written, event.id)
     .limit(most);
 }
 
@@ -51,7 +72,7 @@ export async function recentEvents(
         heardBy(who),
         // What people did; what Hobbin did for them is for the event stream.
         isNotNull(event.actor),
-        ne(event.verb, "presence"),
+        notInArray(event.verb, ["presence", "late"]),
         before
           ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id)))
           : undefined,

@@ -21,7 +21,7 @@ export async function personOfToken(tx: Tx, hash: string, at: Date) {
   // Once a minute is often enough to tell which tokens are in use.
   if (!row.lastUsedAt || at.getTime() - row.lastUsedAt.getTime() > 60_000)
     await tx.update(accessToken).set({ lastUsedAt: at }).where(eq(accessToken.id, row.token));
-  return { id: row.id, name: row.name, email: row.email, scope: row.scope };
+  return { id: row.id, name: row.name, email: row.email, scope: row.scope, token: row.token };
 }
 
 /** Writes down an access token, by its hash. */

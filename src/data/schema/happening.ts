@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { boolean, index, int, json, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { Ability } from "@/core/policy/abilities";
 import type { Change } from "@/core/history/change";
@@ -22,6 +23,10 @@ export const event = mysqlTable(
      * with something else is not in it: its row says when it was. It is not sent to those who listen.
      */
     changes: bigJson<Change[]>("changes"),
+    /** When it was written, by the database's own clock: what those who listen go by. */
+    written: moment("written")
+      .notNull()
+      .default(sql`current_timestamp(3)`),
     /** The only one who hears of it: what is in somebody's own Tray, or in a message to them. Null: the team. */
     onlyFor: uuid("only_for"),
   },
@@ -29,6 +34,7 @@ export const event = mysqlTable(
     index("event_order").on(t.at, t.id),
     index("event_team").on(t.team, t.at, t.id),
     index("event_subject").on(t.subject, t.at),
+    index("event_written").on(t.written, t.id),
   ],
 );
 

@@ -12,16 +12,21 @@ import { auth } from "./auth";
  * @throws {Problem} not-signed-in when a token is given that does not hold (a wrong token is no stranger)
  */
 export async function actorOf(headers: Headers): Promise<Actor> {
-  const token = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
-  if (token) {
-    const found = await personOfToken(database(), sha256(token), now());
+  const bearer = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
+  if (bearer) {
+    const found = await personOfToken(database(), sha256(bearer), now());
     if (!found) throw new Problem("token-ended");
-    const { scope, ...person } = found;
-    return { person, share: null, ...(scope === "capture" && { only: "capture" as const }) };
+    const { scope, token, ...person } = found;
+    const by = { kind: "token" as const, id: token };
+    return { person, share: null, by, ...(scope === "capture" && { only: "capture" as const }) };
   }
   if (!headers.get("cookie")?.includes("hobbin.")) return STRANGER;
   const session = await auth().api.getSession({ headers });
   return session
-    ? { person: { id: session.user.id, name: session.user.name, email: session.user.email }, share: null }
+    ? {
+        person: { id: session.user.id, name: session.user.name, email: session.user.email },
+        share: null,
+        by: { kind: "session", id: session.session.id },
+      }
     : STRANGER;
 }

@@ -4,18 +4,28 @@ import type { EventRow } from "@/data/queries/events";
 const table = vi.hoisted(() => ({
   rows: [] as EventRow[],
   looks: [] as { since: Date; teams: readonly string[] }[],
+  /** How far the database's clock is from this process's, in milliseconds. */
+  ahead: 0,
+  ended: new Set<string>(),
 }));
 vi.mock("@/mechanism/changing", () => ({ database: () => null }));
 vi.mock("@/outside/log", () => ({ log: { warn: () => undefined } }));
 vi.mock("@/data/queries/events", () => ({
-  eventsSince: async (_: unknown, since: Date, teams: readonly string[]) => {
+  databaseNow: async () => new Date(Date.now() + table.ahead),
+  eventsWritten: async (_: unknown, since: Date, teams: readonly string[], __: unknown, most: number) => {
     table.looks.push({ since, teams });
-    return table.rows.filter((row) => row.at >= since && teams.includes(row.team));
+    return table.rows.filter((row) => row.written >= since && teams.includes(row.team)).slice(0, most);
   },
+}));
+vi.mock("@/data/queries/still-holding", () => ({
+  stillHolding: async (_: unknown, credentials: { id: string }[]) => ({
+    ids: new Set(credentials.map(({ id }) => id).filter((id) => !table.ended.has(id))),
+    members: { has: (name: string) => !table.ended.has(name) },
+  }),
 }));
 vi.resetModules();
 delete (globalThis as { hobbinHub?: unknown }).hobbinHub;
-const { hub } = await import("./hub");
+const { hub, WORDS } = await import("./hub");
 const { signal } = await import("@/outside/signals");
 afterAll(() => void vi.resetModules());
 
@@ -23,6 +33,8 @@ beforeEach(() => {
   vi.useFakeTimers({ now: new Date("2026-05-01T12:00:00Z") });
   table.rows = [];
   table.looks = [];
+  table.ahead = 0;
+  table.ended.clear();
 });
 afterEach(async () => {
   // The hub is the process's own: its last look finds nobody who listens, and is the last.
@@ -35,6 +47,7 @@ const happen = (id: string, more: Partial<EventRow> = {}) =>
     id,
     team: "moss",
     at: new Date(),
+    written: new Date(Date.now() + table.ahead),
     verb: "placements.move",
     subject: id,
     onlyFor: null,
@@ -42,7 +55,22 @@ const happen = (id: string, more: Partial<EventRow> = {}) =>
   } as EventRow);
 function listening(team = "moss", person = "ama") {
   const heard: string[] = [];
-  return { heard, stop: hub().listen(team, person, (event) => heard.push(event.id)) };
+  const bytes: Uint8Array[] = [];
+  const one = { heard, bytes, ended: false, stop: () => undefined as void };
+  one.stop = hub().listen({
+    team,
+    person,
+    by: { kind: "session", id: `session of ${person}` },
+    write: (part, id) => {
+      if (part === WORDS.reload) heard.push("reload");
+      else if (id) {
+        heard.push(id);
+        bytes.push(part);
+      }
+    },
+    end: () => void (one.ended = true),
+  });
+  return one;
 }
 const pass = (ms: number) => vi.advanceTimersByTimeAsync(ms);
 
@@ -83,8 +111,8 @@ test("what was stamped earlier but committed later is heard too", async () => {
   await pass(1_000);
   happen("quick");
   await pass(1_000);
-  // Its transaction began four seconds ago, and only now ends.
-  happen("slow", { at: new Date(Date.now() - 4_000) });
+  // Its transaction began nine seconds ago, and only now ends.
+  happen("slow", { written: new Date(Date.now() - 9_000) });
   await pass(1_000);
   expect(one.heard).toEqual(["quick", "slow"]);
   one.stop();
@@ -104,4 +132,52 @@ test("while nobody listens nothing is looked at", async () => {
   await pass(1_000);
   expect(two.heard).toEqual(["after a pause"]);
   two.stop();
+});
+
+test("a clock of the database that is another one, or is set back, loses nothing without a word", async () => {
+  table.ahead = -3_600_000;
+  const one = listening();
+  happen("an hour apart");
+  await pass(1_000);
+  table.ahead -= 60_000;
+  happen("after it was set back");
+  await pass(1_000);
+  expect(one.heard).toEqual(["an hour apart", "reload"]);
+  happen("and on");
+  await pass(1_000);
+  expect(one.heard.at(-1)).toBe("and on");
+  one.stop();
+});
+
+test("a burst that is too much, and what may have come too late, say that all is to be read anew", async () => {
+  const one = listening();
+  for (let i = 0; i < 5_000; i++) happen(`burst ${i}`);
+  await pass(1_000);
+  expect(one.heard).toEqual(["reload"]);
+  happen("late one", { verb: "late" });
+  await pass(10_000);
+  happen("after it");
+  await pass(12_000);
+  expect(one.heard.filter((id) => !id.startsWith("burst"))).toContain("after it");
+  expect(one.heard.filter((id) => id === "reload").length).toBeGreaterThan(1);
+  one.stop();
+});
+
+test("all who listen get the same bytes", async () => {
+  const all = Array.from({ length: 20 }, () => listening());
+  happen("one for all");
+  await pass(1_000);
+  expect(new Set(all.flatMap(({ bytes }) => bytes)).size).toBe(1);
+  for (const one of all) one.stop();
+});
+
+test("whose session, token or membership ends hears no more within two seconds, and everybody when the process ends", async () => {
+  const [ama, ben, cy] = [listening("moss", "ama"), listening("moss", "ben"), listening("moss", "cy")];
+  await pass(2_000);
+  table.ended.add("session of ama").add("moss~ben");
+  await pass(2_000);
+  expect([ama.ended, ben.ended, cy.ended]).toEqual([true, true, false]);
+  signal("stopping");
+  expect(cy.ended).toBe(true);
+  for (const one of [ama, ben, cy]) one.stop();
 });

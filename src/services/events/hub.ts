@@ -1,4 +1,5 @@
-import { type EventRow, eventsSince } from "@/data/queries/events";
+import { databaseNow, type EventRow, eventsWritten } from "@/data/queries/events";
+import { type Credential, stillHolding } from "@/data/queries/still-holding";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
@@ -8,76 +9,150 @@ import { onSignal } from "@/outside/signals";
 export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" | "actor" | "data"> & {
   at: string;
 };
-type Listener = { team: string; person: string; send: (event: LiveEvent) => void };
+
+/** Somebody who listens to a team. */
+export type Listener = {
+  team: string;
+  person: string;
+  by: Credential | undefined;
+  /** Gets the bytes of an event, the same ones as everybody else. */
+  write: (bytes: Uint8Array, id: string) => void;
+  /** Told that it may listen no longer, or that the process ends. */
+  end: () => void;
+};
 
 const EVERY = 1_000;
-/** A transaction may commit after one stamped later, so each look goes this far back. */
-const BACK = 5_000;
+/** Every so many looks it is asked who may still listen, and those who may are told that the stream lives. */
+const [CHECK, BEAT] = [2, 15];
+/** A transaction may end after one that was written later, so each look goes this far back. */
+export const BACK = 10_000;
+/** So many events are read in a look; when there are more, everything is to be read anew. */
+const MOST = 5_000;
 
-/**
- * One look at the events table for all listeners of this process, at most once a second and only while somebody
- * listens. A change made in this very process is looked for at once, within the same limit.
- */
-class Hub {
-  readonly #listeners = new Set<Listener>();
-  readonly #sent = new Map<string, number>();
-  #timer: ReturnType<typeof setTimeout> | undefined;
-  #lookedAt = 0;
-  #looking = false;
+const bytesOf = (text: string) => Buffer.from(text);
+/** Words of a stream that are no events (https://html.spec.whatwg.org/multipage/server-sent-events.html). */
+export const WORDS = {
+  begin: bytesOf("retry: 1000\n\n"),
+  alive: bytesOf(": still here\n\n"),
+  reload: bytesOf("event: reload\ndata: {}\n\n"),
+  /** Whoever takes over is found at once. */
+  end: bytesOf("retry: 300\n: goes on at once\n\n"),
+};
 
-  constructor() {
-    onSignal("events", () => this.#soon());
-  }
-
-  /** Sends what a person hears of a team from now on. @returns the way to stop */
-  listen(team: string, person: string, send: Listener["send"]): () => void {
-    const listener = { team, person, send };
-    if (!this.#listeners.size) this.#lookedAt = Date.now();
-    this.#listeners.add(listener);
-    this.#timer ??= setTimeout(() => void this.#look(), EVERY);
-    return () => {
-      this.#listeners.delete(listener);
-    };
-  }
-
-  #soon(): void {
-    if (!this.#listeners.size || this.#looking) return;
-    clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => void this.#look(), Math.max(0, this.#lookedAt + EVERY - Date.now()));
-  }
-
-  async #look(): Promise<void> {
-    this.#looking = true;
-    this.#lookedAt = Date.now();
-    try {
-      const teams = [...new Set([...this.#listeners].map((listener) => listener.team))];
-      const since = new Date(now().getTime() - BACK - EVERY);
-      for (const row of await eventsSince(database(), since, teams, null, 5_000)) {
-        if (this.#sent.has(row.id)) continue;
-        this.#sent.set(row.id, row.at.getTime());
-        const event = toLive(row);
-        for (const { team, person, send } of this.#listeners)
-          if (team === row.team && (row.onlyFor === null || row.onlyFor === person)) send(event);
-      }
-      for (const [id, at] of this.#sent) if (at < since.getTime() - 60_000) this.#sent.delete(id);
-    } catch (error) {
-      log.warn({ err: error }, "could not look for events");
-    }
-    this.#looking = false;
-    this.#timer = this.#listeners.size ? setTimeout(() => void this.#look(), EVERY) : undefined;
-  }
-}
-
-/** An event as listeners get it. */
-export const toLive = ({ id, at, verb, collection, subject, actor, data }: EventRow): LiveEvent => ({
+/** An event as it is sent: its id is when it was written, and its own. */
+export function eventBytes({
+  written,
   id,
+  at,
   verb,
   collection,
   subject,
   actor,
   data,
-  at: at.toISOString(),
-});
+}: EventRow): Uint8Array {
+  const event: LiveEvent = { id, verb, collection, subject, actor, data, at: at.toISOString() };
+  return bytesOf(`id: ${written.getTime()}~${id}\ndata: ${JSON.stringify(event)}\n\n`);
+}
+
+/**
+ * One look at the events table for all listeners of this process, at most once a second and only while somebody
+ * listens. It goes by the database's clock alone. A change made in this very process is looked for at once, within the
+ * same limit. Whenever it cannot be sure that everybody hears of everything, it says that all is to be read anew.
+ */
+class Hub {
+  readonly #teams = new Map<string, Set<Listener>>();
+  readonly #sent = new Map<string, number>();
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #lookedAt = 0;
+  #looks = 0;
+  #looking = false;
+  /** Up to when everything has been read, by the database's clock; null before the first look. */
+  #until: Date | null = null;
+
+  constructor() {
+    onSignal("events", () => this.#soon());
+    onSignal("stopping", () => this.#each((one) => (one.write(WORDS.end, ""), one.end())));
+  }
+
+  /** Lets somebody hear of a team from now on. @returns the way to stop */
+  listen(listener: Listener): () => void {
+    if (!this.#teams.size) {
+      this.#lookedAt = performance.now();
+      this.#until = null;
+    }
+    const of = this.#teams.get(listener.team) ?? new Set();
+    this.#teams.set(listener.team, of.add(listener));
+    this.#timer ??= setTimeout(() => void this.#look(), EVERY);
+    return () => {
+      of.delete(listener);
+      if (!of.size && this.#teams.get(listener.team) === of) this.#teams.delete(listener.team);
+    };
+  }
+
+  /** In how many places a person listens. */
+  placesOf(person: string): number {
+    let places = 0;
+    this.#each((one) => void (one.person === person && places++));
+    return places;
+  }
+
+  #each(work: (listener: Listener) => void): void {
+    for (const of of [...this.#teams.values()]) for (const listener of [...of]) work(listener);
+  }
+
+  #soon(): void {
+    if (!this.#teams.size || this.#looking) return;
+    clearTimeout(this.#timer);
+    const wait = Math.max(0, this.#lookedAt + EVERY - performance.now());
+    this.#timer = setTimeout(() => void this.#look(), wait);
+  }
+
+  async #look(): Promise<void> {
+    this.#looking = true;
+    this.#lookedAt = performance.now();
+    try {
+      await this.#read();
+      this.#looks++;
+      if (this.#looks % CHECK === 0) await this.#check();
+      if (this.#looks % BEAT === 0) this.#each((one) => one.write(WORDS.alive, ""));
+    } catch (error) {
+      log.warn({ err: error }, "could not look for events");
+    }
+    this.#looking = false;
+    this.#timer = this.#teams.size ? setTimeout(() => void this.#look(), EVERY) : undefined;
+  }
+
+  async #read(): Promise<void> {
+    const at = await databaseNow(database());
+    const before = this.#until ?? at;
+    const since = new Date(before.getTime() - BACK);
+    const rows = await eventsWritten(database(), since, [...this.#teams.keys()], null, MOST);
+    this.#until = at;
+    // A clock that was set back hides what is written now behind what was read already.
+    if (rows.length === MOST || at < before) {
+      for (const row of rows) this.#sent.set(row.id, row.written.getTime());
+      return this.#each((one) => one.write(WORDS.reload, ""));
+    }
+    for (const row of rows) {
+      if (this.#sent.has(row.id)) continue;
+      this.#sent.set(row.id, row.written.getTime());
+      const bytes = row.verb === "late" ? WORDS.reload : eventBytes(row);
+      for (const { person, write } of this.#teams.get(row.team) ?? [])
+        if (row.onlyFor === null || row.onlyFor === person) write(bytes, row.id);
+    }
+    for (const [id, written] of this.#sent) if (written < since.getTime() - BACK) this.#sent.delete(id);
+  }
+
+  /** Ends the streams of those whose session, token or membership has ended. */
+  async #check(): Promise<void> {
+    const credentials: Credential[] = [];
+    this.#each(({ by }) => void (by && credentials.push(by)));
+    const { ids, members } = await stillHolding(database(), credentials, [...this.#teams.keys()], now());
+    this.#each((one) => {
+      if ((one.by && !ids.has(one.by.id)) || !members.has(`${one.team}~${one.person}`)) one.end();
+    });
+  }
+}
 
 const shared = globalThis as { hobbinHub?: Hub };
 /** The hub of this process. */

@@ -1,13 +1,12 @@
-import { eventsSince } from "@/data/queries/events";
-import { roleIn } from "@/data/queries/teams";
+import { databaseNow, type EventRow, eventsWritten } from "@/data/queries/events";
 import { reading } from "@/mechanism/action";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { now } from "@/outside/clock";
-import { onSignal } from "@/outside/signals";
-import { hub, type LiveEvent, toLive } from "./hub";
+import { Problem } from "@/mechanism/problem";
+import { settings } from "@/outside/settings";
+import { BACK, eventBytes, hub, WORDS } from "./hub";
 
 class Listen {
   @Id() team: string;
@@ -22,74 +21,61 @@ export const listen = reading({
   run: async ({ input }) => ({ team: input.team }),
 });
 
+/** So many events are caught up with; after a longer break everything is to be read anew. */
 const CATCH_UP = 1_000;
-const BEAT = 15_000;
+/** Whoever was away longer reads everything anew, in milliseconds. */
+const LONGEST = 24 * 3_600_000;
+
+/** Where the bytes of a stream go. */
+export type Out = { write: (bytes: Uint8Array) => void; end: () => void };
 
 /**
- * The stream itself. Each event's id is its time and id; after a break the client sends the last one back and
- * gets what it missed, or the word to read everything anew when that is too much.
+ * Lets somebody who may listen to a team hear what happens in it. What happened since the last event they saw, or since
+ * a moment before they came, is told first; when that is too much, or not to be known, they are told to read all anew.
+ * @param last as the stream said it with the last event, `<time>~<id>`; null for who comes for the first time
+ * @returns the way to stop
+ * @throws {Problem} too-many-places
  */
-export function liveStream(
-  actor: Actor,
-  team: string,
-  last: string | null,
-  signal: AbortSignal,
-): ReadableStream<Uint8Array> {
-  const encoder = new TextEncoder();
-  let stop = () => {};
-  return new ReadableStream({
-    async start(controller) {
-      const write = (text: string) => {
-        try {
-          controller.enqueue(encoder.encode(text));
-        } catch {
-          stop();
-        }
-      };
-      const sent = new Set<string>();
-      const send = (event: LiveEvent) => {
-        if (sent.has(event.id)) return;
-        sent.add(event.id);
-        if (sent.size > 5_000) sent.clear();
-        write(`id: ${event.at}~${event.id}\ndata: ${JSON.stringify(event)}\n\n`);
-      };
-      const unlisten = hub().listen(team, actor.person!.id, send);
-      const beat = setInterval(async () => {
-        write(": still here\n\n");
-        // Whoever was taken out of the team hears no more.
-        if (!(await roleIn(database(), team, actor.person!.id).catch(() => "unknown"))) stop();
-      }, BEAT);
-      stop = () => {
-        stop = () => {};
-        clearInterval(beat);
-        unlisten();
-        unstop();
-        try {
-          controller.close();
-        } catch {
-          // It is closed already.
-        }
-      };
-      signal.addEventListener("abort", () => stop());
-      const unstop = onSignal("stopping", () => {
-        write("retry: 300\n: goes on at once\n\n");
-        stop();
-      });
-      write("retry: 1000\n\n");
-      // Without a last one the page was drawn a moment ago; what happened since then would be missed.
-      const since = last ? new Date(last.split("~")[0]!) : now();
-      if (!Number.isNaN(since.getTime())) {
-        const missed = await eventsSince(
-          database(),
-          new Date(since.getTime() - 5_000),
-          [team],
-          actor.person!.id,
-          CATCH_UP,
-        );
-        if (missed.length === CATCH_UP) write("event: reload\ndata: {}\n\n");
-        else missed.map(toLive).forEach(send);
-      }
+export function listenTo(actor: Actor, team: string, last: string | null, out: Out): () => void {
+  const person = actor.person!.id;
+  if (hub().placesOf(person) >= Number(settings().streams)) throw new Problem("too-many-places");
+  /** What came while it was caught up. */
+  let meanwhile: Set<string> | null = new Set();
+  const stop = hub().listen({
+    team,
+    person,
+    by: actor.by,
+    write: (bytes, id) => {
+      meanwhile?.add(id);
+      out.write(bytes);
     },
-    cancel: () => stop(),
+    end: () => {
+      stop();
+      out.end();
+    },
   });
+  out.write(WORDS.begin);
+  missedSince(last, team, person).then(
+    (missed) => {
+      if (!missed) out.write(WORDS.reload);
+      else for (const row of missed) if (!meanwhile!.has(row.id)) out.write(eventBytes(row));
+      meanwhile = null;
+    },
+    () => {
+      // It comes back, and asks again.
+      stop();
+      out.end();
+    },
+  );
+  return stop;
+}
+
+/** @returns null when it is too much, or not to be known */
+async function missedSince(last: string | null, team: string, person: string): Promise<EventRow[] | null> {
+  const at = await databaseNow(database());
+  // Without a last one the page was drawn a moment ago; what happened since then would be missed.
+  const since = last === null ? at.getTime() : Number(last.split("~")[0]);
+  if (!Number.isFinite(since) || at.getTime() - since > LONGEST) return null;
+  const rows = await eventsWritten(database(), new Date(since - BACK), [team], person, CATCH_UP);
+  return rows.length === CATCH_UP || rows.some((row) => row.verb === "late") ? null : rows;
 }

@@ -5,7 +5,7 @@ import type { Answer } from "@/services/registry";
 type EventRow = Answer<"events.recent">["events"][number];
 
 /** Nobody is told that somebody looked; everything else has its words. */
-const SAID: Record<Exclude<Verb, "presence">, (n: number) => string> = {
+const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = {
   "bin.restore-collection": () => "put back",
   "bin.restore-placement": (n) => `put back ${items(n)} in`,
   "bin.restore-resource": () => "put something back in the catalogue",
