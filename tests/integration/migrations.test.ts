@@ -1,7 +1,8 @@
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { is } from "drizzle-orm";
+import { readMigrationFiles } from "drizzle-orm/migrator";
 import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
 import mysql, { type Connection, type RowDataPacket } from "mysql2/promise";
 import { expect, onTestFinished, test } from "vitest";
@@ -34,7 +35,7 @@ async function emptyDatabase(): Promise<{ url: string; at: Connection }> {
   await at.query(`CREATE DATABASE ${name}`);
   await at.query(`USE ${name}`);
   onTestFinished(async () => {
-    await at.query(`DROP DATABASE ${name}`);
+    await at.query(`DROP DATABASE IF EXISTS ${name}`);
     await at.end();
   });
   return { url, at };
@@ -201,7 +202,7 @@ test("what the migrations make is what the code says is there: tables, columns, 
   const tables = Object.values(schema)
     .filter((one) => is(one, MySqlTable))
     .map(getTableConfig);
-  const here = "table_schema = database() AND table_name <> 'schema_migration'";
+  const here = "table_schema = database() AND table_name NOT IN ('schema_migration', 'schema_lease')";
   expect(
     await read(
       `SELECT table_name, column_name, if(is_nullable = 'YES', 'null', '') FROM information_schema.columns WHERE ${here}`,
@@ -227,4 +228,67 @@ test("what the migrations make is what the code says is there: tables, columns, 
   );
   for (const { name, indexes: wanted } of tables)
     for (const one of wanted) expect(indexes).toContain(`${name} ${one.config.name}`);
+});
+
+/** Some steps of their own, in a folder as Drizzle has it. */
+function steps(...migrations: string[][]): string {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-migrations-"));
+  onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
+  mkdirSync(path.join(folder, "meta"));
+  const entries = migrations.map((statements, idx) => {
+    const tag = `000${idx}_step`;
+    writeFileSync(path.join(folder, `${tag}.sql`), statements.join("--> statement-breakpoint\n"));
+    return { idx, version: "5", when: 1_700_000_000_000 + idx, tag, breakpoints: true };
+  });
+  writeFileSync(
+    path.join(folder, "meta/_journal.json"),
+    JSON.stringify({ version: "7", dialect: "mysql", entries }),
+  );
+  return folder;
+}
+const THREE = [
+  "CREATE TABLE peat (id INT PRIMARY KEY, depth INT NOT NULL) ENGINE=InnoDB;",
+  "INSERT INTO peat VALUES (1, 10);",
+  "ALTER TABLE peat ADD moss INT NOT NULL DEFAULT 7;",
+  "UPDATE peat SET depth = depth + 1;",
+];
+const peat = async (at: Connection) => (await at.query<RowDataPacket[]>("SELECT * FROM peat"))[0];
+
+test("a migration that was broken off anywhere goes on at its statement, and nothing is done twice", async () => {
+  for (let cut = 0; cut < THREE.length; cut++)
+    for (const done of [false, true]) {
+      const { url, at } = await emptyDatabase();
+      await migrate(url, steps(["SELECT 1;"]));
+      // So far it came; then its process ended, before or after the statement it was at. Rows and the note are one.
+      const changesRows = !/TABLE/.test(THREE[cut]!);
+      if (changesRows && done) continue;
+      for (const statement of THREE.slice(0, cut + (done ? 1 : 0))) await at.query(statement);
+      const folder = steps(["SELECT 1;"], THREE);
+      const hash = readMigrationFiles({ migrationsFolder: folder })[1]!.hash;
+      await at.query(
+        "UPDATE schema_lease SET hash = ?, statement = ?, begun = ?, holder = UUID(), until = NOW(3)",
+        [hash, cut, changesRows ? 0 : 1],
+      );
+      expect(await migrate(url, folder)).toBe(1);
+      expect(await peat(at)).toEqual([{ id: 1, depth: 11, moss: 7 }]);
+      expect(await migrate(url, folder)).toBe(0);
+    }
+});
+
+test("a statement that fails while somebody sees it fails again, and is not taken for done", async () => {
+  const { url, at } = await emptyDatabase();
+  await at.query("CREATE TABLE peat (id INT PRIMARY KEY) ENGINE=InnoDB");
+  const folder = steps(THREE);
+  for (let i = 0; i < 2; i++) await expect(migrate(url, folder)).rejects.toThrow("already exists");
+  await at.query("DROP TABLE peat");
+  expect(await migrate(url, folder)).toBe(1);
+});
+
+test("a database of a newer version is left alone; three processes at once migrate once", async () => {
+  const { url, at } = await emptyDatabase();
+  const folder = steps(THREE);
+  const counts = await Promise.all([migrate(url, folder), migrate(url, folder), migrate(url, folder)]);
+  expect(counts.sort()).toEqual([0, 0, 1]);
+  expect(await peat(at)).toEqual([{ id: 1, depth: 11, moss: 7 }]);
+  await expect(migrate(url, steps(["SELECT 1;"]))).rejects.toThrow("newer version of Hobbin");
 });
