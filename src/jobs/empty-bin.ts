@@ -1,23 +1,27 @@
 import { clearBin } from "@/data/queries/bin";
+import { clearImports } from "@/data/queries/imports";
 import { pruneHistory } from "@/data/queries/history";
 import { addJobs } from "@/data/queries/jobs";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { clearEvents } from "@/services/clearing/clear-events";
+import { clearFiles } from "@/services/clearing/clear-files";
 import { clearUploads } from "@/services/files/uploads";
 import type { JobKind } from "./job-kind";
 
 const DAY = 86_400_000;
 const KEPT = 30 * DAY;
 
-/** Clears what has lain in the bin for 30 days, and what happened too long ago; comes again tomorrow. */
+/** Clears what has lain in the bin for 30 days, what happened too long ago and what nobody holds any more; comes again tomorrow. */
 export const emptyBin: JobKind = {
   run: async () => {
     const before = new Date(now().getTime() - KEPT);
     await clearBin(database(), before);
     await pruneHistory(database(), 100);
     await clearEvents(now());
+    await clearFiles(now());
+    await clearImports(database(), new Date(now().getTime() - KEPT));
     await clearUploads(new Date(now().getTime() - DAY));
     const tomorrow = new Date(now().getTime() + DAY);
     // One key a day: however many workers come to this, there is one job.

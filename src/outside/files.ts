@@ -1,6 +1,19 @@
 import { createHash } from "node:crypto";
 import { constants, createReadStream } from "node:fs";
-import { access, copyFile, mkdir, open, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
+import {
+  access,
+  copyFile,
+  link,
+  mkdir,
+  open,
+  readdir,
+  readFile,
+  rename,
+  rm,
+  stat,
+  utimes,
+  writeFile,
+} from "node:fs/promises";
 import path from "node:path";
 import { pipeline } from "node:stream/promises";
 import { sha256 } from "./hash";
@@ -22,8 +35,9 @@ export async function storeFile(content: Uint8Array): Promise<string> {
 }
 
 /**
- * Takes a file on this disk into the store; what lay there is gone afterwards.
- * @param file the path of a file on the same disk, which is moved
+ * Takes a file on this disk into the store, where it is the same file under another name. What lay there stays until
+ * whoever sent it has noted what it has become, so that one who is killed in between can begin again.
+ * @param file the path of a file, on the same disk if possible
  */
 export async function adoptFile(file: string): Promise<{ hash: string; bytes: number }> {
   const hasher = createHash("sha256");
@@ -31,14 +45,21 @@ export async function adoptFile(file: string): Promise<{ hash: string; bytes: nu
   const hash = hasher.digest("hex");
   const { size } = await stat(file);
   // The store may lie on another disk, over which nothing can be renamed.
-  await storeAs(hash, (part) => rename(file, part).catch(() => copyFile(file, part)));
-  await rm(file, { force: true });
+  await storeAs(hash, (part) => link(file, part).catch(() => copyFile(file, part)));
   return { hash, bytes: size };
 }
 
 async function storeAs(hash: string, write: (part: string) => Promise<unknown>): Promise<void> {
   const target = place(hash);
-  if (await stat(target).catch(() => null)) return;
+  const at = new Date();
+  // What is wanted again is as young as what is new: it is not cleared before somebody holds it.
+  if (
+    await utimes(target, at, at).then(
+      () => true,
+      () => false,
+    )
+  )
+    return;
   await mkdir(path.dirname(target), { recursive: true });
   const part = `${target}.${newId()}`;
   await write(part);
@@ -94,3 +115,28 @@ export async function canKeepFiles(): Promise<boolean> {
 
 /** Where a stored file lies, for programs that take the name of a file. */
 export const pathOfStored = (hash: string): string => place(hash);
+
+/** What lies in the store under a name: a file, or the part of one whose writer ended before it was whole. */
+export type Lying = { folder: string; name: string; hash: string; whole: boolean; bytes: number };
+
+/**
+ * What lies in the store and was last written, or wanted, before a time; folder by folder, a few hundredths of it at once.
+ * @param before what is younger is left out
+ */
+export async function* lyingBefore(before: Date): AsyncGenerator<Lying[]> {
+  const names = await readdir(settings().files).catch(() => []);
+  for (const folder of names.filter((name) => /^[0-9a-f]{2}$/.test(name)).sort()) {
+    const some: Lying[] = [];
+    for (const name of await readdir(path.join(settings().files, folder)).catch(() => [])) {
+      const found = await stat(path.join(settings().files, folder, name)).catch(() => null);
+      const hash = name.slice(0, 64);
+      if (found?.isFile() && found.mtime < before && isHash(hash))
+        some.push({ folder, name, hash, whole: name === hash, bytes: found.size });
+    }
+    if (some.length) yield some;
+  }
+}
+
+/** Takes something out of the store for good. */
+export const clearLying = ({ folder, name }: Lying): Promise<void> =>
+  rm(path.join(settings().files, folder, name), { force: true });

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, utimesSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { eq } from "drizzle-orm";
@@ -11,8 +11,10 @@ import { readRange, sendFile } from "@/http/file-route";
 import { getReaderFile } from "@/http/reader-route";
 import { readFileJob } from "@/jobs/read-stored-file";
 import { changingByItself, database } from "@/mechanism/changing";
-import { readStored } from "@/outside/files";
+import { pathOfStored, readStored, storeFile } from "@/outside/files";
 import { newId } from "@/outside/random";
+import { settings } from "@/outside/settings";
+import { clearFiles } from "@/services/clearing/clear-files";
 import { putFile } from "@/services/files/put";
 import { takeIn } from "@/services/files/uploads";
 import { as, makeWorld, type World } from "./world";
@@ -243,3 +245,62 @@ test.each(["field-book.docx", "field-book.odt", "field-book-office.docx", "field
     for (const part of ["Field book", "Bring dry socks", "Well four", "12 cm"]) expect(text).toContain(part);
   },
 );
+
+/** What an upload leaves behind whose process was killed right after its last byte. */
+function leaveBehind(content: Uint8Array, { missing = 0 } = {}): string {
+  const id = newId();
+  const uploads = path.join(settings().files, "uploads");
+  mkdirSync(uploads, { recursive: true });
+  writeFileSync(path.join(uploads, id), content);
+  const metadata = { team: world.team, filename: "field notes.txt", person: world.owner.person!.id };
+  const size = content.length + missing;
+  writeFileSync(path.join(uploads, `${id}.json`), JSON.stringify({ id, size, offset: 0, metadata }));
+  return id;
+}
+
+test("a file whose process was killed at its last byte is whole when it is asked for, by many at once too", async () => {
+  const { owner, team, editor } = world;
+  const content = Buffer.from(`Peat, layer by layer. ${newId()}`);
+  const upload = leaveBehind(content);
+  await expect(as(editor, "capture.file", { team, upload })).rejects.toMatchObject({
+    code: "file-not-arrived",
+  });
+  const all = await Promise.all([1, 2, 3].map(() => as(owner, "capture.file", { team, upload })));
+  expect(new Set(all.map(({ resource }) => resource.id)).size).toBe(1);
+  const { hash } = (await findFile(database(), all[0]!.resource.id))!;
+  expect(await readStored(hash)).toEqual(content);
+  // One of which something is missing still is not whole.
+  const half = leaveBehind(content, { missing: 1 });
+  await expect(as(owner, "capture.file", { team, upload: half })).rejects.toMatchObject({
+    code: "file-not-arrived",
+  });
+});
+
+test("files nobody holds any more are cleared after a day, those somebody holds or would bring back are not", async () => {
+  const { owner, team, collection: home } = world;
+  const store = (words: string) => storeFile(Buffer.from(`${words} ${newId()}`));
+  const held = (await bring("held.txt", Buffer.from(`Held ${newId()}`))).file.hash;
+  const [loose, young, cover, seen] = await Promise.all(["loose", "young", "cover", "seen"].map(store));
+  const address = `https://kept.example/${newId()}`;
+  const { resource: page } = await as(owner, "capture.address", { team, address });
+  await database().update(resource).set({ seenHash: seen }).where(eq(resource.id, page.id));
+  // Undo would bring the first cover back.
+  await database().update(resource).set({ pictureHash: cover }).where(eq(resource.id, page.id));
+  for (const coverHash of [cover!, ""]) await as(owner, "collections.edit", { collection: home, coverHash });
+  await database().update(resource).set({ pictureHash: null }).where(eq(resource.id, page.id));
+  const part = `${pathOfStored(loose!)}.half`;
+  writeFileSync(part, "half");
+  const old = new Date(Date.now() - 2 * 86_400_000);
+  for (const file of [held, loose!, cover!, seen!].map(pathOfStored).concat(part)) utimesSync(file, old, old);
+  const counted = await clearFiles(new Date());
+  expect(counted.cleared).toBeGreaterThanOrEqual(2);
+  const there = await Promise.all([held, young!, cover!, seen!, loose!].map((hash) => readStored(hash)));
+  expect(there.map(Boolean)).toEqual([true, true, true, true, false]);
+  expect(existsSync(part)).toBe(false);
+  // What is wanted again is as young as what is new.
+  const again = await store("again");
+  utimesSync(pathOfStored(again), old, old);
+  await storeFile((await readStored(again))!);
+  await clearFiles(new Date());
+  expect(await readStored(again)).not.toBeNull();
+});

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, getTableColumns, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import {
   collection,
@@ -213,4 +213,11 @@ export async function collectionOf(tx: Tx, id: string): Promise<string | null> {
     .from(collection)
     .where(and(eq(collection.id, id), isNull(collection.deletedAt)));
   return rows[0]?.id ?? null;
+}
+
+/** Clears imports that were never begun, were cancelled or taken back, and have not been touched since a time. */
+export async function clearImports(tx: Tx, before: Date): Promise<void> {
+  await tx
+    .delete(intake)
+    .where(and(inArray(intake.state, ["staging", "undone"]), lt(intake.updatedAt, before)));
 }

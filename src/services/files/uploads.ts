@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, rm, stat, writeFile } from "node:fs/promises";
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { FileStore } from "@tus/file-store";
 import { Server } from "@tus/server";
@@ -57,12 +57,23 @@ async function makeServer(): Promise<Server> {
         throw { status_code: 404, body: "There is no such upload.\n" };
     },
     onUploadFinish: async (_, upload) => {
-      const { team, filename, person } = upload.metadata as Record<string, string>;
-      const arrived = await takeIn(path.join(folder(), upload.id), filename!).catch(asTus);
-      await writeFile(noteOf(upload.id), JSON.stringify({ person, team, name: filename, ...arrived }));
+      await finish(upload.id, upload.metadata as Meta).catch(asTus);
       return {};
     },
   });
+}
+
+type Meta = { team: string; filename: string; person: string };
+
+/** Takes a file in that has arrived whole; whoever is killed in the middle has it done anew, and once. */
+async function finish(id: string, { team, filename, person }: Meta): Promise<Arrived> {
+  const file = path.join(folder(), id);
+  const arrived: Arrived = { person, team, name: filename, ...(await takeIn(file, filename)) };
+  const part = `${noteOf(id)}.${newId()}`;
+  await writeFile(part, JSON.stringify(arrived));
+  await rename(part, noteOf(id));
+  await rm(file, { force: true });
+  return arrived;
 }
 
 /** The tus library wants its errors in a form of its own. */
@@ -101,14 +112,35 @@ export const handleUpload = async (request: Request): Promise<Response> =>
   (await (server ??= makeServer())).handleWeb(request);
 
 /**
- * What has arrived under an upload's id; null when it is not whole yet, or somebody else's.
+ * What has arrived under an upload's id; null when it is not whole yet, or somebody else's. One whose last byte came just
+ * before its process ended is taken in now.
  * @param id of the upload
  * @param person who sent it
+ * @throws {Problem} as `takeIn` does
  */
 export async function arrived(id: string, person: string): Promise<Arrived | null> {
-  const note = await readFile(noteOf(id), "utf8").catch(() => null);
-  const found = note ? (JSON.parse(note) as Arrived) : null;
+  const noted = async () => {
+    const note = await readFile(noteOf(id), "utf8").catch(() => null);
+    return note ? (JSON.parse(note) as Arrived) : null;
+  };
+  const found =
+    (await noted()) ??
+    (await finishLeft(id, person).catch(async (error: unknown) => {
+      // Whoever took in the last byte may have been done a moment before.
+      const done = await noted();
+      if (!done) throw error;
+      return done;
+    }));
   return found?.person === person ? found : null;
+}
+
+async function finishLeft(id: string, person: string): Promise<Arrived | null> {
+  const file = path.join(folder(), path.basename(id));
+  const said = await readFile(`${file}.json`, "utf8").catch(() => null);
+  const { size, metadata } = (said ? JSON.parse(said) : {}) as { size?: number; metadata?: Meta };
+  const there = await stat(file).catch(() => null);
+  if (!metadata || metadata.person !== person || !there || there.size !== size) return null;
+  return finish(id, metadata);
 }
 
 /**

@@ -1,0 +1,47 @@
+import { inArray, sql } from "drizzle-orm";
+import type { Tx } from "../database";
+import { collection, mailMessage, proposal, resource, resourceFile } from "../schema";
+import { inParts } from "../sql/by-keys";
+import { queryRows } from "../sql/query-rows";
+
+/** Everywhere a stored file is named by its hash; what is named nowhere is held by nobody. */
+const HOLDERS = [
+  [resource, resource.pictureHash],
+  [resource, resource.seenHash],
+  [collection, collection.coverHash],
+  [resourceFile, resourceFile.hash],
+  [proposal, proposal.pictureHash],
+  [mailMessage, mailMessage.original],
+] as const;
+
+/**
+ * Those of these files that somebody holds.
+ * @param hashes of their contents
+ */
+export async function heldAmong(tx: Tx, hashes: readonly string[]): Promise<Set<string>> {
+  const held = new Set<string>();
+  for (const [table, column] of HOLDERS)
+    await inParts(
+      hashes,
+      async (part) => {
+        const rows = await tx
+          .selectDistinct({ hash: column })
+          .from(table as typeof resource)
+          .where(inArray(column, part));
+        for (const { hash } of rows) if (hash) held.add(hash);
+      },
+      500,
+    );
+  return held;
+}
+
+/** The files that undo would bring back. */
+export async function heldByHistory(tx: Tx): Promise<Set<string>> {
+  const rows = await queryRows<{ changes: string }>(
+    tx,
+    sql`SELECT changes FROM history_entry WHERE state <> 'dropped' AND changes REGEXP '"(picture|cover)Hash":"'`,
+  );
+  return new Set(
+    rows.flatMap(({ changes }) => [...changes.matchAll(/Hash":"([0-9a-f]{64})"/g)].map((one) => one[1]!)),
+  );
+}
