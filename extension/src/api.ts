@@ -10,6 +10,15 @@ export const stored = async <T>(key: string): Promise<T | undefined> =>
   (await chrome.storage.local.get(key))[key] as T | undefined;
 export const store = (values: Record<string, unknown>): Promise<void> => chrome.storage.local.set(values);
 
+export const forget = (...keys: string[]): Promise<void> => chrome.storage.local.remove(keys);
+/** Everything stored under names that begin alike, in the order of the names. */
+export async function storedUnder<T>(prefix: string): Promise<[string, T][]> {
+  const all = (await chrome.storage.local.get(null)) as Record<string, T>;
+  return Object.entries(all)
+    .filter(([key]) => key.startsWith(prefix))
+    .sort(([a], [b]) => (a < b ? -1 : 1));
+}
+
 /**
  * Calls an action.
  * @param pairing where Hobbin is and by which token

@@ -85,7 +85,16 @@ test("what the page says it wants undone is taken back; what only waited is not 
   reached = false;
   await key();
   await tell(browser.events.message, { what: "undo", id: said[1]![1] }, {}, () => undefined);
-  expect(browser.storage.waiting).toEqual([]);
+  expect(Object.keys(browser.storage).filter((key) => key.startsWith("waiting"))).toEqual([]);
+});
+
+test("what was saved is taken back also after the browser has put the extension to sleep", async () => {
+  await key();
+  vi.resetModules();
+  await import("./background");
+  const woken = browser.events.message.listeners.slice(-1);
+  await tell({ listeners: woken }, { what: "undo", id: said[0]![1] }, {}, () => undefined);
+  expect(browser.sent.at(-1)).toEqual({ name: "tray.set", input: { resource: "r", state: "away" } });
 });
 
 test("of the selected passage its words are kept with what stands around them; without a selection the page", async () => {

@@ -1,10 +1,27 @@
 import { call, type Pairing, type Problem, stored, store } from "./api";
 import { confirmInPage, seePage, seePicture } from "./in-page";
-import { type Place, recentPlaces, save, type Saved, sendWaiting, takeBack, type Wish } from "./saving";
+import {
+  type Place,
+  recentPlaces,
+  save,
+  type Saved,
+  sendWaiting,
+  takeBack,
+  waiting,
+  type Wish,
+} from "./saving";
 
 /** What the extension does with no window open: the second key, the context menu, and what waits for a connection. */
 
-const undoable = new Map<string, Saved>();
+/**
+ * What was saved and can be taken back. The browser puts this to sleep after half a minute; what it knows by heart is
+ * gone then, so it lies in the storage of the browser's session.
+ */
+const undoable = {
+  keep: (saved: Saved) => chrome.storage.session.set({ [`saved:${saved.id}`]: saved }),
+  get: async (id: string) =>
+    (await chrome.storage.session.get(`saved:${id}`))[`saved:${id}`] as Saved | undefined,
+};
 
 chrome.runtime.onInstalled.addListener(() => {
   chrome.contextMenus.create({
@@ -48,8 +65,9 @@ chrome.contextMenus.onClicked.addListener((info, tab) => {
 
 chrome.runtime.onMessage.addListener((message: { what: string; id?: string; tab?: number }, _, answer) => {
   if (message.what === "undo") {
-    const saved = undoable.get(message.id!);
-    void stored<Pairing>("pairing").then((pairing) => pairing && saved && takeBack(pairing, saved));
+    // Answered once it is done, so that the browser does not put this to sleep before.
+    void undo(message.id!).then(() => answer(true));
+    return true;
   } else if (message.what === "save-at-once" && message.tab) {
     void saveTab(message.tab, "page").then(() => answer(true));
     return true;
@@ -59,6 +77,12 @@ chrome.runtime.onMessage.addListener((message: { what: string; id?: string; tab?
   }
   return false;
 });
+
+async function undo(id: string): Promise<void> {
+  const pairing = await stored<Pairing>("pairing");
+  const saved = await undoable.get(id);
+  if (pairing && saved) await takeBack(pairing, saved).catch(() => undefined);
+}
 
 /** The last place; at first the Tray of the first team. */
 async function lastPlace(pairing: Pairing): Promise<Place> {
@@ -117,14 +141,14 @@ async function saving(tab: number, see: () => Promise<Omit<Wish, "place">>): Pro
   try {
     const place = await lastPlace(pairing);
     const saved = await save(pairing, { ...(await see()), place });
-    undoable.set(saved.id, saved);
+    await undoable.keep(saved);
     await say(
       saved.waits
         ? `No connection. It goes to ${place.title} as soon as there is one.`
         : `${saved.already ? "Here already; placed in" : "Saved to"} ${place.title}`,
       saved.id,
     );
-    await badge(((await stored<unknown[]>("waiting")) ?? []).length);
+    await badge((await waiting()).length);
   } catch (error) {
     await say((error as Problem).words ?? "This page cannot be read by extensions.", null);
   }

@@ -1,6 +1,7 @@
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { newId, type Pairing } from "./api";
-import { recentPlaces, save, sendWaiting, takeBack, type Wish } from "./saving";
+import { area } from "../../tests/units/fake-browser";
+import { recentPlaces, save, sendWaiting, takeBack, waiting, type Wish } from "./saving";
 
 const pairing: Pairing = { address: "http://hobbin.example", token: "t", person: "Ama" };
 const place = { team: "team", collection: "bog", title: "The bog" };
@@ -19,14 +20,7 @@ beforeEach(() => {
   storage = {};
   sent = [];
   answer = captured;
-  vi.stubGlobal("chrome", {
-    storage: {
-      local: {
-        get: async (key: string) => ({ [key]: structuredClone(storage[key]) }),
-        set: async (values: object) => void Object.assign(storage, structuredClone(values)),
-      },
-    },
-  });
+  vi.stubGlobal("chrome", { storage: { local: area(storage) } });
   vi.stubGlobal("fetch", async (address: string, { body }: { body: string }) => {
     if (!answer) throw new TypeError("Failed to fetch");
     const name = address.split("/").at(-1)!;
@@ -71,10 +65,13 @@ test("when the server is in trouble it waits too; what it refuses is said at onc
   expect((await save(pairing, page)).waits).toBe(true);
   answer = () => ({ status: 422, body: { errors: [{ detail: "Give an address." }] } });
   await expect(save(pairing, page)).rejects.toEqual({ status: 422, words: "Give an address." });
-  expect(storage.waiting).toHaveLength(1);
+  expect(await waiting()).toHaveLength(1);
   // What waited and is refused later goes out of the way of the others, and is kept to be said.
   expect(await sendWaiting(pairing)).toBe(0);
-  expect(storage.refused).toEqual([{ title: "Sundew", address: page.address, words: "Give an address." }]);
+  const refused = Object.entries(storage).filter(([key]) => key.startsWith("refused:"));
+  expect(refused.map(([, one]) => one)).toEqual([
+    { title: "Sundew", address: page.address, words: "Give an address." },
+  ]);
 });
 
 test("what waits is taken back before it is sent; what was placed leaves its place; the rest is put away", async () => {
@@ -87,6 +84,36 @@ test("what waits is taken back before it is sent; what was placed leaves its pla
   await takeBack(pairing, { ...waiting, waits: false, placement: "i" });
   await takeBack(pairing, { ...waiting, waits: false, resource: "r" });
   expect(sent.map(({ name }) => name)).toEqual(["placements.remove", "tray.set"]);
+});
+
+test("two that save at the same moment both wait; what is saved or taken back while the others are sent is not lost", async () => {
+  answer = null;
+  await Promise.all(Array.from({ length: 10 }, (_, i) => save(pairing, { ...page, title: `Page ${i}` })));
+  expect(await waiting()).toHaveLength(10);
+  // While they are sent one more is saved, and the one on its way is taken back.
+  const first = await save(pairing, { ...page, title: "Taken back" }, "0-before-all");
+  let seen = 0;
+  answer = (name) => {
+    if (name === "capture.page" && seen++ === 0) {
+      void takeBack(pairing, first);
+      answer = null;
+      void save(pairing, { ...page, title: "Saved meanwhile" });
+      answer = captured;
+    }
+    return captured();
+  };
+  await sendWaiting(pairing);
+  await sendWaiting(pairing);
+  expect(await waiting()).toEqual([]);
+  const titles = sent.flatMap(({ name, input }) => (name === "capture.page" ? [input.title] : []));
+  expect(titles).toHaveLength(12);
+  expect(sent.filter(({ name }) => name === "placements.remove")).toHaveLength(1);
+});
+
+test("what waited in the list of an earlier version is sent too", async () => {
+  storage.waiting = [{ id: "id-old", wish: page }];
+  expect(await sendWaiting(pairing)).toBe(0);
+  expect(sent.map(({ input }) => input.placement)).toEqual(["id-old"]);
 });
 
 test("places are remembered, the last first, each once, eight at the most", async () => {

@@ -1,4 +1,4 @@
-import { call, newId, type Pairing, type Problem, sendFile, store, stored } from "./api";
+import { call, forget, newId, type Pairing, type Problem, sendFile, store, stored, storedUnder } from "./api";
 import type { Seen } from "./in-page";
 
 /** Where something goes: the Tray of a team, a collection, or a section of it. */
@@ -26,7 +26,6 @@ export type Saved = {
   waits: boolean;
 };
 
-type Waiting = { id: string; wish: Wish };
 const MOST_WAITING = 7_000_000;
 
 /**
@@ -40,7 +39,7 @@ export async function save(pairing: Pairing, wish: Wish, id = newId()): Promise<
   } catch (error) {
     const problem = error as Problem;
     if (problem.status !== 0 && problem.status < 500) throw error;
-    await keepForLater({ id, wish });
+    await keepForLater(id, wish);
     return { id, resource: null, placement: null, already: false, places: [], waits: true };
   }
 }
@@ -100,39 +99,64 @@ async function send(pairing: Pairing, wish: Wish, id: string): Promise<Saved> {
 
 /** Takes back what was just saved: out of the collection, or put away from the Tray. */
 export async function takeBack(pairing: Pairing, saved: Saved): Promise<void> {
-  if (saved.waits) {
-    const waiting = (await stored<Waiting[]>("waiting")) ?? [];
-    await store({ waiting: waiting.filter((one) => one.id !== saved.id) });
-  } else if (saved.placement) await call(pairing, "placements.remove", { placement: saved.placement });
+  if (saved.waits) await forget(WAITING + saved.id);
+  else if (saved.placement) await call(pairing, "placements.remove", { placement: saved.placement });
   else if (saved.resource) await call(pairing, "tray.set", { resource: saved.resource, state: "away" });
 }
 
-async function keepForLater(one: Waiting): Promise<void> {
-  const waiting = (await stored<Waiting[]>("waiting")) ?? [];
-  const size = JSON.stringify(waiting).length;
-  // The browser gives an extension some megabytes; the address is worth more than the page's text.
-  const wish =
-    size + (one.wish.html?.length ?? 0) > MOST_WAITING ? { ...one.wish, html: undefined } : one.wish;
-  await store({ waiting: [...waiting.filter((other) => other.id !== one.id), { ...one, wish }] });
+/** What waits lies under a name of its own each, so that two who save at the same moment overwrite nothing. */
+const WAITING = "waiting:";
+const REFUSED = "refused:";
+const MOST_REFUSED = 20;
+
+/** What waits, the first first: ids of version 7 are in the order in which they were made. */
+export async function waiting(): Promise<Wish[]> {
+  return (await storedUnder<Wish>(WAITING)).map(([, wish]) => wish);
 }
 
-/** Sends what waited for a connection, in order. @returns how many still wait */
-export async function sendWaiting(pairing: Pairing): Promise<number> {
-  for (;;) {
-    const [next, ...rest] = (await stored<Waiting[]>("waiting")) ?? [];
-    if (!next) return 0;
-    try {
-      await send(pairing, next.wish, next.id);
-    } catch (error) {
-      const { status, words } = error as Problem;
-      if (status === 0 || status >= 500) return rest.length + 1;
-      const refused = (await stored<object[]>("refused")) ?? [];
-      await store({
-        refused: [...refused, { title: next.wish.title, address: next.wish.address, words }].slice(-20),
-      });
+async function keepForLater(id: string, wish: Wish): Promise<void> {
+  const size = JSON.stringify(await waiting()).length;
+  // The browser gives an extension some megabytes; the address is worth more than the page's text.
+  const kept = size + (wish.html?.length ?? 0) > MOST_WAITING ? { ...wish, html: undefined } : wish;
+  await store({ [WAITING + id]: kept });
+}
+
+/** Sends what waited for a connection, in order; two that want to at once do so one after the other. @returns how many still wait */
+export const sendWaiting = (pairing: Pairing): Promise<number> =>
+  inTurn(async () => {
+    await takeOver();
+    for (const [key, wish] of await storedUnder<Wish>(WAITING)) {
+      // Taken back in the meantime.
+      if (!(await stored(key))) continue;
+      try {
+        const saved = await send(pairing, wish, key.slice(WAITING.length));
+        // Taken back while it was on its way.
+        if (!(await stored(key))) await takeBack(pairing, saved).catch(() => undefined);
+      } catch (error) {
+        const { status, words } = error as Problem;
+        if (status === 0 || status >= 500) break;
+        await store({
+          [key.replace(WAITING, REFUSED)]: { title: wish.title, address: wish.address, words },
+        });
+        const refused = await storedUnder(REFUSED);
+        await forget(...refused.slice(0, -MOST_REFUSED).map(([old]) => old));
+      }
+      await forget(key);
     }
-    await store({ waiting: rest });
-  }
+    return (await waiting()).length;
+  });
+
+const inTurn = <T>(work: () => Promise<T>): Promise<T> =>
+  typeof navigator !== "undefined" && navigator.locks
+    ? (navigator.locks.request("hobbin-waiting", work) as Promise<T>)
+    : work();
+
+/** Until now all that waited lay in one list. */
+async function takeOver(): Promise<void> {
+  const list = await stored<{ id: string; wish: Wish }[]>("waiting");
+  if (!list) return;
+  await store(Object.fromEntries(list.map(({ id, wish }) => [WAITING + id, wish])));
+  await forget("waiting");
 }
 
 /** The places things went to, the last first. */

@@ -7,6 +7,16 @@ const happening = () => {
   return { addListener: (one: Listener) => listeners.push(one), listeners };
 };
 
+/** A part of an extension's storage: copies go in and come out. */
+export const area = (storage: Record<string, unknown>) => ({
+  get: async (key: string | null) =>
+    structuredClone(key === null ? storage : key in storage ? { [key]: storage[key] } : {}),
+  set: async (values: object) => void Object.assign(storage, structuredClone(values)),
+  remove: async (keys: string | string[]) => {
+    for (const key of [keys].flat()) delete storage[key];
+  },
+});
+
 /**
  * Puts a made-up browser and a made-up Hobbin in place of the real ones.
  * @param answer what Hobbin answers an action with; null when it cannot be reached
@@ -29,14 +39,9 @@ export function fakeBrowser(answer: (name: string, input: never) => { status: nu
   /** What a function handed to the browser answers from a page, by the function's name. */
   const inPage: Record<string, (...args: never[]) => unknown> = {};
   const tabs: { id: number; url?: string; title?: string }[] = [{ id: 7 }];
+  const session: Record<string, unknown> = {};
   const chrome = {
-    storage: {
-      local: {
-        get: async (key: string) => ({ [key]: structuredClone(storage[key]) }),
-        set: async (values: object) => void Object.assign(storage, structuredClone(values)),
-        remove: async (key: string) => void delete storage[key],
-      },
-    },
+    storage: { local: area(storage), session: area(session) },
     runtime: {
       onInstalled: events.installed,
       onStartup: events.started,

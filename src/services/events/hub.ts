@@ -11,7 +11,7 @@ export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" 
 };
 
 /** Somebody who listens to a team. */
-export type Listener = {
+type Listener = {
   team: string;
   person: string;
   by: Credential | undefined;
