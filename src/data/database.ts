@@ -38,6 +38,12 @@ export function openDatabase(url: string): Database {
   return database;
 }
 
+/** The pool itself, for a library that brings its own statements. */
+export function poolOf(url: string): Pool {
+  openDatabase(url);
+  return shared.hobbinDatabase!.pool;
+}
+
 /** Closes the pool, for tools and tests that end. */
 export async function closeDatabase(): Promise<void> {
   const opened = shared.hobbinDatabase;

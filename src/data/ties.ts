@@ -79,6 +79,7 @@ export const TIES: Record<string, Ties> = {
   access_token: { ...plain, account: "goes", archive: "secret" },
   pairing: { ...plain, account: "goes", archive: "secret" },
   rate_limit: { ...plain, ...moment },
+  limit_use: { ...plain, ...moment },
 
   term_block: { ...plain, ...derived },
   term_posting: { ...plain, ...derived },

@@ -65,14 +65,15 @@ export class Front {
   async #answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const id = newId();
     const began = performance.now();
-    await inRequest({ id }, async () => {
+    const address = addressOf(request, this.#proxies);
+    await inRequest({ id, address }, async () => {
       response.on("close", () => {
         this.#note(request, response, performance.now() - began);
         // A connection that is kept for the next request would be waited for.
         if (this.#stopping) setImmediate(() => this.server.closeIdleConnections());
       });
       try {
-        this.#prepare(request, response, id);
+        this.#prepare(request, response, id, address);
         if (pathOf(request) === null) return refuse(response, id);
         await this.#handle(request, response);
       } catch (error) {
@@ -83,9 +84,8 @@ export class Front {
     });
   }
 
-  #prepare(request: IncomingMessage, response: ServerResponse, id: string): void {
+  #prepare(request: IncomingMessage, response: ServerResponse, id: string, address: string): void {
     const { headers } = request;
-    const address = addressOf(request, this.#proxies);
     if (!isFromProxy(request, this.#proxies))
       for (const name of Object.keys(headers)) if (name.startsWith("x-forwarded-")) delete headers[name];
     headers[ADDRESS] = address;

@@ -29,9 +29,29 @@ export const tus = async (request: Request): Promise<Response> =>
     await answering(async () => {
       if (request.method === "OPTIONS" && request.headers.has("origin")) return preflight(request);
       if (request.method !== "OPTIONS" && request.method !== "HEAD") mustBeOwnSite(request);
-      return handleUpload(request);
+      return inWords(await handleUpload(request));
     }),
   );
+
+/**
+ * What the library for uploads refuses, as problem details like everywhere else. What it did not foresee it tells as it
+ * comes, with paths of the server; that goes into the log.
+ */
+async function inWords(answer: Response): Promise<Response> {
+  if (answer.status < 400) return answer;
+  const said = (await answer.text()).trim();
+  if (answer.status >= 500) throw new Error(`the library for uploads failed: ${said}`);
+  const headers = new Headers(answer.headers);
+  headers.delete("content-length");
+  headers.set("content-type", "application/problem+json");
+  const body = {
+    type: "about:blank",
+    code: "upload-refused",
+    title: "This upload was refused",
+    status: answer.status,
+  };
+  return new Response(JSON.stringify({ ...body, detail: said }), { status: answer.status, headers });
+}
 
 /**
  * A stored file, whole or the range that is asked for (RFC 9110 §14: one range of bytes; several are answered whole, as the

@@ -1,3 +1,4 @@
+import { clearLimits } from "@/data/limits";
 import { clearBin } from "@/data/queries/bin";
 import { clearImports } from "@/data/queries/imports";
 import { pruneHistory } from "@/data/queries/history";
@@ -22,6 +23,7 @@ export const emptyBin: JobKind = {
     await clearEvents(now());
     await clearFiles(now());
     await clearImports(database(), new Date(now().getTime() - KEPT));
+    await clearLimits(database(), now());
     await clearUploads(new Date(now().getTime() - DAY));
     const tomorrow = new Date(now().getTime() + DAY);
     // One key a day: however many workers come to this, there is one job.

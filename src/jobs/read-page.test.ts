@@ -34,6 +34,7 @@ vi.mock("@/outside/threads/in-thread", () => ({
     oembed: null,
     ...web.page,
   }),
+  TooSlow: class extends Error {},
   copyInThread: async () => ({ html: "<p>copy</p>", text: "copy", signature: "" }),
 }));
 vi.mock("@/outside/documents/read-document", () => ({

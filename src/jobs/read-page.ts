@@ -5,7 +5,7 @@ import { type Fetched, fetchGuarded, type Reach } from "@/outside/fetch/fetch-gu
 import { storeFile, readStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
-import { copyInThread, factsInThread } from "@/outside/threads/in-thread";
+import { copyInThread, factsInThread, TooSlow } from "@/outside/threads/in-thread";
 import type { Filling, Picture } from "@/services/resources/fill";
 import { readDocument } from "@/outside/documents/read-document";
 
@@ -43,9 +43,15 @@ export async function readAddressOf(address: string): Promise<Filling> {
       copy: null,
       origin: "fetched",
     };
-  const document = await readDocument(fetched.body, facts.title ?? "").catch(() => null);
+  const { copy: document, slow } = await unlessSlow(() =>
+    readDocument(fetched.body, facts.title ?? "").catch((error: unknown) => {
+      if (error instanceof TooSlow) throw error;
+      return null;
+    }),
+  );
   return {
     ok: true,
+    slow,
     facts: {
       ...facts,
       words: document?.words ?? facts.words,
@@ -78,15 +84,40 @@ async function readHtml(
 ): Promise<Filling> {
   const page = await factsInThread({ body, contentType, address });
   const facts = page.oembed ? await addOembed(page, page.oembed) : page;
-  const copy = await copyInThread({ body, contentType, address });
+  const { copy, slow } = await unlessSlow(() => copyInThread({ body, contentType, address }));
   return {
     ok: true,
+    slow,
     facts,
     finalAddress: address,
     picture: await firstPicture(facts.pictures),
     copy,
     origin,
   };
+}
+
+/** What took too long is told from what is not there: it is tried again. */
+export async function unlessSlow<T>(
+  read: () => Promise<T | null>,
+): Promise<{ copy: T | null; slow: boolean }> {
+  try {
+    return { copy: await read(), slow: false };
+  } catch (error) {
+    if (error instanceof TooSlow) return { copy: null, slow: true };
+    throw error;
+  }
+}
+
+/** So often what took too long is tried. */
+const SLOW_TRIES = 3;
+
+/**
+ * What was read is written down; what took too long is tried again, a few times.
+ * @throws when it is to be tried again
+ */
+export function mustBeInTime(filling: Filling, attempt = 1): void {
+  if (filling.ok && filling.slow && attempt < SLOW_TRIES)
+    throw new Error("its text took too long to take out");
 }
 
 /** What the name of a file tells that is too large to fetch. */

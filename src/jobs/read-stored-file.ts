@@ -8,21 +8,25 @@ import { storeFile, pathOfStored, readStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
 import { fillResource } from "@/services/resources/fill";
 import type { JobKind } from "./job-kind";
+import { mustBeInTime, unlessSlow } from "./read-page";
 
 /** Beyond this a file is not read whole; of sound and film only the head is. */
 const READ_WHOLE = 100_000_000;
 
 /** Reads what is in a kept file: text, length, pages, and a picture of it. */
 export const readFileJob: JobKind = {
-  run: async ({ resource }) => {
+  run: async ({ resource }, attempt) => {
     const id = String(resource);
     const row = await findResource(database(), id);
     const file = await findFile(database(), id);
     if (!row || row.deletedAt || !file) return;
     const large = file.bytes > READ_WHOLE;
     const content = large ? null : await readStored(file.hash);
-    const read = content
-      ? await readDocument(content, file.name)
+    const { copy: document, slow } = await unlessSlow(async () =>
+      content ? readDocument(content, file.name) : null,
+    );
+    const read = document
+      ? document
       : /^(audio|video)\//.test(file.type)
         ? await readMediaFile(pathOfStored(file.hash))
         : {};
@@ -45,14 +49,17 @@ export const readFileJob: JobKind = {
       canonical: null,
       oembed: null,
     };
-    await fillResource(id, {
-      ok: true,
+    const filling = {
+      ok: true as const,
+      slow,
       facts,
       finalAddress: "",
       picture: thumbnail ? { hash: await storeFile(thumbnail), bytes: thumbnail.length } : null,
       copy: copy ?? null,
-      origin: "file",
-    });
+      origin: "file" as const,
+    };
+    await fillResource(id, filling);
+    mustBeInTime(filling, attempt);
   },
   givenUp: async ({ resource }) => fillResource(String(resource), { ok: false, problem: "internal" }),
 };

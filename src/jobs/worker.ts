@@ -145,7 +145,7 @@ export class Worker {
       if (!kind) throw new Error(`no job is called ${job.kind}`);
       // Each time before, whoever did it ended with it.
       if (job.attempts > pauses.length + 1) throw new Error("it ended the process that did it, each time");
-      await kind.run(job.payload);
+      await kind.run(job.payload, job.attempts);
     } catch (error) {
       return this.#failed(job, error, pauses[job.attempts - 1]);
     }

@@ -106,6 +106,15 @@ export const PROBLEMS = {
   "title-missing": problem("not-valid", "Give a title."),
   "token-ended": problem("not-signed-in", "This access token does not hold, or no longer."),
   "too-many-lines": problem("not-valid", "That is too many lines at once."),
+  "too-many-files": problem(
+    "too-many",
+    "That is as much as one person can send in a day. Go on tomorrow, or ask whoever runs Hobbin here.",
+  ),
+  "too-many-imports": problem(
+    "too-many",
+    "So many of your imports are under way already. Wait until one is done, or take one back.",
+  ),
+  "too-many-tries": problem("too-many", "That were too many tries. Wait some minutes, then try again."),
   "too-many-places": problem(
     "too-many",
     "You have Hobbin open in so many places that what others do is not shown here. Close some of them.",

@@ -29,8 +29,9 @@ export type ReadMessage = {
  * Reads a message (RFC 5322, MIME). Of one that was forwarded, inside or attached, the message inside counts. Remote
  * pictures and counting pixels fall away with all pictures.
  * @param raw a message of RFC 5322, whole
+ * @param whole all of it, where `raw` is only its beginning
  */
-export async function readMessage(raw: Buffer): Promise<ReadMessage> {
+export async function readMessage(raw: Buffer, whole = raw): Promise<ReadMessage> {
   const outer = await simpleParser(raw, { skipImageLinks: true, skipTextLinks: true });
   const attached = outer.attachments.find((one) => one.contentType === "message/rfc822");
   const inner = attached
@@ -43,7 +44,7 @@ export async function readMessage(raw: Buffer): Promise<ReadMessage> {
   const words = plainText(clean);
   const sender = inner.from?.value[0];
   return {
-    identity: sha256(outer.messageId?.trim() || raw),
+    identity: sha256(outer.messageId?.trim() || whole),
     sentBy: outer.from?.value[0]?.address?.toLowerCase() ?? "",
     from: forwarded
       ? readSender(forwarded.from)
@@ -57,6 +58,19 @@ export async function readMessage(raw: Buffer): Promise<ReadMessage> {
       .filter((one) => one.contentType !== "message/rfc822" && !one.related && one.content.length)
       .map((one) => ({ name: one.filename ?? "attachment", content: one.content })),
   };
+}
+
+/** The most bytes heads have. */
+const MOST_HEADS = 256_000;
+
+/**
+ * What the heads of a message say, without a look into it: for what is too much to be read while its sender waits.
+ * @param raw a message of RFC 5322, whole
+ */
+export function readHeads(raw: Buffer): Promise<ReadMessage> {
+  const heads = raw.subarray(0, MOST_HEADS);
+  const ends = ["\r\n\r\n", "\n\n"].map((end) => heads.indexOf(end)).filter((at) => at >= 0);
+  return readMessage(raw.subarray(0, Math.min(heads.length, ...ends)), raw);
 }
 
 function bodyOf(mail: ParsedMail, forwardedBody: string | null): string {

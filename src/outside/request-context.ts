@@ -4,6 +4,8 @@ import { AsyncLocalStorage } from "node:async_hooks";
 export type RequestContext = {
   /** Its id: in the answer, in a problem, and in every line that is logged for it. */
   id: string;
+  /** The address it comes from. */
+  address: string;
 };
 
 // Next bundles routes apart from the front; one storage per process is kept where all of them find it.
@@ -15,3 +17,6 @@ export const inRequest = <T>(context: RequestContext, work: () => T): T => stora
 
 /** The id of the request something is done for; nothing outside of one. */
 export const requestId = (): string | undefined => storage.getStore()?.id;
+
+/** The address the request comes from something is done for; nothing outside of one, or where no front knows it. */
+export const requestAddress = (): string | undefined => storage.getStore()?.address;

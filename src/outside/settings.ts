@@ -152,9 +152,53 @@ export const SETTINGS = {
   },
   signInLimit: {
     name: "HOBBIN_SIGN_IN_LIMIT",
-    about: "Tries to sign in that one address has in a minute.",
+    about:
+      "Tries to sign in, or to choose a new password, that one address has in a minute; a school may share one.",
+    fallback: "60",
+    check: number(1, 100_000),
+  },
+  accountLimit: {
+    name: "HOBBIN_ACCOUNT_LIMIT",
+    about:
+      "Wrong tries to sign in to one account in a quarter of an hour, from places that never signed in to it.",
     fallback: "10",
     check: number(1, 100_000),
+  },
+  letterLimit: {
+    name: "HOBBIN_LETTER_LIMIT",
+    about: "Letters about an account that one inbox gets in an hour.",
+    fallback: "5",
+    check: number(1, 100_000),
+  },
+  signUpLimit: {
+    name: "HOBBIN_SIGN_UP_LIMIT",
+    about: "Accounts one address can begin in an hour.",
+    fallback: "40",
+    check: number(1, 100_000),
+  },
+  codeLimit: {
+    name: "HOBBIN_CODE_LIMIT",
+    about: "Wrong invitations, pairing codes and tokens that one address can try in ten minutes.",
+    fallback: "30",
+    check: number(1, 100_000),
+  },
+  filesADay: {
+    name: "HOBBIN_FILES_A_DAY",
+    about: "Files one person can send in a day.",
+    fallback: "2000",
+    check: number(1, 10_000_000),
+  },
+  megabytesADay: {
+    name: "HOBBIN_MEGABYTES_A_DAY",
+    about: "How much one person can send in files in a day, in MB.",
+    fallback: "10000",
+    check: number(1, 100_000_000),
+  },
+  importsAtOnce: {
+    name: "HOBBIN_IMPORTS_AT_ONCE",
+    about: "Imports one person can have under way.",
+    fallback: "10",
+    check: number(1, 10_000),
   },
 } satisfies Record<string, Setting>;
 
@@ -184,4 +228,9 @@ let read: Settings | undefined;
 /** The settings of this process, read at the first call. */
 export function settings(): Settings {
   return (read ??= readSettings(process.env));
+}
+
+/** Reads the settings again at the next call, for tests that change the environment. */
+export function forgetSettings(): void {
+  read = undefined;
 }

@@ -6,6 +6,7 @@ import { event, mailMessage, person, placement as placementTable } from "@/data/
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
+import { auth } from "@/services/accounts/auth";
 import { actorOf } from "@/services/accounts/actor-of-request";
 import { receiveMail } from "@/services/messages/receive";
 import { as, makeWorld } from "./world";
@@ -78,7 +79,7 @@ async function account(path: string, body: object, cookie = "") {
 test("a new password ends access tokens and paired browsers; a wrong one ends nothing", async () => {
   const email = `ama-${newId()}@test.example`;
   const password = "a password of ours";
-  expect((await account("sign-up/email", { email, password, name: "Ama" })).status).toBe(200);
+  await auth().api.signUpEmail({ body: { email, password, name: "Ama" } });
   await database().update(person).set({ emailVerified: true }).where(eq(person.email, email));
   const { cookie } = await account("sign-in/email", { email, password });
   const me = await actorOf(new Headers({ cookie }));

@@ -202,7 +202,7 @@ test("the link in a letter does not lie open in the queue, and the letter is tri
   const mine = letters.filter(({ payload }) => unseal(String(payload.letter)).includes(email));
   expect(mine).toHaveLength(1);
   expect(JSON.stringify(mine[0]!.payload)).not.toMatch(/http|Mira|bog\.example/);
-  expect(unseal(String(mine[0]!.payload.letter))).toContain("/api/auth/verify-email?token=");
+  expect(unseal(String(mine[0]!.payload.letter))).toContain("/api/auth/reset-password/");
   const day = KINDS["messages.send"]!.pauses!.reduce((sum, pause) => sum + pause, 0) / 3_600_000;
   expect(day).toBeGreaterThanOrEqual(24);
 });

@@ -1,6 +1,7 @@
 import { NewPassword } from "@/ui/account/new-password";
 
 export const metadata = { title: "New password" };
-export default async function Page({ searchParams }: { searchParams: Promise<{ token?: string }> }) {
-  return <NewPassword token={(await searchParams).token} />;
+type Asked = { token?: string; welcome?: string; next?: string };
+export default async function Page({ searchParams }: { searchParams: Promise<Asked> }) {
+  return <NewPassword {...await searchParams} />;
 }

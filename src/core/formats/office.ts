@@ -1,6 +1,6 @@
-import { unzipSync } from "fflate";
 import { Parser } from "htmlparser2";
 import { escape } from "../publish/html";
+import { unzipWithin } from "./unzip";
 
 /** What a packed file may become when unpacked; beyond it is a bomb or nothing that is read here. */
 const MOST_UNPACKED = 120_000_000;
@@ -10,32 +10,27 @@ export type OfficeKind = "docx" | "xlsx" | "pptx" | "odt" | "ods" | "odp";
 
 export class NotReadable extends Error {}
 
+/** Unpacks what is wanted of a document. @throws {NotReadable} for bombs and broken archives */
+function unpack(bytes: Uint8Array, wanted: (name: string) => boolean) {
+  try {
+    return unzipWithin(bytes, wanted, { bytes: MOST_UNPACKED, files: MOST_FILES });
+  } catch (error) {
+    throw new NotReadable((error as Error).message);
+  }
+}
+
 /**
- * Looks into a packed document without unpacking it: which kind it is, and that it stays within bounds.
+ * Looks into a packed document: which kind it is, and that it stays within bounds, whatever it says of itself.
  * @param bytes the whole file
  * @throws {NotReadable} for bombs, broken archives and archives that are no document
  */
 export function officeKind(bytes: Uint8Array): OfficeKind {
-  const names = new Set<string>();
-  let unpacked = 0;
-  try {
-    unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        names.add(name);
-        unpacked += originalSize;
-        if (unpacked > MOST_UNPACKED || names.size > MOST_FILES) throw new NotReadable("too much in it");
-        return false;
-      },
-    });
-  } catch (error) {
-    throw error instanceof NotReadable ? error : new NotReadable("a broken archive");
-  }
+  const { files, names } = unpack(bytes, (name) => name === "mimetype");
   if (names.has("word/document.xml")) return "docx";
   if (names.has("xl/workbook.xml")) return "xlsx";
   if (names.has("ppt/presentation.xml")) return "pptx";
-  if (names.has("content.xml") && names.has("mimetype")) {
-    const { mimetype } = unzipSync(bytes, { filter: ({ name }) => name === "mimetype" });
-    const type = new TextDecoder().decode(mimetype);
+  if (names.has("content.xml") && files.has("mimetype")) {
+    const type = new TextDecoder().decode(files.get("mimetype"));
     if (type.endsWith(".text")) return "odt";
     if (type.endsWith(".spreadsheet")) return "ods";
     if (type.endsWith(".presentation")) return "odp";
@@ -56,12 +51,10 @@ export function officeHtml(
 ): { html: string; pages: number | null } {
   const wanted =
     /^(content\.xml|ppt\/slides\/slide\d+\.xml|xl\/(sharedStrings|workbook)\.xml|xl\/worksheets\/sheet\d+\.xml)$/;
-  const files = unzipSync(bytes, { filter: ({ name }) => wanted.test(name) });
-  const read = (name: string) => (files[name] ? new TextDecoder().decode(files[name]) : "");
+  const { files } = unpack(bytes, (name) => wanted.test(name));
+  const read = (name: string) => (files.has(name) ? new TextDecoder().decode(files.get(name)) : "");
   const numbered = (start: string) =>
-    Object.keys(files)
-      .filter((name) => name.startsWith(start))
-      .sort((a, b) => number(a) - number(b));
+    [...files.keys()].filter((name) => name.startsWith(start)).sort((a, b) => number(a) - number(b));
   if (kind === "pptx") {
     const slides = numbered("ppt/slides/");
     return {

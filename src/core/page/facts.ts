@@ -41,6 +41,7 @@ export type FetchProblem =
   | "not-a-page"
   | "too-many-redirects"
   | "robots"
+  | "slow"
   | "internal";
 
 const WORDS: Record<FetchProblem, string> = {
@@ -55,6 +56,7 @@ const WORDS: Record<FetchProblem, string> = {
   "not-a-page": "The address gives a file that is neither a page nor a document.",
   "too-many-redirects": "The site sends from address to address without end.",
   robots: "The site asks programs to stay away.",
+  slow: "Its text could not be taken out in time. Fetching it again tries once more.",
   internal: "Something went wrong on our side.",
 };
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, getTableColumns, inArray, isNull, lt, sql } from "drizzle-orm";
+import { and, asc, desc, eq, getTableColumns, gt, inArray, isNull, lt, or, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import {
   collection,
@@ -220,4 +220,21 @@ export async function clearImports(tx: Tx, before: Date): Promise<void> {
   await tx
     .delete(intake)
     .where(and(inArray(intake.state, ["staging", "undone"]), lt(intake.updatedAt, before)));
+}
+
+/** How many imports of a person are under way; one that is only being laid down counts for an hour. */
+export async function importsUnderWay(tx: Tx, person: string, at: Date): Promise<number> {
+  const [row] = await tx
+    .select({ n: sql<number>`count(*)` })
+    .from(intake)
+    .where(
+      and(
+        eq(intake.person, person),
+        or(
+          inArray(intake.state, ["running", "paused", "undoing"]),
+          and(eq(intake.state, "staging"), gt(intake.updatedAt, new Date(at.getTime() - 3_600_000))),
+        ),
+      ),
+    );
+  return Number(row!.n);
 }

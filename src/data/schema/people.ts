@@ -1,4 +1,4 @@
-import { boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { bigint, boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import { bytesText, exactText, line, moment, uuid } from "./columns";
 
 /** The first four tables are shaped as the accounts library (better-auth) expects them. */
@@ -139,3 +139,11 @@ export const invitation = mysqlTable(
   },
   (t) => [index("invitation_team").on(t.team)],
 );
+
+/** How much of a limit has been used, as the library for limits keeps it; the keys say nothing of whom they are about. */
+export const limitUse = mysqlTable("limit_use", {
+  key: bytesText("key", { length: 255 }).primaryKey(),
+  points: int("points").notNull().default(0),
+  /** When it is forgotten, in milliseconds since 1970. */
+  expire: bigint("expire", { mode: "number", unsigned: true }),
+});

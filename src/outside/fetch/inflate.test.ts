@@ -1,7 +1,7 @@
 import { Readable } from "node:stream";
 import { brotliCompressSync, deflateSync, gzipSync } from "node:zlib";
 import { expect, test } from "vitest";
-import { inflate, TooLarge } from "./inflate";
+import { inflate, TooLarge, UnknownCoding } from "./inflate";
 
 const page = Buffer.from("<p>sphagnum</p>".repeat(200));
 const bodyOf = (bytes: Buffer, pieces = 7) => {
@@ -48,4 +48,10 @@ test("a connection that breaks ends the reading", async () => {
   body.push(gzipSync(page).subarray(0, 10));
   body.destroy(new Error("gone"));
   await expect(reading).rejects.toThrow("gone");
+});
+
+test("what was packed twice, or in a way nobody asked for, is not unpacked", async () => {
+  for (const coding of ["gzip, gzip", "zstd", "GZIP, br"])
+    await expect(inflate(bodyOf(gzipSync(page), 3), coding, page.length)).rejects.toThrow(UnknownCoding);
+  expect(await inflate(bodyOf(gzipSync(page), 3), "GZip", page.length)).toEqual(page);
 });

@@ -3,6 +3,8 @@ import { createBrotliDecompress, createGunzip, createInflate, constants } from "
 
 /** Thrown when a body is larger than allowed. */
 export class TooLarge extends Error {}
+/** Thrown for a body that was packed twice, or in a way nobody asked for. */
+export class UnknownCoding extends Error {}
 
 /**
  * Reads a body, decompressing it, and stops as soon as the decompressed bytes pass `most`.
@@ -12,14 +14,20 @@ export class TooLarge extends Error {}
  */
 export async function inflate(body: Readable, encoding: string | undefined, most: number): Promise<Buffer> {
   const finish = { finishFlush: constants.Z_SYNC_FLUSH };
+  const coding = encoding?.trim().toLowerCase();
   const decoder =
-    encoding === "gzip" || encoding === "x-gzip"
+    coding === "gzip" || coding === "x-gzip"
       ? createGunzip(finish)
-      : encoding === "br"
+      : coding === "br"
         ? createBrotliDecompress()
-        : encoding === "deflate"
+        : coding === "deflate"
           ? createInflate(finish)
           : null;
+  // What is packed in what is packed grows by the square.
+  if (!decoder && coding && coding !== "identity") {
+    body.on("error", () => undefined).destroy();
+    throw new UnknownCoding(coding);
+  }
   if (decoder) body.on("error", (error) => decoder.destroy(error));
   const stream = decoder ? body.pipe(decoder) : body;
   const chunks: Buffer[] = [];

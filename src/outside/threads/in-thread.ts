@@ -5,6 +5,7 @@ import type { Work, WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
 import type { Searchable, Weighed } from "@/core/search/weigh";
 import type { OfficeAnswer } from "./read-document-thread";
+import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
 
 /** What takes longer than this was built to be slow, and is let go. */
@@ -25,17 +26,38 @@ const threads = (): Piscina =>
 export const factsInThread = (task: Omit<PageTask, "want">): Promise<PageFacts> =>
   run("read-page-thread", { ...task, want: "facts" });
 
-/** The reading copy of a page; null when it has none, or when making it takes longer than 6 s. */
-export const copyInThread = (task: Omit<PageTask, "want">): Promise<StoredCopy | null> =>
-  run<StoredCopy | null>("read-page-thread", { ...task, want: "copy" }).catch(() => null);
+/** Thrown when something takes longer than it may; another time, with less to do beside it, it may be done. */
+export class TooSlow extends Error {}
+const noneUnlessSlow = (error: unknown): null => {
+  if (error instanceof TooSlow) throw error;
+  return null;
+};
 
 /**
- * The text of an office document; null when there is none, or the file is built to be slow or large.
+ * The reading copy of a page; null when it has none.
+ * @throws {TooSlow} when making it takes longer than 6 s
+ */
+export const copyInThread = (task: Omit<PageTask, "want">): Promise<StoredCopy | null> =>
+  run<StoredCopy | null>("read-page-thread", { ...task, want: "copy" }).catch(noneUnlessSlow);
+
+/**
+ * The text of an office document; null when there is none, or the file is built to be large.
+ * @throws {TooSlow} when it takes longer than 6 s
  * @param body a whole file of a word processor
  * @param plain whether only its words are wanted
  */
 export const officeInThread = (body: Uint8Array, plain = false): Promise<OfficeAnswer> =>
-  run<OfficeAnswer>("read-document-thread", { body, plain }).catch(() => null);
+  run<OfficeAnswer>("read-document-thread", { body, plain }).catch(noneUnlessSlow);
+
+/** A message as mailparser and our own rules read it. @throws {TooSlow} when it takes longer than 15 s */
+export const messageInThread = async (raw: Buffer, attachments: boolean): Promise<ReadMessage> => {
+  const read = await run<ReadMessage>("read-message-thread", { raw, attachments }, 15_000);
+  // Bytes come out of a thread as plain ones.
+  return {
+    ...read,
+    attachments: read.attachments.map((one) => ({ ...one, content: Buffer.from(one.content) })),
+  };
+};
 
 /** A list of references as a file. */
 export const referencesInThread = (works: readonly Work[], format: WrittenReferences): Promise<string> =>
@@ -59,7 +81,7 @@ async function run<T>(file: string, task: object, limit = LIMIT): Promise<T> {
     return (await threads().run(task, { filename, signal: stop.signal })) as T;
   } catch (error) {
     log.warn({ err: error, file }, stop.signal.aborted ? "what took too long was let go" : "a thread failed");
-    throw error;
+    throw stop.signal.aborted ? new TooSlow(file, { cause: error }) : error;
   } finally {
     clearTimeout(timer);
   }

@@ -1,5 +1,6 @@
 import { personOfToken } from "@/data/queries/tokens";
 import { type Actor, STRANGER } from "@/mechanism/actor";
+import { guarded } from "@/mechanism/limits";
 import { database } from "@/mechanism/changing";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
@@ -14,7 +15,7 @@ import { auth } from "./auth";
 export async function actorOf(headers: Headers): Promise<Actor> {
   const bearer = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
   if (bearer) {
-    const found = await personOfToken(database(), sha256(bearer), now());
+    const found = await guarded("token", () => personOfToken(database(), sha256(bearer), now()));
     if (!found) throw new Problem("token-ended");
     const { scope, token, ...person } = found;
     const by = { kind: "token" as const, id: token };

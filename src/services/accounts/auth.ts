@@ -1,10 +1,13 @@
 import { betterAuth } from "better-auth";
 import { createAuthMiddleware } from "better-auth/api";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
+import { ownPath } from "@/core/address/own-path";
 import { addJobs } from "@/data/queries/jobs";
+import { confirmAddress } from "@/data/queries/people";
 import { endTokensOf } from "@/data/queries/tokens";
 import * as schema from "@/data/schema";
 import { database } from "@/mechanism/changing";
+import { within } from "@/mechanism/limits";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { seal } from "@/outside/seal";
@@ -13,7 +16,7 @@ import { signal } from "@/outside/signals";
 import { makeTeamOfOne } from "../teams/team-of-one";
 
 function make() {
-  const { address, secret, signInLimit } = settings();
+  const { address, secret } = settings();
   return betterAuth({
     appName: "Hobbin",
     baseURL: address,
@@ -37,39 +40,29 @@ function make() {
       ipAddress: { ipAddressHeaders: ["x-hobbin-address"] },
     },
     session: { expiresIn: 60 * 60 * 24 * 60, updateAge: 60 * 60 * 24 },
-    rateLimit: {
-      enabled: true,
-      storage: "database",
-      window: 60,
-      max: 600,
-      customRules: {
-        "/sign-in/email": { window: 60, max: +signInLimit },
-        "/request-password-reset": { window: 60, max: +signInLimit },
-      },
-    },
+    // Counted before it is asked (http/auth-route.ts), by address and by account.
+    rateLimit: { enabled: false },
     emailAndPassword: {
       enabled: true,
       requireEmailVerification: true,
       minPasswordLength: 10,
       revokeSessionsOnPasswordReset: true,
-      onPasswordReset: async ({ user }) => endTokensOf(database(), user.id, now()),
-      sendResetPassword: async ({ user, url }) =>
-        post(
-          user.email,
-          "Choose a new password",
-          `Somebody, probably you, asked for a new password for Hobbin.\n\nChoose one here, within an hour:\n${url}\n\nIf it was not you, do nothing: the old one stays.`,
-        ),
+      onPasswordReset: async ({ user }) => {
+        await endTokensOf(database(), user.id, now());
+        // Who came by the link in a letter has the inbox.
+        await confirmAddress(database(), user.id);
+      },
+      onExistingUserSignUp: ({ user }) => invite(user.email, "/"),
+      sendResetPassword: async ({ user, url }) => {
+        const letter = !user.emailVerified ? WELCOME : isInvited(url) ? KNOWN : FORGOTTEN;
+        await post(user.email, letter.subject, letter.text(url, user.name));
+      },
     },
     emailVerification: {
       sendOnSignUp: true,
       sendOnSignIn: true,
-      autoSignInAfterVerification: true,
-      sendVerificationEmail: async ({ user, url }) =>
-        post(
-          user.email,
-          "Confirm your address",
-          `Welcome to Hobbin, ${user.name}.\n\nConfirm that this address is yours:\n${url}\n\nIf you did not sign up, do nothing.`,
-        ),
+      sendVerificationEmail: ({ user, url }) =>
+        invite(user.email, ownPath(new URL(url).searchParams.get("callbackURL") ?? undefined)),
     },
     hooks: {
       // Whoever changes a password wants everybody out who came in by the old one.
@@ -88,8 +81,38 @@ const shared = globalThis as { hobbinAuth?: Auth };
 /** The accounts library, set up once per process: sign up, confirm, sign in and out, forgotten password (K1). */
 export const auth = (): Auth => (shared.hobbinAuth ??= make());
 
-/** Letters go through the queue: they arrive even when the mail server is down just now. */
+/**
+ * Sends the letter by which an account becomes one's own: its link leads to where the password is chosen. So nobody sets
+ * a password for somebody else's address.
+ * @param next where to go when it is chosen
+ */
+async function invite(email: string, next: string): Promise<void> {
+  const redirectTo = `/new-password?${new URLSearchParams({ welcome: email, next })}`;
+  await auth().api.requestPasswordReset({ body: { email, redirectTo } });
+}
+/** Whether the link of a letter is for somebody who signed up, rather than for a forgotten password. */
+const isInvited = (url: string) => (new URL(url).searchParams.get("callbackURL") ?? "").includes("welcome=");
+
+type Letter = { subject: string; text: (url: string, name: string) => string };
+const WELCOME: Letter = {
+  subject: "Confirm your address",
+  text: (url, name) =>
+    `Welcome to Hobbin, ${name}.\n\nConfirm that this address is yours and choose your password, within an hour:\n${url}\n\nIf you did not sign up, do nothing.`,
+};
+const KNOWN: Letter = {
+  subject: "You have an account already",
+  text: (url) =>
+    `Somebody, probably you, signed up for Hobbin with this address, which has an account already. Sign in with your password, or choose a new one here, within an hour:\n${url}\n\nIf it was not you, do nothing: everything stays as it is.`,
+};
+const FORGOTTEN: Letter = {
+  subject: "Choose a new password",
+  text: (url) =>
+    `Somebody, probably you, asked for a new password for Hobbin.\n\nChoose one here, within an hour:\n${url}\n\nIf it was not you, do nothing: the old one stays.`,
+};
+
+/** Letters go through the queue: they arrive even when the mail server is down just now. No inbox is flooded by them. */
 async function post(to: string, subject: string, text: string): Promise<void> {
+  if (!(await within("letters", to))) return;
   await addJobs(database(), [
     {
       id: newId(),

@@ -3,6 +3,7 @@ import path from "node:path";
 import { FileStore } from "@tus/file-store";
 import { Server } from "@tus/server";
 import { fileName } from "@/core/formats/file-name";
+import { within } from "@/mechanism/limits";
 import { Problem } from "@/mechanism/problem";
 import { typeOfFile } from "@/outside/documents/read-document";
 import { adoptFile, headOf, storeFile, readStored } from "@/outside/files";
@@ -44,7 +45,11 @@ async function makeServer(): Promise<Server> {
     onUploadCreate: async (request, upload) => {
       const { team, filename } = upload.metadata ?? {};
       const actor = await actorOf(request.headers);
-      await beginUpload.call(actor, { team, bytes: upload.size ?? 0 }).catch(asTus);
+      const bytes = upload.size ?? 0;
+      await beginUpload.call(actor, { team, bytes }).catch(asTus);
+      const sender = actor.person!.id;
+      if (!(await within("files", sender)) || !(await within("megabytes", sender, Math.ceil(bytes / 1e6))))
+        asTus(new Problem("too-many-files"));
       return { metadata: { team: team!, filename: fileName(filename ?? ""), person: actor.person!.id } };
     },
     onIncomingRequest: async (request, id) => {

@@ -2,12 +2,13 @@ import { IsArray, IsInt, Max, Min } from "class-validator";
 import { MOST_LINES } from "@/core/imports/brought";
 import { asPlaces } from "@/core/imports/check-lines";
 import { may } from "@/core/policy/abilities";
-import { addImport, findImport } from "@/data/queries/imports";
+import { addImport, findImport, importsUnderWay } from "@/data/queries/imports";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
 import { mustBeSectionOf } from "@/mechanism/section-of";
+import { settings } from "@/outside/settings";
 
 class StageImport {
   @Id() team: string;
@@ -41,6 +42,8 @@ export const stageImport = action({
       throw fieldProblem("into", "import-sections-homeless");
     const there = await findImport(tx, input.import);
     if (there && there.team !== input.team) throw new Problem("id-taken");
+    if (!there && (await importsUnderWay(tx, scope.person!, at)) >= Number(settings().importsAtOnce))
+      throw new Problem("too-many-imports");
     if (!there)
       await addImport(tx, {
         id: input.import,

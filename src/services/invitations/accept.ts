@@ -2,6 +2,7 @@ import { ROLES } from "@/core/policy/abilities";
 import { addMember, findInvitation, roleIn } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
+import { guarded } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
@@ -18,7 +19,7 @@ export const acceptInvitation = action({
   locks: null,
   history: null,
   run: async ({ input, scope, tx, at, emit }) => {
-    const found = await findInvitation(tx, input.code, at);
+    const found = await guarded("invitation", () => findInvitation(tx, input.code, at));
     if (!found) throw new Problem("invitation-ended");
     const before = await roleIn(tx, found.team, scope.person!);
     const role = before && ROLES.indexOf(before) > ROLES.indexOf(found.role) ? before : found.role;

@@ -1,6 +1,7 @@
 import { findInvitation } from "@/data/queries/teams";
 import { reading } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
+import { guarded } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
@@ -15,7 +16,7 @@ export const readInvitation = reading({
   input: ReadInvitation,
   allow: can.beSignedIn(),
   run: async ({ input, tx }) => {
-    const found = await findInvitation(tx, input.code, now());
+    const found = await guarded("invitation", () => findInvitation(tx, input.code, now()));
     if (!found) throw new Problem("invitation-ended");
     return { teamName: found.teamName, role: found.role, byName: found.byName };
   },

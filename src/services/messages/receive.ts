@@ -6,7 +6,8 @@ import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { storeFile } from "@/outside/files";
 import { newId } from "@/outside/random";
-import { type ReadMessage, readMessage } from "@/outside/read-message";
+import { type ReadMessage, readHeads } from "@/outside/read-message";
+import { messageInThread } from "@/outside/threads/in-thread";
 
 const localOf = (address: string) => address.split("@")[0]!.toLowerCase();
 
@@ -25,7 +26,8 @@ export const isKnownAddress = async (address: string): Promise<boolean> =>
  */
 export async function receiveMail(to: readonly string[], raw: Buffer): Promise<void> {
   const original = await storeFile(raw);
-  const message = await readMessage(raw);
+  // Whatever is in it, nobody else waits for it: its heads are enough to say whether it is taken.
+  const message = await messageInThread(raw, false).catch(() => readHeads(raw));
   for (const address of new Set(to.map(localOf))) {
     const box = await addressByLocal(database(), address);
     if (box) await storeMessage(box, message, original);

@@ -10,7 +10,8 @@ import { changingByItself, database } from "@/mechanism/changing";
 import { readStored } from "@/outside/files";
 import { identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
-import { type ReadMessage, readMessage } from "@/outside/read-message";
+import type { ReadMessage } from "@/outside/read-message";
+import { messageInThread } from "@/outside/threads/in-thread";
 import { putFile } from "../files/put";
 import { type Arrived, takeIn } from "../files/uploads";
 import { putPlacement } from "../placements/put";
@@ -27,7 +28,7 @@ export async function takeMessage(id: string): Promise<void> {
   const message = await findMessage(database(), id);
   const raw = message && (await readStored(message.original));
   if (!message || !raw || message.resource) return;
-  const read = await readMessage(raw);
+  const read = await messageInThread(raw, true);
   const files: Arrived[] = [];
   for (const one of read.attachments) files.push(await storeAttachment(message, one));
   await changingByItself(async (tx, begin) => {

@@ -20,6 +20,8 @@ export type Filling =
       picture: Picture | null;
       copy: StoredCopy | null;
       origin: CopyOrigin;
+      /** There may be a text, which could not be taken out in time. */
+      slow?: boolean;
     }
   | { ok: false; problem: FetchProblem };
 
@@ -36,7 +38,10 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
     const set = begin({ team: row.team, person: null });
     const fields: Partial<ResourceRow> = { fetchedAt: set.at };
     if (filling.ok) {
-      Object.assign(fields, await fieldsOf(tx, row, filling), { fetchState: "done", fetchProblem: null });
+      Object.assign(fields, await fieldsOf(tx, row, filling), {
+        fetchState: "done",
+        fetchProblem: filling.slow ? "slow" : null,
+      });
       await dropProposal(tx, id);
     } else Object.assign(fields, { fetchState: "failed", fetchProblem: filling.problem });
     const say = { title: fields.title ?? row.title, ok: filling.ok, duplicate: fields.duplicateOf ?? null };

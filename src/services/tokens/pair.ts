@@ -1,6 +1,7 @@
 import { addToken, takePairing } from "@/data/queries/tokens";
 import { action } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
+import { guarded } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { sha256 } from "@/outside/hash";
@@ -23,7 +24,7 @@ export const pair = action({
   history: null,
   run: async ({ input, tx, at }) => {
     const since = new Date(at.getTime() - MINUTES * 60_000);
-    const offer = await takePairing(tx, sha256(input.code), since);
+    const offer = await guarded("pairing", () => takePairing(tx, sha256(input.code), since));
     if (!offer) throw new Problem("pairing-ended");
     const token = `hob_${newSecret()}`;
     await addToken(tx, {

@@ -2,21 +2,42 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
+import { send } from "../talk/call";
 import { Gate } from "./gate";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
-/** Chooses a new password by the link of the letter. */
-export function NewPassword({ token }: { token?: string }) {
+type Props = {
+  token?: string;
+  /** The address of who has just signed up: they go in at once. */
+  welcome?: string;
+  next?: string;
+};
+
+/** Chooses a password by the link of the letter: a new one, or the first. */
+export function NewPassword({ token, welcome, next }: Props) {
   const [done, setDone] = useState(false);
+  const chosen = async (password: string) => {
+    if (!welcome) return setDone(true);
+    const signIn = { email: welcome, password, rememberMe: true };
+    await send("/api/auth/sign-in/email", signIn).then(
+      () => window.location.assign(ownPath(next)),
+      () => setDone(true),
+    );
+  };
   const form = useAccountForm<{ newPassword: string }>("/api/auth/reset-password", { token });
   const { register, submit, failure, errorOf, busy } = form;
   if (done)
     return (
       <Gate
         title="The new password holds"
-        about="Wherever you were signed in before, you are signed out now; access tokens and paired browsers have ended too."
+        about={
+          welcome
+            ? "Sign in with it."
+            : "Wherever you were signed in before, you are signed out now; access tokens and paired browsers have ended too."
+        }
       >
         <Link href="/sign-in" className="text-accent underline">
           Sign in with it
@@ -24,10 +45,17 @@ export function NewPassword({ token }: { token?: string }) {
       </Gate>
     );
   return (
-    <Gate title="Choose a new password">
-      <form noValidate className="flex flex-col gap-4" onSubmit={submit(() => setDone(true))}>
+    <Gate
+      title={welcome ? "Choose your password" : "Choose a new password"}
+      about={welcome && `For ${welcome}. Then you are in.`}
+    >
+      <form
+        noValidate
+        className="flex flex-col gap-4"
+        onSubmit={submit((_, values) => void chosen(values.newPassword))}
+      >
         <NewPasswordField
-          label="New password"
+          label={welcome ? "Password" : "New password"}
           name="newPassword"
           register={register}
           error={errorOf("newPassword")}

@@ -6,13 +6,12 @@ import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
 import { Gate } from "./gate";
-import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
-/** Signing up; a mail confirms the address. */
+/** Signing up; the password is chosen by the link in a letter, which so confirms the address. */
 export function SignUp({ next }: { next?: string }) {
   const [sentTo, setSentTo] = useState("");
-  const form = useAccountForm<{ name: string; email: string; password: string }>("/api/auth/sign-up/email", {
+  const form = useAccountForm<{ name: string; email: string }>("/api/auth/sign-up/email", {
     callbackURL: ownPath(next),
   });
   const { register, submit, failure, errorOf, busy } = form;
@@ -20,10 +19,11 @@ export function SignUp({ next }: { next?: string }) {
     return (
       <Gate
         title="Confirm your address"
-        about={`A letter is on its way to ${sentTo}. Follow the link in it, and you are in.`}
+        about={`A letter is on its way to ${sentTo}. Follow the link in it, choose a password, and you are in.`}
       >
         <p className="text-[15px] text-quiet">
-          Nothing there after some minutes? Look among the unwanted mail, or sign in: then it is sent again.
+          Nothing there after some minutes? Look among the unwanted mail, or sign up once more: then it is
+          sent again.
         </p>
         <Link href="/sign-in" className="text-accent underline">
           To sign in
@@ -31,7 +31,10 @@ export function SignUp({ next }: { next?: string }) {
       </Gate>
     );
   return (
-    <Gate title="Sign up" about="You get a place of your own, and can make or join teams.">
+    <Gate
+      title="Sign up"
+      about="You get a place of your own, and can make or join teams. We send you a letter; by the link in it you choose a password."
+    >
       <form
         noValidate
         className="flex flex-col gap-4"
@@ -53,7 +56,6 @@ export function SignUp({ next }: { next?: string }) {
           error={errorOf("email")}
           {...register("email", { required: "Give your mail address." })}
         />
-        <NewPasswordField label="Password" name="password" register={register} error={errorOf("password")} />
         {failure && (
           <p role="alert" className="text-stop">
             {failure}

@@ -26,6 +26,11 @@ const WORDS: [match: RegExp, field: string | null, words: string][] = [
   [/invalid email|\[body\.email\]/i, "email", "This is not a mail address."],
   [/invalid token/i, null, "This link has been used or is too old. Ask for a new one."],
   [/invalid password/i, "currentPassword", "This is not your password."],
+  [
+    /too many wrong tries/i,
+    null,
+    "There were too many wrong tries for this account. Wait a quarter of an hour, or choose a new password: the link by mail lets you in at once.",
+  ],
   [/too many requests/i, null, "Too many tries. Wait a minute, then try again."],
 ];
 

@@ -118,6 +118,11 @@ async function sendByTus(id: string, file: File, team: string): Promise<string> 
 }
 
 function sayTus(error: unknown): string {
-  const body = (error as { originalResponse?: { getBody(): string } }).originalResponse?.getBody()?.trim();
-  return body || "It did not arrive. Drop it again, and it goes on where it stopped.";
+  const body = (error as { originalResponse?: { getBody(): string } }).originalResponse?.getBody();
+  const ours = "It did not arrive. Drop it again, and it goes on where it stopped.";
+  try {
+    return (JSON.parse(body ?? "") as { detail?: string }).detail || ours;
+  } catch {
+    return ours;
+  }
 }

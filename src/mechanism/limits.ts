@@ -1,0 +1,58 @@
+import { giveBack, isUsedUp, type Limit, useUp } from "@/data/limits";
+import { Problem } from "./problem";
+import { requestAddress } from "@/outside/request-context";
+import { settings } from "@/outside/settings";
+
+const MINUTE = 60;
+const HOUR = 60 * MINUTE;
+
+/** What is counted, by whom it is about. */
+const limits = () => {
+  const { signInLimit, accountLimit, letterLimit, signUpLimit, codeLimit, filesADay, megabytesADay } =
+    settings();
+  return {
+    tries: { name: "tries", most: Number(signInLimit), within: MINUTE },
+    wrongTries: { name: "wrong", most: Number(accountLimit), within: 15 * MINUTE },
+    letters: { name: "letters", most: Number(letterLimit), within: HOUR },
+    signUps: { name: "sign-ups", most: Number(signUpLimit), within: HOUR },
+    codes: { name: "codes", most: Number(codeLimit), within: 10 * MINUTE },
+    files: { name: "files", most: Number(filesADay), within: 24 * HOUR },
+    megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
+  } satisfies Record<string, Limit>;
+};
+type Name = keyof ReturnType<typeof limits>;
+
+/** Uses some of a limit. @returns whether it was within it */
+export const within = (name: Name, whom: string, points = 1): Promise<boolean> =>
+  useUp(settings().databaseUrl, limits()[name], whom, points);
+
+/** Whether a limit is used up already. */
+const isOver = (name: Name, whom: string): Promise<boolean> =>
+  isUsedUp(settings().databaseUrl, limits()[name], whom);
+
+/** It was right after all. */
+export const wasRight = (name: Name, whom: string): Promise<unknown> =>
+  giveBack(settings().databaseUrl, limits()[name], whom);
+
+/**
+ * Looks something up that only works when what one brings is right, and counts the wrong ones against the address they
+ * come from: so nobody can try codes by the thousand. Past the limit right ones are refused there for a while as well.
+ * @param kind of what is tried: they are counted apart
+ * @param look null or a `Problem` of the kind not-found when it is wrong
+ * @throws {Problem} too-many-tries
+ */
+export async function guarded<T>(kind: string, look: () => Promise<T>): Promise<T> {
+  const address = requestAddress();
+  if (!address) return look();
+  const whom = `${kind} ${address}`;
+  if (await isOver("codes", whom)) throw new Problem("too-many-tries");
+  let found: T;
+  try {
+    found = await look();
+  } catch (error) {
+    if (error instanceof Problem && error.kind === "not-found") await within("codes", whom);
+    throw error;
+  }
+  if (found === null) await within("codes", whom);
+  return found;
+}
