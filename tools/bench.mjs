@@ -18,10 +18,14 @@ async function main() {
   await ensureAll();
   const { port, web, env } = await startAround({ folder, base: 6800, fast: false });
   Object.assign(env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_LOG: "error" });
-  await startApplication({ env, port });
+  const first = await startApplication({ env: { ...env, HOBBIN_STREAMS: "5000" }, port });
   // A second process on the same database, for what must hold in every process.
   await startApplication({ env: { ...env, HOBBIN_WORKER: "off" }, port: port + 5 });
-  const second = { HOBBIN_SECOND: `http://localhost:${port + 5}`, HOBBIN_WEB_PORT: String(web) };
+  const second = {
+    HOBBIN_FIRST: String(first.child.pid),
+    HOBBIN_SECOND: `http://localhost:${port + 5}`,
+    HOBBIN_WEB_PORT: String(web),
+  };
   const code = await run(process.execPath, [await bundled(), ...process.argv.slice(2)], {
     cwd: ROOT,
     env: { ...process.env, ...env, ...second },

@@ -7,7 +7,10 @@ import { addressOf, isFromProxy, readProxies } from "./address";
 import { pagePolicy, STRICT_TRANSPORT } from "./policy";
 
 export type Handle = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+/** Answers at once what it can, with these heads; @returns the status, or undefined where it cannot. */
+type AtOnce = (request: IncomingMessage, response: ServerResponse, heads: string[]) => number | undefined;
 type Options = {
+  atOnce?: AtOnce;
   /** The address people open Hobbin at. */
   address: string;
   /** The proxies that are trusted, as `readProxies` reads them. */
@@ -24,12 +27,14 @@ export const ADDRESS = "x-hobbin-address";
 export class Front {
   readonly server: http.Server;
   readonly #handle: Handle;
+  readonly #atOnce: AtOnce;
   readonly #proxies;
   readonly #strict: boolean;
   #stopping = false;
 
-  constructor(handle: Handle, { address, proxies }: Options) {
+  constructor(handle: Handle, { address, proxies, atOnce = () => undefined }: Options) {
     this.#handle = handle;
+    this.#atOnce = atOnce;
     this.#proxies = readProxies(proxies);
     this.#strict = address.startsWith("https:");
     this.server = http.createServer((request, response) => void this.#answer(request, response));
@@ -65,15 +70,25 @@ export class Front {
   async #answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
     const id = newId();
     const began = performance.now();
+    const heads = ["x-request-id", id];
+    if (this.#strict) heads.push("strict-transport-security", STRICT_TRANSPORT);
+    if (this.#stopping) heads.push("connection", "close");
+    const status = this.#atOnce(request, response, heads);
+    if (status !== undefined) {
+      if (log.isLevelEnabled("info"))
+        inRequest({ id, address: "" }, () => note(request, status, performance.now() - began));
+      return;
+    }
     const address = addressOf(request, this.#proxies);
     await inRequest({ id, address }, async () => {
       response.on("close", () => {
-        this.#note(request, response, performance.now() - began);
+        const broken = response.writableFinished ? {} : { broken: true };
+        note(request, response.statusCode, performance.now() - began, broken);
         // A connection that is kept for the next request would be waited for.
         if (this.#stopping) setImmediate(() => this.server.closeIdleConnections());
       });
       try {
-        this.#prepare(request, response, id, address);
+        this.#prepare(request, response, heads, address);
         if (pathOf(request) === null) return refuse(response, id);
         await this.#handle(request, response);
       } catch (error) {
@@ -84,7 +99,7 @@ export class Front {
     });
   }
 
-  #prepare(request: IncomingMessage, response: ServerResponse, id: string, address: string): void {
+  #prepare(request: IncomingMessage, response: ServerResponse, heads: string[], address: string): void {
     const { headers } = request;
     if (!isFromProxy(request, this.#proxies))
       for (const name of Object.keys(headers)) if (name.startsWith("x-forwarded-")) delete headers[name];
@@ -92,28 +107,18 @@ export class Front {
     // Only the front says what a page may load.
     delete headers["content-security-policy"];
     delete headers["x-nonce"];
-    response.setHeader("x-request-id", id);
-    if (this.#strict) response.setHeader("strict-transport-security", STRICT_TRANSPORT);
-    if (this.#stopping) response.setHeader("connection", "close");
+    for (let i = 0; i < heads.length; i += 2) response.setHeader(heads[i]!, heads[i + 1]!);
     const page = pagePolicy(request.url ?? "/");
     if (!page) return;
     headers["content-security-policy"] = page.policy;
     headers["x-nonce"] = page.nonce;
     response.setHeader("content-security-policy", page.policy);
   }
+}
 
-  #note(
-    { method, url = "" }: IncomingMessage,
-    { statusCode, writableFinished }: ServerResponse,
-    ms: number,
-  ): void {
-    if (url.startsWith("/_next/")) return;
-    const broken = writableFinished ? {} : { broken: true };
-    log.info(
-      { method, path: withoutCodes(url), status: statusCode, ms: Math.round(ms), ...broken },
-      "request",
-    );
-  }
+function note({ method, url = "" }: IncomingMessage, status: number, ms: number, more: object = {}): void {
+  if (url.startsWith("/_next/")) return;
+  log.info({ method, path: withoutCodes(url), status, ms: Math.round(ms), ...more }, "request");
 }
 
 /** The path of a request as it is meant; null when it is none (RFC 3986 §2.1: what is escaped must be UTF-8 here). */

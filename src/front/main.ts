@@ -6,6 +6,7 @@ import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import { Front } from "./front";
 import { isLive, sendLive } from "./live";
+import { readerAsked, sendAtOnce, sendReaderPage } from "./reader";
 import { untilStopped } from "./until-stopped";
 
 /** How long what goes on may take to end, in milliseconds. */
@@ -20,10 +21,15 @@ async function main(): Promise<void> {
   const app = next({ dev: false, dir: process.cwd(), hostname: listen, port: Number(port) });
   await app.prepare();
   const handle = app.getRequestHandler();
-  const front = new Front((request, response) => (isLive(request) ? sendLive : handle)(request, response), {
-    address,
-    proxies,
-  });
+  const front = new Front(
+    async (request, response) => {
+      if (isLive(request)) return sendLive(request, response);
+      const reader = readerAsked(request);
+      if (reader && (await sendReaderPage(request, response, reader))) return;
+      return handle(request, response);
+    },
+    { address, proxies, atOnce: sendAtOnce },
+  );
   await front.listen(Number(port), listen);
   log.info({ address, port: Number(port) }, "Hobbin is there");
   await untilStopped();

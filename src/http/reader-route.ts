@@ -25,7 +25,17 @@ export const READER_POLICY = [
   "form-action 'none'",
 ].join("; ");
 
-/** GET /c/<code>: the reader's page. No cookie is read or set; an unchanged page is 304. */
+/** The heads every reader's page has. */
+export const readerHeaders = ({ noindex }: { noindex: boolean }): Record<string, string> => ({
+  "content-type": "text/html; charset=utf-8",
+  "cache-control": "public, no-cache",
+  "content-security-policy": READER_POLICY,
+  "x-content-type-options": "nosniff",
+  "referrer-policy": "no-referrer",
+  ...(noindex && { "x-robots-tag": "noindex" }),
+});
+
+/** GET /c/<code>: the reader's page, where no front sends it. No cookie is read or set; an unchanged page is 304. */
 export async function getReaderPage(
   request: Request,
   { params }: { params: Promise<{ code: string }> },
@@ -37,15 +47,7 @@ export async function getReaderPage(
   const page = await readerPage(code, view).catch(unlessAway);
   if (page === "away") return cannotBeReached();
   if (!page) return notShared();
-  const headers: Record<string, string> = {
-    "content-type": "text/html; charset=utf-8",
-    "cache-control": "public, no-cache",
-    "content-security-policy": READER_POLICY,
-    "x-content-type-options": "nosniff",
-    "referrer-policy": "no-referrer",
-    etag: page.etag,
-    ...(page.noindex && { "x-robots-tag": "noindex" }),
-  };
+  const headers: Record<string, string> = { ...readerHeaders(page), etag: page.etag };
   if (request.headers.get("if-none-match")?.includes(page.etag))
     return new Response(null, { status: 304, headers });
   return new Response(page.bytes, { headers });

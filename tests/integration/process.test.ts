@@ -1,5 +1,8 @@
 import { type ChildProcess, spawn } from "node:child_process";
+import http from "node:http";
 import { createServer, type Server } from "node:net";
+import { buffer } from "node:stream/consumers";
+import { brotliDecompressSync, gunzipSync } from "node:zlib";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addJobs } from "@/data/queries/jobs";
 import { job } from "@/data/schema";
@@ -7,6 +10,7 @@ import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { eq } from "drizzle-orm";
+import { makeWorld } from "./world";
 
 /** The tool that makes the tree is no TypeScript. */
 const { makePruned } = (await import(new URL("../../tools/test/pruned.mjs", import.meta.url).href)) as {
@@ -82,6 +86,30 @@ test("it runs with production packages alone: pages, actions, letters; and ends 
   expect([page.status, (await page.text()).includes("Sign in")]).toEqual([200, true]);
   const refused = await fetch(`${one.at}/api/actions/teams.read`);
   expect([refused.status, refused.headers.get("content-type")]).toEqual([401, "application/problem+json"]);
+  // The front sends a reader's page packed once, as what it is; asked again it is unchanged.
+  const { code } = await makeWorld();
+  const reader = (headers: Record<string, string>) =>
+    new Promise<http.IncomingMessage & { body: Buffer }>((resolve) =>
+      http.get(`${one.at}/c/${code}`, { headers }, async (answer) =>
+        resolve(Object.assign(answer, { body: await buffer(answer) })),
+      ),
+    );
+  const whole = (await reader({})).body.toString();
+  expect(whole).toContain("A collection");
+  for (const [coding, unpack] of [
+    ["gzip", gunzipSync],
+    ["br", brotliDecompressSync],
+  ] as const)
+    for (let again = 0; again < 2; again++) {
+      const answer = await reader({ "accept-encoding": coding });
+      expect([answer.headers["content-encoding"], unpack(answer.body).toString()]).toEqual([coding, whole]);
+      expect(answer.headers["x-request-id"]).toBeTruthy();
+      expect(answer.headers["content-security-policy"]).toContain("default-src 'none'");
+      const etag = answer.headers.etag!;
+      const unchanged = await reader({ "accept-encoding": coding, "if-none-match": etag });
+      expect([unchanged.statusCode, unchanged.headers.etag, unchanged.body.length]).toEqual([304, etag, 0]);
+    }
+  expect((await fetch(`${one.at}/c/nothing-here`)).status).toBe(404);
   // What lies in the queue is done, and what it does needs its packages too.
   const id = newId();
   await addJobs(database(), [

@@ -24,13 +24,18 @@ export async function measureReader(
   const address = `/c/${code}`;
   const page = Buffer.from(await (await fetch(base + address)).arrayBuffer());
   const bare = await bareHandler(page);
-  const rates: { ours: number[]; bare: number[] } = { ours: [], bare: [] };
+  const plain = await bareServer(gzipSync(page, { level: 7 }));
+  const rates: Record<"ours" | "bare" | "plain", number[]> = { ours: [], bare: [], plain: [] };
   for (let round = 0; round < 3; round++) {
     rates.bare.push(await rate(bare.address));
+    rates.plain.push(await rate(plain.address));
     rates.ours.push(await rate(base + address));
   }
   bare.stop();
-  const ratio = median(rates.ours) / median(rates.bare);
+  plain.stop();
+  const ours = median(rates.ours);
+  const times = ours / median(rates.bare);
+  const share = ours / median(rates.plain);
   const etag = (await fetch(base + address)).headers.get("etag")!;
   const unchanged = (await fetch(base + address, { headers: { "if-none-match": etag } })).status;
 
@@ -52,10 +57,16 @@ export async function measureReader(
   const script = gzipSync(READER_SCRIPT).length;
   return [
     {
-      what: "Reader’s page of 100 items: requests a second beside a bare route handler of as many bytes",
-      measured: `${Math.round(ratio * 100)} % (${Math.round(median(rates.ours))} to ${Math.round(median(rates.bare))})`,
+      what: "Reader’s page of 100 items, asked for with gzip: requests a second beside a bare Next route handler of as many bytes",
+      measured: `${times.toFixed(1)} times (${Math.round(ours)} to ${Math.round(median(rates.bare))})`,
+      aim: "at least 8 times",
+      met: times >= 8,
+    },
+    {
+      what: "The same beside a bare server of node:http that sends the same compressed bytes",
+      measured: `${Math.round(share * 100)} % (${Math.round(ours)} to ${Math.round(median(rates.plain))})`,
       aim: "at least 80 %",
-      met: ratio >= 0.8,
+      met: share >= 0.8,
     },
     { what: "An unchanged reader’s page", measured: String(unchanged), aim: "304", met: unchanged === 304 },
     {
@@ -89,6 +100,22 @@ async function rate(url: string): Promise<number> {
   if (result.non2xx || result.errors)
     throw new Error(`${url}: ${result.non2xx} bad answers, ${result.errors} errors`);
   return result.requests.average;
+}
+
+/** A server of node:http that sends these bytes as they are, in a process of its own as ours is. */
+async function bareServer(bytes: Buffer): Promise<{ address: string; stop: () => void }> {
+  const port = 6991;
+  const script = `
+    const bytes = Buffer.from(process.argv[1], "base64");
+    require("node:http").createServer((request, response) => {
+      response.writeHead(200, { "content-type": "text/html; charset=utf-8", "content-encoding": "gzip", "content-length": bytes.length });
+      response.end(bytes);
+    }).listen(${port}, "127.0.0.1");`;
+  const child = spawn(process.execPath, ["-e", script, bytes.toString("base64")], { stdio: "ignore" });
+  const address = `http://127.0.0.1:${port}/`;
+  for (let i = 0; i < 100 && !(await fetch(address).catch(() => null))?.ok; i++)
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  return { address, stop: () => child.kill("SIGKILL") };
 }
 
 /** A Next application of one route that sends these bytes, in a folder of its own, built and started as ours is. */

@@ -11,6 +11,7 @@ import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
 import { measureImport } from "./imports";
+import { measureListeners } from "./listeners";
 import { measureReader } from "./reader";
 import { measureTogether } from "./together";
 
@@ -27,6 +28,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   finding: () => measureFinding(actor, { small: small.id, large: large.id }, few, many),
   bench: () => measureBench(actor, large.id, many, base),
   together: () => measureTogether(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
+  listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   reading: async () => [await measureReading(actor)],
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),

@@ -34,6 +34,12 @@ const CHECK = 500;
 /** What a page says about collections inside it is not counted in its version; it is made anew this often. */
 const REMADE_AFTER = 60_000;
 
+/** The same page without waiting, if it was looked at just now; undefined when it has to be waited for. */
+export function readerPageNow(code: string, view: ReaderView | null): ReaderPage | undefined {
+  const known = cached.get(`${code} ${view ?? ""}`);
+  return known && Date.now() - known.checkedAt < CHECK ? known.page : undefined;
+}
+
 /**
  * The reader's page behind a share code, as bytes ready to send; null when nothing is shared under it.
  * @param code the share code in the address

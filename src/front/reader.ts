@@ -1,0 +1,102 @@
+import type { IncomingMessage, ServerResponse } from "node:http";
+import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
+import { readerHeaders } from "@/http/reader-route";
+import { type Coding, compressed } from "@/outside/compress";
+import { type ReaderPage, readerPage, readerPageNow } from "@/services/reader/reader-page";
+
+/** A page as it is sent in one coding: its bytes, and the heads they go with, name after value. */
+type Ready = { bytes: Uint8Array; etag: string; heads: string[]; heads304: string[] };
+
+/** Whatever is not asked for any more goes with its page. */
+const ready = new WeakMap<ReaderPage, Partial<Record<Coding | "identity", Ready>>>();
+
+/** The code and the view a request asks for; null for what is no reader's page. */
+export function readerAsked({
+  method,
+  url = "",
+}: IncomingMessage): { code: string; view: ReaderView | null } | null {
+  if ((method !== "GET" && method !== "HEAD") || !url.startsWith("/c/")) return null;
+  const [, code, query] = /^\/c\/([\w-]+)(?:\?(.*))?$/.exec(url) ?? [];
+  if (!code) return null;
+  const wish = query ? new URLSearchParams(query).get("view") : null;
+  return { code, view: READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null };
+}
+
+/**
+ * Sends a reader's page that is at hand, as bytes that were compressed once. Next's handlers cannot: they compress each
+ * answer anew and drop a coding of the handler's own.
+ * @param more heads that go with every answer, name after value
+ * @returns the status it was answered with; undefined when it has to be waited for
+ */
+export function sendAtOnce(
+  request: IncomingMessage,
+  response: ServerResponse,
+  more: string[],
+): number | undefined {
+  const asked = readerAsked(request);
+  const page = asked && readerPageNow(asked.code, asked.view);
+  const made = page && ready.get(page)?.[codingOf(request.headers["accept-encoding"])];
+  return made ? send(request, response, made, more) : undefined;
+}
+
+/**
+ * The same for a page that has to be looked at, or packed, first.
+ * @returns false when there is none to be sent, so that somebody else says why
+ */
+export async function sendReaderPage(
+  request: IncomingMessage,
+  response: ServerResponse,
+  { code, view }: { code: string; view: ReaderView | null },
+): Promise<boolean> {
+  const page = await readerPage(code, view).catch(() => null);
+  if (!page) return false;
+  const coding = codingOf(request.headers["accept-encoding"]);
+  const of = ready.get(page) ?? {};
+  ready.set(page, of);
+  send(request, response, (of[coding] ??= await make(page, coding)), []);
+  return true;
+}
+
+function send(request: IncomingMessage, response: ServerResponse, made: Ready, more: string[]): number {
+  const unchanged = request.headers["if-none-match"]?.includes(made.etag);
+  const status = unchanged ? 304 : 200;
+  const heads = unchanged ? made.heads304 : made.heads;
+  response.writeHead(status, more.length ? [...heads, ...more] : heads);
+  response.end(unchanged || request.method === "HEAD" ? undefined : made.bytes);
+  return status;
+}
+
+async function make(page: ReaderPage, coding: Coding | "identity"): Promise<Ready> {
+  const bytes = coding === "identity" ? page.bytes : await compressed(page.bytes, coding);
+  // Each coding is a representation of its own (RFC 9110 §8.8.3).
+  const etag = coding === "identity" ? page.etag : `${page.etag.slice(0, -1)}-${coding}"`;
+  const common = { ...readerHeaders(page), etag, vary: "accept-encoding" };
+  const ofBody = {
+    "content-length": String(bytes.length),
+    ...(coding !== "identity" && { "content-encoding": coding }),
+  };
+  const flat = (heads: Record<string, string>) => Object.entries(heads).flat();
+  return { bytes, etag, heads: flat({ ...common, ...ofBody }), heads304: flat(common) };
+}
+
+const TAKEN = (["br", "gzip"] as const).map(
+  (coding) =>
+    [
+      coding,
+      new RegExp(`(^|,)\\s*(${coding}|\\*)\\s*(;(?!\\s*q=0(\\.0*)?\\s*(,|$))[^,]*)?(,|$)`, "i"),
+    ] as const,
+);
+/** Browsers say the same each time. */
+const known = new Map<string, Coding | "identity">();
+const MOST_KNOWN = 100;
+
+/** The best coding somebody takes (RFC 9110 §12.5.3); one with a weight of 0 is not taken. */
+export function codingOf(accepted: string | string[] | undefined): Coding | "identity" {
+  const text = String(accepted ?? "").slice(0, 200);
+  let coding = known.get(text);
+  if (!coding) {
+    coding = TAKEN.find(([, taken]) => taken.test(text))?.[0] ?? "identity";
+    if (known.size < MOST_KNOWN) known.set(text, coding);
+  }
+  return coding;
+}
