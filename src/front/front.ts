@@ -11,6 +11,8 @@ export type Handle = (request: IncomingMessage, response: ServerResponse) => Pro
 type AtOnce = (request: IncomingMessage, response: ServerResponse, heads: string[]) => number | undefined;
 type Options = {
   atOnce?: AtOnce;
+  /** Told of every answer. */
+  count?: (url: string, status: number, ms: number) => void;
   /** The address people open Hobbin at. */
   address: string;
   /** The proxies that are trusted, as `readProxies` reads them. */
@@ -28,12 +30,17 @@ export class Front {
   readonly server: http.Server;
   readonly #handle: Handle;
   readonly #atOnce: AtOnce;
+  readonly #count: NonNullable<Options["count"]>;
   readonly #proxies;
   readonly #strict: boolean;
   #stopping = false;
 
-  constructor(handle: Handle, { address, proxies, atOnce = () => undefined }: Options) {
+  constructor(
+    handle: Handle,
+    { address, proxies, atOnce = () => undefined, count = () => undefined }: Options,
+  ) {
     this.#handle = handle;
+    this.#count = count;
     this.#atOnce = atOnce;
     this.#proxies = readProxies(proxies);
     this.#strict = address.startsWith("https:");
@@ -75,6 +82,7 @@ export class Front {
     if (this.#stopping) heads.push("connection", "close");
     const status = this.#atOnce(request, response, heads);
     if (status !== undefined) {
+      this.#count(request.url ?? "", status, performance.now() - began);
       if (log.isLevelEnabled("info"))
         inRequest({ id, address: "" }, () => note(request, status, performance.now() - began));
       return;
@@ -82,6 +90,7 @@ export class Front {
     const address = addressOf(request, this.#proxies);
     await inRequest({ id, address }, async () => {
       response.on("close", () => {
+        this.#count(request.url ?? "", response.statusCode, performance.now() - began);
         const broken = response.writableFinished ? {} : { broken: true };
         note(request, response.statusCode, performance.now() - began, broken);
         // A connection that is kept for the next request would be waited for.

@@ -6,6 +6,7 @@ import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import { Front } from "./front";
 import { isLive, sendLive } from "./live";
+import { countAnswer, isForMetrics, sendMetrics } from "./metrics";
 import { readerAsked, sendAtOnce, sendReaderPage } from "./reader";
 import { untilStopped } from "./until-stopped";
 
@@ -14,7 +15,7 @@ const PATIENCE = 15_000;
 
 /** `npm start`: the application, from its settings to its orderly end. */
 async function main(): Promise<void> {
-  const { address, port, listen, proxies, worker } = settings();
+  const { address, port, listen, proxies, worker, metricsToken } = settings();
   // Whoever is called by Next need not start what has been started here.
   (globalThis as { hobbinFront?: boolean }).hobbinFront = true;
   const work = await startProcess({ withWorker: worker !== "off" });
@@ -23,12 +24,13 @@ async function main(): Promise<void> {
   const handle = app.getRequestHandler();
   const front = new Front(
     async (request, response) => {
+      if (isForMetrics(request)) return sendMetrics(request, response, metricsToken);
       if (isLive(request)) return sendLive(request, response);
       const reader = readerAsked(request);
       if (reader && (await sendReaderPage(request, response, reader))) return;
       return handle(request, response);
     },
-    { address, proxies, atOnce: sendAtOnce },
+    { address, proxies, atOnce: sendAtOnce, count: countAnswer },
   );
   await front.listen(Number(port), listen);
   log.info({ address, port: Number(port) }, "Hobbin is there");

@@ -1,10 +1,8 @@
-import path from "node:path";
-import { migrate } from "@/data/migrate";
 import { sayWhyNot } from "@/jobs/start";
-import { settings } from "@/outside/settings";
+import { bringSchema } from "./bring-schema";
 
 /** `npm run migrate`: brings the database to the newest schema and ends. */
-migrate(settings().databaseUrl, path.join(process.cwd(), "src/data/migrations")).then(
+bringSchema().then(
   (applied) => {
     process.stdout.write(
       applied

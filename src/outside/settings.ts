@@ -138,6 +138,12 @@ export const SETTINGS = {
       "must be origins like http://*.localhost:4801, separated by blanks",
     ),
   },
+  metricsToken: {
+    name: "HOBBIN_METRICS_TOKEN",
+    about: "The token for which `/api/metrics` tells figures in the format of Prometheus; empty: none.",
+    fallback: "",
+    check: matches(/^(\S{16,})?$/, "must be at least 16 characters without blanks, or empty"),
+  },
   worker: {
     name: "HOBBIN_WORKER",
     about: "Whether this process also does the jobs; `off` when `npm run worker` does.",

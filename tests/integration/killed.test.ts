@@ -132,7 +132,8 @@ async function untilBegun(url: string): Promise<void> {
 
 test("the same when the database is killed: what was not finished is done anew, and nothing twice", async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-killed-"));
-  const port = 51_000 + (process.pid % 1000);
+  // Below the ports connections are given by themselves.
+  const port = 21_000 + (process.pid % 1000);
   let database = await startDatabase({ folder, port });
   // Also when it failed: no database stays behind.
   onTestFinished(async () => {

@@ -55,7 +55,13 @@ function begin(command: string[], more: Record<string, string>) {
   running.add(child);
   let said = "";
   for (const stream of [child.stdout, child.stderr]) stream.on("data", (part) => (said += String(part)));
-  const ended = new Promise<number | null>((resolve) => child.on("close", (code) => resolve(code)));
+  const ended = new Promise<number | null>((resolve) =>
+    child.on("close", (code) => {
+      // Its number may be another's by the end.
+      running.delete(child);
+      resolve(code);
+    }),
+  );
   return { child, ended, said: () => said };
 }
 
@@ -80,7 +86,8 @@ async function serve(command: string[], more: Record<string, string> = {}) {
 const START = ["node", "tools/run-built.mjs", "server"];
 
 test("it runs with production packages alone: pages, actions, letters; and ends in order when asked", async () => {
-  const one = await serve(["npm", "start"]);
+  const token = "a-token-for-the-figures";
+  const one = await serve(["npm", "start"], { HOBBIN_METRICS_TOKEN: token });
   expect((await fetch(`${one.at}/api/health`)).status).toBe(200);
   const page = await fetch(`${one.at}/sign-in`);
   expect([page.status, (await page.text()).includes("Sign in")]).toEqual([200, true]);
@@ -110,6 +117,12 @@ test("it runs with production packages alone: pages, actions, letters; and ends 
       expect([unchanged.statusCode, unchanged.headers.etag, unchanged.body.length]).toEqual([304, etag, 0]);
     }
   expect((await fetch(`${one.at}/c/nothing-here`)).status).toBe(404);
+  const figures = (bearer: string) =>
+    fetch(`${one.at}/api/metrics`, { headers: { authorization: `Bearer ${bearer}` } });
+  expect((await figures("another")).status).toBe(401);
+  const told = await (await figures(token)).text();
+  expect(told).toMatch(/^hobbin_requests_total\{kind="reader",status="2xx"\} [1-9]/m);
+  expect(told).toMatch(/^hobbin_database_up 1$/m);
   // What lies in the queue is done, and what it does needs its packages too.
   const id = newId();
   await addJobs(database(), [

@@ -5,6 +5,7 @@ const ENTRIES = {
   server: "src/front/main.ts",
   worker: "src/front/worker.ts",
   migrate: "src/front/migrate.ts",
+  backup: "src/front/backup.ts",
   "search-rebuild": "tools/search-rebuild.ts",
 };
 

@@ -96,6 +96,13 @@ class Hub {
     return places;
   }
 
+  /** How many listen. */
+  get listeners(): number {
+    let listeners = 0;
+    for (const of of this.#teams.values()) listeners += of.size;
+    return listeners;
+  }
+
   #each(work: (listener: Listener) => void): void {
     for (const of of [...this.#teams.values()]) for (const listener of [...of]) work(listener);
   }
