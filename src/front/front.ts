@@ -44,7 +44,13 @@ export class Front {
     this.#atOnce = atOnce;
     this.#proxies = readProxies(proxies);
     this.#strict = address.startsWith("https:");
-    this.server = http.createServer((request, response) => void this.#answer(request, response));
+    this.server = http.createServer((request, response) => {
+      // Nothing anybody sends ends the process.
+      this.#answer(request, response).catch((error: unknown) => {
+        log.error({ err: error }, "a request could not be answered");
+        response.destroy();
+      });
+    });
     // Longer than proxies keep a connection, so that none is closed just when something is sent on it.
     this.server.keepAliveTimeout = 70_000;
     this.server.headersTimeout = 75_000;

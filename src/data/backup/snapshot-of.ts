@@ -1,4 +1,6 @@
+import { getTableName } from "drizzle-orm";
 import mysql, { type RowDataPacket } from "mysql2";
+import { HOLDERS } from "../queries/held-files";
 
 /** Tables that are made anew from the others, or say something only of the processes that run. */
 const LEFT_OUT = new Set([
@@ -16,11 +18,10 @@ const LEFT_OUT = new Set([
   "schema_migration",
 ]);
 
-/** Everywhere a stored file is named. */
-const HELD = `
-  SELECT picture_hash AS hash FROM resource UNION SELECT seen_hash FROM resource
-  UNION SELECT cover_hash FROM collection UNION SELECT hash FROM resource_file
-  UNION SELECT picture_hash FROM resource_proposal UNION SELECT original FROM mail_message`;
+/** The hashes of all files that are named anywhere. */
+const HELD = HOLDERS.map(
+  ([table, column]) => `SELECT \`${column.name}\` AS hash FROM \`${getTableName(table)}\``,
+).join(" UNION ");
 
 export type Table = { name: string; columns: string[] };
 

@@ -5,7 +5,7 @@ import { inParts } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
 
 /** Everywhere a stored file is named by its hash; what is named nowhere is held by nobody. */
-const HOLDERS = [
+export const HOLDERS = [
   [resource, resource.pictureHash],
   [resource, resource.seenHash],
   [collection, collection.coverHash],
