@@ -1,9 +1,9 @@
 /**
  * `npm run describe`: writes what each action answers, as JSON Schema, into src/http/outputs.json, from the
  * types of the actions themselves. The description of the open interface shows it, and the integration tests hold
- * every answer against it.
+ * every answer against it. With `--check` it is only compared.
  */
-import { writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import ts from "typescript";
 
@@ -100,5 +100,10 @@ const actions = Object.fromEntries(
     .sort(([a], [b]) => (a < b ? -1 : 1)),
 );
 const $defs = Object.fromEntries([...named].map(([name, { schema }]) => [name, schema] as const).sort());
-writeFileSync(OUTPUT, `${JSON.stringify({ actions, $defs }, null, 1)}\n`);
+const described = `${JSON.stringify({ actions, $defs }, null, 1)}\n`;
+if (!process.argv.includes("--check")) writeFileSync(OUTPUT, described);
+else if (described !== readFileSync(OUTPUT, "utf8")) {
+  process.stderr.write("What the actions answer is described otherwise: npm run describe\n");
+  process.exit(1);
+}
 process.stdout.write(`${Object.keys(actions).length} actions, ${named.size} named types\n`);

@@ -1,4 +1,4 @@
-/** `npm run search:rebuild`: has the index of words made anew, by whatever worker runs. */
+/** `npm run search:rebuild`: has the index of words, and the counts of the catalogue with it, made anew, by whatever worker runs. */
 import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { transact } from "@/data/transaction";
@@ -6,7 +6,14 @@ import { database } from "@/mechanism/changing";
 
 await transact(database(), async (tx) => {
   // First what feeders lock an index by: they wait until everything is gone.
-  for (const table of ["term_stat", "term_block", "term_posting", "term_list", "reindex_queue"])
+  for (const table of [
+    "term_stat",
+    "term_block",
+    "term_posting",
+    "term_list",
+    "facet_count",
+    "reindex_queue",
+  ])
     await tx.execute(sql.raw(`DELETE FROM ${table}`));
   await tx.execute(
     sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,

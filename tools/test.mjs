@@ -62,6 +62,10 @@ async function readSources() {
       "the picture of the house",
       () => check("the picture of the house", "../../tools/house.mjs", ["--check"]),
     ],
+    [
+      "the description of answers",
+      () => check("the description of answers", "tsx", ["tools/describe-outputs.ts", "--check"]),
+    ],
     ["nothing unused", () => check("nothing unused", "knip", ["--no-config-hints"])],
   ];
   for (const [what, work] of reads) await timed(what, work);

@@ -86,6 +86,7 @@ export const TIES: Record<string, Ties> = {
   term_stat: { ...plain, ...derived },
   term_list: { ...plain, ...derived },
   reindex_queue: { ...plain, ...derived },
+  facet_count: { ...plain, ...derived },
   cached_count: { ...plain, ...derived },
   job: { ...plain, account: "stays with the team", archive: "of the moment" },
   worker: { ...plain, account: "not of a person", archive: "of the moment" },

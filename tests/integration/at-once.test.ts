@@ -8,6 +8,7 @@ import { database } from "@/mechanism/changing";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
 import type { ActionName } from "@/services/registry";
+import { countedOtherwise } from "./counted";
 import { as, makeWorld, type World } from "./world";
 
 type Row = Record<string, string | null>;
@@ -186,7 +187,10 @@ test.each([
   ["one after the other", 1, 20],
   ["three at once", 3, 20],
 ])("whatever two people do to a tree, %s, everything stands somewhere", async (_, width, runs) => {
-  const seen = await twoPeople({ ...TREE, ...BACK }, width, runs, ({ team }) => faults(team));
+  const seen = await twoPeople({ ...TREE, ...BACK }, width, runs, async ({ team }) => [
+    ...(await faults(team)),
+    ...(await countedOtherwise(team)),
+  ]);
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(10);
 }, 120_000); // prettier-ignore
 
@@ -200,7 +204,7 @@ test.each([
       SELECT g.name, COUNT(r.id) AS n FROM tag g LEFT JOIN resource_tag t ON t.tag = g.id
       LEFT JOIN resource r ON r.id = t.resource AND r.deleted_at IS NULL WHERE g.team = ${team} GROUP BY g.id`);
     const expected = new Map(counted.map((row) => [row.name, Number(row.n)]));
-    return [...(await faults(team)), ...tags.filter((tag) => tag.count !== expected.get(tag.name))];
+    return [...(await faults(team)), ...(await countedOtherwise(team)), ...tags.filter((tag) => tag.count !== expected.get(tag.name))];
   });
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(10);
 }, 120_000); // prettier-ignore

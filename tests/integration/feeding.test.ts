@@ -19,6 +19,9 @@ import { newId } from "@/outside/random";
 import { feedSome, packTeam } from "@/services/search/feed";
 import { as, makeWorld } from "./world";
 
+/** What nothing is counted of; counts have a test of their own. */
+const UNCOUNTED = { counted: new Map<string, number>(), now: new Map<string, number>() };
+
 test("rows are found by their keys: what others hold in the same small table is not waited for", async () => {
   const { team, resource: of } = await makeWorld();
   const rows = Array.from({ length: 60 }, () => ({ id: newId(), resource: of, team }));
@@ -202,7 +205,13 @@ test("noted one by one, packed with many others or later: the index is what was 
             expected.get(term)!.set(id, weight);
           }
           const after = Object.entries(weights).map(([term, weight]) => ({ term, weight, word: term }));
-          return { resource: id, fed: !!indexed, indexed: indexed ?? new Map<string, number>(), after };
+          return {
+            ...UNCOUNTED,
+            resource: id,
+            fed: !!indexed,
+            indexed: indexed ?? new Map<string, number>(),
+            after,
+          };
         });
         seen[how]++;
         await database().transaction(async (tx) => {
@@ -241,7 +250,7 @@ test("an unfinished word of which much is noted stands for the same terms", asyn
         expected.get("peat")!.set(id, 7);
         if (i % 2) expected.get("peaty")!.set(id, 9);
         const after = [{ term: "peat", weight: 7, word: "peat" }, { term: "peaty", weight: 9, word: "peaty" }]; // prettier-ignore
-        return { resource: id, fed: false, indexed: new Map<string, number>(), after: after.slice(0, 1 + (i % 2)) };
+        return { ...UNCOUNTED, resource: id, fed: false, indexed: new Map<string, number>(), after: after.slice(0, 1 + (i % 2)) };
       }); // prettier-ignore
       await writeTerms(tx, team, feedings, noted ? Infinity : 0);
     });
@@ -261,6 +270,7 @@ test("lists that are kept in the process are those of now, whoever has packed th
     database().transaction(async (tx) => {
       await lockIndex(tx, team, true);
       const feedings = some.map((id) => ({
+        ...UNCOUNTED,
         resource: id,
         fed: before !== null,
         indexed: new Map<string, number>(before ? [["peat", before]] : []),

@@ -1,10 +1,9 @@
-import { eq, sql } from "drizzle-orm";
 import fc from "fast-check";
 import { beforeAll, expect, test } from "vitest";
 import { groupBy } from "@/core/list/group-by";
 import { KINDS } from "@/core/page/facts";
 import type { Hit } from "@/core/search/rank";
-import { cachedCount, placement, resource, resourceTag, tag, termStat } from "@/data/schema";
+import { placement, resource, resourceTag, tag } from "@/data/schema";
 import { reindexResources } from "@/data/search/reindex-queue";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
@@ -270,35 +269,4 @@ test("the counts to narrow by are those of what is found, and of everything", as
     ),
     { numRuns: 60 },
   );
-});
-
-test("counts of a large catalogue are those of before at once, and a little later those of now", async () => {
-  const { team } = world;
-  const ask = () => as(world.viewer, "search.facets", { team, query: "" });
-  const first = await ask();
-  // As if there were more than are counted whenever somebody asks.
-  await database()
-    .update(termStat)
-    .set({ df: 6_000 })
-    .where(sql`team = ${team} AND term = ''`);
-  expect(await ask()).toEqual(first);
-  const tend = async () => {
-    const { tags, old } = await as(world.viewer, "tags.tend", { team });
-    return { old, winters: tags.find((one) => one.name === "winter")!.count };
-  };
-  const tagged = rows.find((row) => !row.tags.length)!;
-  const winters = rows.filter((row) => row.tags.includes("winter")).length;
-  expect(await tend()).toEqual({ old: false, winters });
-  await as(world.editor, "tags.add", { resource: tagged.id, tags: ["winter"] });
-  const then = await ask();
-  expect(then).toEqual({ ...first, old: true });
-  // Not counted again while it was counted a moment ago.
-  expect(await ask()).toEqual(then);
-  expect(await tend()).toEqual({ old: true, winters });
-  const earlier = new Date(Date.now() - 60_000);
-  await database().update(cachedCount).set({ at: earlier }).where(eq(cachedCount.team, team));
-  await expect.poll(async () => (await ask()).old, { timeout: 20_000 }).toBe(false);
-  const said = (await ask()).facets.tags.find((one) => one.value === "winter")!.count;
-  expect(said).toBe(winters + 1);
-  await expect.poll(tend, { timeout: 20_000 }).toEqual({ old: false, winters: winters + 1 });
 });

@@ -10,6 +10,7 @@ import { measureBench } from "./bench-screen";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
+import { measureGrowth } from "./growth";
 import { measureImport } from "./imports";
 import { measureListeners } from "./listeners";
 import { measureReader } from "./reader";
@@ -31,6 +32,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   reading: async () => [await measureReading(actor)],
+  growth: () => measureGrowth(actor),
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),
 };
 const wanted = process.argv.slice(2);

@@ -20,7 +20,7 @@ export type Part =
   | "presence"
   | "imports";
 
-/** Which resources have other words afterwards, for the index. */
+/** Which resources have other words afterwards, for the index, or count as something else. */
 type Words =
   | "none"
   /** The subject is the resource; what was merged into it, too. */
@@ -66,10 +66,10 @@ const VERBS = {
   "resources.captured": { words: "resource", reload: OF_RESOURCE },
   "resources.edit": { words: "resource", reload: OF_RESOURCE },
   "resources.filled": { words: "resource", reload: OF_RESOURCE },
-  "resources.fetch-again": { words: "none", reload: OF_RESOURCE },
+  "resources.fetch-again": { words: "resource", reload: OF_RESOURCE },
   "resources.proposed": { words: "none", reload: OF_RESOURCE },
   "resources.merged": { words: "resource", reload: OF_RESOURCE },
-  "resources.apart": { words: "none", reload: OF_RESOURCE },
+  "resources.apart": { words: "resource", reload: OF_RESOURCE },
   "resources.remove": { words: "resource", reload: ["list", ...OF_RESOURCE] },
   "bin.restore-resource": { words: "resource", reload: ["list", ...OF_RESOURCE] },
 

@@ -66,8 +66,8 @@ export function countFacts(facts: readonly Fact[], states: readonly string[]): O
   };
 }
 
-/** The number of the class that so many minutes are in. */
-function lengthOf(minutes: number): number {
+/** The number of the class that so many minutes are in, as `lengthClass` takes it. */
+export function lengthOf(minutes: number): number {
   const i = LENGTHS.findIndex((most) => minutes <= most);
   return i < 0 ? LENGTHS.length : i;
 }

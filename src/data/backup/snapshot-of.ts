@@ -9,6 +9,7 @@ const LEFT_OUT = new Set([
   "term_posting",
   "term_stat",
   "reindex_queue",
+  "facet_count",
   "cached_count",
   "worker",
   "presence",

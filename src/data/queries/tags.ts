@@ -8,12 +8,6 @@ import { collection, collectionTag, resource, resourceTag, tag } from "../schema
 /** How much a tag is used, and when it was last put on something. */
 export type TagUse = { tag: string; count: number; last: Date | null };
 
-/** Tags of a team with their use and when they were last put on something, the most used first. */
-export async function tagUses(tx: Tx, teamId: string, most = 2000) {
-  const [uses, names] = await Promise.all([countUses(tx, teamId), tagNames(tx, teamId)]);
-  return withNames(names, uses).slice(0, most);
-}
-
 /** Counted from the links alone; what lies in the bin is no use. */
 export async function countUses(tx: Tx, teamId: string): Promise<TagUse[]> {
   const [uses, binned] = await Promise.all([
@@ -108,7 +102,7 @@ export async function tagsBeside(tx: Tx, team: string, id: string, most: number)
   return rows.map((row) => ({ ...row, together: Number(row.together) }));
 }
 
-/** How often tags (or one of them) were put on something, by month. */
+/** How often tags (or one of them) were put on something that is not in the bin, by month. */
 export async function tagMonths(
   tx: Tx,
   team: string,
@@ -116,18 +110,27 @@ export async function tagMonths(
   since: Date,
 ): Promise<Map<string, number>> {
   const month = sql<number>`extract(year_month from ${resourceTag.createdAt})`;
-  const rows = await tx
-    .select({ month, n: sql<number>`count(*)` })
-    .from(resourceTag)
-    .where(
-      and(
-        eq(resourceTag.team, team),
-        id ? eq(resourceTag.tag, id) : undefined,
-        gte(resourceTag.createdAt, since),
-      ),
-    )
-    .groupBy(month);
-  return new Map(rows.map((row) => [asMonth(row.month), Number(row.n)]));
+  const wanted = and(
+    eq(resourceTag.team, team),
+    id ? eq(resourceTag.tag, id) : undefined,
+    gte(resourceTag.createdAt, since),
+  );
+  const columns = { month, n: sql<number>`count(*)` };
+  const [all, binned] = await Promise.all([
+    tx.select(columns).from(resourceTag).where(wanted).groupBy(month),
+    tx
+      .select(columns)
+      .from(resource)
+      .innerJoin(resourceTag, eq(resourceTag.resource, resource.id))
+      .where(and(eq(resource.team, team), isNotNull(resource.deletedAt), wanted))
+      .groupBy(month),
+  ]);
+  const inBin = new Map(binned.map((row) => [row.month, Number(row.n)]));
+  return new Map(
+    all
+      .map((row) => [asMonth(row.month), Number(row.n) - (inBin.get(row.month) ?? 0)] as const)
+      .filter(([, n]) => n > 0),
+  );
 }
 
 /** The collections that are about a tag. */

@@ -1,6 +1,7 @@
 import { boolean, index, int, mediumtext, mysqlTable, primaryKey, smallint } from "drizzle-orm/mysql-core";
+import type { Facet } from "@/core/search/counted";
 import { LONGEST_TERM } from "@/core/search/runs";
-import { bigJson, bytes16, exactText, line, moment, packed, uuid } from "./columns";
+import { bigJson, bytes16, bytesText, exactText, line, moment, packed, uuid } from "./columns";
 import { team } from "./people";
 
 /** A version before all others. */
@@ -67,6 +68,8 @@ export const termList = mysqlTable(
     team: uuid("team").notNull(),
     /** Lines of "term weight word". */
     terms: mediumtext("terms").notNull(),
+    /** What is counted of it in facet_count, as core/search/counted writes it; null before it was counted. */
+    counted: mediumtext("counted"),
   },
   (t) => [index("term_list_team").on(t.team)],
 );
@@ -95,7 +98,25 @@ export const savedSearch = mysqlTable(
   (t) => [index("saved_search_own").on(t.person, t.team, t.id)],
 );
 
-/** What was counted last of the whole catalogue of a large team. */
+/**
+ * How many resources of a team there are of each kind, site, tag and so on (core/search/counted). Kept by difference
+ * with the index, by whoever feeds it, because counting a large catalogue anew takes seconds.
+ */
+export const facetCount = mysqlTable(
+  "facet_count",
+  {
+    team: uuid("team").notNull(),
+    facet: bytesText("facet", { length: 10 }).$type<Facet>().notNull(),
+    value: exactText("value", { length: 255 }).notNull(),
+    n: int("n").notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.team, t.facet, t.value] }),
+    index("facet_count_most").on(t.team, t.facet, t.n, t.value),
+  ],
+);
+
+/** Not used any more: what was counted by the version before; it goes with the next one. */
 export const cachedCount = mysqlTable(
   "cached_count",
   {

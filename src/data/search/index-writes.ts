@@ -1,11 +1,13 @@
 import { queryRows } from "../sql/query-rows";
 import { and, eq, sql } from "drizzle-orm";
+import { differences, writeCounted } from "@/core/search/counted";
 import type { Weighed } from "@/core/search/weigh";
 import type { Tx } from "../database";
 import { reindexQueue, termList, termStat } from "../schema";
 import { packInto } from "./blocks";
 import { compare, inParts, keysFirst } from "../sql/by-keys";
 import { fixed } from "../sql/fixed";
+import { addToCounts } from "./kept-counts";
 import { byTerm, type Change, dropPending, addPending } from "./pending";
 import type { Words } from "./words";
 
@@ -78,15 +80,17 @@ export async function dropFromReindexQueue(tx: Tx, ids: readonly string[]): Prom
   );
 }
 
-/** What changes in the index of one resource: the terms with their weights that it holds, and those it shall hold. */
-type Feeding = Pick<Words, "resource" | "fed" | "indexed"> & { after: readonly Weighed[] };
+/** What changes in the index of one resource: the terms with their weights that it holds, and those it shall hold; counts, too. */
+type Feeding = Pick<Words, "resource" | "fed" | "indexed" | "counted" | "now"> & {
+  after: readonly Weighed[];
+};
 
 /** From so many changes on they go into the blocks at once: then most blocks are written for more than one. */
 const MANY = 4_000;
 
-const LIST = fixed(sql`INSERT INTO ${termList} (resource, team, terms) VALUES`);
+const LIST = fixed(sql`INSERT INTO ${termList} (resource, team, terms, counted) VALUES`);
 const COMMA = sql.raw(", ");
-const OR_NEW = sql.raw("ON DUPLICATE KEY UPDATE terms = VALUES(terms)");
+const OR_NEW = sql.raw("ON DUPLICATE KEY UPDATE terms = VALUES(terms), counted = VALUES(counted)");
 
 /**
  * Writes what is different into the index of a team.
@@ -125,12 +129,16 @@ export async function writeTerms(
     );
     await packInto(tx, team, byTerm(changes));
   }
-  const lists = feedings.map(({ resource, after }) => ({
+  await addToCounts(tx, team, differences(feedings));
+  const lists = feedings.map(({ resource, after, now }) => ({
     resource,
+    counted: writeCounted(now),
     terms: after.map(({ term, weight }) => `${term} ${weight}`).join("\n"),
   }));
   await inParts(lists, (rows) => {
-    const values = rows.map(({ resource, terms }) => sql`(${resource}, ${team}, ${terms})`);
+    const values = rows.map(
+      ({ resource, terms, counted }) => sql`(${resource}, ${team}, ${terms}, ${counted})`,
+    );
     return tx.execute(sql`${LIST} ${sql.join(values, COMMA)} ${OR_NEW}`);
   });
 }

@@ -1,4 +1,4 @@
-import { inArray, sql } from "drizzle-orm";
+import { eq, inArray, sql } from "drizzle-orm";
 import { meaningOf } from "@/core/history/verbs";
 import type { Tx } from "../database";
 import { placement, resource, reindexQueue } from "../schema";
@@ -26,6 +26,16 @@ export async function queueReindex(tx: Tx, told: readonly Told[]): Promise<void>
     await tx.execute(
       sql`INSERT INTO ${reindexQueue} (id, resource, team) SELECT UUID(), resource, team FROM ${placement} WHERE ${inArray(placement.collection, collections)} GROUP BY resource, team`,
     );
+}
+
+/** Whether something of a team waits to be fed to its index. */
+export async function isQueued(tx: Tx, team: string): Promise<boolean> {
+  const rows = await tx
+    .select({ id: reindexQueue.id })
+    .from(reindexQueue)
+    .where(eq(reindexQueue.team, team))
+    .limit(1);
+  return rows.length > 0;
 }
 
 /** The same for these resources, whatever happened to them. */

@@ -1,5 +1,6 @@
 import { queryRows } from "../sql/query-rows";
 import { sql } from "drizzle-orm";
+import { type Counted, countedOf, readCounted } from "@/core/search/counted";
 import type { Searchable } from "@/core/search/weigh";
 import type { Tx } from "../database";
 import {
@@ -13,7 +14,9 @@ import {
   termList,
 } from "../schema";
 import { keysFirst } from "../sql/by-keys";
+import { asMonth } from "../sql/as-month";
 import { fixed } from "../sql/fixed";
+import { COUNTED, type CountedRow, factOf } from "./facts";
 
 export type Words = {
   resource: string;
@@ -21,14 +24,20 @@ export type Words = {
   fed: boolean;
   /** What stands of it in the index: terms with their weights. Of what was never fed, none. */
   indexed: Map<string, number>;
+  /** What stands of it in the counts of the team. */
+  counted: Counted;
+  /** What shall stand there. */
+  now: Counted;
   /** Null when it is in the bin or gone for good. */
   words: Searchable | null;
 };
 
 /** The driver knows MariaDB's JSON and reads it. */
-type Row = {
+type Row = CountedRow & {
   id: string;
   terms: string | null;
+  counted: string | null;
+  tagged: [tag: string, month: number][] | null;
   living: 0 | 1;
   title: string;
   notes: string;
@@ -43,8 +52,9 @@ type Row = {
 };
 
 const WHAT = fixed(sql`
-  SELECT k.k AS id, l.terms, r.id IS NOT NULL AND r.deleted_at IS NULL AS living,
-    r.title, r.notes, r.description, r.site_name, r.host, r.authors, r.language, x.text,
+  SELECT k.k AS id, l.terms, l.counted, r.id IS NOT NULL AND r.deleted_at IS NULL AS living,
+    r.title, r.notes, r.description, r.site_name, r.host, r.authors, r.language, x.text, ${COUNTED},
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(rt.tag, EXTRACT(YEAR_MONTH FROM rt.created_at))) FROM ${resourceTag} rt WHERE rt.resource = r.id) AS tagged,
     (SELECT JSON_ARRAYAGG(t.name) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = r.id) AS tags,
     (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.heading, p.context)) FROM ${placement} p
       JOIN ${collection} c ON c.id = p.collection LEFT JOIN ${section} s ON s.id = p.section
@@ -55,7 +65,7 @@ const JOINED = fixed(sql`
   LEFT JOIN ${termList} l ON l.resource = CAST(k.k AS UUID)`);
 
 /**
- * The words of these resources by where they stand, with what the index holds of them. One statement, whatever there
+ * The words of these resources by where they stand, and what is counted of them, with what the index holds of both. One statement, whatever there
  * is: of a single resource the ways to the database and back cost more than what they bring.
  */
 export async function wordsOf(tx: Tx, ids: readonly string[]): Promise<Words[]> {
@@ -64,6 +74,13 @@ export async function wordsOf(tx: Tx, ids: readonly string[]): Promise<Words[]> 
     resource: row.id,
     fed: row.terms !== null,
     indexed: readTerms(row.terms ?? ""),
+    counted: readCounted(row.counted ?? ""),
+    now: row.living
+      ? countedOf(
+          factOf(row),
+          (row.tagged ?? []).map(([tag, month]) => [tag, asMonth(month)]),
+        )
+      : new Map(),
     words: row.living ? wordsIn(row) : null,
   }));
 }

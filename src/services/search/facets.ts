@@ -1,9 +1,10 @@
-import { countAmong, countWhole } from "@/data/search/count-facets";
+import { countAmong, countWhole, keptFacets } from "@/data/search/count-facets";
+import { isQueued } from "@/data/search/reindex-queue";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeText } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
-import { cachedCounts } from "./cached-counts";
+import { countedAnew } from "./counted-anew";
 
 /** With words, what is counted are the best so many. */
 const BEST = 2_000;
@@ -12,8 +13,6 @@ class ReadFacets {
   @Id() team: string;
   @MaybeText(500) query?: string;
 }
-
-const ofWhole = cachedCounts("facets", countWhole);
 
 export const readFacets = reading({
   name: "search.facets",
@@ -25,11 +24,12 @@ export const readFacets = reading({
     const asked = await Asked.of(tx, team, query ?? "");
     const some = await asked.counting(BEST);
     if (some) return { facets: await countAmong(tx, some.ids), best: some.best, old: false };
-    const { counts, old } = await ofWhole(tx, team, asked.indexed);
+    if (countedAnew(asked.indexed)) return { facets: await countWhole(tx, team), best: null, old: false };
+    const [facets, old] = await Promise.all([keptFacets(tx, team), isQueued(tx, team)]);
     return {
-      facets: counts,
+      facets,
       best: null,
-      /** Whether something happened since these were counted: ask again in a few seconds. */
+      /** Whether something happened that is not counted yet: ask again in a few seconds. */
       old,
     };
   },

@@ -1,10 +1,11 @@
 import { fillMonths, togetherness } from "@/core/tags/cloud";
-import { collectionsAbout, findTags, tagMonths, tagsBeside, tagUses } from "@/data/queries/tags";
+import { collectionsAbout, findTags, tagMonths, tagsBeside } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
 import { back, MONTHS } from "./months";
+import { tagUses } from "./uses";
 
 class OneTag {
   @Id() tag: string;

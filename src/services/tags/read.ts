@@ -1,7 +1,7 @@
-import { tagUses } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { tagUses } from "./uses";
 
 class ReadTags {
   @Id() team: string;

@@ -2,7 +2,6 @@ import { rank } from "@/core/search/rank";
 import { idf } from "@/core/search/weigh";
 import { suggestTags } from "@/core/tags/suggest";
 import { tagsOf } from "@/data/queries/resources";
-import { tagUses } from "@/data/queries/tags";
 import { readPostings } from "@/data/search/postings";
 import { countIndexed, dfOf } from "@/data/search/terms";
 import { wordsOf } from "@/data/search/words";
@@ -10,6 +9,7 @@ import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { weighInThread } from "@/outside/threads/in-thread";
+import { tagUses } from "./uses";
 
 /** Neighbours are looked for by so many of the text's terms, none of them in more resources than this. */
 const BY_TERMS = 8;
