@@ -16,7 +16,8 @@ const PATIENCE = 2_000;
  */
 export async function getHealth(request: Request): Promise<Response> {
   if (new URL(request.url).searchParams.has("live")) return json({ status: "up" });
-  const files = (await canKeepFiles()) ? "up" : "down";
+  const ready = await within(PATIENCE, canKeepFiles()).catch(() => false);
+  const files = ready ? "up" : "down";
   try {
     const queue = await within(PATIENCE, queueState(database(), now(), new Date(now().getTime() - ALIVE)));
     const workers = queue.workers > 0 ? "up" : "down";

@@ -4,7 +4,7 @@ import { findResource } from "@/data/queries/resources";
 import { findFile } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
 import { readDocument, readMediaFile } from "@/outside/documents/read-document";
-import { storeFile, pathOfStored, readStored } from "@/outside/files";
+import { storeFile, readStored, withStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
 import { fillResource } from "@/services/resources/fill";
 import type { JobKind } from "./job-kind";
@@ -28,7 +28,7 @@ export const readFileJob: JobKind = {
     const read = document
       ? document
       : /^(audio|video)\//.test(file.type)
-        ? await readMediaFile(pathOfStored(file.hash))
+        ? ((await withStored(file.hash, readMediaFile)) ?? {})
         : {};
     const { title, authors, words, pages, seconds, copy, picture } = { ...NOTHING, ...read };
     const thumbnail = picture ? await makeThumbnail(picture, { drawings: true }) : null;

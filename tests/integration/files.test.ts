@@ -11,7 +11,7 @@ import { readRange, sendFile } from "@/http/file-route";
 import { getReaderFile } from "@/http/reader-route";
 import { readFileJob } from "@/jobs/read-stored-file";
 import { changingByItself, database } from "@/mechanism/changing";
-import { pathOfStored, readStored, storeFile } from "@/outside/files";
+import { readStored, storeFile } from "@/outside/files";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { clearFiles } from "@/services/clearing/clear-files";
@@ -288,10 +288,11 @@ test("files nobody holds any more are cleared after a day, those somebody holds 
   await database().update(resource).set({ pictureHash: cover }).where(eq(resource.id, page.id));
   for (const coverHash of [cover!, ""]) await as(owner, "collections.edit", { collection: home, coverHash });
   await database().update(resource).set({ pictureHash: null }).where(eq(resource.id, page.id));
-  const part = `${pathOfStored(loose!)}.half`;
+  const pathOf = (hash: string) => path.join(settings().files, hash.slice(0, 2), hash);
+  const part = `${pathOf(loose!)}.half`;
   writeFileSync(part, "half");
   const old = new Date(Date.now() - 2 * 86_400_000);
-  for (const file of [held, loose!, cover!, seen!].map(pathOfStored).concat(part)) utimesSync(file, old, old);
+  for (const file of [held, loose!, cover!, seen!].map(pathOf).concat(part)) utimesSync(file, old, old);
   const counted = await clearFiles(new Date());
   expect(counted.cleared).toBeGreaterThanOrEqual(2);
   const there = await Promise.all([held, young!, cover!, seen!, loose!].map((hash) => readStored(hash)));
@@ -299,7 +300,7 @@ test("files nobody holds any more are cleared after a day, those somebody holds 
   expect(existsSync(part)).toBe(false);
   // What is wanted again is as young as what is new.
   const again = await store("again");
-  utimesSync(pathOfStored(again), old, old);
+  utimesSync(pathOf(again), old, old);
   await storeFile((await readStored(again))!);
   await clearFiles(new Date());
   expect(await readStored(again)).not.toBeNull();

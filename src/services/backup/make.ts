@@ -1,12 +1,12 @@
 import { createWriteStream } from "node:fs";
-import { copyFile, mkdir, readdir, stat, writeFile } from "node:fs/promises";
+import { copyFile, mkdir, readdir, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { createGzip } from "node:zlib";
 import { openSnapshot, type Snapshot, type Table } from "@/data/backup/snapshot-of";
 import { now } from "@/outside/clock";
-import { pathOfStored } from "@/outside/files";
+import { withStored } from "@/outside/files";
 import { BackupRefused, type Manifest, MANIFEST, sha256Of, storedFile, tableFile } from "./manifest";
 
 /**
@@ -62,10 +62,7 @@ async function writeTable(
 }
 
 async function copyStored(folder: string, hash: string): Promise<boolean> {
-  const from = pathOfStored(hash);
-  if (!(await stat(from).catch(() => null))) return false;
   const to = storedFile(folder, hash);
   await mkdir(path.dirname(to), { recursive: true });
-  await copyFile(from, to);
-  return true;
+  return (await withStored(hash, (from) => copyFile(from, to).then(() => true))) ?? false;
 }

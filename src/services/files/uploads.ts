@@ -1,15 +1,12 @@
-import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
-import path from "node:path";
-import { FileStore } from "@tus/file-store";
 import { Server } from "@tus/server";
 import { fileName } from "@/core/formats/file-name";
 import { within } from "@/mechanism/limits";
 import { Problem } from "@/mechanism/problem";
 import { typeOfFile } from "@/outside/documents/read-document";
 import { adoptFile, headOf, storeFile, readStored } from "@/outside/files";
+import { uploadPlace } from "@/outside/files/uploads";
 import { cleanPicture } from "@/outside/pictures";
 import { newId } from "@/outside/random";
-import { settings } from "@/outside/settings";
 import { heicInThread } from "@/outside/threads/in-thread";
 import { actorOf } from "../accounts/actor-of-request";
 import { beginUpload, mostBytes } from "./begin";
@@ -27,19 +24,15 @@ export type Arrived = {
   type: string;
 };
 
-const folder = () => path.join(settings().files, "uploads");
-const noteOf = (id: string) => path.join(folder(), `${id}.arrived`);
-
 /**
  * Where files arrive, by the tus protocol 1.0.0 (https://tus.io/protocols/resumable-upload): an upload that breaks off is
- * gone on with where it stopped. Parts lie on disk beside the kept files, so that every process sees them.
+ * gone on with where it stopped, by whichever process gets the next part.
  */
 async function makeServer(): Promise<Server> {
-  await mkdir(folder(), { recursive: true });
   return new Server({
     path: "/api/files",
     relativeLocation: true,
-    datastore: new FileStore({ directory: folder() }),
+    datastore: await uploadPlace().datastore(),
     maxSize: mostBytes(),
     namingFunction: () => newId(),
     onUploadCreate: async (request, upload) => {
@@ -55,8 +48,9 @@ async function makeServer(): Promise<Server> {
     onIncomingRequest: async (request, id) => {
       if (request.method === "POST" || request.method === "OPTIONS") return;
       const { person } = await actorOf(request.headers);
-      const note = await readFile(path.join(folder(), `${path.basename(id)}.json`), "utf8").catch(() => "{}");
-      const { metadata } = JSON.parse(note) as { metadata?: { person?: string } };
+      const { metadata } = JSON.parse((await uploadPlace().told(id)) ?? "{}") as {
+        metadata?: { person?: string };
+      };
       // Whether it is not there or somebody else's is the same to whoever asks.
       if (!person || metadata?.person !== person.id)
         throw { status_code: 404, body: "There is no such upload.\n" };
@@ -72,12 +66,10 @@ type Meta = { team: string; filename: string; person: string };
 
 /** Takes a file in that has arrived whole; whoever is killed in the middle has it done anew, and once. */
 async function finish(id: string, { team, filename, person }: Meta): Promise<Arrived> {
-  const file = path.join(folder(), id);
-  const arrived: Arrived = { person, team, name: filename, ...(await takeIn(file, filename)) };
-  const part = `${noteOf(id)}.${newId()}`;
-  await writeFile(part, JSON.stringify(arrived));
-  await rename(part, noteOf(id));
-  await rm(file, { force: true });
+  const place = uploadPlace();
+  const taken = await place.onDisk(id, (file) => takeIn(file, filename));
+  const arrived: Arrived = { person, team, name: filename, ...taken };
+  await place.finish(id, JSON.stringify(arrived));
   return arrived;
 }
 
@@ -125,7 +117,7 @@ export const handleUpload = async (request: Request): Promise<Response> =>
  */
 export async function arrived(id: string, person: string): Promise<Arrived | null> {
   const noted = async () => {
-    const note = await readFile(noteOf(id), "utf8").catch(() => null);
+    const note = await uploadPlace().note(id);
     return note ? (JSON.parse(note) as Arrived) : null;
   };
   const found =
@@ -140,22 +132,15 @@ export async function arrived(id: string, person: string): Promise<Arrived | nul
 }
 
 async function finishLeft(id: string, person: string): Promise<Arrived | null> {
-  const file = path.join(folder(), path.basename(id));
-  const said = await readFile(`${file}.json`, "utf8").catch(() => null);
+  const place = uploadPlace();
+  const said = await place.told(id);
   const { size, metadata } = (said ? JSON.parse(said) : {}) as { size?: number; metadata?: Meta };
-  const there = await stat(file).catch(() => null);
-  if (!metadata || metadata.person !== person || !there || there.size !== size) return null;
-  return finish(id, metadata);
+  if (!metadata || metadata.person !== person) return null;
+  return (await place.length(id)) === size ? finish(id, metadata) : null;
 }
 
 /**
  * Clears away uploads nobody came back for within a day.
  * @param before what was touched last before goes
  */
-export async function clearUploads(before: Date): Promise<void> {
-  for (const name of await readdir(folder()).catch(() => [])) {
-    const file = path.join(folder(), name);
-    const found = await stat(file).catch(() => null);
-    if (found && found.mtime < before) await rm(file, { force: true });
-  }
-}
+export const clearUploads = (before: Date): Promise<void> => uploadPlace().clearBefore(before);

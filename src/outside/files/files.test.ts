@@ -3,11 +3,11 @@ import os from "node:os";
 import path from "node:path";
 import { text } from "node:stream/consumers";
 import { afterAll, afterEach, beforeEach, expect, test, vi } from "vitest";
-import { sha256 } from "./hash";
+import { sha256 } from "../hash";
 
 const folder = vi.hoisted(() => ({ path: "" }));
-vi.mock("./settings", () => ({ settings: () => ({ files: folder.path }) }));
-const { adoptFile, headOf, openFile, pathOfStored, readStored, storeFile } = await import("./files");
+vi.mock("../settings", () => ({ settings: () => ({ files: folder.path, s3: "" }) }));
+const { adoptFile, headOf, openFile, readStored, storeFile, withStored } = await import(".");
 beforeEach(() => {
   folder.path = mkdtempSync(path.join(os.tmpdir(), "hobbin-files-"));
 });
@@ -23,7 +23,7 @@ test("a file is stored once under the hash of its content, however often and by 
   const hashes = await Promise.all([1, 2, 3].map(() => storeFile(peat)));
   expect(new Set(hashes)).toEqual(new Set([sha256(peat)]));
   expect(files()).toHaveLength(1);
-  expect(readFileSync(pathOfStored(hashes[0]!))).toEqual(peat);
+  expect(await withStored(hashes[0]!, async (file) => readFileSync(file))).toEqual(peat);
 });
 
 test("a file that was sent is taken over, and stays where it lay until it is let go; one that is here already too", async () => {
