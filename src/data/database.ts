@@ -12,6 +12,18 @@ type Opened = { url: string; pool: Pool; database: Database };
 const shared = globalThis as { hobbinDatabase?: Opened };
 
 /**
+ * What every connection begins with. In a cluster it waits once until its node has written all that others had written:
+ * after a failover the new writer may have some of it still before it, and what is read then would be decided upon.
+ * (Galera, wsrep_sync_wait; on a database by itself nothing is waited for.)
+ */
+const BEGINNING = [
+  "SET SESSION time_zone = '+00:00', SESSION tx_isolation = 'READ-COMMITTED', SESSION max_statement_time = 60",
+  "SET SESSION wsrep_sync_wait = 1",
+  "SELECT 1",
+  "SET SESSION wsrep_sync_wait = 0",
+];
+
+/**
  * Opens the pool of connections to `url` once per process and returns it again afterwards.
  * Sessions run in UTC and READ COMMITTED: after waiting for a lock a reader must see what the one before it
  * wrote, not the picture from before the wait.
@@ -29,9 +41,9 @@ export function openDatabase(url: string): Database {
     trace: false,
   });
   pool.on("connection", (connection) => {
-    connection.query(
-      "SET SESSION time_zone = '+00:00', SESSION tx_isolation = 'READ-COMMITTED', SESSION max_statement_time = 60",
-    );
+    for (const statement of BEGINNING)
+      // One on which they do not hold is no connection of ours; whoever has it asks for another.
+      connection.query(statement, (error) => error && connection.destroy());
   });
   const database = drizzle(pool, { schema, mode: "default" }) as unknown as Database;
   shared.hobbinDatabase = { url, pool, database };

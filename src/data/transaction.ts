@@ -19,6 +19,8 @@ const TRIES = 5;
 const AWAY = new Set<unknown>([
   ...["ECONNREFUSED", "ECONNRESET", "EPIPE", "ETIMEDOUT", "ENOENT", "PROTOCOL_CONNECTION_LOST"],
   ...["PROTOCOL_SEQUENCE_TIMEOUT", "POOL_CLOSED", "NO_CONNECTION"],
+  // A connection that ended after it was got and before it was asked.
+  ...["ERR_STREAM_WRITE_AFTER_END", "ERR_STREAM_DESTROYED"],
   ...[1040, 1047, 1053, 1927],
 ]);
 /** So long it is waited for, in milliseconds. */
@@ -54,7 +56,9 @@ export const isLost = (error: unknown): boolean =>
 
 /** Whether the database could not be reached, or went away. */
 export const isAway = (error: unknown): boolean =>
-  [...layers(error)].some(({ errno, code }) => AWAY.has(code) || AWAY.has(errno));
+  [...layers(error)].some(
+    ({ errno, code, fatal }) => AWAY.has(code) || AWAY.has(errno) || (fatal === true && code === undefined),
+  );
 
 /**
  * The answer, if it comes within so many milliseconds; a database that says nothing is as good as away.

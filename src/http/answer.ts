@@ -1,4 +1,4 @@
-import { isAway } from "@/data/transaction";
+import { isAway, isLost } from "@/data/transaction";
 import { Problem } from "@/mechanism/problem";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
@@ -26,7 +26,11 @@ export async function answering(work: () => Promise<Response>): Promise<Response
 
 function failed(error: unknown, request: string): Response {
   const instance = `urn:uuid:${request}`;
-  const problem = isAway(error) ? new Problem("database-away") : error;
+  const problem = isAway(error)
+    ? new Problem("database-away")
+    : isLost(error)
+      ? new Problem("many-at-once")
+      : error;
   if (problem instanceof Problem) return problemAnswer({ ...problem.toJSON(), instance }, problem.status);
   // Whoever asked is gone in the middle of asking, by closing the page for one; nobody hears the answer.
   if (error instanceof Error && error.message === "aborted") return new Response(null, { status: 400 });

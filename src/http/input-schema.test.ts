@@ -1,7 +1,7 @@
 import "reflect-metadata";
-import { IsArray, IsBoolean, IsInt, IsObject, IsOptional, Max, Min } from "class-validator";
+import { IsBoolean, IsInt, Max, Min } from "class-validator";
 import { expect, test } from "vitest";
-import { Id, Ids, MaybeText, Name, OneOf, Texts } from "@/mechanism/input";
+import { Described, Id, Ids, MaybeDescribed, MaybeText, Name, OneOf, Texts } from "@/mechanism/input";
 import { inputSchema } from "./input-schema";
 
 class Example {
@@ -12,9 +12,9 @@ class Example {
   @Texts(30, 80) tags: string[];
   @Ids(500) placements: string[];
   @IsInt() @Min(0) @Max(10_000) no: number;
-  @IsArray() lines: unknown[];
+  @Described({ type: "array", items: { type: "object", properties: {} } }) lines: unknown[];
   @IsBoolean() down: boolean;
-  @IsOptional() @IsObject() details?: object;
+  @MaybeDescribed({ type: "object", properties: { page: { type: "string" } } }) details?: object;
 }
 
 test("the validators of an input are its JSON Schema: types, bounds, lists, what may be left out", () => {
@@ -30,9 +30,9 @@ test("the validators of an input are its JSON Schema: types, bounds, lists, what
       tags: { type: "array", maxItems: 30, items: { type: "string", maxLength: 80 } },
       placements: { type: "array", maxItems: 500, items: { type: "string", format: "uuid" } },
       no: { type: "integer", minimum: 0, maximum: 10_000 },
-      lines: { type: "array", items: {} },
+      lines: { type: "array", items: { type: "object", properties: {} } },
       down: { type: "boolean" },
-      details: { type: "object" },
+      details: { type: "object", properties: { page: { type: "string" } } },
     },
   });
 });

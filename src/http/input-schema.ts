@@ -17,7 +17,7 @@ const SAYS: Record<string, (one: Schema, whole: Schema, constraints: readonly un
   isBoolean: (one) => void (one.type = "boolean"),
   isInt: (one) => void (one.type = "integer"),
   isNumber: (one) => void (one.type = "number"),
-  isObject: (one) => void (one.type = "object"),
+  isDescribed: (one, _, [schema]) => void Object.assign(one, schema),
   isBase: (one) =>
     void Object.assign(one, {
       type: "object",

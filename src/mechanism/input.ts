@@ -85,6 +85,29 @@ export const Texts = (most: number, longest: number) =>
 export const MaybeTexts = (most: number, longest: number) =>
   all(Optional() as PropertyDecorator, Texts(most, longest) as PropertyDecorator);
 /**
+ * A list or an object whose shape is described, and made sure of by the action itself.
+ * @param schema in JSON Schema; what it says of type is checked here
+ */
+export const Described = (schema: Readonly<Record<string, unknown>>) =>
+  all(
+    ValidateBy(
+      {
+        name: "isDescribed",
+        constraints: [schema],
+        validator: {
+          validate: (value) =>
+            schema.type === "array"
+              ? Array.isArray(value)
+              : typeof value === "object" && value !== null && !Array.isArray(value),
+        },
+      },
+      { message: schema.type === "array" ? "This must be a list." : "This must be an object." },
+    ),
+  );
+/** The same, or nothing. */
+export const MaybeDescribed = (schema: Readonly<Record<string, unknown>>) =>
+  all(Optional() as PropertyDecorator, Described(schema) as PropertyDecorator);
+/**
  * By the name of a text: what it was when one began to write. Several where it is not known whether what was sent last
  * has arrived, the newest first.
  */

@@ -16,7 +16,7 @@ test("sign up, confirm by mail, sign out, forgotten password, sign in with the n
   await expect(page.getByText(`For ${email}.`)).toBeVisible();
   await page.getByLabel("Password").fill("short");
   await page.getByRole("button", { name: "Take this password" }).click();
-  await expect(page.getByText("At least 10 characters, please.")).toBeVisible();
+  await expect(page.getByText("At least 12 characters, please.")).toBeVisible();
   await page.getByLabel("Password").fill("peat and water");
   await page.getByRole("button", { name: "Take this password" }).click();
   await page.waitForURL(/\/team\//);

@@ -34,12 +34,15 @@ export async function startDatabase({ folder, port, fast = false }) {
     throw new Stop(
       `The data in ${folder} was made by MariaDB ${readFileSync(stamp, "utf8")}, but this is ${version}. Start over with --fresh, or install the other version.`,
     );
-  mkdirSync(folder, { recursive: true });
+  // Of its own: a server that starts deletes what others have there as their temporary tables.
+  const temporary = path.join(folder, "tmp");
+  mkdirSync(temporary, { recursive: true });
   if (!existsSync(path.join(data, "mysql"))) {
     await exec("mariadb-install-db", [
       "--no-defaults",
       `--user=${user}`,
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       "--auth-root-authentication-method=normal",
       "--skip-test-db",
     ]).catch((error) => {
@@ -59,7 +62,7 @@ export async function startDatabase({ folder, port, fast = false }) {
     os.tmpdir(),
     `hobbin-${createHash("sha256").update(data).digest("hex").slice(0, 12)}.sock`,
   );
-  const log = path.join(folder, "log");
+  const log = path.join(folder, "log.err");
   const entry = start(
     "The database",
     SERVER,
@@ -67,6 +70,7 @@ export async function startDatabase({ folder, port, fast = false }) {
       "--no-defaults",
       `--user=${user}`,
       `--datadir=${data}`,
+      `--tmpdir=${temporary}`,
       `--socket=${socket}`,
       `--pid-file=${pidFile}`,
       `--log-error=${log}`,

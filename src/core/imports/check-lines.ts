@@ -4,7 +4,7 @@ import type { BroughtLine, BroughtPlace } from "./brought";
 
 /** The most lines that are sent together. */
 export const LINES_AT_ONCE = 1000;
-const MOST_PLACES = 20_000;
+export const MOST_PLACES = 20_000;
 
 const text = (value: unknown, most: number) => (typeof value === "string" ? value.slice(0, most) : "");
 const day = (value: unknown) => {

@@ -2,6 +2,18 @@
 export type TextQuote = { type: "TextQuoteSelector"; exact: string; prefix: string; suffix: string };
 
 const AROUND = 64;
+const MOST = 16_000;
+/** In JSON Schema. */
+export const SELECTOR_SCHEMA = {
+  type: "object",
+  description: "Where the passage stands in its page: a W3C TextQuoteSelector.",
+  properties: {
+    type: { const: "TextQuoteSelector" },
+    exact: { type: "string", maxLength: MOST },
+    prefix: { type: "string", maxLength: AROUND },
+    suffix: { type: "string", maxLength: AROUND },
+  },
+};
 const text = (value: unknown, most: number) => (typeof value === "string" ? value.slice(0, most) : "");
 
 /**
@@ -13,7 +25,7 @@ export function asQuotation(raw: unknown, quoted: string): TextQuote {
   const said = (raw ?? {}) as Record<string, unknown>;
   return {
     type: "TextQuoteSelector",
-    exact: text(said.exact, 16_000) || quoted.slice(0, 16_000),
+    exact: text(said.exact, MOST) || quoted.slice(0, MOST),
     prefix: text(said.prefix, AROUND),
     suffix: text(said.suffix, AROUND),
   };

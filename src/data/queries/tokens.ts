@@ -1,6 +1,7 @@
 import { and, eq, gte, isNull } from "drizzle-orm";
 import type { Tx } from "../database";
 import { accessToken, pairing, person } from "../schema";
+import { isLost } from "../transaction";
 
 /** Whose token this is, and notes that it was used; null when there is none or it was revoked. */
 export async function personOfToken(tx: Tx, hash: string, at: Date) {
@@ -20,7 +21,14 @@ export async function personOfToken(tx: Tx, hash: string, at: Date) {
   if (!row) return null;
   // Once a minute is often enough to tell which tokens are in use.
   if (!row.lastUsedAt || at.getTime() - row.lastUsedAt.getTime() > 60_000)
-    await tx.update(accessToken).set({ lastUsedAt: at }).where(eq(accessToken.id, row.token));
+    await tx
+      .update(accessToken)
+      .set({ lastUsedAt: at })
+      .where(eq(accessToken.id, row.token))
+      // Not worth a refusal: it is noted the next time.
+      .catch((error: unknown) => {
+        if (!isLost(error)) throw error;
+      });
   return { id: row.id, name: row.name, email: row.email, scope: row.scope, token: row.token };
 }
 

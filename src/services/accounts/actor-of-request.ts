@@ -1,4 +1,5 @@
 import { personOfToken } from "@/data/queries/tokens";
+import { patiently } from "@/data/transaction";
 import { type Actor, STRANGER } from "@/mechanism/actor";
 import { guarded } from "@/mechanism/limits";
 import { database } from "@/mechanism/changing";
@@ -12,7 +13,9 @@ import { auth } from "./auth";
  * @param headers of the request: a cookie or a bearer token
  * @throws {Problem} not-signed-in when a token is given that does not hold (a wrong token is no stranger)
  */
-export async function actorOf(headers: Headers): Promise<Actor> {
+export const actorOf = (headers: Headers): Promise<Actor> => patiently(() => find(headers));
+
+async function find(headers: Headers): Promise<Actor> {
   const bearer = /^Bearer\s+(\S+)$/i.exec(headers.get("authorization") ?? "")?.[1];
   if (bearer) {
     const found = await guarded("token", () => personOfToken(database(), sha256(bearer), now()));

@@ -1,11 +1,10 @@
-import { IsObject } from "class-validator";
 import { readAddress } from "@/core/address/read-address";
 import { noteIdentity, noteTitle } from "@/core/imports/identity";
-import { asQuotation, passageAddress } from "@/core/imports/quotation";
+import { asQuotation, passageAddress, SELECTOR_SCHEMA } from "@/core/imports/quotation";
 import { type Look, LOOKS } from "@/core/list/view-setting";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import { action } from "@/mechanism/action";
-import { Id, MaybeId, MaybeOneOf, MaybeText, Name, Optional } from "@/mechanism/input";
+import { Id, MaybeDescribed, MaybeId, MaybeOneOf, MaybeText, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { identityHash } from "@/outside/hash";
@@ -21,7 +20,7 @@ class CaptureNote {
   /** Of a quotation: the page it is from, that page's title, and where in it the passage stands. */
   @MaybeText(4000) source?: string;
   @MaybeText(500) sourceTitle?: string;
-  @Optional() @IsObject() selector?: object;
+  @MaybeDescribed(SELECTOR_SCHEMA) selector?: object;
   @MaybeId() collection?: string;
   @MaybeId() section?: string | null;
   @MaybeId() after?: string | null;

@@ -1,12 +1,12 @@
-import { IsObject } from "class-validator";
 import { readAddress } from "@/core/address/read-address";
 import { checkDoi, checkIsbn, checkIssn } from "@/core/cite/identifiers";
 import { ITEM_TYPES, type ItemType, kindOfType } from "@/core/cite/reference";
 import { asReference } from "@/core/imports/check-lines";
+import { FIELDS_SCHEMA } from "@/core/imports/line-schema";
 import { workIdentity } from "@/core/imports/identity";
 import { partialDate } from "@/core/page/dates";
 import { action } from "@/mechanism/action";
-import { Id, MaybeId, MaybeText, MaybeTexts, Name, OneOf, Optional } from "@/mechanism/input";
+import { Id, MaybeDescribed, MaybeId, MaybeText, MaybeTexts, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { addressHash, identityHash } from "@/outside/hash";
@@ -24,7 +24,7 @@ class CaptureWork {
   @MaybeText(4000) description?: string;
   @MaybeText(35) language?: string;
   /** The other fields by their CSL names. */
-  @Optional() @IsObject() fields?: Record<string, string>;
+  @MaybeDescribed(FIELDS_SCHEMA) fields?: Record<string, string>;
   @MaybeId() collection?: string;
   @MaybeId() section?: string | null;
   @MaybeId() after?: string | null;

@@ -1,8 +1,9 @@
-import { IsArray, IsInt, Max, Min } from "class-validator";
+import { IsInt, Max, Min } from "class-validator";
 import { asLines, LINES_AT_ONCE } from "@/core/imports/check-lines";
+import { LINES_SCHEMA } from "@/core/imports/line-schema";
 import { addPart, lockImport } from "@/data/queries/imports";
 import { action } from "@/mechanism/action";
-import { Id } from "@/mechanism/input";
+import { Described, Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
 import { sha256 } from "@/outside/hash";
@@ -11,7 +12,7 @@ class AddLines {
   @Id() import: string;
   /** Number of this part, from 0. */
   @IsInt() @Min(0) @Max(10_000) no: number;
-  @IsArray() lines: unknown[];
+  @Described(LINES_SCHEMA) lines: unknown[];
 }
 
 export const addLines = action({

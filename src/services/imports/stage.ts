@@ -1,10 +1,11 @@
-import { IsArray, IsInt, Max, Min } from "class-validator";
+import { IsInt, Max, Min } from "class-validator";
 import { MOST_LINES } from "@/core/imports/brought";
 import { asPlaces } from "@/core/imports/check-lines";
+import { PLACES_SCHEMA } from "@/core/imports/line-schema";
 import { may } from "@/core/policy/abilities";
 import { addImport, findImport, importsUnderWay } from "@/data/queries/imports";
 import { action } from "@/mechanism/action";
-import { Id, MaybeId, Name, OneOf } from "@/mechanism/input";
+import { Described, Id, MaybeId, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
 import { mustBeSectionOf } from "@/mechanism/section-of";
@@ -19,7 +20,7 @@ class StageImport {
     "comma" | "semicolon" | "space" | "bar" | "none";
   @MaybeId() into?: string | null;
   @MaybeId() section?: string | null;
-  @IsArray() places: unknown[];
+  @Described(PLACES_SCHEMA) places: unknown[];
   @IsInt() @Min(1) @Max(MOST_LINES) total: number;
 }
 

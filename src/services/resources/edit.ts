@@ -1,14 +1,22 @@
-import { IsObject } from "class-validator";
 import { checkDoi, checkIsbn, checkIssn } from "@/core/cite/identifiers";
 import { type FieldName, FIELDS, ITEM_TYPES, type ItemType } from "@/core/cite/reference";
 import { asReference } from "@/core/imports/check-lines";
+import { FIELDS_SCHEMA } from "@/core/imports/line-schema";
 import { mergeEntries, mergeWhole } from "@/core/merge/merge-text";
 import { partialDate } from "@/core/page/dates";
 import { KINDS } from "@/core/page/facts";
 import { minutesOf } from "@/core/text/minutes";
 import { cardOf } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
-import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText, MaybeTexts, Optional } from "@/mechanism/input";
+import {
+  type Base,
+  Id,
+  MaybeBase,
+  MaybeDescribed,
+  MaybeOneOf,
+  MaybeText,
+  MaybeTexts,
+} from "@/mechanism/input";
 import type { Locked } from "@/mechanism/locks";
 import { mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
@@ -24,7 +32,7 @@ class EditResource {
   @MaybeTexts(30, 200) authors?: string[];
   @MaybeOneOf(ITEM_TYPES) itemType?: ItemType;
   /** Bibliographic fields by their CSL names; those not named stay, an empty one is taken out. */
-  @Optional() @IsObject() details?: Record<string, string>;
+  @MaybeDescribed(FIELDS_SCHEMA) details?: Record<string, string>;
   @MaybeOneOf(KINDS) kind?: (typeof KINDS)[number];
   /** Authors as one text with `;` between them, bibliographic fields as `details/<name>`. */
   @MaybeBase() base?: Base;

@@ -15,11 +15,11 @@ export function NewPasswordField<T extends FieldValues>({ label, name, register,
       label={label}
       type="password"
       autoComplete="new-password"
-      hint="At least 10 characters."
+      hint="At least 12 characters."
       error={error}
       {...register(name, {
         required: "Choose a password.",
-        minLength: { value: 10, message: "At least 10 characters, please." },
+        minLength: { value: 12, message: "At least 12 characters, please." },
       })}
     />
   );

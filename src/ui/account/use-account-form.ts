@@ -21,7 +21,7 @@ const WORDS: [match: RegExp, field: string | null, words: string][] = [
     "email",
     "Somebody has signed up with this address. Sign in, or choose a new password.",
   ],
-  [/password (is )?too short/i, "password", "At least 10 characters, please."],
+  [/password (is )?too short/i, "password", "At least 12 characters, please."],
   [/password (is )?too long/i, "password", "At most 128 characters, please."],
   [/invalid email|\[body\.email\]/i, "email", "This is not a mail address."],
   [/invalid token/i, null, "This link has been used or is too old. Ask for a new one."],

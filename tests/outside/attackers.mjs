@@ -1,0 +1,205 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { startApplication } from "../../tools/lib/application.mjs";
+import { stopAll } from "../../tools/lib/processes.mjs";
+import { ensureAll, seed, startAround } from "../../tools/lib/stack.mjs";
+import { execute } from "./execute.mjs";
+
+export const PROGRAMS = { "/usr/bin/wapiti": "wapiti", "/usr/bin/sqlmap": "sqlmap" };
+
+/** So long wapiti may go on, in seconds, for each of the two it is let loose as. */
+const BOUND = 240;
+const PERSON = { email: "ama@lantern.example", password: "lantern-moss" };
+
+/**
+ * Lets wapiti loose on a running Hobbin with its demo data, as a stranger and as somebody who is signed in, and sqlmap on
+ * what takes words. The addresses wapiti begins with are all readings of the open description, with ids that are there.
+ * @returns {Promise<{ version: string, said: Record<string, string[]> }>} what each found, by who it was
+ */
+export async function ask() {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-attacked-"));
+  try {
+    await ensureAll();
+    const { port, web, env } = await startAround({ folder, base: 8_400 });
+    Object.assign(env, {
+      HOBBIN_LOG: "error",
+      // What keeps guessing out would keep these out, too, and is not what they try.
+      HOBBIN_SIGN_IN_LIMIT: "100000",
+      HOBBIN_CODE_LIMIT: "100000",
+      HOBBIN_ACCOUNT_LIMIT: "100000",
+    });
+    await seed(env, web);
+    await startApplication({ env, port });
+    const base = `http://127.0.0.1:${port}`;
+    const target = await findTarget(base);
+    const said = {
+      "wapiti, a stranger": await wapiti(folder, "stranger", [base, `${base}/c/${target.code}`], []),
+      "wapiti, signed in": await wapiti(
+        folder,
+        "member",
+        [base, ...target.readings],
+        ["-H", `cookie: ${target.cookie}`],
+      ),
+      ...(await sqlmap(folder, base, target)),
+    };
+    const versions = [
+      (await execute("wapiti", ["--version"])).trim().split("\n").at(-1),
+      `sqlmap ${(await execute("sqlmap", ["--version"])).trim()}`,
+    ];
+    return { version: versions.join(", "), said };
+  } finally {
+    await stopAll();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** A session, a reader's page, and an address of every reading that can be asked for by GET. */
+async function findTarget(base) {
+  const signedIn = await fetch(`${base}/api/auth/sign-in/email`, {
+    method: "POST",
+    headers: { "content-type": "application/json", origin: base },
+    body: JSON.stringify(PERSON),
+  });
+  const cookie = signedIn.headers
+    .getSetCookie()
+    .map((one) => one.split(";")[0])
+    .join("; ");
+  const read = async (name, input) =>
+    (
+      await fetch(`${base}/api/actions/${name}?${new URLSearchParams(input)}`, { headers: { cookie } })
+    ).json();
+  const { teams } = await read("teams.read", {});
+  const team = teams.find(({ role, own }) => role === "owner" && !own) ?? teams[0];
+  const { collections } = await read("collections.tree", { team: team.id });
+  const collection = collections[0].id;
+  const { items } = await read("collections.items", { collection });
+  const shares = await Promise.all(collections.map((one) => read("share.read", { collection: one.id })));
+  const { paths } = await (await fetch(`${base}/api/openapi.json`)).json();
+  const known = {
+    team: team.id,
+    collection,
+    resource: items[0]?.resource.id,
+    placement: items[0]?.id,
+    query: "moss",
+    code: shares.find(({ code }) => code)?.code,
+    address: "https://moss.example/",
+  };
+  const readings = Object.entries(paths).flatMap(([address, { get }]) => {
+    if (!get) return [];
+    const named = get.parameters.filter(({ name }) => known[name]);
+    return get.parameters.some(({ name, required }) => required && !known[name])
+      ? []
+      : [`${base}${address}?${new URLSearchParams(named.map(({ name }) => [name, known[name]]))}`];
+  });
+  return { cookie, readings, ...known };
+}
+
+async function wapiti(folder, name, [first, ...more], options) {
+  const report = path.join(folder, `${name}.json`);
+  await execute(
+    "wapiti",
+    [
+      "-u",
+      first,
+      ...more.flatMap((one) => ["-s", one]),
+      "--scope",
+      "domain",
+      "-m",
+      // Those that ask a service of wapiti’s own (ssrf, xxe) or fetch a list (nikto) are left out.
+      "backup,blindsql,cookieflags,crlf,csp,exec,file,htaccess,http_headers,methods,permanentxss,redirect,sql,xss",
+      // Signing out would be the end of being signed in.
+      "-x",
+      `${first}/api/auth/*`,
+      "--max-scan-time",
+      String(BOUND),
+      "--max-attack-time",
+      "60",
+      "--flush-session",
+      "--store-session",
+      folder,
+      "-f",
+      "json",
+      "-o",
+      report,
+      ...options,
+    ],
+    (BOUND + 120) * 1_000,
+  );
+  const { vulnerabilities, anomalies } = JSON.parse(readFileSync(report, "utf8"));
+  return Object.entries({ ...vulnerabilities, ...anomalies }).flatMap(([kind, found]) => [
+    ...new Set(
+      found.map(({ method, path: where, parameter, info }) =>
+        `${kind}: ${method} ${where.split("?")[0]} ${parameter} ${info}`.slice(0, 300),
+      ),
+    ),
+  ]);
+}
+
+async function sqlmap(folder, base, { cookie, team, collection, code }) {
+  const signed = ["--cookie", cookie];
+  const asked = {
+    "sqlmap, the words of a search": [
+      `${base}/api/actions/search.find?team=${team}&query=moss`,
+      "-p",
+      "query,team",
+      ...signed,
+    ],
+    "sqlmap, the same as JSON": [
+      `${base}/api/actions/search.facets`,
+      "--data",
+      JSON.stringify({ team, query: "kind:video moss*" }),
+      "--headers",
+      `Content-Type: application/json\nOrigin: ${base}`,
+      ...signed,
+    ],
+    "sqlmap, an id": [
+      `${base}/api/actions/collections.items?collection=${collection}`,
+      "-p",
+      "collection",
+      ...signed,
+    ],
+    "sqlmap, a reader’s code": [`${base}/c/${code}*`],
+    "sqlmap, signing in": [
+      `${base}/api/auth/sign-in/email`,
+      "--data",
+      JSON.stringify({ email: "ama@lantern.example*", password: "x" }),
+      "--headers",
+      `Content-Type: application/json\nOrigin: ${base}`,
+    ],
+  };
+  const said = {};
+  for (const [what, [address, ...options]] of Object.entries(asked)) {
+    const words = await execute(
+      "sqlmap",
+      [
+        "-u",
+        address,
+        "--batch",
+        "--disable-coloring",
+        "--dbms",
+        "mysql",
+        "--level",
+        "2",
+        "--technique",
+        "BEUT",
+        "--time-sec",
+        "2",
+        "--ignore-code",
+        "401,403,404,400,422",
+        "--output-dir",
+        path.join(folder, "sqlmap"),
+        "--flush-session",
+        ...options,
+      ],
+      300_000,
+    );
+    const lines = words.split("\n");
+    said[what] = lines.some((line) =>
+      /do not appear to be injectable|does not seem to be injectable/.test(line),
+    )
+      ? lines.filter((line) => /is vulnerable|identified the following injection point/.test(line))
+      : lines.filter((line) => /\[(ERROR|CRITICAL)\]|vulnerable|injectable/.test(line));
+  }
+  return said;
+}
