@@ -4,10 +4,11 @@
  */
 import { existsSync } from "node:fs";
 import path from "node:path";
-import { pathToFileURL } from "node:url";
-import { ROOT } from "./lib/project.mjs";
+import { fileURLToPath, pathToFileURL } from "node:url";
 import { say } from "./lib/say.mjs";
 
+// Nothing more than this is loaded from the tools: a release has no others.
+const ROOT = fileURLToPath(new URL("..", import.meta.url));
 const [name] = process.argv.slice(2);
 const file = path.join(ROOT, "build", `${name}.mjs`);
 if (existsSync(file)) {

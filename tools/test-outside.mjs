@@ -20,11 +20,12 @@ try {
     const { PROGRAMS, ask } = await import(pathToFileURL(path.resolve(FOLDER, file)).href);
     await ensureDebian(PROGRAMS);
     say(`Asking ${name} …`);
-    const { version, said } = await ask();
+    const { version, said, ...more } = await ask();
     const record = {
       version,
       script: `${FOLDER}/${file}`,
       date: new Date().toISOString().slice(0, 10),
+      ...more,
       said,
     };
     writeFileSync(path.join(FOLDER, "said", `${name}.json`), `${JSON.stringify(record, null, 2)}\n`);

@@ -65,6 +65,22 @@ test("an address that is none is answered in words, before anybody takes it apar
   ]);
 });
 
+test("what says that it brings too much is refused before it comes; files come in parts, and are counted elsewhere", async () => {
+  let asked = 0;
+  const { at } = await front(async (_, response) => void (asked++, response.end()));
+  const send = (path: string, bytes: number) =>
+    new Promise<number>((resolve) => {
+      const request = http.request(`${at}${path}`, { method: "POST", headers: { "content-length": bytes } });
+      request.on("response", (answer) => (answer.resume(), resolve(answer.statusCode!), request.destroy()));
+      request.on("error", () => undefined);
+      request.flushHeaders();
+    });
+  expect(await send("/api/actions/capture.note", 9_000_001)).toBe(413);
+  expect(await send("/api/auth/sign-in/email", 16_001)).toBe(413);
+  expect(asked).toBe(0);
+  expect(await send("/api/files/x", 9_000_001)).toBe(200);
+});
+
 test("what fails is no end of the process, and what goes on when it stops is answered", async () => {
   let finish = () => undefined as void;
   const { one, at } = await front(async (request, response) => {

@@ -1,5 +1,6 @@
 import http, { type IncomingMessage, type ServerResponse } from "node:http";
-import { KINDS, PROBLEMS } from "@/mechanism/problems";
+import { MOST_BYTES, MOST_OF_AUTH } from "@/http/bounds";
+import { KINDS, type ProblemCode, PROBLEMS } from "@/mechanism/problems";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
 import { inRequest } from "@/outside/request-context";
@@ -104,7 +105,13 @@ export class Front {
       });
       try {
         this.#prepare(request, response, heads, address);
-        if (pathOf(request) === null) return refuse(response, id);
+        if (pathOf(request) === null)
+          return refuse(response, id, "not-found", "This address has a slip in it.");
+        if (isTooLarge(request)) {
+          // What comes is not waited for.
+          response.setHeader("connection", "close");
+          return refuse(response, id, "too-large", PROBLEMS["too-large"].detail);
+        }
         await this.#handle(request, response);
       } catch (error) {
         log.error({ err: error }, "a request failed before it was handled");
@@ -153,20 +160,22 @@ const withoutCodes = (url: string) =>
     .replace(/\/(verify-email|reset-password)\/.*/, "/$1/…")
     .slice(0, 300);
 
-function refuse(response: ServerResponse, id: string): void {
-  const { kind } = PROBLEMS["not-found"];
-  const { status, title } = KINDS[kind];
+/**
+ * Whether a request says itself that it brings more than anything here takes; files come in parts, and are bounded where
+ * they are taken in. What says nothing of its length is counted as it is read (`readBody`).
+ */
+function isTooLarge({ headers, url = "" }: IncomingMessage): boolean {
+  const most = url.startsWith("/api/files")
+    ? Infinity
+    : url.startsWith("/api/auth/")
+      ? MOST_OF_AUTH
+      : MOST_BYTES;
+  return Number(headers["content-length"] ?? 0) > most;
+}
+
+function refuse(response: ServerResponse, id: string, code: ProblemCode, detail: string): void {
+  const { status, title } = KINDS[PROBLEMS[code].kind];
   response.writeHead(status, { "content-type": "application/problem+json", "cache-control": "no-store" });
-  const instance = `urn:uuid:${id}`;
-  const detail = "This address has a slip in it.";
-  response.end(
-    JSON.stringify({
-      type: "urn:hobbin:problem:not-found",
-      code: "not-found",
-      title,
-      status,
-      detail,
-      instance,
-    }),
-  );
+  const type = `urn:hobbin:problem:${code}`;
+  response.end(JSON.stringify({ type, code, title, status, detail, instance: `urn:uuid:${id}` }));
 }

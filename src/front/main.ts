@@ -5,6 +5,7 @@ import { log } from "@/outside/log";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
 import { Front } from "./front";
+import { isForHealth, sendHealth } from "./health";
 import { isLive, sendLive } from "./live";
 import { countAnswer, isForMetrics, sendMetrics } from "./metrics";
 import { readerAsked, sendAtOnce, sendReaderPage } from "./reader";
@@ -25,6 +26,7 @@ async function main(): Promise<void> {
   const front = new Front(
     async (request, response) => {
       if (isForMetrics(request)) return sendMetrics(request, response, metricsToken);
+      if (isForHealth(request)) return sendHealth(request, response);
       if (isLive(request)) return sendLive(request, response);
       const reader = readerAsked(request);
       if (reader && (await sendReaderPage(request, response, reader))) return;

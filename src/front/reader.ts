@@ -1,5 +1,6 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
+import { hasAlready } from "@/http/conditional";
 import { readerHeaders } from "@/http/reader-route";
 import { type Coding, compressed } from "@/outside/compress";
 import { type ReaderPage, readerPage, readerPageNow } from "@/services/reader/reader-page";
@@ -58,7 +59,7 @@ export async function sendReaderPage(
 }
 
 function send(request: IncomingMessage, response: ServerResponse, made: Ready, more: string[]): number {
-  const unchanged = request.headers["if-none-match"]?.includes(made.etag);
+  const unchanged = hasAlready(request.headers["if-none-match"], made.etag);
   const status = unchanged ? 304 : 200;
   const heads = unchanged ? made.heads304 : made.heads;
   response.writeHead(status, more.length ? [...heads, ...more] : heads);

@@ -4,6 +4,7 @@ import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
 import { requestId } from "@/outside/request-context";
 import { settings } from "@/outside/settings";
+import { MOST_BYTES } from "./bounds";
 
 /**
  * An answer in JSON that no one in between may keep.
@@ -66,8 +67,6 @@ function ownOrigin(request: Request): string {
   const host = request.headers.get("host");
   return host ? `${new URL(request.url).protocol}//${host}` : new URL(request.url).origin;
 }
-
-const MOST_BYTES = 9_000_000;
 
 /**
  * The bytes of a body, as far as they are welcome: what its head says of its length is not believed.

@@ -72,6 +72,16 @@ test("a range is answered with its bytes and where they lie; one beyond the end 
   expect([several.status, await several.text()]).toEqual([200, "0123456789"]);
 });
 
+/** RFC 9110 §13.1.5 and §13.2.2: a range of what has changed since is the whole; what one has comes before ranges. */
+test("a range goes with what it is a range of", async () => {
+  const etag = (await send("video/mp4")).headers.get("etag")!;
+  const same = await send("video/mp4", { range: "bytes=2-4", "if-range": etag });
+  const other = await send("video/mp4", { range: "bytes=2-4", "if-range": '"another"' });
+  const had = await send("video/mp4", { range: "bytes=2-4", "if-none-match": etag });
+  expect([same.status, other.status, had.status]).toEqual([206, 200, 304]);
+  expect(await other.text()).toBe("0123456789");
+});
+
 test("what the browser has is not sent again; what is no longer there is not found", async () => {
   const etag = (await send("image/png")).headers.get("etag")!;
   const again = await send("image/png", { "if-none-match": etag });

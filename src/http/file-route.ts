@@ -4,6 +4,7 @@ import { actorOf } from "@/services/accounts/actor-of-request";
 import { readFile } from "@/services/files/read";
 import { handleUpload } from "@/services/files/uploads";
 import { answering, forExtension, mustBeOwnSite, preflight } from "./answer";
+import { hasAlready, isRangeOf } from "./conditional";
 import { disposition } from "./file-answer";
 
 type Stored = { hash: string; name: string; type: string; bytes: number };
@@ -72,9 +73,12 @@ export async function sendFile(request: Request, file: Stored): Promise<Response
         ? "default-src 'none'; object-src 'self'; plugin-types application/pdf; style-src 'unsafe-inline'"
         : "default-src 'none'; style-src 'unsafe-inline'; media-src 'self'; img-src 'self'; sandbox",
   };
-  if (request.headers.get("if-none-match")?.includes(headers.etag!))
+  if (hasAlready(request.headers.get("if-none-match"), headers.etag!))
     return new Response(null, { status: 304, headers });
-  const range = readRange(request.headers.get("range"), file.bytes);
+  const asked = isRangeOf(request.headers.get("if-range"), headers.etag!)
+    ? request.headers.get("range")
+    : null;
+  const range = readRange(asked, file.bytes);
   if (range === "impossible")
     return new Response(null, {
       status: 416,

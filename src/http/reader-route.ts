@@ -9,6 +9,7 @@ import { fileOfPlacement } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
 import { readerPage } from "@/services/reader/reader-page";
+import { hasAlready } from "./conditional";
 import { sendFile } from "./file-route";
 
 const script = createHash("sha256").update(READER_SCRIPT).digest("base64");
@@ -48,7 +49,7 @@ export async function getReaderPage(
   if (page === "away") return cannotBeReached();
   if (!page) return notShared();
   const headers: Record<string, string> = { ...readerHeaders(page), etag: page.etag };
-  if (request.headers.get("if-none-match")?.includes(page.etag))
+  if (hasAlready(request.headers.get("if-none-match"), page.etag))
     return new Response(null, { status: 304, headers });
   return new Response(page.bytes, { headers });
 }

@@ -8,6 +8,7 @@ import { execute } from "./execute.mjs";
 
 export const PROGRAMS = { "/usr/bin/wapiti": "wapiti", "/usr/bin/sqlmap": "sqlmap" };
 
+const FIGURES = "figures-of-what-was-asked";
 /** So long wapiti may go on, in seconds, for each of the two it is let loose as. */
 const BOUND = 240;
 const PERSON = { email: "ama@lantern.example", password: "lantern-moss" };
@@ -15,7 +16,8 @@ const PERSON = { email: "ama@lantern.example", password: "lantern-moss" };
 /**
  * Lets wapiti loose on a running Hobbin with its demo data, as a stranger and as somebody who is signed in, and sqlmap on
  * what takes words. The addresses wapiti begins with are all readings of the open description, with ids that are there.
- * @returns {Promise<{ version: string, said: Record<string, string[]> }>} what each found, by who it was
+ * @returns {Promise<{ version: string, said: Record<string, string[]>, asked: Record<string, number> }>} what each found,
+ *   by who it was, and how many requests it made
  */
 export async function ask() {
   const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-attacked-"));
@@ -28,26 +30,29 @@ export async function ask() {
       HOBBIN_SIGN_IN_LIMIT: "100000",
       HOBBIN_CODE_LIMIT: "100000",
       HOBBIN_ACCOUNT_LIMIT: "100000",
+      HOBBIN_METRICS_TOKEN: FIGURES,
     });
     await seed(env, web);
     await startApplication({ env, port });
-    const base = `http://127.0.0.1:${port}`;
+    const base = `http://localhost:${port}`;
     const target = await findTarget(base);
-    const said = {
-      "wapiti, a stranger": await wapiti(folder, "stranger", [base, `${base}/c/${target.code}`], []),
-      "wapiti, signed in": await wapiti(
-        folder,
-        "member",
-        [base, ...target.readings],
-        ["-H", `cookie: ${target.cookie}`],
-      ),
-      ...(await sqlmap(folder, base, target)),
+    const [said, asked] = [{}, {}];
+    const attacks = {
+      "wapiti, a stranger": () => wapiti(folder, "stranger", [base, `${base}/c/${target.code}`], []),
+      "wapiti, signed in": () =>
+        wapiti(folder, "member", [base, ...target.readings], ["-H", `cookie: ${target.cookie}`]),
+      ...sqlmap(folder, base, target),
     };
+    for (const [who, attack] of Object.entries(attacks)) {
+      const before = await requests(base);
+      said[who] = await attack();
+      asked[who] = (await requests(base)) - before;
+    }
     const versions = [
       (await execute("wapiti", ["--version"])).trim().split("\n").at(-1),
-      `sqlmap ${(await execute("sqlmap", ["--version"])).trim()}`,
+      `sqlmap ${(await execute("sqlmap", ["--version"])).trim().split("\n")[0]}`,
     ];
-    return { version: versions.join(", "), said };
+    return { version: versions.join(", "), said, asked };
   } finally {
     await stopAll();
     rmSync(folder, { recursive: true, force: true });
@@ -74,7 +79,9 @@ async function findTarget(base) {
   const { collections } = await read("collections.tree", { team: team.id });
   const collection = collections[0].id;
   const { items } = await read("collections.items", { collection });
-  const shares = await Promise.all(collections.map((one) => read("share.read", { collection: one.id })));
+  const shares = await Promise.all(
+    collections.map((one) => read("collections.read", { collection: one.id })),
+  );
   const { paths } = await (await fetch(`${base}/api/openapi.json`)).json();
   const known = {
     team: team.id,
@@ -82,7 +89,7 @@ async function findTarget(base) {
     resource: items[0]?.resource.id,
     placement: items[0]?.id,
     query: "moss",
-    code: shares.find(({ code }) => code)?.code,
+    code: shares.find(({ collection: one }) => one.code).collection.code,
     address: "https://moss.example/",
   };
   const readings = Object.entries(paths).flatMap(([address, { get }]) => {
@@ -108,9 +115,6 @@ async function wapiti(folder, name, [first, ...more], options) {
       "-m",
       // Those that ask a service of wapiti’s own (ssrf, xxe) or fetch a list (nikto) are left out.
       "backup,blindsql,cookieflags,crlf,csp,exec,file,htaccess,http_headers,methods,permanentxss,redirect,sql,xss",
-      // Signing out would be the end of being signed in.
-      "-x",
-      `${first}/api/auth/*`,
       "--max-scan-time",
       String(BOUND),
       "--max-attack-time",
@@ -136,7 +140,7 @@ async function wapiti(folder, name, [first, ...more], options) {
   ]);
 }
 
-async function sqlmap(folder, base, { cookie, team, collection, code }) {
+function sqlmap(folder, base, { cookie, team, collection, code }) {
   const signed = ["--cookie", cookie];
   const asked = {
     "sqlmap, the words of a search": [
@@ -168,38 +172,27 @@ async function sqlmap(folder, base, { cookie, team, collection, code }) {
       `Content-Type: application/json\nOrigin: ${base}`,
     ],
   };
-  const said = {};
-  for (const [what, [address, ...options]] of Object.entries(asked)) {
+  const attack = async ([address, ...options]) => {
     const words = await execute(
       "sqlmap",
       [
-        "-u",
-        address,
-        "--batch",
-        "--disable-coloring",
-        "--dbms",
-        "mysql",
-        "--level",
-        "2",
-        "--technique",
-        "BEUT",
-        "--time-sec",
-        "2",
-        "--ignore-code",
-        "401,403,404,400,422",
-        "--output-dir",
-        path.join(folder, "sqlmap"),
-        "--flush-session",
-        ...options,
+        ...["-u", address, "--batch", "--disable-coloring", "--dbms", "mysql", "--level", "2"],
+        ...["--technique", "BEUT", "--time-sec", "2", "--ignore-code", "401,403,404,400,422"],
+        ...["--output-dir", path.join(folder, "sqlmap"), "--flush-session", ...options],
       ],
       300_000,
     );
     const lines = words.split("\n");
-    said[what] = lines.some((line) =>
-      /do not appear to be injectable|does not seem to be injectable/.test(line),
-    )
+    return /do not appear to be injectable|does not seem to be injectable/.test(words)
       ? lines.filter((line) => /is vulnerable|identified the following injection point/.test(line))
       : lines.filter((line) => /\[(ERROR|CRITICAL)\]|vulnerable|injectable/.test(line));
-  }
-  return said;
+  };
+  return Object.fromEntries(Object.entries(asked).map(([what, how]) => [what, () => attack(how)]));
+}
+
+/** How many requests were answered so far. */
+async function requests(base) {
+  const answer = await fetch(`${base}/api/metrics`, { headers: { authorization: `Bearer ${FIGURES}` } });
+  const counted = (await answer.text()).matchAll(/^hobbin_requests_total\{[^}]*\} (\d+)/gm);
+  return [...counted].reduce((sum, [, n]) => sum + Number(n), 0);
 }

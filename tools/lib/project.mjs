@@ -34,7 +34,7 @@ export async function ensureBuild() {
   const hash = createHash("sha256");
   for (const file of [
     "package-lock.json",
-    "next.config.ts",
+    "next.config.mjs",
     "tsconfig.json",
     "postcss.config.mjs",
     "tools/build.mjs",

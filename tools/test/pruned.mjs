@@ -4,7 +4,7 @@ import path from "node:path";
 import { ROOT, STATE } from "../lib/project.mjs";
 
 /** What the built application needs beside its packages. */
-const PARTS = ["package.json", "next.config.ts", "tools", "public", "build", ".next", "src/data/migrations"];
+const PARTS = ["package.json", "next.config.mjs", "tools", "public", "build", ".next", "src/data/migrations"];
 
 /**
  * The built application in a folder of its own, with the packages `npm ci --omit=dev` would install and no others; as links to

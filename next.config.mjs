@@ -1,6 +1,5 @@
-import type { NextConfig } from "next";
-
-const config: NextConfig = {
+/** @type {import("next").NextConfig} */
+const config = {
   poweredByHeader: false,
   reactStrictMode: true,
   // Types are checked by `npm test`, once for everything; a build need not do it again.
