@@ -24,6 +24,14 @@ export async function killing({ env, port, url, folder }) {
   };
   running.application = await begin.application();
   running.worker = await begin.worker();
+  // One that ends by itself, because it finds no database just then, is begun again, as by whoever runs it.
+  let going = true;
+  const keeping = (async () => {
+    while (going) {
+      if (running.worker.ended) running.worker = await begin.worker();
+      await wait(500);
+    }
+  })();
   const load = await Load.begin({ url, base: `http://127.0.0.1:${port}`, writers: WRITERS, pause: 100 });
   const longest = {};
   await wait(3_000);
@@ -33,16 +41,19 @@ export async function killing({ env, port, url, folder }) {
       // The database that was there at first is the ground's own, and is found by its file.
       if (what === "database" && !running.database) await killByPid(path.join(folder, "db/pid"));
       else {
-        process.kill(-running[what].child.pid, "SIGKILL");
+        if (!running[what].ended) process.kill(-running[what].child.pid, "SIGKILL");
         await running[what].end;
       }
-      running[what] = await begin[what]();
+      if (what !== "worker") running[what] = await begin[what]();
       await wait(2_500);
       longest[what] = Math.max(longest[what] ?? 0, load.journal.longest);
       say(
         `${i + 1}: ${what} was killed; the longest wait for an answer was ${Math.round(load.journal.longest)} ms`,
       );
     }
+  going = false;
+  await keeping;
+  if (running.worker.ended) running.worker = await begin.worker();
   const { acknowledged, lost, doubled, wrong, errors, calls, again } = await load.end();
   for (const one of [...lost, ...doubled, ...wrong, ...errors].slice(0, 20)) say(`  ${one}`);
   return {

@@ -44,10 +44,9 @@ export async function soaking({ env, port, url, folder }) {
   let going = true;
   const reading = (async () => {
     while (going) {
-      await fetch(`${base}/c/${code}`).then(
-        (answer) => answer.arrayBuffer(),
-        () => {},
-      );
+      await fetch(`${base}/c/${code}`)
+        .then((answer) => answer.arrayBuffer())
+        .catch(() => {});
       await wait(100);
     }
   })();

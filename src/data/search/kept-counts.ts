@@ -62,6 +62,7 @@ export async function tagsLast(tx: Tx, team: string): Promise<Map<string, Date>>
     })
     .from(resourceTag)
     .where(sql`${resourceTag.team} = ${team}`)
-    .groupBy(resourceTag.tag);
+    // By the team too, though there is one: only so does MariaDB look once for each tag instead of at every link.
+    .groupBy(resourceTag.team, resourceTag.tag);
   return new Map(rows.map(({ tag, last }) => [tag, last]));
 }
