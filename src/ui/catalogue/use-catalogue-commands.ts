@@ -63,6 +63,8 @@ export function useCatalogueCommands(state: State) {
       toggle: (id) => window.location.assign(`/read/${id}`),
       change: nothing,
       edit: () => Promise.resolve(),
+      keepText: () => Promise.resolve(),
+      dropText: nothing,
       mend: async (item, field, text, base) => {
         await saveResourceText(item.id, field, text, base);
         now.current.again();

@@ -4,8 +4,10 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { Tooltip } from "radix-ui";
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
+import { type HeldBack, onHeldBack } from "../talk/originals";
 import { onFirstToast } from "../talk/toast";
 
+const HeldBackPages = dynamic(() => import("./held-back").then((m) => m.HeldBackPages), { ssr: false });
 const Toasts = dynamic(() => import("./toasts").then((m) => m.Toasts), { ssr: false });
 
 /** What every screen needs around it: kept answers, toasts, tooltips. */
@@ -20,6 +22,8 @@ export function Providers({ children }: { children: React.ReactNode }) {
       client.setQueryDefaults([key], { gcTime: 60_000 });
     return client;
   });
+  const [held, setHeld] = useState<HeldBack | null>(null);
+  useEffect(() => onHeldBack(setHeld), []);
   const [toasts, setToasts] = useState(false);
   useEffect(() => {
     onFirstToast(() => setToasts(true));
@@ -29,7 +33,10 @@ export function Providers({ children }: { children: React.ReactNode }) {
   }, []);
   return (
     <QueryClientProvider client={client}>
-      <Tooltip.Provider delayDuration={500}>{children}</Tooltip.Provider>
+      <Tooltip.Provider delayDuration={500}>
+        {children}
+        {held && <HeldBackPages held={held} onClose={() => setHeld(null)} />}
+      </Tooltip.Provider>
       {toasts && <Toasts />}
     </QueryClientProvider>
   );

@@ -1,7 +1,7 @@
 import { toast } from "./toast";
 import { call } from "./call";
 
-type One = { id: string; address: string };
+export type One = { id: string; address: string; title?: string };
 
 /** Beyond this many it is asked before all are opened. */
 const MANY = 20;
@@ -22,15 +22,39 @@ export const originalLink = (resource: One) => ({
   onAuxClick: () => noteUse(resource.id),
 });
 
-/** Opens the originals beside this page, each in a window of its own; asks first when they are many. */
+/** What some of could not be opened: how many were, and the others. */
+export type HeldBack = { opened: number; rest: readonly One[] };
+let show: (held: HeldBack) => void = () => undefined;
+
+/** Whoever shows what the browser holds back hears of it here. */
+export function onHeldBack(hear: typeof show): void {
+  show = hear;
+}
+
+/**
+ * Opens the originals beside this page, each in a window of its own; asks first when they are many. A browser lets one be
+ * opened at a press and holds the others back, unless it was told otherwise: these are shown, to be opened one by one.
+ */
 export function openOriginals(resources: readonly One[]): void {
   const open = () => {
-    for (const one of resources) window.open(originalOf(one), "_blank", "noreferrer");
-    for (const one of resources) noteUse(one.id);
+    const rest = resources.filter((one) => !openBeside(one));
+    if (rest.length) show({ opened: resources.length - rest.length, rest });
   };
   if (resources.length <= MANY) return open();
   toast(`Open ${resources.length} pages at once?`, {
     duration: 15_000,
     action: { label: "Open them", onClick: open },
   });
+}
+
+/** @returns whether it is open */
+function openBeside(one: One): boolean {
+  // With "noreferrer" nobody would say whether it opened. Where one comes from no site is told anyway (Referrer-Policy),
+  // and what is opened gets no hold of this page.
+  const opened = window.open("about:blank", "_blank");
+  if (!opened) return false;
+  opened.opener = null;
+  opened.location.href = originalOf(one);
+  noteUse(one.id);
+  return true;
 }

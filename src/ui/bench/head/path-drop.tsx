@@ -33,7 +33,8 @@ export function PathDrop({
           aria-label={label}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
-            button.current?.focus();
+            // Unless what was opened from here has it by now.
+            if (!document.activeElement?.closest("[role=dialog]")) button.current?.focus();
           }}
           // A press on the button closes it by the button.
           onInteractOutside={(event) => {

@@ -1,6 +1,6 @@
 "use client";
 
-import { memo } from "react";
+import { memo, useEffect } from "react";
 import { RowMenu, MenuItem, MenuLine } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
 import { useBench } from "../state/bench-context";
@@ -13,6 +13,10 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
   const { item, opened, reachable } = state;
   const { arranges, brings, commands } = useBench();
   const { frame, shade } = useItemFrame(state);
+  const left = Boolean(item.draft) && !opened;
+  useEffect(() => {
+    if (left) commands.dropText(item.id);
+  }, [left, commands, item.id]);
   return (
     <div
       {...frame}
@@ -22,13 +26,15 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
       <div role="gridcell" className="contents">
         {opened && arranges ? (
           <div className="flex max-w-prose flex-col gap-2">
-            <SavedText
-              label="Heading"
-              placeholder="None"
-              value={item.heading}
-              maxLength={300}
-              onSave={(text, base) => commands.edit(item.id, "heading", text, base)}
-            />
+            {!item.draft && (
+              <SavedText
+                label="Heading"
+                placeholder="None"
+                value={item.heading}
+                maxLength={300}
+                onSave={(text, base) => commands.edit(item.id, "heading", text, base)}
+              />
+            )}
             <SavedText
               lines
               autoFocus
@@ -36,8 +42,13 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
               value={item.resource.description}
               readOnly={!brings}
               maxLength={4000}
+              placeholder="What leads on from here"
               onSave={(text, base) =>
-                text.trim() ? commands.mend(item, "description", text, base) : Promise.resolve()
+                item.draft
+                  ? commands.keepText(item, text, base)
+                  : text.trim()
+                    ? commands.mend(item, "description", text, base)
+                    : Promise.resolve()
               }
             />
           </div>

@@ -29,6 +29,10 @@ export type BenchCommands = {
   fetchAgain: (resource: string) => void;
   setKind: (ids: readonly string[], kind: Kind) => void;
   tag: (ids: readonly string[], add: string[], remove: string[]) => Promise<unknown>;
+  /** Keeps the words of a text between the items that had none; empty ones are not kept. */
+  keepText: (item: Item, text: string, base: string[]) => Promise<unknown>;
+  /** Takes away a text between the items that got no words. */
+  dropText: (id: string) => void;
   /** Whether a note stands as an item or as text between the items. */
   setLook: (id: string, look: Item["look"]) => void;
 };

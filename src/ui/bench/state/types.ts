@@ -4,6 +4,8 @@ import type { Answer } from "@/services/registry";
 export type Item = Answer<"collections.items">["items"][number] & {
   /** Shown before it is saved. */
   pending?: boolean;
+  /** A text between the items that has no words yet, and is only here until it has some. */
+  draft?: Landing;
 };
 export type Section = Answer<"collections.read">["sections"][number];
 

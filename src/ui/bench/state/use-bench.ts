@@ -2,12 +2,13 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
-import { useMemo, useReducer, useRef } from "react";
+import { useCallback, useMemo, useReducer, useRef } from "react";
 import { sortItems } from "@/core/list/sort-items";
 import type { ViewSetting } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import type { Me, TeamRow } from "../../shell/frame";
+import { holdLetters } from "../../shell/hold-letters";
 import { sayDone, useUndo } from "../../shell/use-undo";
 import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
@@ -38,7 +39,12 @@ export function useBenchOf({ team, first }: BenchProps) {
     queryFn: () => ask("collections.read", { collection: id }),
     initialData: first,
   });
-  const [state, dispatch] = useReducer(reduce, first.setting, openedWith);
+  const [state, take] = useReducer(reduce, first.setting, openedWith);
+  const dispatch = useCallback((action: Parameters<typeof take>[0]) => {
+    // What opens has a field first.
+    if (action.type === "window" && action.window) holdLetters();
+    take(action);
+  }, []);
   const { setting, found, opened } = state;
   const { items: own, change, renew, reload } = useItems(id, first, head.sections);
   const items = useMemo(() => {

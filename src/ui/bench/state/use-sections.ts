@@ -3,6 +3,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
+import { holdLetters } from "../../shell/hold-letters";
 import { sayDone } from "../../shell/use-undo";
 import { call } from "../../talk/call";
 import { newId } from "../../talk/ids";
@@ -24,6 +25,8 @@ export function useSections({ team, head, reload, announce }: Around) {
   const again = () => client.invalidateQueries({ queryKey: ["collection", id] });
   const add = () => {
     const section = newId();
+    // Its name is written as soon as it is there.
+    holdLetters();
     call("sections.make", { collection: id, title: "New section", section })
       .then(again)
       .then(() => setFresh(section))

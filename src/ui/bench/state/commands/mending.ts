@@ -3,6 +3,7 @@ import { tagChanges, tagKey } from "@/core/tags/tag-name";
 import { KIND_WORDS } from "../../../parts/kind";
 import { sayDone } from "../../../shell/use-undo";
 import { call } from "../../../talk/call";
+import { deliver } from "../../../talk/deliver";
 import { saveResourceText, saveWords } from "../../../talk/save-words";
 import type { BenchCommands } from "../bench-context";
 import type { Ground } from "./ground";
@@ -62,6 +63,33 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     return words;
   };
 
+  /** Drafts whose first words are on their way. */
+  const keeping = new Map<string, Promise<Item | undefined>>();
+  const keepText: BenchCommands["keepText"] = async (item, text, base) => {
+    if (!item.draft || !text.trim()) return;
+    const { team, collection } = now.current;
+    const first = keeping.get(item.id);
+    if (first) {
+      const made = await first;
+      return made && mend(made, "description", text, base);
+    }
+    change(item.id, (old) => ({ ...old, resource: { ...old.resource, description: text } }));
+    const what = { team, collection, text, look: "text" as const, placement: item.id, ...item.draft };
+    const made = deliver("capture.note", what, `placement:${item.id}`, text).then(({ item: kept }) => {
+      if (kept) change(item.id, () => kept);
+      headAgain();
+      return kept;
+    });
+    keeping.set(item.id, made);
+    return made.catch((error: unknown) => {
+      keeping.delete(item.id);
+      throw error;
+    });
+  };
+  const dropText = (id: string) => {
+    if (!keeping.has(id)) now.current.change((all) => all.filter((item) => item.id !== id || !item.draft));
+  };
+
   const retag: BenchCommands["retag"] = (item, tags) => {
     const { add, remove } = tagChanges(item.resource.tags, tags);
     return add.length || remove.length ? tag([item.id], add, remove) : Promise.resolve();
@@ -87,5 +115,5 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     call("resources.fetch-again", { resource }).catch(failed);
   };
 
-  return { tag, setKind, mend, retag, setLook, edit, fetchAgain };
+  return { keepText, dropText, tag, setKind, mend, retag, setLook, edit, fetchAgain };
 }

@@ -1,6 +1,7 @@
 import { toast } from "../../../talk/toast";
 import { readAddress } from "@/core/address/read-address";
 import type { Answer } from "@/services/registry";
+import { holdLetters } from "../../../shell/hold-letters";
 import { sayDone } from "../../../shell/use-undo";
 import { call, Refusal } from "../../../talk/call";
 import { deliver } from "../../../talk/deliver";
@@ -118,18 +119,27 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       .catch(failed);
   };
 
-  /** Puts a text between the items, and opens it to be written. */
+  /** Opens a text between the items to be written; it is kept once it has words. */
   const writeText = () => {
-    const { team, collection, items, selected } = now.current;
-    const chosen = items.find((item) => item.id === selected);
-    const landing = chosen ? { section: chosen.section, after: chosen.id } : {};
-    call("capture.note", { team, collection, text: "What leads on from here", look: "text", ...landing })
-      .then(({ item }) => {
-        if (!item) return;
-        put(item);
-        now.current.toggle(item.id);
-      })
-      .catch(failed);
+    const id = newId();
+    const landing = spot();
+    const [position] = positionsAt(landing, [], 1);
+    const addedAt = new Date().toISOString();
+    const resource: Supplied = {
+      ...provisional("https://none.example/", ""),
+      kind: "note",
+      fetchState: "done",
+      address: "",
+      title: "",
+    };
+    const words = { heading: "", context: "", look: "text" as const };
+    now.current.change((all) => [
+      ...all,
+      { id, section: landing.section, position: position!, addedAt, resource, draft: landing, ...words },
+    ]);
+    now.current.select(id);
+    holdLetters();
+    now.current.toggle(id);
   };
 
   /** What was pasted: one address. */
