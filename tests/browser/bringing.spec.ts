@@ -93,6 +93,8 @@ test("a newsletter is forwarded by mail and read without what reports back; its 
   room.on("request", (request) => {
     if (!request.url().startsWith(new URL(room.url()).origin)) outside.push(request.url());
   });
+  // It begins empty, and goes on from there.
+  await room.waitForURL(/\/read\//);
   await room.reload();
   await expect(room.getByRole("heading", { level: 1 })).toContainText(
     "The Peat Weekly: carbon, crane flies, and a wet spring",
