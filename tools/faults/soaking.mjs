@@ -59,8 +59,8 @@ export async function soaking({ env, port, url, folder }) {
   going = false;
   await reading;
   const { acknowledged, lost, doubled, wrong, errors } = await load.end();
-  // Connections that are kept open for the next one to ask close by themselves.
-  await wait(20_000);
+  // Connections that are kept open for the next one to ask close by themselves, after 70 seconds.
+  await wait(80_000);
   const after = openFiles(child.pid);
   const level = minutes.slice(FROM - 1, FROM + 4).reduce((a, b) => a + b) / 5;
   const end = minutes.slice(-5).reduce((a, b) => a + b) / 5;
