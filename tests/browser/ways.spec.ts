@@ -39,6 +39,8 @@ test("a text between the items begins empty, takes every letter, and leaves noth
   await expect(page.getByRole("textbox", { name: "Text", exact: true })).toHaveValue("");
   await page.keyboard.press("Escape");
   await expect(items(page)).toHaveCount(1);
+  // One is where one came from, and not nowhere.
+  await expect(items(page)).toBeFocused();
   await page.reload();
   await expect(items(page)).toHaveCount(1);
   await expect(items(page)).toContainText("Then choose two of these.");
@@ -62,11 +64,11 @@ test("what the browser holds back is said, with a way on", async () => {
     const all = await items(page).count();
     await page.getByRole("button", { name: "What to do with this collection" }).click();
     await page.getByRole("menuitem", { name: "Open everything" }).click();
-    await expect(page.getByRole("dialog")).toContainText(`1 of ${all} are open`);
+    await expect(page.getByRole("dialog")).toContainText(`Opened 1 of ${all}`);
     const next = page.waitForEvent("popup");
     await page.getByRole("dialog").getByRole("link").first().click();
     await next;
-    await expect(page.getByRole("dialog")).toContainText(`2 of ${all} are open`);
+    await expect(page.getByRole("dialog")).toContainText(`Opened 2 of ${all}`);
   } finally {
     await browser.close();
   }

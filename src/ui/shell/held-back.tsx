@@ -13,7 +13,7 @@ export function HeldBackPages({ held, onClose }: { held: HeldBack; onClose: () =
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={opened === all ? `All ${all} are open` : `${opened} of ${all} are open`}
+      title={opened === all ? `All ${all} are open` : `Opened ${opened} of ${all}`}
       about="Your browser opens one page at a press and holds the others back. Open them here one by one, or allow pop-ups for this site and open everything again."
     >
       <ol className="flex flex-col">
@@ -29,7 +29,7 @@ export function HeldBackPages({ held, onClose }: { held: HeldBack; onClose: () =
                 {...link}
                 onClick={note(onClick)}
                 onAuxClick={note(onAuxClick)}
-                className="flex min-h-11 items-center gap-3 py-1.5 hover:bg-wash"
+                className="-mx-2 flex min-h-11 items-center gap-3 rounded-sm px-2 py-1.5 hover:bg-wash"
               >
                 <span
                   className={`min-w-0 flex-1 truncate ${done.has(one.id) ? "text-quiet" : "text-accent"}`}

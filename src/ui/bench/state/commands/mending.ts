@@ -6,6 +6,7 @@ import { call } from "../../../talk/call";
 import { deliver } from "../../../talk/deliver";
 import { saveResourceText, saveWords } from "../../../talk/save-words";
 import type { BenchCommands } from "../bench-context";
+import { focusItem } from "../use-item-keys";
 import type { Ground } from "./ground";
 import type { Item, Mending } from "../types";
 
@@ -87,7 +88,15 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     });
   };
   const dropText = (id: string) => {
-    if (!keeping.has(id)) now.current.change((all) => all.filter((item) => item.id !== id || !item.draft));
+    const behind = now.current.items.find((item) => item.id === id)?.draft?.after;
+    if (keeping.has(id) || behind === undefined) return;
+    // Whoever was in it is where they came from; whoever pressed something else is there.
+    const active = document.activeElement;
+    const wasIn = active === document.body || !!active?.closest(`[data-item="${id}"]`);
+    now.current.change((all) => all.filter((item) => item.id !== id));
+    if (!wasIn || !behind) return;
+    now.current.select(behind);
+    focusItem(behind);
   };
 
   const retag: BenchCommands["retag"] = (item, tags) => {
