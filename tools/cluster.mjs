@@ -17,6 +17,7 @@ import { startNodes } from "./cluster/nodes.mjs";
 import { startProxy } from "./cluster/proxy.mjs";
 import { Load } from "./load/load.mjs";
 import { writeSection } from "./faults/page.mjs";
+import { faultsOf, outcomeRows, waitRows } from "./faults/rows.mjs";
 
 /** At these seconds something is killed, and comes back. */
 const PLAN = { writer: [10, 20], application: [32, 40], standby: [50, 58] };
@@ -167,34 +168,23 @@ async function nodesAgree(nodes) {
 }
 
 function report({ result, pauses, same }) {
-  const { acknowledged, lost, doubled, wrong, errors, again, calls, late } = result;
   const longest = Math.max(...Object.values(pauses));
   const rows = [
-    ["acknowledged (items, context lines, tags)", acknowledged, ""],
-    ["lost", lost.length, "0"],
-    ["doubled", doubled.length, "0"],
-    ["wrong (keys of the order, counts, index)", wrong.length, "0"],
-    ["errors a person saw", errors.length, "0"],
-    ["calls; of them asked again by the program", `${calls}; ${again}`, ""],
-    ["listeners that missed something and were not told", late, "0"],
+    ...outcomeRows(result),
+    ["listeners that missed something and were not told", result.late, "0"],
     ["all three nodes hold the same afterwards", same ? "yes" : "no", "yes"],
-    ...Object.entries(pauses).map(([what, ms]) => [
-      `longest wait for an answer, ${what} killed and back`,
-      `${(ms / 1000).toFixed(1)} s`,
-      `${LONGEST / 1000} s`,
-    ]),
+    ...waitRows(pauses, `${LONGEST / 1000} s`),
   ];
   for (const [what, measured, aim] of rows) say(`${what}: ${measured}${aim && ` (aim ${aim})`}`);
   if (process.env.HOBBIN_VERBOSE) for (const one of result.journal.slow) say(`  ${one}`);
-  for (const one of [...lost, ...doubled, ...wrong, ...errors].slice(0, 20)) say(`  ${one}`);
+  const faults = faultsOf(result);
+  for (const one of faults.slice(0, 20)) say(`  ${one}`);
   if (!isTest)
     writeSection("cluster", rows, {
       title: "Several machines",
       about: `\`npm run cluster\`: three Galera nodes with one writer behind haproxy, two application processes, ${WRITERS} writers and ${LISTENERS} listeners for ${END} s; the writer, an application process and a standby are killed (kill -9) and come back.`,
     });
-  const good =
-    ![lost, doubled, wrong, errors].some((list) => list.length) && !late && same && longest <= LONGEST;
-  return good ? 0 : 1;
+  return !faults.length && !result.late && same && longest <= LONGEST ? 0 : 1;
 }
 
 let ending;

@@ -1,3 +1,4 @@
+import { existsSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { startApplication } from "../lib/application.mjs";
 import { startDatabase } from "../lib/mariadb.mjs";
@@ -5,6 +6,7 @@ import { start, wait } from "../lib/processes.mjs";
 import { ROOT } from "../lib/project.mjs";
 import { say } from "../lib/say.mjs";
 import { Load } from "../load/load.mjs";
+import { faultsOf, outcomeRows, waitRows } from "./rows.mjs";
 
 const TIMES = 10;
 const WRITERS = 20;
@@ -54,32 +56,20 @@ export async function killing({ env, port, url, folder }) {
   going = false;
   await keeping;
   if (running.worker.ended) running.worker = await begin.worker();
-  const { acknowledged, lost, doubled, wrong, errors, calls, again } = await load.end();
-  for (const one of [...lost, ...doubled, ...wrong, ...errors].slice(0, 20)) say(`  ${one}`);
+  const result = await load.end();
+  const faults = faultsOf(result);
+  for (const one of faults.slice(0, 20)) say(`  ${one}`);
   return {
     words: {
       title: "Killed, ten times each",
       about: `\`npm run faults -- kills\`: ${WRITERS} writers; application, worker and database are killed (kill -9) in turn, ${TIMES} times each, and started again. One of each: while it is away nobody answers.`,
     },
-    rows: [
-      ["acknowledged (items, context lines, tags)", acknowledged, ""],
-      ["lost", lost.length, "0"],
-      ["doubled", doubled.length, "0"],
-      ["wrong (keys of the order, counts, index, search)", wrong.length, "0"],
-      ["errors a person saw, who waits ten seconds", errors.length, "0"],
-      ["calls; of them asked again by the program", `${calls}; ${again}`, ""],
-      ...Object.entries(longest).map(([what, ms]) => [
-        `longest wait for an answer, ${what} killed`,
-        `${(ms / 1000).toFixed(1)} s`,
-        "",
-      ]),
-    ],
-    met: ![lost, doubled, wrong, errors].some((list) => list.length),
+    rows: [...outcomeRows(result), ...waitRows(longest)],
+    met: !faults.length,
   };
 }
 
 async function killByPid(file) {
-  const { readFileSync, existsSync } = await import("node:fs");
   const pid = Number(readFileSync(file, "utf8"));
   process.kill(pid, "SIGKILL");
   while (existsSync(`/proc/${pid}`)) await wait(20);

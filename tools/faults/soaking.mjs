@@ -3,8 +3,9 @@ import path from "node:path";
 import { startApplication } from "../lib/application.mjs";
 import { wait } from "../lib/processes.mjs";
 import { ROOT } from "../lib/project.mjs";
-import { say } from "../lib/say.mjs";
+import { say, Stop } from "../lib/say.mjs";
 import { Load } from "../load/load.mjs";
+import { faultsOf, outcomeRows } from "./rows.mjs";
 
 const MINUTES = Number(process.env.HOBBIN_SOAK ?? 30);
 /** From this minute on memory is held against the end. */
@@ -28,6 +29,8 @@ const openFiles = (pid) => readdirSync(`/proc/${pid}/fd`).length;
 
 /** Half an hour of work, with readers' pages and listeners: memory and open files must stay level. */
 export async function soaking({ env, port, url, folder }) {
+  if (MINUTES < FROM + 9)
+    throw new Stop(`HOBBIN_SOAK: from ${FROM + 9} minutes on there is something to compare.`);
   const told = path.join(folder, "memory.json");
   const telling = `--import ${path.join(ROOT, "tools/faults/tell-memory.mjs")}`;
   const { child } = await startApplication({
@@ -58,25 +61,21 @@ export async function soaking({ env, port, url, folder }) {
   }
   going = false;
   await reading;
-  const { acknowledged, lost, doubled, wrong, errors } = await load.end();
+  const result = await load.end();
+  const faults = faultsOf(result);
   // Connections that are kept open for the next one to ask close by themselves, after 70 seconds.
   await wait(80_000);
   const after = openFiles(child.pid);
   const level = minutes.slice(FROM - 1, FROM + 4).reduce((a, b) => a + b) / 5;
   const end = minutes.slice(-5).reduce((a, b) => a + b) / 5;
-  for (const one of [...lost, ...doubled, ...wrong, ...errors].slice(0, 20)) say(`  ${one}`);
+  for (const one of faults.slice(0, 20)) say(`  ${one}`);
   return {
     words: {
       title: "Half an hour of work",
       about: `\`npm run faults -- soak\`: ${WRITERS} writers, ${LISTENERS} listeners and a reader ten times a second for ${MINUTES} minutes, one process.`,
     },
     rows: [
-      ["acknowledged", acknowledged, ""],
-      [
-        "lost, doubled, wrong, errors",
-        [lost, doubled, wrong, errors].map((list) => list.length).join(", "),
-        "0, 0, 0, 0",
-      ],
+      ...outcomeRows(result),
       [
         `memory the process holds, its garbage collected, minutes ${FROM} to ${FROM + 4}; the last five`,
         `${Math.round(level)} MB; ${Math.round(end)} MB (${(end / level).toFixed(2)})`,
@@ -88,9 +87,6 @@ export async function soaking({ env, port, url, folder }) {
         "at most 20 more (connections to the database)",
       ],
     ],
-    met:
-      ![lost, doubled, wrong, errors].some((list) => list.length) &&
-      end / level <= GROWTH &&
-      after <= before + 20,
+    met: !faults.length && end / level <= GROWTH && after <= before + 20,
   };
 }
