@@ -7,7 +7,7 @@ import { fixed } from "../sql/fixed";
 import { type Card, cardColumns } from "../queries/resources";
 
 /** Where a resource stands, with its words there. */
-type Standing = [collection: string, title: string, heading: string, context: string];
+type Standing = [placement: string, collection: string, title: string, heading: string, context: string];
 
 export type FoundRow = {
   card: Card;
@@ -33,7 +33,7 @@ const WHAT = fixed(sql`
   SELECT ${sql.raw(columns.map(([key, { name }]) => `r.${name} AS ${key}`).join(", "))}, r.language, r.notes,
     (SELECT JSON_ARRAYAGG(t.name ORDER BY rt.id) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag
       WHERE rt.resource = r.id) AS tags,
-    (SELECT JSON_ARRAYAGG(JSON_ARRAY(c.id, c.title, p.heading, p.context) ORDER BY p.id) FROM ${placement} p
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.id, c.id, c.title, p.heading, p.context) ORDER BY p.id) FROM ${placement} p
       JOIN ${collection} c ON c.id = p.collection
       WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL) AS places`);
 const FROM = fixed(sql`FROM ${resource} r FORCE INDEX (PRIMARY)`);

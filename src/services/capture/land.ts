@@ -46,7 +46,7 @@ export async function land(
 }
 
 type Place = Awaited<ReturnType<typeof placesOf>>[number];
-const named = ({ collection, title }: Place) => ({ collection, title });
+const named = ({ placement, collection, title }: Place) => ({ placement, collection, title });
 const cardIn = async (tx: Tx, team: string, id: string) =>
   (await withTags(tx, await cardsById(tx, team, [id])))[0]!;
 

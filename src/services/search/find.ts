@@ -100,7 +100,7 @@ async function withPhrases(
       last = hit;
       const row = rows.get(hit.id);
       if (!row) continue;
-      const words = row.places.flatMap((place) => place.slice(2));
+      const words = row.places.flatMap((place) => place.slice(3));
       const { title, description, tags } = row.card;
       const all = [title, description, row.notes, ...words, ...tags, row.text];
       if (asked.query.phrases.every((phrase) => all.some((text) => holdsPhrase(text, row.language, phrase))))
@@ -113,7 +113,8 @@ async function withPhrases(
 }
 
 export type Found = Card & {
-  places: { collection: string; title: string }[];
+  /** Each collection once, with the first place in it. */
+  places: { placement: string; collection: string; title: string }[];
   marks: [number, number][];
   passage: Passage | null;
 };
@@ -135,11 +136,18 @@ async function describe(tx: Tx, team: string, hits: readonly Hit[], seeker: Seek
     const { card, language, places } = row;
     return {
       ...card,
-      places: [...new Map(places.map(([collection, title]) => [collection, { collection, title }])).values()],
+      places: eachOnce(places),
       marks: seeker?.marksIn(card.title, language) ?? [],
       passage: passages.get(id) ?? null,
     };
   });
+}
+
+function eachOnce(places: FoundRow["places"]): Found["places"] {
+  const once = new Map<string, Found["places"][number]>();
+  for (const [placement, collection, title] of places)
+    if (!once.has(collection)) once.set(collection, { placement, collection, title });
+  return [...once.values()];
 }
 
 const byId = (rows: readonly FoundRow[]) => new Map(rows.map((row) => [row.card.id, row] as const));
@@ -158,7 +166,7 @@ async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Pr
   };
   const isLong = (row: FoundRow) => row.text.length >= BEGINNING;
   for (const row of rows) {
-    look(row, [...row.places.flatMap((place) => place.slice(2)), row.notes, row.card.description]);
+    look(row, [...row.places.flatMap((place) => place.slice(3)), row.notes, row.card.description]);
     if (found.has(row.card.id)) continue;
     look(row, [row.text]);
     const { cut } = found.get(row.card.id) ?? {};

@@ -37,7 +37,11 @@ export function MakingSide() {
     onRemoveSection: sections.remove,
   };
   return (
-    <section aria-label="Making" className="flex min-h-0 min-w-0 flex-col bg-sheet" {...workshop.sweep}>
+    <section
+      aria-label="Making"
+      className="relative flex min-h-0 min-w-0 flex-col bg-sheet short:overflow-auto"
+      {...workshop.sweep}
+    >
       <MakingHead
         head={head}
         setting={setting}

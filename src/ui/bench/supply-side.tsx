@@ -10,7 +10,7 @@ export function SupplySide({ team }: { team: string }) {
   const { id, here, contributes, placeAll, state, dispatch } = useWorkshop();
   const { folded } = state;
   return (
-    <section aria-label="Supply" className="flex min-h-0 flex-col bg-sunk">
+    <section aria-label="Supply" className="flex min-h-0 flex-col bg-sunk short:overflow-y-auto">
       {folded ? (
         <IconButton
           label="Show the supply side (S)"

@@ -1,6 +1,7 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { toggleFilter } from "@/core/search/query";
@@ -11,9 +12,6 @@ import { useSelection } from "../bench/state/use-selection";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call } from "../talk/call";
-import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
 import { CatalogueHead } from "./catalogue-head";
 import { FoundLine } from "./found-line";
 import { ResultRow } from "./result-row";
@@ -35,7 +33,9 @@ export function Catalogue({ me, teams, team, first }: Props) {
   const selection = useSelection(items);
   const arranges = may(team.role, "arrange");
   const brings = may(team.role, "bring");
-  const commands = useCatalogueCommands({ team: team.id, items, selection, again, ask: setAsking });
+  const router = useRouter();
+  const go = (path: string) => router.push(path);
+  const commands = useCatalogueCommands({ team: team.id, items, selection, again, ask: setAsking, go });
   const bench = useMemo(
     () => ({ team: team.id, collection: "", arranges, brings, loose: true, commands }),
     [team.id, arranges, brings, commands],
@@ -50,7 +50,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
       <Frame me={me} teams={teams} team={team}>
         <main
           id="main"
-          className="mx-3 mb-3 flex min-h-0 flex-1 flex-col rounded-md border border-line bg-sheet"
+          className="mx-3 mb-3 flex min-h-0 flex-1 flex-col rounded-md border border-line bg-sheet short:overflow-y-auto"
         >
           <CatalogueHead
             team={team.id}
@@ -71,7 +71,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
             onMeant={set}
           />
           <div
-            className="min-h-0 flex-1 overflow-auto px-4 pb-24 sm:px-6"
+            className="min-h-0 flex-1 overflow-auto px-4 pb-24 short:min-h-auto short:flex-none short:overflow-visible sm:px-6"
             onKeyDown={(event) => commands.onKey(event)}
           >
             {results.length === 0 && !pages.isPending ? (
@@ -119,15 +119,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
             sections={[]}
             collectionTitle=""
             onClose={() => setAsking(null)}
-            send={(ids, to) =>
-              void call("placements.copy-many", {
-                resources: [...ids],
-                collection: to.collection,
-                ids: ids.map(newId),
-              })
-                .then(({ entry }) => commands.done(`Placed ${ids.length} in ${to.title}.`, entry))
-                .catch(sayFailure)
-            }
+            send={(ids, to, _, words) => commands.place(ids, to, words)}
           />
         )}
       </Frame>

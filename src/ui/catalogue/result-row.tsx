@@ -8,6 +8,7 @@ import { sayProblem } from "@/core/page/facts";
 import { useBench } from "../bench/state/bench-context";
 import { EditableCell } from "../bench/views/editable-cell";
 import { KindMark } from "../parts/kind";
+import { inPlace } from "../talk/in-place";
 import { Marked } from "../parts/marked";
 import type { Found } from "./use-catalogue-commands";
 import type { Item } from "../bench/state/types";
@@ -103,7 +104,7 @@ export const ResultRow = memo(function ResultRow({
         {found.places.slice(0, 2).map((place) => (
           <Link
             key={place.collection}
-            href={`/bench/${place.collection}`}
+            href={inPlace(place)}
             className="block truncate py-0.5 leading-5 hover:text-accent hover:underline"
           >
             {place.title}

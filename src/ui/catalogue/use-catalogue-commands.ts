@@ -7,6 +7,7 @@ import type { BenchCommands } from "../bench/state/bench-context";
 import { goThroughCells } from "../parts/go-through-cells";
 import { focusItem } from "../bench/state/use-item-keys";
 import type { Selection } from "../bench/state/use-selection";
+import { placeResources } from "../shell/place-resources";
 import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
 import { saveResourceText } from "../talk/save-words";
@@ -34,6 +35,7 @@ type State = {
   selection: Selection;
   again: () => void;
   ask: (asking: Asking) => void;
+  go: (path: string) => void;
 };
 
 /** What can be done with things of the catalogue, and the keys that do it. */
@@ -57,10 +59,17 @@ export function useCatalogueCommands(state: State) {
       const { entry } = await call("tags.change", { team, resources: [...ids], add, remove });
       done(`${add.length ? "Tagged" : "Took tags off"} ${count(ids)}.`, entry);
     };
-    const commands: BenchCommands & { done: typeof done; onKey: (event: React.KeyboardEvent) => void } = {
-      done,
+    const place = (ids: readonly string[], to: { collection: string; title: string }, words?: string) => {
+      const { team, again, go } = now.current;
+      placeResources({ team, resources: ids, to, words, done: again, go });
+    };
+    const commands: BenchCommands & {
+      place: typeof place;
+      onKey: (event: React.KeyboardEvent) => void;
+    } = {
+      place,
       select: (id, how) => now.current.selection.choose(id, how),
-      toggle: (id) => window.location.assign(`/read/${id}`),
+      toggle: (id) => now.current.go(`/read/${id}`),
       change: nothing,
       edit: () => Promise.resolve(),
       keepText: () => Promise.resolve(),

@@ -1,13 +1,12 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useState } from "react";
-import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
+import { useGather } from "../gather/gather";
+import { GatherButtons } from "../gather/gather-buttons";
+import { trayOf } from "../gather/into-tray";
 import { Button, buttonLook } from "../parts/button";
 import { Cover } from "../parts/cover";
 import { Empty } from "../parts/empty";
@@ -15,18 +14,7 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
-import type { Brings } from "../imports/use-preview";
-import { NewCollection } from "./new-collection";
 import { sayEvent } from "./say-event";
-
-// Reads files: not in the first load.
-const BringIn = dynamic(() => import("../bench/dialogs/bring-in").then((m) => m.BringIn), { ssr: false });
-const UploadsPanel = dynamic(() => import("../imports/uploads-panel").then((m) => m.UploadsPanel), {
-  ssr: false,
-});
-const ImportDialog = dynamic(() => import("../imports/import-dialog").then((m) => m.ImportDialog), {
-  ssr: false,
-});
 
 type Props = {
   me: Me;
@@ -40,9 +28,6 @@ type Props = {
 /** What waits, what happened, and the team's collections. */
 export function Desk({ me, teams, team, ...initial }: Props) {
   const client = useQueryClient();
-  const router = useRouter();
-  const [brings, setBrings] = useState<Brings>();
-  const [open, setOpen] = useState<"new" | "import" | "bring" | null>(null);
   const covers = useQuery({
     queryKey: ["covers", team.id],
     queryFn: () => ask("collections.covers", { team: team.id }),
@@ -63,23 +48,9 @@ export function Desk({ me, teams, team, ...initial }: Props) {
       void client.invalidateQueries({ queryKey: [key, team.id] });
   };
   useLive(team.id, { onEvents: refresh, onReload: refresh });
-  const arranges = may(team.role, "arrange");
   const waiting = tray.data;
-  const newest = covers.data.collections[0];
-  const commands = arranges
-    ? [
-        { words: "Make a collection", run: () => setOpen("new") },
-        { words: "Bring in a file of links", run: () => setOpen("import") },
-      ]
-    : [];
   return (
-    <Frame
-      me={me}
-      teams={teams}
-      team={team}
-      commands={commands}
-      onBring={may(team.role, "bring") ? () => setOpen("bring") : undefined}
-    >
+    <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16 sm:px-10">
         <h1 className="sr-only">Desk of {team.name}</h1>
         <div className="mx-auto grid max-w-[1200px] gap-x-16 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_320px]">
@@ -101,11 +72,9 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                       `The oldest has waited ${saySince(waiting.oldest)}.`}
                   </span>
                 </p>
-                {newest && (
-                  <Link href={`/bench/${newest.id}`} className={buttonLook()}>
-                    Open on the Bench
-                  </Link>
-                )}
+                <Link href={trayOf(team.id)} className={buttonLook()}>
+                  Open the Tray
+                </Link>
               </section>
             ) : (
               <p className="text-quiet">Your Tray is empty: nothing waits.</p>
@@ -113,12 +82,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
             <section>
               <div className="mb-3 flex flex-wrap items-center gap-3">
                 <h2 className="mr-auto font-serif text-2xl font-semibold">Collections</h2>
-                {may(team.role, "bring") && (
-                  <Button look="quiet" onClick={() => setOpen("import")}>
-                    Bring in a file of links
-                  </Button>
-                )}
-                {arranges && <Button onClick={() => setOpen("new")}>New collection</Button>}
+                <DeskButtons />
               </div>
               {covers.data.collections.length === 0 ? (
                 <Empty title="No collections yet">
@@ -126,11 +90,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                     A collection holds links, videos and documents in an order that makes a point. Name the
                     first one; names are cheap and can change.
                   </p>
-                  {arranges && (
-                    <Button look="accent" onClick={() => setOpen("new")}>
-                      Make a collection
-                    </Button>
-                  )}
+                  <GatherButtons ways={["make"]} />
                 </Empty>
               ) : (
                 <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,220px),1fr))] gap-x-5 gap-y-7">
@@ -185,31 +145,22 @@ export function Desk({ me, teams, team, ...initial }: Props) {
           </section>
         </div>
       </main>
-      <NewCollection
-        open={open === "new"}
-        onOpenChange={(on) => setOpen(on ? "new" : null)}
-        team={team.id}
-        onMade={(id) => router.push(`/bench/${id}`)}
-      />
-      {open === "import" && (
-        <ImportDialog
-          open
-          onOpenChange={(on: boolean) => (setOpen(on ? "import" : null), on || setBrings(undefined))}
-          team={team.id}
-          arranges={arranges}
-          brings={brings}
-        />
-      )}
-      {open === "bring" && (
-        <BringIn
-          open
-          onOpenChange={(on: boolean) => setOpen((old) => (on ? "bring" : old === "bring" ? null : old))}
-          team={team.id}
-          onMany={(brings: Brings) => (setBrings(brings), setOpen("import"))}
-        />
-      )}
-      <UploadsPanel />
     </Frame>
+  );
+}
+
+/** The two ways to begin something, beside the collections there are. */
+function DeskButtons() {
+  const { file, make } = useGather();
+  return (
+    <>
+      {file && (
+        <Button look="quiet" onClick={file}>
+          Bring in a file of links
+        </Button>
+      )}
+      {make && <Button onClick={make}>New collection</Button>}
+    </>
   );
 }
 

@@ -24,7 +24,7 @@ export function Tabs<T extends string>({
     <Radix.Root
       value={value}
       onValueChange={(next) => onChange(next as T)}
-      className="flex min-h-0 flex-1 flex-col"
+      className="flex min-h-0 flex-1 flex-col short:min-h-auto"
     >
       <div className="flex items-center border-b border-line pr-2 pl-4">
         <Radix.List aria-label={label} className="flex gap-5">
@@ -48,7 +48,11 @@ export function Tabs<T extends string>({
 /** What a tab shows. */
 export function TabPanel({ value, children }: { value: string; children: React.ReactNode }) {
   return (
-    <Radix.Content value={value} className="flex min-h-0 flex-1 flex-col outline-none" tabIndex={-1}>
+    <Radix.Content
+      value={value}
+      className="flex min-h-0 flex-1 flex-col outline-none short:min-h-auto"
+      tabIndex={-1}
+    >
       {children}
     </Radix.Content>
   );

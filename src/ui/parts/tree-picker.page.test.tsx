@@ -64,3 +64,20 @@ test("a few letters, the arrows, Enter; what is current is named to the reader",
   fireEvent.keyDown(field, { key: "Enter" });
   expect(onPick).toHaveBeenCalledTimes(1);
 });
+
+test("where none is called so, one can be made of what was typed", () => {
+  const onMake = vi.fn();
+  const onPick = vi.fn();
+  render(<TreePicker nodes={NODES} label="Where to" onPick={onPick} onMake={onMake} />);
+  const field = screen.getByRole("combobox");
+  const offers = () => screen.getAllByRole("option").map((one) => one.textContent);
+  expect(offers()).toHaveLength(NODES.length);
+  fireEvent.change(field, { target: { value: "week 2" } });
+  expect(offers()).toEqual(["Week 2"]);
+  fireEvent.change(field, { target: { value: " Week " } });
+  expect(offers()).toEqual(["Week 1: Ünderground", "Week 2", "Make “Week” here"]);
+  fireEvent.change(field, { target: { value: "Bog sounds" } });
+  fireEvent.keyDown(field, { key: "Enter" });
+  expect(onMake).toHaveBeenCalledExactlyOnceWith("Bog sounds");
+  expect(onPick).not.toHaveBeenCalled();
+});

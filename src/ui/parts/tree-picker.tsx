@@ -30,20 +30,31 @@ export function flattenTree(nodes: readonly TreeNode[], words = ""): (TreeNode &
 
 const inSight = (option: HTMLElement | null) => option?.scrollIntoView({ block: "nearest" });
 
-/** Picks one collection of a tree: type a few letters, go with the arrows, take with Enter. */
-export function TreePicker({
-  nodes,
-  onPick,
-  label,
-}: {
+type Props = {
   nodes: readonly TreeNode[];
   onPick: (id: string) => void;
+  /** Makes one of the name that was typed; offered where none is called so. */
+  onMake?: (title: string) => void;
   label: string;
-}) {
+};
+
+const MAKE = "make";
+
+/** Picks one collection of a tree: type a few letters, go with the arrows, take with Enter. */
+export function TreePicker({ nodes, onPick, onMake, label }: Props) {
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
-  const shown = useMemo(() => flattenTree(nodes, words), [nodes, words]);
+  const name = words.trim();
+  const shown = useMemo(() => {
+    const some = flattenTree(nodes, name);
+    const wanted = name.toLocaleLowerCase();
+    const isThere = !wanted || some.some((node) => node.title.toLocaleLowerCase() === wanted);
+    return onMake && !isThere
+      ? [...some, { id: MAKE, parent: null, title: `Make “${name}” here`, depth: 0 }]
+      : some;
+  }, [nodes, name, onMake]);
   const current = Math.min(at, shown.length - 1);
+  const take = (id: string) => (id === MAKE ? onMake?.(name) : onPick(id));
   return (
     <div>
       <Field
@@ -59,7 +70,7 @@ export function TreePicker({
         onKeyDown={(event) => {
           if (event.key === "ArrowDown") setAt(Math.min(current + 1, shown.length - 1));
           else if (event.key === "ArrowUp") setAt(Math.max(current - 1, 0));
-          else if (event.key === "Enter" && shown[current]) onPick(shown[current].id);
+          else if (event.key === "Enter" && shown[current]) take(shown[current].id);
           else return;
           event.preventDefault();
         }}
@@ -73,9 +84,9 @@ export function TreePicker({
             aria-selected={i === current}
             ref={i === current ? inSight : undefined}
             style={{ paddingLeft: 12 + node.depth * 16 }}
-            className={`cursor-pointer truncate rounded-sm py-1.5 pr-3 ${i === current ? "bg-wash" : ""}`}
+            className={`cursor-pointer truncate rounded-sm py-1.5 pr-3 ${i === current ? "bg-wash" : ""} ${node.id === MAKE ? "font-semibold text-accent" : ""}`}
             onMouseEnter={() => setAt(i)}
-            onClick={() => onPick(node.id)}
+            onClick={() => take(node.id)}
           >
             {node.title}
           </li>

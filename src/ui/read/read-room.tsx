@@ -1,29 +1,32 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import { reloads } from "@/core/history/verbs";
-import type { Answer } from "@/services/registry";
+import { sayProblem } from "@/core/page/facts";
+import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
-import { bareLine } from "@/core/imports/brought";
-import { sendImport } from "../imports/send-import";
+import type { Answer } from "@/services/registry";
+import { PasteText } from "../bench/item/paste-text";
 import { Button, buttonLook } from "../parts/button";
-import { Empty } from "../parts/empty";
 import { KindWord } from "../parts/kind";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { sayFailure } from "../talk/say-failure";
-import { toast } from "../talk/toast";
-import { useLive } from "../talk/use-live";
+import { call } from "../talk/call";
 import { noteUse } from "../talk/originals";
+import { sayFailure } from "../talk/say-failure";
+import { useLive } from "../talk/use-live";
+import { AboutIt } from "./about-it";
+import { FileInPlace } from "./file-in-place";
+import { LetterLinks } from "./letter-links";
+import { Played } from "./played";
 
 type Props = {
   me: Me;
   teams: TeamRow[];
   team: TeamRow;
-  resource: Answer<"resources.read">["resource"];
   text: Answer<"resources.text">;
   message: Answer<"messages.of-resource">["message"];
-};
+} & Answer<"resources.read">;
 
 const ORIGINS: Record<string, string> = {
   fetched: "as the page was",
@@ -33,9 +36,8 @@ const ORIGINS: Record<string, string> = {
   file: "taken from the file",
 };
 
-/** What may change the words that are read; that they are read does not. */
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
-export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
+export function ReadRoom({ me, teams, team, resource, places, text, message }: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -48,9 +50,16 @@ export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
       events.some((event) => event.subject === resource.id && reloads(event, "resource")) && router.refresh(),
     onReload: () => router.refresh(),
   });
+  const site = resource.siteName || resource.host;
+  const noText = !html && !file && resource.kind !== "note" && may(team.role, "bring") && (
+    <NoText resource={resource} onMended={() => router.refresh()} />
+  );
   const facts = [
-    resource.siteName || resource.host,
-    resource.authors.slice(0, 3).join(", "),
+    site,
+    resource.authors
+      .filter((name) => name !== site)
+      .slice(0, 3)
+      .join(", "),
     resource.published,
     resource.pages && `${resource.pages} ${resource.pages === 1 ? "page" : "pages"}`,
     resource.minutes && sayMinutes(resource.minutes),
@@ -93,7 +102,11 @@ export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
               )}
             </p>
           </header>
-          {file && <FileInPlace id={resource.id} file={file} title={resource.title} />}
+          {file ? (
+            <FileInPlace id={resource.id} file={file} title={resource.title} />
+          ) : (
+            <Played resource={resource} />
+          )}
           {resource.kind === "note" && (
             <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
               {text.quotation ? (
@@ -107,121 +120,44 @@ export function ReadRoom({ me, teams, team, resource, text, message }: Props) {
             // The one sanitiser has made this: no scripts, no styles, no pictures, no frames.
             <div className="reading mt-6" dangerouslySetInnerHTML={{ __html: html }} />
           ) : (
-            !file &&
-            resource.kind !== "note" && (
-              <Empty title="There is no text to read here">
-                <p>
-                  Nothing could be read from the page. Open its details on the Bench to fetch it again, or
-                  paste its text yourself.
-                </p>
-              </Empty>
-            )
+            // Of what is played a text is not missed.
+            !resource.player && noText
           )}
           {html && text.origin && (
             <p className="mt-10 border-t border-line pt-3 text-sm text-quiet">
               Kept {ORIGINS[text.origin]}, {text.at?.slice(0, 10)}.
             </p>
           )}
+          <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
+          {resource.player && noText}
         </article>
         {message && message.links.length > 0 && (
-          <Links team={team.id} title={resource.title} links={message.links} />
+          <LetterLinks team={team.id} title={resource.title} links={message.links} />
         )}
       </main>
     </Frame>
   );
 }
 
-function FileInPlace({
-  id,
-  file,
-  title,
-}: {
-  id: string;
-  file: NonNullable<Props["text"]["file"]>;
-  title: string;
-}) {
-  const src = `/api/file/${id}`;
-  if (file.type === "application/pdf")
-    // Parameters every viewer knows: the page itself, no list of pages beside it.
-    return (
-      <iframe
-        src={`${src}#navpanes=0&view=FitH`}
-        title={title}
-        className="mt-6 h-[80vh] w-full rounded-md border border-line"
-      />
-    );
-  if (/^image\/(jpeg|png|gif|webp|avif)$/.test(file.type))
-    // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept
-    return <img src={src} alt={title} className="mt-6 max-w-full rounded-md" />;
-  if (file.type.startsWith("audio/"))
-    return <audio controls preload="metadata" src={src} className="mt-6 w-full" aria-label={title} />;
-  if (file.type.startsWith("video/"))
-    return (
-      <video controls preload="metadata" src={src} className="mt-6 w-full rounded-md" aria-label={title} />
-    );
-  return null;
-}
-
-/** The links of a letter, to be picked: none is brought in by itself. */
-function Links({
-  team,
-  title,
-  links,
-}: {
-  team: string;
-  title: string;
-  links: { address: string; title: string }[];
-}) {
-  const [picked, setPicked] = useState<Set<string>>(new Set());
-  const bring = async () => {
-    try {
-      const lines = links
-        .filter((link) => picked.has(link.address))
-        .map((link) => bareLine(link.address, { title: link.title }));
-      await sendImport({ team }, `Links of ${title}`.slice(0, 200), {
-        places: [],
-        lines,
-        separator: "comma",
-      });
-      toast(`${lines.length} ${lines.length === 1 ? "link waits" : "links wait"} in your Tray.`);
-      setPicked(new Set());
-    } catch (failure) {
-      sayFailure(failure);
-    }
-  };
+/** A text that could not be read can be fetched again, or pasted by hand. */
+function NoText({ resource, onMended }: { resource: Props["resource"]; onMended: () => void }) {
+  if (resource.fetchState === "waiting") return <p className="mt-6 text-accent">Reading the page …</p>;
   return (
-    <section
-      aria-label="Links in this letter"
-      className="mx-auto mt-8 max-w-[68ch] border-t border-line pt-4"
-    >
-      <h2 className="font-serif text-xl font-semibold">Links in this letter</h2>
-      <ul className="my-3">
-        {links.map((link) => (
-          <li key={link.address} className="py-1">
-            <label className="flex items-start gap-2 text-[15px]">
-              <input
-                type="checkbox"
-                className="mt-1 size-4 accent-[var(--accent)]"
-                checked={picked.has(link.address)}
-                onChange={() =>
-                  setPicked((old) => {
-                    const next = new Set(old);
-                    if (!next.delete(link.address)) next.add(link.address);
-                    return next;
-                  })
-                }
-              />
-              <span className="min-w-0">
-                <span className="block">{link.title || link.address}</span>
-                {link.title && <span className="block truncate text-sm text-quiet">{link.address}</span>}
-              </span>
-            </label>
-          </li>
-        ))}
-      </ul>
-      <Button look="accent" disabled={!picked.size} onClick={() => void bring()}>
-        {picked.size ? `Bring ${picked.size} into my Tray` : "Tick what to bring in"}
-      </Button>
-    </section>
+    <div className="mt-6 flex flex-wrap items-center gap-2 text-[15px] text-quiet">
+      <p className="w-full">
+        {resource.fetchProblem ? sayProblem(resource.fetchProblem) : "No text of it is kept here."}
+      </p>
+      {resource.address && (
+        <Button
+          small
+          onClick={() =>
+            void call("resources.fetch-again", { resource: resource.id }).then(onMended).catch(sayFailure)
+          }
+        >
+          Fetch again
+        </Button>
+      )}
+      <PasteText resource={resource.id} onDone={onMended} />
+    </div>
   );
 }

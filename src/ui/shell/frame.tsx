@@ -1,6 +1,7 @@
 "use client";
 
 import { ChevronDown, Plus, Search } from "lucide-react";
+import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -13,10 +14,13 @@ import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { send } from "../talk/call";
 import { deliverFor } from "../talk/deliver";
+import { GatherProvider, useGather } from "../gather/gather";
 import { isForField } from "./commands";
+import { holdLetters } from "./hold-letters";
 import { initials } from "./initials";
 import type { PaletteCommand } from "./palette";
 import { useTypedAhead } from "./use-typed-ahead";
+import { useUndo } from "./use-undo";
 
 // Opened by a key now and then: not in the first load, but there before somebody reaches for it.
 const loadPalette = () => import("./palette").then((m) => m.Palette);
@@ -38,8 +42,20 @@ type Props = {
   children: React.ReactNode;
 };
 
-/** The bar at the top of every signed-in screen, the palette and the keys that work everywhere. */
-export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [], children }: Props) {
+/** The bar at the top of every signed-in screen, the palette, and what works everywhere. */
+export function Frame(props: Props) {
+  const { team, teams, onBring } = props;
+  // Outside of every team it is one's own.
+  return (
+    <GatherProvider team={team ?? teams.find((one) => one.own) ?? null} own={onBring}>
+      <Framed {...props} />
+    </GatherProvider>
+  );
+}
+
+function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Props) {
+  const { bring, file, make } = useGather();
+  const client = useQueryClient();
   const router = useRouter();
   const [palette, setPalette] = useState(false);
   const [sheet, setSheet] = useState(false);
@@ -58,18 +74,27 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
       else if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
       else if (event.key === "/") setPalette(true);
       else if (event.key === "?") setSheet(true);
-      else if (event.key.toLowerCase() === "b" && onBring && !document.querySelector("[role=dialog]"))
-        onBring();
-      else return;
+      else if (event.key.toLowerCase() === "b" && bring && !document.querySelector("[role=dialog]")) {
+        holdLetters();
+        bring();
+      } else return;
       event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [onBring]);
+  }, [bring]);
+  useUndo(team?.id ?? "", () => {
+    void client.invalidateQueries();
+    router.refresh();
+  });
   const places = team ? teamPlaces(team) : [];
   const all: PaletteCommand[] = [
     ...commands,
-    ...(onBring ? [{ words: "Bring in an address", run: onBring }] : []),
+    ...(bring ? [{ words: "Bring in an address", run: bring }] : []),
+    ...(file ? [{ words: "Bring in a file of links", run: file }] : []),
+    ...(make && !commands.some((one) => one.words === "Make a collection")
+      ? [{ words: "Make a collection", run: make }]
+      : []),
     ...places.map(({ words, href }) => ({ words, run: () => router.push(href) })),
     ...teams
       .filter((one) => one.id !== team?.id)
@@ -134,8 +159,8 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
             <Key>/</Key>
           </span>
         </button>
-        {onBring && (
-          <Button look="accent" onClick={onBring} className="h-9! max-sm:px-2.5!">
+        {bring && (
+          <Button look="accent" onClick={bring} className="h-9! max-sm:px-2.5!">
             <Plus size={16} aria-hidden />
             <span className="max-sm:sr-only">Bring in</span>
           </Button>
@@ -181,6 +206,7 @@ export function Frame({ me, teams, team, path, onBring, onNarrow, commands = [],
 function teamPlaces(team: TeamRow): { words: string; href: string }[] {
   return [
     { words: "Desk", href: `/team/${team.id}` },
+    { words: "Tray", href: `/team/${team.id}/tray` },
     { words: "Catalogue", href: `/team/${team.id}/catalogue` },
     { words: "Collections", href: `/team/${team.id}/collections` },
     { words: "Tags", href: `/team/${team.id}/tags` },

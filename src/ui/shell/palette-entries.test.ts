@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { paletteEntries } from "./palette-entries";
+import { calledSoFirst, paletteEntries } from "./palette-entries";
 
 const titles = ["Peat and fire", "Week 3: the water table", "Fire on the moor", "The fire watch"];
 const commands = ["New section", "Fold the supply side away", "Publish this collection"].map((words) => ({
@@ -45,4 +45,13 @@ test("who types the beginning of a command means it; two letters are not enough"
   expect(find("pub")).toMatchObject({ meant: ["Publish this collection"], others: [] });
   expect(find("pu")).toMatchObject({ meant: [], others: ["Publish this collection"] });
   expect(find("side")).toMatchObject({ meant: [], others: ["Fold the supply side away"] });
+});
+
+test("of what was found, what is called so stands first; the others keep their order", () => {
+  const found = ["The dam is finished", "Fire", "A year at the dam", "At the year's dam"];
+  const first = calledSoFirst(
+    found.map((title) => ({ title })),
+    "Year dam",
+  ).map((one) => one.title);
+  expect(first).toEqual(["A year at the dam", "At the year's dam", "The dam is finished", "Fire"]);
 });

@@ -32,7 +32,7 @@ export function paletteEntries<
 >({ query, collections, tags, commands }: Here<C, T, E>): Entries<C, T, E> {
   const typed = query.toLocaleLowerCase();
   const words = typed.split(/\s+/);
-  const fits = (name: string) => words.every((word) => name.toLocaleLowerCase().includes(word));
+  const fits = (name: string) => holdsAll(name, words);
   const begins = (name: string) => name.toLocaleLowerCase().startsWith(typed);
   const entries = commands.filter((one) => fits(one.words));
   const meant = entries.filter((one) => query.length >= MEANT && begins(one.words));
@@ -45,4 +45,17 @@ export function paletteEntries<
     tags: query ? tags.filter((one) => fits(one.name)).slice(0, MOST_TAGS) : [],
     others: entries.filter((one) => !meant.includes(one)),
   };
+}
+
+const holdsAll = (name: string, words: readonly string[]) =>
+  words.every((word) => name.toLocaleLowerCase().includes(word));
+
+/**
+ * Of what was found by its words somewhere, what is called so stands first: whoever types a title means it.
+ * @param query what is typed
+ */
+export function calledSoFirst<R extends { title: string }>(results: readonly R[], query: string): R[] {
+  const words = query.toLocaleLowerCase().split(/\s+/);
+  const called = results.filter((one) => holdsAll(one.title, words));
+  return [...called, ...results.filter((one) => !called.includes(one))];
 }

@@ -5,10 +5,12 @@ import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useCallback, useDeferredValue, useState } from "react";
+import { Key } from "../parts/key";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
 import { ask } from "../talk/call";
-import { paletteEntries } from "./palette-entries";
+import { inPlace } from "../talk/in-place";
+import { calledSoFirst, paletteEntries } from "./palette-entries";
 
 export type PaletteCommand = { words: string; run: () => void };
 type Props = {
@@ -62,7 +64,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
     tags: known.data?.tags ?? [],
     commands,
   });
-  const results = query.length > 1 ? (found.data?.results ?? []) : [];
+  const results = query.length > 1 ? calledSoFirst(found.data?.results ?? [], sought) : [];
   // With other letters the first entry is chosen again, also when it comes after the others are there.
   const [picked, setPicked] = useState({ query: "-", value: "" });
   const first =
@@ -71,6 +73,9 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
     tags[0]?.id ??
     results[0]?.id ??
     (query ? (onNarrow ? "narrow" : "all results") : others[0]?.words);
+  const chosen = picked.query === query ? picked.value : first;
+  const placed = results.find((one) => one.id === chosen && one.places.length);
+  const toPlace = ({ places }: (typeof results)[number]) => run(() => router.push(inPlace(places[0]!)));
   const spoken = useSpokenChoice();
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
@@ -93,12 +98,17 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
             label="Find anything, go anywhere"
             loop
             shouldFilter={false}
-            value={picked.query === query ? picked.value : first}
+            value={chosen}
             onValueChange={(value) => setPicked({ query, value })}
           >
             <Command.Input
               value={words}
               onValueChange={onWords}
+              onKeyDown={(event) => {
+                if (event.key !== "Enter" || !event.shiftKey || !placed) return;
+                event.preventDefault();
+                toPlace(placed);
+              }}
               placeholder="Find anything, go anywhere"
               className="h-12 w-full rounded-t-md border-b border-line bg-sheet px-4 text-base outline-none placeholder:text-quiet"
             />
@@ -158,8 +168,15 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                         )}
                       </span>
                       {one.places[0] && (
-                        <span className="max-w-40 truncate text-sm text-quiet max-sm:hidden">
-                          {one.places[0].title}
+                        <span
+                          // By key it is Shift and Enter; a button inside of what is chosen would be none to a reader.
+                          onClick={(event) => {
+                            event.stopPropagation();
+                            toPlace(one);
+                          }}
+                          className="max-w-40 truncate rounded-sm px-1.5 py-1 text-sm text-quiet underline decoration-dotted underline-offset-2 hover:bg-sheet hover:text-accent"
+                        >
+                          in {one.places[0].title}
                         </span>
                       )}
                     </Command.Item>
@@ -186,6 +203,17 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
               )}
               <Entries entries={others} run={run} />
             </Command.List>
+            <p
+              aria-live="polite"
+              className="border-t border-line px-4 py-2 text-sm text-quiet empty:hidden max-sm:hidden"
+            >
+              {placed && (
+                <>
+                  <Key>Enter</Key> reads it. <Key>Shift Enter</Key> shows it where it stands, in{" "}
+                  {placed.places[0]!.title}.
+                </>
+              )}
+            </p>
           </Command>
         </Dialog.Content>
       </Dialog.Portal>

@@ -6,6 +6,9 @@ import { call, settled } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { isTyping } from "./commands";
 
+/** Of those who listen the last one acts: a screen that knows what to read again, before the frame around all screens. */
+const listening: symbol[] = [];
+
 /** Undo and redo of one's own commands in a team, by Ctrl/Cmd Z and with Shift. They wait for what is still on its way. */
 export function useUndo(team: string, done: () => void = () => undefined) {
   const after = useRef(done);
@@ -33,7 +36,10 @@ export function useUndo(team: string, done: () => void = () => undefined) {
     });
   };
   useEffect(() => {
+    const me = Symbol(team);
+    if (team) listening.push(me);
     const onKey = (event: KeyboardEvent) => {
+      if (listening.at(-1) !== me) return;
       if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
       const key = event.key.toLowerCase();
       if (key !== "z" && key !== "y") return;
@@ -41,7 +47,10 @@ export function useUndo(team: string, done: () => void = () => undefined) {
       act(key === "y" || event.shiftKey ? "redo" : "undo");
     };
     window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    return () => {
+      window.removeEventListener("keydown", onKey);
+      listening.splice(listening.indexOf(me), team ? 1 : 0);
+    };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `act` only uses refs and the team
   }, [team]);
   return { undo: (entry?: string) => act("undo", entry), redo: () => act("redo") };
@@ -52,12 +61,16 @@ function sayRefused(what: string, { words, why }: { words: string | null; why: s
   toast(words ? `${what}: ${words}. ${why}` : why, { duration: 8_000 });
 }
 
-/** Says what was done, with a button that takes just this back. */
+/**
+ * Says what was done, with a button that takes just this back.
+ * @param to where what was done can be seen, when that is elsewhere
+ */
 export function sayDone(
   words: string,
   team: string,
   entry: string | null,
   undone: () => void = () => undefined,
+  to?: { words: string; go: () => void },
 ): void {
   const undo = async () => {
     await settled();
@@ -65,5 +78,8 @@ export function sayDone(
     if (answer.done) undone();
     else sayRefused("Not undone", answer);
   };
-  toast(words, entry ? { action: { label: "Undo", onClick: () => void undo().catch(sayFailure) } } : {});
+  toast(words, {
+    ...(entry && { action: { label: "Undo", onClick: () => void undo().catch(sayFailure) } }),
+    ...(to && { cancel: { label: to.words, onClick: to.go } }),
+  });
 }

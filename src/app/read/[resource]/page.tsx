@@ -5,9 +5,9 @@ import { ReadRoom } from "@/ui/read/read-room";
 export const metadata = { title: "Reading room" };
 export default async function Page({ params }: { params: Promise<{ resource: string }> }) {
   const { resource: id } = await params;
-  const { resource } = await read("resources.read", { resource: id });
-  const frame = await ofTeam(resource.team, `/read/${id}`);
+  const about = await read("resources.read", { resource: id });
+  const frame = await ofTeam(about.resource.team, `/read/${id}`);
   const text = await read("resources.text", { resource: id });
   const { message } = await read("messages.of-resource", { resource: id });
-  return <ReadRoom {...frame} resource={resource} text={text} message={message} />;
+  return <ReadRoom {...frame} {...about} text={text} message={message} />;
 }

@@ -7,10 +7,10 @@ import { tagNames } from "@/core/tags/tag-name";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { KIND_WORDS, KindMark } from "../../parts/kind";
-import { TreePicker } from "../../parts/tree-picker";
 import { ask } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
+import { Destination, type Goal } from "./destination";
 import { tagsAmong } from "./selection-bar";
 import { TagInput } from "../../parts/tag-input";
 import type { Asking, Item, Section } from "../state/types";
@@ -21,16 +21,13 @@ type Props = {
   sections: Section[];
   collectionTitle: string;
   onClose: () => void;
-  send: (
-    ids: readonly string[],
-    to: { collection: string; title: string; section?: string | null },
-    copy: boolean,
-  ) => void;
+  /** Moves items, or places them there too; of a single copy with the context line it gets there. */
+  send: (ids: readonly string[], to: Goal, copy: boolean, words?: string) => void;
 };
 
 /** The small window that asks what is needed: where to, which tags, what kind. */
 export function Ask({ asking, items, sections, collectionTitle, onClose, send }: Props) {
-  const { team, collection, loose, commands } = useBench();
+  const { team, collection, arranges, loose, commands } = useBench();
   const { what, ids } = asking;
   const chosen = items.filter((item) => ids.includes(item.id));
   const count =
@@ -49,10 +46,13 @@ export function Ask({ asking, items, sections, collectionTitle, onClose, send }:
         }
       >
         <Destination
-          {...{ team, collection, sections, collectionTitle }}
-          onPick={(to) => {
+          team={team}
+          here={loose ? undefined : { collection, title: collectionTitle, sections }}
+          makes={arranges}
+          words={what === "copy" && chosen.length === 1 ? chosen[0]!.context : undefined}
+          onPick={(to, words) => {
             onClose();
-            send(ids, to, what === "copy");
+            send(ids, to, what === "copy", words);
           }}
         />
       </Dialog>
@@ -147,42 +147,5 @@ function TagMany({
         Tag them
       </Button>
     </Dialog>
-  );
-}
-
-type DestinationProps = {
-  team: string;
-  collection: string;
-  collectionTitle: string;
-  sections: Section[];
-  onPick: (to: { collection: string; title: string; section?: string | null }) => void;
-};
-
-/** Where to: the sections of this collection first, then all collections; a few letters find one. */
-function Destination({ team, collection, collectionTitle, sections, onPick }: DestinationProps) {
-  const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
-  const nodes = [
-    ...sections.map((one) => ({
-      id: `section ${one.id}`,
-      parent: null,
-      title: `${one.title} (section here)`,
-    })),
-    ...(tree.data?.collections ?? []),
-  ];
-  return (
-    <TreePicker
-      label="Where to"
-      nodes={nodes}
-      onPick={(id) => {
-        const [, section] = /^section (.+)$/.exec(id) ?? [];
-        if (section)
-          return onPick({
-            collection,
-            section,
-            title: sections.find((one) => one.id === section)?.title ?? collectionTitle,
-          });
-        onPick({ collection: id, title: nodes.find((one) => one.id === id)?.title ?? "" });
-      }}
-    />
   );
 }

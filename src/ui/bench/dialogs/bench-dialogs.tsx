@@ -4,11 +4,11 @@ import { useQuery } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { ask } from "../../talk/call";
-import type { BringIn as BringInForm } from "./bring-in";
+import type { BringIn as BringInForm } from "../../gather/bring-in";
 import type { BenchWindow } from "../state/bench-state";
 import type { Brings } from "../../imports/use-preview";
 
-const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
+const BringIn = dynamic(() => import("../../gather/bring-in").then((m) => m.BringIn), { ssr: false });
 const ImportDialog = dynamic(() => import("../../imports/import-dialog").then((m) => m.ImportDialog), {
   ssr: false,
 });

@@ -42,7 +42,7 @@ export function SelectionBar({ selection }: { selection: Selection }) {
   return (
     <Toolbar.Root
       aria-label="What to do with the chosen items"
-      className="flex flex-wrap items-center gap-1 border-t border-line bg-sheet px-3 py-2 shadow-lift"
+      className="sticky bottom-0 z-20 flex flex-wrap items-center gap-1 border-t border-line bg-sheet px-3 py-2 shadow-lift"
     >
       <p className="mr-1 text-[15px] font-semibold whitespace-nowrap">{chosen.length} chosen</p>
       {brings && (

@@ -2,16 +2,23 @@
 
 import Link from "next/link";
 import type { Answer } from "@/services/registry";
+import { inPlace } from "../../talk/in-place";
 
-/** Where else the same thing stands, with the words it has there. */
-export function Elsewhere({ places }: { places: Answer<"resources.read">["places"] }) {
+/** The places where a thing stands, with the words it has there; each leads to it. */
+export function Elsewhere({
+  places,
+  title = "Also in",
+}: {
+  places: Answer<"resources.read">["places"];
+  title?: string;
+}) {
   return (
     <div className="text-[15px]">
-      <h3 className="text-sm font-semibold">Also in</h3>
+      <h3 className="text-sm font-semibold">{title}</h3>
       <ul>
         {places.map((place) => (
           <li key={place.placement} className="border-b border-line py-1.5 last:border-b-0">
-            <Link href={`/bench/${place.collection}`} className="text-accent underline">
+            <Link href={inPlace(place)} className="text-accent underline">
               {place.title}
             </Link>
             {place.section && <span className="text-sm text-quiet"> · {place.section}</span>}

@@ -8,11 +8,12 @@ import { sayDone } from "../../shell/use-undo";
 import { FIELD_WORDS, type FieldName, ITEM_TYPES, type ItemType, SHAPES } from "@/core/cite/reference";
 import type { Answer, InputOf } from "@/services/registry";
 import { Button, buttonLook } from "../../parts/button";
-import { Area, Choice } from "../../parts/field";
+import { Choice } from "../../parts/field";
 import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { sayAgo } from "../../talk/say-time";
 import { useBench } from "../state/bench-context";
+import { PasteText } from "./paste-text";
 import { SavedText } from "./saved-text";
 import type { Item } from "../state/types";
 
@@ -90,7 +91,7 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
             {resource.file ? "Read the file again" : "Fetch again"}
           </Button>
         )}
-        <PasteTextButton resource={resource.id} onDone={renew} />
+        <PasteText resource={resource.id} onDone={renew} />
       </div>
       <Work full={full} onSaved={renew} />
     </div>
@@ -218,52 +219,6 @@ function Pictures({ resource, pictures }: { resource: string; pictures: string[]
         ))}
       </ul>
     </fieldset>
-  );
-}
-
-function PasteTextButton({
-  resource,
-  onDone,
-}: {
-  resource: string;
-  onDone: (card: Item["resource"]) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const [html, setHtml] = useState("");
-  if (text === null)
-    return (
-      <Button small onClick={() => setText("")}>
-        Paste its text
-      </Button>
-    );
-  return (
-    <form
-      className="flex w-full flex-col gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void call("resources.paste-text", { resource, text, ...(html && { html }) })
-          .then((answer) => (setText(null), onDone(answer.resource), toast("Kept as its reading copy.")))
-          .catch(sayFailure);
-      }}
-    >
-      <Area
-        label="Its text"
-        hint="Copy it from the page and paste it here; headings and lists come along."
-        rows={5}
-        autoFocus
-        value={text}
-        onPaste={(event) => setHtml(event.clipboardData.getData("text/html"))}
-        onChange={(event) => setText(event.target.value)}
-      />
-      <div className="flex gap-2">
-        <Button small look="accent" type="submit" disabled={!text.trim()}>
-          Keep it
-        </Button>
-        <Button small look="quiet" onClick={() => setText(null)}>
-          Leave it
-        </Button>
-      </div>
-    </form>
   );
 }
 

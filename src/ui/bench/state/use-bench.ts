@@ -8,6 +8,7 @@ import type { ViewSetting } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import type { Me, TeamRow } from "../../shell/frame";
+import { useBringing } from "../../gather/use-bringing";
 import { holdLetters } from "../../shell/hold-letters";
 import { sayDone, useUndo } from "../../shell/use-undo";
 import { ask, call } from "../../talk/call";
@@ -16,7 +17,8 @@ import { isOutOfOrder, openedWith, reduce } from "./bench-state";
 import type { DetailField, Landing, Supplied } from "./types";
 import { useBenchKeys } from "./use-bench-keys";
 import { useBenchLive } from "./use-bench-live";
-import { useBringing } from "./use-bringing";
+import { useArrival } from "./use-arrival";
+
 import { useClipboard } from "./use-clipboard";
 import { useCommands } from "./use-commands";
 import { useDrag } from "./use-drag";
@@ -52,6 +54,7 @@ export function useBenchOf({ team, first }: BenchProps) {
     return found ? sorted.filter((item) => found.has(item.id)) : sorted;
   }, [own, setting.sort, setting.down, found]);
   const selection = useSelection(items);
+  useArrival(selection.choose);
   const sides = useRef<HTMLDivElement>(null);
   const arranges = may(team.role, "arrange");
   const contributes = may(team.role, "bring");
@@ -78,6 +81,7 @@ export function useBenchOf({ team, first }: BenchProps) {
       toggle,
       announce,
       ask: (asking) => dispatch({ type: "ask", asking }),
+      go: (path) => router.push(path),
     });
   const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
   useUndo(team.id, () => {

@@ -89,7 +89,7 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
     event.preventDefault();
   };
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto">
+    <div className="min-h-0 flex-1 overflow-y-auto short:min-h-auto short:overflow-visible">
       <ul
         ref={list}
         aria-label={label}

@@ -2,6 +2,7 @@
 
 import type { Supplied } from "../state/types";
 import { useDraggable } from "@dnd-kit/core";
+import Link from "next/link";
 import { memo } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import { KindMark } from "../../parts/kind";
@@ -89,6 +90,12 @@ export const SupplyRow = memo(function SupplyRow({
           >
             <Key>O</Key> open
           </a>
+          <Link
+            href={`/read/${resource.id}`}
+            className="flex h-7 items-center rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
+          >
+            read here
+          </Link>
           {onAway && (
             <RowCommand keys="E" onClick={() => onAway(all)}>
               put away

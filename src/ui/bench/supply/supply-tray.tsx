@@ -4,6 +4,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useCallback } from "react";
 import { sayMinutes } from "@/core/text/minutes";
+import { GatherButtons } from "../../gather/gather-buttons";
 import { Empty } from "../../parts/empty";
 import { sayDone } from "../../shell/use-undo";
 import { call } from "../../talk/call";
@@ -47,6 +48,7 @@ export function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProp
     return (
       <Empty title="Nothing waits">
         <p>What you bring in without saying where it goes waits here until you place it or put it away.</p>
+        <GatherButtons ways={["bring", "file"]} />
       </Empty>
     );
   return (

@@ -12,6 +12,7 @@ import { LandingMark } from "../item/item-words";
 import { SectionHead } from "./section-head";
 import { Nothing } from "./nothing";
 import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
+import { useScroller } from "./use-scroller";
 import { type ViewProps, stateOf } from "./view-props";
 import type { Landing } from "../state/types";
 
@@ -54,10 +55,11 @@ const CARD = 228;
 export function ListView(props: ViewProps) {
   const { head, items, setting, current, opened, landing } = props;
   const { arranges } = useBench();
-  const scroller = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const { scroller, above } = useScroller(box);
   const { view, sort } = setting;
   const sorted = sort !== "own";
-  const across = useAcross(scroller, view === "cards");
+  const across = useAcross(box, view === "cards");
   const { sections, sums } = head;
   const lines = useMemo(
     () => layOutLines(items, sections, { across, opened: opened?.id, sorted }),
@@ -82,7 +84,7 @@ export function ListView(props: ViewProps) {
       at,
       lines.findIndex((line) => line.key === focused),
     ),
-    scrollMargin: view === "table" ? 41 : 0,
+    scrollMargin: above + (view === "table" ? 41 : 0),
     initialRect: { width: 800, height: 900 },
   });
   // What is chosen by key or has just come in is brought into sight.
@@ -111,12 +113,12 @@ export function ListView(props: ViewProps) {
   const margin = virtual.options.scrollMargin;
   return (
     <div
-      ref={scroller}
+      ref={box}
       data-making
       data-flow={view === "cards" ? "across" : "down"}
       onKeyDown={props.onKeyDown}
       onFocus={onFocus}
-      className={`@container relative min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-6 ${view === "table" ? "scroll-pt-[41px] overflow-x-auto" : "overflow-x-hidden"}`}
+      className={`@container relative min-h-0 flex-1 overflow-y-auto px-4 pb-24 short:min-h-auto short:flex-none short:overflow-visible sm:px-6 ${view === "table" ? "scroll-pt-[41px] overflow-x-auto" : "overflow-x-hidden"}`}
     >
       {items.length === 0 && <Nothing />}
       <div

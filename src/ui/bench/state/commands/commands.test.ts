@@ -75,6 +75,7 @@ function bench(layout: [section: string | null, ids: string[]][], { selected = n
     ask: vi.fn(),
     toggle: vi.fn(),
     announce: (words) => said.push(words),
+    go: () => undefined,
   };
   const invalidateQueries = vi.fn();
   const ground = groundOf({ current: state }, { invalidateQueries } as unknown as QueryClient);

@@ -19,6 +19,8 @@ export type State = {
   ask: (asking: Asking) => void;
   toggle: (id: string, focus?: DetailField) => void;
   announce: (words: string) => void;
+  /** Goes to another page. */
+  go: (path: string) => void;
 };
 
 export type Ground = ReturnType<typeof groundOf>;

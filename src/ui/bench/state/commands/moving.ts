@@ -1,6 +1,7 @@
 import { sayDone } from "../../../shell/use-undo";
 import { call, callInTurn } from "../../../talk/call";
 import { newId } from "../../../talk/ids";
+import { inPlace } from "../../../talk/in-place";
 import type { Ground } from "./ground";
 import type { Landing } from "../types";
 
@@ -78,11 +79,15 @@ export function movingOn({ now, client, find, headAgain, again, failed, position
       .catch(failed);
   };
 
-  /** Puts items into another collection, or places them there too. */
+  /**
+   * Puts items into another collection, or places them there too.
+   * @param words the context line of a single one there; undefined: the same as here
+   */
   const send = (
     ids: readonly string[],
     to: { collection: string; title: string; section?: string | null },
     copy = false,
+    words?: string,
   ) => {
     const { team, collection, items } = now.current;
     const going = items.filter((item) => ids.includes(item.id));
@@ -95,15 +100,26 @@ export function movingOn({ now, client, find, headAgain, again, failed, position
     const placements = going.map((item) => item.id);
     const spot = { collection: to.collection, ...(to.section !== undefined && { section: to.section }) };
     if (!copy) now.current.change((all) => all.filter((item) => !placements.includes(item.id)));
-    const done = copy
-      ? call("placements.copy-many", { placements, ...spot, ids: placements.map(newId) })
-      : call("placements.move-many", { placements, ...spot });
+    const made = placements.map(newId);
+    const [one] = going;
+    const done = !copy
+      ? call("placements.move-many", { placements, ...spot })
+      : words === undefined
+        ? call("placements.copy-many", { placements, ...spot, ids: made })
+        : call("placements.add", {
+            ...{ ...spot, resource: one!.resource.id, placement: made[0]! },
+            ...{ heading: one!.heading, context: words },
+          });
     done
       .then(({ entry }) => {
         headAgain();
         if (to.collection === collection) again();
         void client.invalidateQueries({ queryKey: ["tree", team] });
-        sayDone(`${copy ? "Placed" : "Moved"} ${count} in ${to.title}.`, team, entry, again);
+        sayDone(`${copy ? "Placed" : "Moved"} ${count} in ${to.title}.`, team, entry, again, {
+          words: "Go there",
+          go: () =>
+            now.current.go(inPlace({ collection: to.collection, placement: (copy ? made : placements)[0]! })),
+        });
       })
       .catch(failed);
   };

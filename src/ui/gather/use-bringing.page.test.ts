@@ -4,7 +4,7 @@ import { clipHtml, clipText } from "@/core/formats/clipboard";
 import { useBringing } from "./use-bringing";
 
 const sendFiles = vi.hoisted(() => vi.fn());
-vi.mock("../../imports/uploads", () => ({ sendFiles }));
+vi.mock("../imports/uploads", () => ({ sendFiles }));
 afterAll(() => vi.resetModules());
 
 const INTO = { team: "moss", collection: "bog", section: null };

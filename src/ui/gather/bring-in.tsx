@@ -2,18 +2,21 @@
 
 import { useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { toast } from "../../talk/toast";
+import { toast } from "../talk/toast";
 import type { Answer } from "@/services/registry";
-import type { Brings } from "../../imports/use-preview";
-import { sendFiles } from "../../imports/uploads";
-import { WorkForm } from "../../imports/work-form";
-import { Button } from "../../parts/button";
-import { Dialog } from "../../parts/dialog";
-import { Area, Field } from "../../parts/field";
-import { TabPanel, Tabs } from "../../parts/tabs";
-import { call, Refusal } from "../../talk/call";
-import { sayFailure } from "../../talk/say-failure";
+import type { Brings } from "../imports/use-preview";
+import { sendFiles } from "../imports/uploads";
+import { WorkForm } from "../imports/work-form";
+import { Button } from "../parts/button";
+import { Dialog } from "../parts/dialog";
+import { Area, Field } from "../parts/field";
+import { TabPanel, Tabs } from "../parts/tabs";
+import { call, Refusal } from "../talk/call";
+import { inPlace } from "../talk/in-place";
+import { sayFailure } from "../talk/say-failure";
+import { sayWaits, trayOf } from "./into-tray";
 
 type Props = {
   open: boolean;
@@ -47,8 +50,8 @@ export function BringIn({ open, onOpenChange, team, into, onMany }: Props) {
       title="Bring in"
       about={
         into
-          ? `It goes to ${into.title}. On the Bench you can also paste, or drop files, without opening this.`
-          : "It waits in your Tray until you place it."
+          ? `It goes to ${into.title}. You can also paste, or drop files, without opening this.`
+          : "It waits in your Tray until you place it. You can also paste, or drop files, without opening this."
       }
     >
       <Tabs label="What to bring in" value={way} onChange={setWay} tabs={WAYS}>
@@ -93,6 +96,7 @@ export function BringIn({ open, onOpenChange, team, into, onMany }: Props) {
 
 function AddressForm({ team, into, onDone }: Pick<Props, "team" | "into"> & { onDone: () => void }) {
   const client = useQueryClient();
+  const router = useRouter();
   const [address, setAddress] = useState("");
   const [error, setError] = useState("");
   const [found, setFound] = useState<Answer<"capture.address"> | null>(null);
@@ -103,7 +107,7 @@ function AddressForm({ team, into, onDone }: Pick<Props, "team" | "into"> & { on
       else {
         const answer = await call("capture.address", { team, address });
         if (answer.already) return setFound(answer);
-        toast("It waits in your Tray.");
+        sayWaits(1, () => router.push(trayOf(team)));
         void client.invalidateQueries({ queryKey: ["tray", team] });
       }
       setAddress("");
@@ -141,7 +145,7 @@ function AddressForm({ team, into, onDone }: Pick<Props, "team" | "into"> & { on
               {found.places.map((place, i) => (
                 <span key={place.collection}>
                   {i > 0 && ", "}
-                  <Link href={`/bench/${place.collection}`} className="underline">
+                  <Link href={inPlace(place)} className="underline">
                     {place.title}
                   </Link>
                 </span>
@@ -152,7 +156,7 @@ function AddressForm({ team, into, onDone }: Pick<Props, "team" | "into"> & { on
         </p>
       )}
       <Button look="accent" type="submit" className="self-end">
-        Bring it in
+        Bring in
       </Button>
     </form>
   );

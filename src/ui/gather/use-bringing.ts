@@ -2,10 +2,11 @@
 
 import { useEffect, useRef, useState } from "react";
 import { type Clip, readClip } from "@/core/formats/clipboard";
-import type { Brings } from "../../imports/use-preview";
-import { isTyping } from "../../shell/commands";
+import type { Brings } from "../imports/use-preview";
+import { isTyping } from "../shell/commands";
 
-type Into = { team: string; collection: string; section: string | null };
+/** Without a collection into one's Tray. */
+type Into = { team: string; collection?: string; section?: string | null };
 type Ways = {
   /** Whether this person may bring things in. */
   allowed: boolean;
@@ -25,7 +26,7 @@ const LISTS = /\.(html?|csv|tsv|opml|xml|rss|atom|ris|bib|json)$/i;
 const HAS_LINKS = /:\/\/|www\.|@\w+\s*[{(]|^TY {2}-/m;
 
 /**
- * What is pasted or dropped anywhere on the Bench: one address comes in at once, a list after a look at it, text
+ * What is pasted or dropped anywhere on the screen: one address comes in at once, a list after a look at it, text
  * without any link is a note, files are sent.
  * @returns the list to be looked at, and whether files are or were on their way
  */
@@ -42,7 +43,7 @@ export function useBringing(ways: Ways) {
       const [first] = files;
       if (first && files.length === 1 && LISTS.test(first.name)) setBrings({ name: first.name, file: first });
       else if (first)
-        void import("../../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
+        void import("../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
       else if (/^\S+$/.test(text.trim())) paste(text);
       else if (HAS_LINKS.test(text) || /<a\s[^>]*href/i.test(html)) setBrings({ name: "", text, html });
       else note(text);

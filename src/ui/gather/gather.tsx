@@ -1,0 +1,108 @@
+"use client";
+
+import { useQueryClient } from "@tanstack/react-query";
+import dynamic from "next/dynamic";
+import { useRouter } from "next/navigation";
+import { createContext, useContext, useMemo, useState } from "react";
+import { may, type Role } from "@/core/policy/abilities";
+import type { Brings } from "../imports/use-preview";
+import { addressIntoTray, noteIntoTray } from "./into-tray";
+import { useBringing } from "./use-bringing";
+
+// Opened now and then, and they read files: not in the first load.
+const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
+const ImportDialog = dynamic(() => import("../imports/import-dialog").then((m) => m.ImportDialog), {
+  ssr: false,
+});
+const UploadsPanel = dynamic(() => import("../imports/uploads-panel").then((m) => m.UploadsPanel), {
+  ssr: false,
+});
+const NewCollection = dynamic(() => import("../desk/new-collection").then((m) => m.NewCollection), {
+  ssr: false,
+});
+
+export type Gathering = {
+  /** Opens what asks what to bring in; undefined: this person may not bring anything in. */
+  bring?: () => void;
+  /** Asks for a file of links. */
+  file?: () => void;
+  /** Asks for the name of a collection; undefined: this person may not make any. */
+  make?: () => void;
+};
+
+const GatherContext = createContext<Gathering>({});
+/** How things are brought in from where one is. */
+export const useGather = () => useContext(GatherContext);
+
+type Props = {
+  team: { id: string; role: Role } | null;
+  /** A screen that puts what comes in somewhere of its own asks itself. */
+  own?: () => void;
+  children: React.ReactNode;
+};
+
+/**
+ * Lets things be brought in from every screen: by the button, by B, by pasting and by dropping files. They wait in the Tray,
+ * lists after a look at them.
+ */
+export function GatherProvider({ team, own, children }: Props) {
+  const client = useQueryClient();
+  const router = useRouter();
+  const [open, setOpen] = useState<"bring" | "file" | "make" | null>(null);
+  const id = team?.id ?? "";
+  const brings = !!team && may(team.role, "bring");
+  const arranges = !!team && may(team.role, "arrange");
+  const done = () => {
+    void client.invalidateQueries();
+    router.refresh();
+  };
+  const around = { team: id, done, go: (path: string) => router.push(path) };
+  const bringing = useBringing({
+    allowed: brings && !own,
+    into: { team: id },
+    paste: (text) => addressIntoTray(text.trim(), around),
+    note: (text) => noteIntoTray(text, around),
+    // Copied items come as the links they are.
+    onClip: () => false,
+    onFiles: done,
+  });
+  const ways = useMemo<Gathering>(
+    () => ({
+      bring: own ?? (brings ? () => setOpen("bring") : undefined),
+      file: brings ? () => setOpen("file") : undefined,
+      make: arranges ? () => setOpen("make") : undefined,
+    }),
+    [own, brings, arranges],
+  );
+  return (
+    <GatherContext.Provider value={ways}>
+      {children}
+      {open === "bring" && (
+        <BringIn
+          open
+          onOpenChange={(on: boolean) => setOpen((old) => (on ? "bring" : old === "bring" ? null : old))}
+          team={id}
+          onMany={(some: Brings) => (setOpen(null), bringing.setBrings(some))}
+        />
+      )}
+      {!own && (open === "file" || bringing.brings) && (
+        <ImportDialog
+          open
+          onOpenChange={(on: boolean) => on || (setOpen(null), bringing.setBrings(null))}
+          team={id}
+          arranges={arranges}
+          brings={bringing.brings ?? undefined}
+        />
+      )}
+      {open === "make" && (
+        <NewCollection
+          open
+          onOpenChange={(on: boolean) => setOpen(on ? "make" : null)}
+          team={id}
+          onMade={(made: string) => router.push(`/bench/${made}`)}
+        />
+      )}
+      {!own && bringing.sending && <UploadsPanel />}
+    </GatherContext.Provider>
+  );
+}
