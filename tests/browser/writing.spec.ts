@@ -215,3 +215,36 @@ test("renamed where it stands: a long name is there whole, and the old one is no
   const hidden = await title.evaluate((box) => box.scrollHeight - box.clientHeight);
   expect(hidden).toBeLessThan(5);
 });
+
+test("ten context lines in eleven gestures, each in its row, without the mouse", async ({ browser }) => {
+  const page = await signIn(browser, "ama");
+  await openCopy(page, "Week 3: the water table");
+  await page.keyboard.press("1");
+  await items(page).first().focus();
+  await expect(page.getByRole("button", { name: "T tag", exact: true })).toBeVisible();
+  const before = await words(page);
+  let gestures = 0;
+  const press = (key: string) => (gestures++, page.keyboard.press(key));
+  await press("c");
+  for (let n = 1; n <= 10; n++) {
+    const line = page.getByLabel("Context: why it stands here");
+    await expect(line).toHaveCount(1);
+    await page.keyboard.press("Control+a");
+    await page.keyboard.type(`For the ${n}th hour`);
+    await press("Enter");
+  }
+  expect(gestures).toBe(11);
+  await page.keyboard.press("Escape");
+  await expect(items(page).nth(10)).toBeFocused();
+  const written = Array.from({ length: 10 }, (_, i) => `For the ${i + 1}th hour`);
+  await expect.poll(async () => (await words(page)).slice(0, 10)).toEqual(written);
+  expect((await words(page)).slice(10)).toEqual(before.slice(10));
+  await page.reload();
+  await expect.poll(async () => (await words(page)).slice(0, 10)).toEqual(written);
+  // What has none shows where it would stand; a press writes there.
+  await paste(page, "https://without-words.example/");
+  await page.getByRole("button", { name: "Why does it stand here?" }).click();
+  await page.keyboard.type("By hand");
+  await page.keyboard.press("Escape");
+  await expect(items(page).filter({ hasText: "By hand" })).toBeFocused();
+});

@@ -28,6 +28,7 @@ export function MakingSide() {
     cut: workshop.clipboard.cut,
     lifted: lift.lifted,
     opened: state.opened,
+    writing: state.writing,
     landing: lift.landing ?? drag.landing,
     newSection: sections.fresh,
     onKeyDown: workshop.onItemKey,

@@ -72,6 +72,9 @@ export function useCatalogueCommands(state: State) {
       toggle: (id) => now.current.go(`/read/${id}`),
       change: nothing,
       edit: () => Promise.resolve(),
+      write: nothing,
+      writeNext: nothing,
+      stopWriting: nothing,
       keepText: () => Promise.resolve(),
       dropText: nothing,
       mend: async (item, field, text, base) => {

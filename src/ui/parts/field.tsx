@@ -4,18 +4,25 @@ import { forwardRef, useId } from "react";
 const LOOK =
   "w-full rounded-md border border-edge bg-sheet px-3 text-ink placeholder:text-quiet focus-visible:outline-2 aria-invalid:border-stop";
 
-type Shared = { label: string; hint?: string; error?: string; hideLabel?: boolean };
+type Shared = {
+  label: string;
+  hint?: string;
+  error?: string;
+  hideLabel?: boolean;
+  /** Of the field itself; `className` is of all around it. */
+  inputClass?: string;
+};
 
 /** A labelled field of one line; what is wrong with it stands right beneath. */
 export const Field = forwardRef<HTMLInputElement, Shared & React.InputHTMLAttributes<HTMLInputElement>>(
-  function Field({ label, hint, error, hideLabel, className, ...rest }, ref) {
+  function Field({ label, hint, error, hideLabel, className, inputClass, ...rest }, ref) {
     const id = useId();
     return (
       <Around {...{ id, label, hint, error, hideLabel, className }}>
         <input
           ref={ref}
           id={id}
-          className={clsx(LOOK, "h-10")}
+          className={clsx(LOOK, "h-10", inputClass)}
           aria-invalid={!!error}
           aria-describedby={described(id, hint, error)}
           {...rest}
@@ -29,14 +36,14 @@ export const Field = forwardRef<HTMLInputElement, Shared & React.InputHTMLAttrib
 export const Area = forwardRef<
   HTMLTextAreaElement,
   Shared & React.TextareaHTMLAttributes<HTMLTextAreaElement>
->(function Area({ label, hint, error, hideLabel, className, ...rest }, ref) {
+>(function Area({ label, hint, error, hideLabel, className, inputClass, ...rest }, ref) {
   const id = useId();
   return (
     <Around {...{ id, label, hint, error, hideLabel, className }}>
       <textarea
         ref={ref}
         id={id}
-        className={clsx(LOOK, "field-sizing-content min-h-10 resize-none py-2")}
+        className={clsx(LOOK, "field-sizing-content min-h-10 resize-none py-2", inputClass)}
         aria-invalid={!!error}
         aria-describedby={described(id, hint, error)}
         {...rest}

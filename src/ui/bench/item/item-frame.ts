@@ -16,6 +16,8 @@ export type ItemState = {
   /** Whether the tab key gets to it. */
   reachable: boolean;
   opened: boolean;
+  /** Its context line is being written. */
+  writing: boolean;
   cut: boolean;
   /** Picked up by key. */
   lifted: boolean;
@@ -26,14 +28,14 @@ export type ItemState = {
  * and reached by keyboard. Spread `frame` on the element that is the item.
  */
 export function useItemFrame(
-  { item, number, selected, current, reachable, opened, cut, lifted }: ItemState,
+  { item, number, selected, current, reachable, opened, writing, cut, lifted }: ItemState,
   role: "row" | "gridcell" = "row",
 ) {
   const { arranges, commands } = useBench();
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `item:${item.id}`,
     data: { item },
-    disabled: !arranges || opened,
+    disabled: !arranges || opened || writing,
   });
   const frame = {
     ref: setNodeRef,

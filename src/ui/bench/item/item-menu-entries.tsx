@@ -26,7 +26,7 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
       {arranges && (
         <>
           <MenuLine />
-          <MenuItem onSelect={() => commands.toggle(item.id, "context")} keys={KEYS.context}>
+          <MenuItem onSelect={() => commands.write(item.id)} keys={KEYS.context}>
             Write the context line
           </MenuItem>
           <MenuItem onSelect={() => commands.toggle(item.id, "heading")} keys={KEYS.heading}>

@@ -2,6 +2,8 @@
 
 import { memo } from "react";
 import { type ItemState, useItemFrame } from "./item-frame";
+import { ContextLine } from "./context-line";
+import { ItemKeys } from "./item-keys";
 import { ItemMenu } from "./item-menu";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "./item-words";
 
@@ -23,13 +25,10 @@ export const ItemRow = memo(function ItemRow(state: ItemState) {
           {number}
         </span>
         <div className="min-w-0">
-          <p
-            className={`font-serif text-[17px] leading-snug ${item.context ? "whitespace-pre-line" : "font-semibold"}`}
-          >
-            {item.context || item.heading || item.resource.title}
-          </p>
-          <ItemSub item={item} />
+          <ContextLine state={state} className="font-serif text-[17px] leading-snug" />
+          <ItemSub item={item} plain={state.writing} />
           <StateWords item={item} />
+          <ItemKeys state={state} />
         </div>
         <ItemPicture item={item} className="h-14 w-[92px] max-sm:hidden" />
         <ItemMenu item={item} opened={opened} reachable={reachable} />

@@ -20,6 +20,9 @@ type Props = {
   maxLength?: number;
   readOnly?: boolean;
   className?: string;
+  /** Of the field itself. */
+  inputClass?: string;
+  onKeyDown?: (event: React.KeyboardEvent<HTMLElement>) => void;
 };
 
 const PAUSE = 700;

@@ -12,6 +12,12 @@ export type BenchCommands = {
   change: (id: string, how: (item: Item) => Item) => void;
   /** Writes the heading or the context line of an item; `base` is what it began from. */
   edit: (id: string, field: "heading" | "context", text: string, base: string[]) => Promise<unknown>;
+  /** Opens the context line of an item to be written where it stands. */
+  write: (id: string) => void;
+  /** Goes on to the line of the next item; behind the last one it is over. */
+  writeNext: (id: string) => void;
+  /** Ends the writing of this line; with `back` the item has the focus. */
+  stopWriting: (id: string, back?: boolean) => void;
   /** Writes a text of the resource itself, which is the same wherever it stands; authors with `;` between them. */
   mend: (
     item: Item,

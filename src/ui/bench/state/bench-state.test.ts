@@ -34,3 +34,13 @@ test("the supply side folds to and fro, or as it is said; what is closed already
   const state = after();
   expect(reduce(state, { type: "close" })).toBe(state);
 });
+
+test("one line is written at a time, without the details, and only its own end ends it", () => {
+  const writing = after({ type: "toggle", item: "a" }, { type: "write", item: "a" });
+  expect([writing.writing, writing.opened]).toEqual(["a", null]);
+  const next = reduce(writing, { type: "write", item: "b" });
+  // The field of the first goes away only now.
+  expect(reduce(next, { type: "written", item: "a" })).toBe(next);
+  expect(reduce(next, { type: "written", item: "b" }).writing).toBeNull();
+  expect(reduce(next, { type: "toggle", item: "b" }).writing).toBeNull();
+});

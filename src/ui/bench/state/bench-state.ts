@@ -13,6 +13,8 @@ export type BenchState = {
   filtering: string | null;
   /** The item whose details are open, and the field that gets the focus. */
   opened: { id: string; field: DetailField | "open" } | null;
+  /** The item whose context line is being written where it stands. */
+  writing: string | null;
   /** What was said last to whoever does not see it. */
   said: string;
   window: BenchWindow | null;
@@ -27,6 +29,9 @@ export type BenchEvent =
   | { type: "found"; found: ReadonlySet<string> | null }
   | { type: "toggle"; item: string; field?: DetailField }
   | { type: "close" }
+  | { type: "write"; item: string }
+  /** Ends the writing of this item's line; another one's goes on. */
+  | { type: "written"; item: string }
   | { type: "say"; words: string }
   | { type: "window"; window: BenchWindow | null }
   | { type: "ask"; asking: Asking | null }
@@ -39,6 +44,7 @@ export const openedWith = (setting: ViewSetting): BenchState => ({
   found: null,
   filtering: null,
   opened: null,
+  writing: null,
   said: "",
   window: null,
   asking: null,
@@ -58,10 +64,19 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
     case "toggle": {
       const { opened } = state;
       const again = opened?.id === event.item && (!event.field || opened.field === event.field);
-      return { ...state, opened: again ? null : { id: event.item, field: event.field ?? "open" } };
+      return {
+        ...state,
+        writing: null,
+        opened: again ? null : { id: event.item, field: event.field ?? "open" },
+      };
     }
     case "close":
       return state.opened ? { ...state, opened: null } : state;
+    case "write":
+      // Its details would have the same field once more.
+      return { ...state, writing: event.item, opened: null };
+    case "written":
+      return state.writing === event.item ? { ...state, writing: null } : state;
     case "say":
       return { ...state, said: event.words };
     case "window":

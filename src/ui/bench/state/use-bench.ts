@@ -79,6 +79,8 @@ export function useBenchOf({ team, first }: BenchProps) {
       reload,
       select: selection.choose,
       toggle,
+      write: (item) => (holdLetters(), dispatch({ type: "write", item })),
+      written: (item) => dispatch({ type: "written", item }),
       announce,
       ask: (asking) => dispatch({ type: "ask", asking }),
       go: (path) => router.push(path),

@@ -15,7 +15,7 @@ type Around = Parameters<typeof useItemKeys>[0];
 
 /** A list of four items on a page, with its keys; of a table each row has two cells. */
 function page({ items = ITEMS, ...more }: Partial<Around> = {}) {
-  const commands = { step: vi.fn(), remove: vi.fn(), ask: vi.fn() };
+  const commands = { step: vi.fn(), remove: vi.fn(), ask: vi.fn(), write: vi.fn() };
   const lift = { lifted: null as string[] | null, lift: vi.fn(), onKey: vi.fn(() => true), landing: null };
   const heard = { close: vi.fn(), toggle: vi.fn(), announce: vi.fn() };
   let selection!: ReturnType<typeof useSelection>;
@@ -162,11 +162,13 @@ test("in the table down goes to the same cell of the next item, and editing happ
   expect(table.toggle).not.toHaveBeenCalled();
 });
 
-test("elsewhere the details open at the field, and Enter opens them", () => {
+test("elsewhere the context line is written in place, the details open at other fields, and Enter opens them", () => {
   const list = page();
   list.row("c").focus();
   list.press("c");
-  expect(list.toggle).toHaveBeenLastCalledWith("c", "context");
+  expect(list.commands.write).toHaveBeenLastCalledWith("c");
+  list.press("h");
+  expect(list.toggle).toHaveBeenLastCalledWith("c", "heading");
   list.press("Enter");
   expect(list.toggle).toHaveBeenLastCalledWith("c");
 });

@@ -151,13 +151,13 @@ export function useItemKeys(around: Around) {
   };
 }
 
-/** In the table a cell is edited in place; elsewhere the details open at the field. */
-function edit({ view, toggle }: Around, item: Item, field: DetailField, row: HTMLElement) {
+/** In the table a cell is edited in place; elsewhere the context line is, and for the others the details open at their field. */
+function edit({ view, commands, toggle }: Around, item: Item, field: DetailField, row: HTMLElement) {
   const cell =
     view === "table"
       ? row.querySelector<HTMLElement>(`[data-cell="${field === "heading" ? "title" : field}"]`)
       : null;
-  if (!cell) return toggle(item.id, field);
+  if (!cell) return field === "context" ? commands.write(item.id) : toggle(item.id, field);
   cell.focus();
   cell.dispatchEvent(new KeyboardEvent("keydown", { key: "F2", bubbles: true }));
 }

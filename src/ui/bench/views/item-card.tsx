@@ -3,6 +3,7 @@
 import { memo } from "react";
 import { Cover } from "../../parts/cover";
 import { type ItemState, useItemFrame } from "../item/item-frame";
+import { ContextLine } from "../item/context-line";
 import { ItemMenu } from "../item/item-menu";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
@@ -10,7 +11,7 @@ type Props = ItemState & { role: "row" | "gridcell"; small?: boolean };
 
 /** An item with its picture; without one a thread in the colour of its kind stands in. */
 export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props) {
-  const { item, number, opened, reachable } = state;
+  const { item, opened, reachable } = state;
   const { frame, shade } = useItemFrame(state, role);
   const card = (
     <>
@@ -29,15 +30,16 @@ export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props)
       )}
       <div className="flex flex-1 gap-1 p-3">
         <div className="min-w-0 flex-1">
-          <p
-            className={`clamp-3 font-serif leading-snug break-words ${small ? "text-[15px]" : "text-base"} ${item.context ? "" : "font-semibold"}`}
-          >
-            <span className="mr-1.5 font-semibold text-quiet" aria-hidden>
-              {number}
-            </span>
-            {item.context || item.heading || item.resource.title}
-          </p>
-          <ItemSub item={item} />
+          <ContextLine
+            state={state}
+            lead={
+              <span className="mr-1.5 font-semibold text-quiet" aria-hidden>
+                {state.number}
+              </span>
+            }
+            className={`clamp-3 font-serif leading-snug break-words ${small ? "text-[15px]" : "text-base"}`}
+          />
+          <ItemSub item={item} plain={state.writing} />
           <StateWords item={item} />
         </div>
         <span className="-mt-1.5 -mr-1.5">

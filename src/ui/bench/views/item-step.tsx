@@ -2,6 +2,8 @@
 
 import { memo } from "react";
 import { type ItemState, useItemFrame } from "../item/item-frame";
+import { ContextLine } from "../item/context-line";
+import { ItemKeys } from "../item/item-keys";
 import { ItemMenu } from "../item/item-menu";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
@@ -25,13 +27,10 @@ export const ItemStep = memo(function ItemStep(state: ItemState) {
           <span className="seam mt-2 w-0.5 flex-1" />
         </div>
         <div className="min-w-0 pt-1">
-          <p
-            className={`font-serif text-xl leading-snug ${item.context ? "whitespace-pre-line" : "font-semibold"}`}
-          >
-            {item.context || item.heading || item.resource.title}
-          </p>
-          <ItemSub item={item} />
+          <ContextLine state={state} className="font-serif text-xl leading-snug" />
+          <ItemSub item={item} plain={state.writing} />
           <StateWords item={item} />
+          <ItemKeys state={state} />
           <ItemPicture item={item} className="mt-2 aspect-[16/9] max-h-36 w-auto" />
         </div>
         <ItemMenu item={item} opened={opened} reachable={reachable} />

@@ -13,6 +13,8 @@ export type ViewProps = {
   cut: ReadonlySet<string>;
   lifted: readonly string[] | null;
   opened: { id: string; field: DetailField | "open" } | null;
+  /** The item whose context line is being written where it stands. */
+  writing: string | null;
   landing: Landing | null;
   newSection: string | null;
   onKeyDown: (event: React.KeyboardEvent) => void;
@@ -24,7 +26,7 @@ export type ViewProps = {
 
 /** How one item stands in the view. */
 export function stateOf(
-  { items, current, marked, cut, lifted, opened }: ViewProps,
+  { items, current, marked, cut, lifted, opened, writing }: ViewProps,
   item: Item,
   number: number,
 ) {
@@ -35,6 +37,7 @@ export function stateOf(
     current: item.id === current,
     reachable: item.id === (items.some((one) => one.id === current) ? current : items[0]?.id),
     opened: opened?.id === item.id,
+    writing: writing === item.id,
     cut: cut.has(item.id),
     lifted: lifted?.includes(item.id) ?? false,
   };

@@ -74,6 +74,8 @@ function bench(layout: [section: string | null, ids: string[]][], { selected = n
     select: vi.fn((id) => (state.selected = id)),
     ask: vi.fn(),
     toggle: vi.fn(),
+    write: vi.fn(),
+    written: vi.fn(),
     announce: (words) => said.push(words),
     go: () => undefined,
   };
@@ -282,4 +284,22 @@ test("what somebody else wrote meanwhile stands with what one wrote, unless one 
   void one.edit("b", "context", "Only page 3 and 4", ["Only page 3", ""]);
   await sent[1]!.answer(200, { placement: { context: "Read it. Only page 3" } });
   expect(one.state.items[1]!.context).toBe("Only page 3 and 4");
+});
+
+test("from line to line: the next item in the order shown, over texts and sections, until the last", () => {
+  const one = bench([
+    [null, ["a", "b"]],
+    ["s", ["c"]],
+  ]);
+  one.state.items[1]!.look = "text";
+  one.write("a");
+  expect(one.state.write).toHaveBeenLastCalledWith("a");
+  one.writeNext("a");
+  expect(one.state.write).toHaveBeenLastCalledWith("c");
+  expect(one.state.selected).toBe("c");
+  vi.stubGlobal("document", { querySelector: () => null, activeElement: null });
+  vi.stubGlobal("requestAnimationFrame", () => 0);
+  one.writeNext("c");
+  expect(one.state.write).toHaveBeenCalledTimes(2);
+  expect(one.state.written).toHaveBeenLastCalledWith("c");
 });

@@ -18,6 +18,9 @@ export type State = {
   select: (id: string | null, how?: How) => void;
   ask: (asking: Asking) => void;
   toggle: (id: string, focus?: DetailField) => void;
+  /** Opens the context line of an item to be written where it stands. */
+  write: (item: string) => void;
+  written: (item: string) => void;
   announce: (words: string) => void;
   /** Goes to another page. */
   go: (path: string) => void;

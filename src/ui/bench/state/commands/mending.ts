@@ -119,10 +119,38 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
       throw error;
     }
   };
+  const write = (id: string) => {
+    now.current.select(id);
+    now.current.write(id);
+  };
+  const stopWriting = (id: string, back = false) => {
+    now.current.written(id);
+    if (back) focusItem(id);
+  };
+  const writeNext = (id: string) => {
+    const { items } = now.current;
+    const at = items.findIndex((item) => item.id === id);
+    const next = items.slice(at + 1).find((item) => item.look === "item");
+    if (next) write(next.id);
+    else stopWriting(id, true);
+  };
   const fetchAgain = (resource: string) => {
     changeResources([resource], (card) => ({ ...card, fetchState: "waiting", fetchProblem: null }));
     call("resources.fetch-again", { resource }).catch(failed);
   };
 
-  return { keepText, dropText, tag, setKind, mend, retag, setLook, edit, fetchAgain };
+  return {
+    write,
+    writeNext,
+    stopWriting,
+    keepText,
+    dropText,
+    tag,
+    setKind,
+    mend,
+    retag,
+    setLook,
+    edit,
+    fetchAgain,
+  };
 }

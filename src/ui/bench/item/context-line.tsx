@@ -1,0 +1,105 @@
+"use client";
+
+import { KEYS } from "../../shell/commands";
+import { Key } from "../../parts/key";
+import { useBench } from "../state/bench-context";
+import type { ItemState } from "./item-frame";
+import { SavedText } from "./saved-text";
+
+/**
+ * The first line of an item: why it stands here, in the curator's words; without any its name. The chosen one shows where
+ * the words would stand, and they are written there: Enter goes on to the next item's, Escape leaves.
+ */
+export function ContextLine({
+  state,
+  className,
+  lead,
+}: {
+  state: ItemState;
+  className: string;
+  /** What stands before the words, where an item has no column for its number. */
+  lead?: React.ReactNode;
+}) {
+  const { item, current, opened, writing } = state;
+  const { arranges, loose, commands } = useBench();
+  const name = (
+    <p className={`${className} font-semibold`}>
+      {lead}
+      {item.heading || item.resource.title}
+    </p>
+  );
+  if (writing)
+    return (
+      <>
+        <Writer state={state} className={className} />
+        {name}
+      </>
+    );
+  if (item.context)
+    return (
+      <p
+        className={`${className} whitespace-pre-line`}
+        // Chosen, its words are written by one more press.
+        onDoubleClick={(event) => {
+          if (!arranges || loose) return;
+          event.stopPropagation();
+          commands.write(item.id);
+        }}
+      >
+        {lead}
+        {item.context}
+      </p>
+    );
+  return (
+    <>
+      {current && arranges && !loose && !opened && (
+        <button
+          type="button"
+          tabIndex={-1}
+          onClick={() => commands.write(item.id)}
+          className={`${className} flex w-full cursor-text items-center gap-2 text-left text-quiet italic hover:text-ink`}
+        >
+          Why does it stand here? <Key>{KEYS.context}</Key>
+        </button>
+      )}
+      {name}
+    </>
+  );
+}
+
+function Writer({ state: { item }, className }: { state: ItemState; className: string }) {
+  const { commands } = useBench();
+  return (
+    <div
+      onBlur={(event) => {
+        const box = event.currentTarget;
+        // Where one is asked whose words shall stand, one goes on; so one does when another window comes to the front.
+        requestAnimationFrame(() => {
+          const stays = box.contains(document.activeElement) || box.querySelector("[role=alert]");
+          if (!stays) commands.stopWriting(item.id);
+        });
+      }}
+      className="pb-1"
+    >
+      <SavedText
+        lines
+        hideLabel
+        autoFocus
+        label="Context: why it stands here"
+        placeholder="Why does it stand here?"
+        value={item.context}
+        maxLength={4000}
+        inputClass={`${className} rounded-sm! border-accent! px-2! py-1! font-serif`}
+        onSave={(text, base) => commands.edit(item.id, "context", text, base)}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.nativeEvent.isComposing) return;
+          if (event.key === "Escape") commands.stopWriting(item.id, true);
+          else if (event.key === "Enter" && !event.shiftKey) commands.writeNext(item.id);
+          else return;
+          event.preventDefault();
+        }}
+      />
+    </div>
+  );
+}

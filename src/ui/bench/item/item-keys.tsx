@@ -1,0 +1,75 @@
+"use client";
+
+import { Key } from "../../parts/key";
+import { KEYS } from "../../shell/commands";
+import { originalLink } from "../../talk/originals";
+import { useBench } from "../state/bench-context";
+import type { ItemState } from "./item-frame";
+
+const LOOK = "flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline";
+
+/** The few things done most often with the chosen item, as buttons with their keys; all are in its menu. */
+export function ItemKeys({ state: { item, current, writing } }: { state: ItemState }) {
+  const { arranges, brings, loose, commands } = useBench();
+  if (!current || loose) return null;
+  if (writing)
+    return (
+      <p className="mt-1 -ml-1.5 flex flex-wrap gap-x-1">
+        <Press keys="Enter" onClick={() => commands.writeNext(item.id)}>
+          and on to the next
+        </Press>
+        <Press keys="Esc" onClick={() => commands.stopWriting(item.id, true)}>
+          done
+        </Press>
+      </p>
+    );
+  return (
+    <p className="mt-1 -ml-1.5 flex flex-wrap gap-x-1 max-sm:hidden">
+      {arranges && item.context && (
+        <Press keys={KEYS.context} onClick={() => commands.write(item.id)}>
+          why it stands here
+        </Press>
+      )}
+      {brings && (
+        <Press keys={KEYS.tag} onClick={() => commands.toggle(item.id, "tags")}>
+          tag
+        </Press>
+      )}
+      <Press keys={KEYS.open} onClick={() => commands.toggle(item.id)}>
+        details
+      </Press>
+      <a {...originalLink(item.resource)} tabIndex={-1} className={LOOK}>
+        <Key>{KEYS.original}</Key> open
+      </a>
+      {arranges && (
+        <Press keys={KEYS.moveTo} onClick={() => commands.ask("move", item.id)}>
+          move
+        </Press>
+      )}
+    </p>
+  );
+}
+
+function Press({
+  keys,
+  onClick,
+  children,
+}: {
+  keys: string;
+  onClick: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    // The row has the focus, and its keys do the same.
+    <button
+      type="button"
+      tabIndex={-1}
+      // What is being written keeps the focus.
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onClick}
+      className={LOOK}
+    >
+      <Key>{keys}</Key> {children}
+    </button>
+  );
+}
