@@ -178,6 +178,8 @@ test("it pairs from Hobbin's own page, and says what went wrong with a code that
   delete answers["tokens.pair"];
   await press();
   expect(document.querySelector("h1")!.textContent).toBe("Paired with Ama");
+  // The keys as they are in this browser, where one may have changed them.
+  expect(screen.getByText("Alt+Shift+B opens this window, Ctrl+Y saves at once.")).toBeTruthy();
   expect(browser.storage.pairing).toEqual({ address: "http://hobbin.example", token: "new", person: "Ama" });
 });
 

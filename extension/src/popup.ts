@@ -51,6 +51,7 @@ async function pair(): Promise<void> {
     show(
       el("h1", {}, `Paired with ${said.person}`),
       el("p", { role: "status" }, "Press this button on any page to save it."),
+      await keys(),
     );
   } catch (error) {
     show(
@@ -58,6 +59,16 @@ async function pair(): Promise<void> {
       el("p", { class: "stop" }, error instanceof Error ? error.message : "Try again."),
     );
   }
+}
+
+/** The keys as they are in this browser: whoever has changed them reads their own. */
+async function keys(): Promise<HTMLElement | null> {
+  const all = await chrome.commands.getAll();
+  const keyOf = (name: string) => all.find((one) => one.name === name)?.shortcut;
+  const [window, atOnce] = [keyOf("_execute_action"), keyOf("save-at-once")];
+  const said = [window && `${window} opens this window`, atOnce && `${atOnce} saves at once`];
+  const words = said.filter(Boolean).join(", ");
+  return words ? el("p", { class: "quiet" }, `${words}.`) : null;
 }
 
 async function main(paired: Pairing): Promise<void> {
@@ -294,6 +305,7 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
     ),
     many(),
   );
+  void keys().then((line) => line && document.getElementById("main")!.append(line));
   title.addEventListener(
     "keydown",
     (event) => event.key === "Enter" && (event.preventDefault(), title.form!.requestSubmit()),

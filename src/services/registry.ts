@@ -18,6 +18,7 @@ import { actions as reader } from "./reader";
 import { actions as references } from "./references";
 import { actions as resources } from "./resources";
 import { actions as rules } from "./rules";
+import { actions as samples } from "./samples";
 import { actions as savedSearches } from "./saved-searches";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
@@ -51,6 +52,7 @@ export const ACTIONS = {
   ...references,
   ...resources,
   ...rules,
+  ...samples,
   ...savedSearches,
   ...search,
   ...sections,

@@ -91,7 +91,7 @@ test("a video that is found is played, and shows what is known of it and the way
   await expect(page.locator("iframe[sandbox]")).toHaveAttribute("title", "A year at the east dam");
   await page
     .getByRole("region", { name: "About it" })
-    .getByRole("link", { name: "Week 3: the water table" })
+    .getByRole("link", { name: "Week 3: the water table", exact: true })
     .click();
   await expect(page.locator("[data-item]:focus")).toContainText("A year at the east dam");
 });

@@ -191,6 +191,12 @@ export const TABLE: Record<ActionName, Row> = {
     from: "editor",
     input: ({ team }) => ({ team, rule: newId(), name: "x", host: "bog.example", tags: ["x"], acts: false }),
   },
+  "samples.make": { from: "editor", input: ({ team }) => ({ team, collection: newId() }) },
+  "samples.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "samples.remove": {
+    from: "editor",
+    input: ({ team, collection, resource }) => ({ team, collections: [collection], resources: [resource] }),
+  },
   "sections.make": { from: "editor", input: ({ collection }) => ({ collection, title: "x" }) },
   "sections.move": { from: "editor", input: ({ section }) => ({ section, after: null }) },
   "sections.remove": { from: "editor", input: ({ section }) => ({ section }) },

@@ -336,7 +336,7 @@ test("what is saved to a collection it stands in already is not placed there twi
     const first = await as(contributor, name, input);
     const again = await as(contributor, name, input);
     expect([first.item !== undefined, again.item, again.already]).toEqual([true, undefined, true]);
-    expect(again.places).toEqual([{ collection, title: "A collection" }]);
+    expect(again.places).toEqual([{ placement: first.item!.id, collection, title: "A collection" }]);
   }
 });
 

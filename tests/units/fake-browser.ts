@@ -54,7 +54,13 @@ export function fakeBrowser(answer: (name: string, input: never) => { status: nu
       setBadgeText: async ({ text }: { text: string }) => void badges.push(text),
       setBadgeBackgroundColor: async () => undefined,
     },
-    commands: { onCommand: events.command },
+    commands: {
+      onCommand: events.command,
+      getAll: async () => [
+        { name: "_execute_action", shortcut: "Alt+Shift+B" },
+        { name: "save-at-once", shortcut: "Ctrl+Y" },
+      ],
+    },
     contextMenus: { create: ({ id }: { id: string }) => menus.push(id), onClicked: events.menu },
     tabs: {
       query: async () => tabs,

@@ -2,6 +2,8 @@
 
 import { useEffect, useState } from "react";
 import { Button, buttonLook } from "../parts/button";
+import { Key } from "../parts/key";
+import { KEYS } from "../shell/commands";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
@@ -54,6 +56,10 @@ export function BrowserPart() {
           Pair this browser
         </Button>
       )}
+      <p className="text-[15px]">
+        Then <Key>{KEYS.extension}</Key> opens its window on any page, and <Key>{KEYS.atOnce}</Key> saves the
+        page to the last place at once. The browser’s page of extensions changes these keys.
+      </p>
       <p className="text-[15px] text-quiet">
         The extension sends what you save and nothing else: the address, the title and the visible text of the
         page, never what is typed into forms. A paired browser may only bring things in; revoke it among the

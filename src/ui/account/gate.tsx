@@ -26,14 +26,17 @@ const THREADS = (
 export function Gate({
   title,
   about,
+  beside,
   children,
 }: {
   title: string;
   about?: string;
+  /** What stands beside it where there is room, else below. */
+  beside?: React.ReactNode;
   children: React.ReactNode;
 }) {
-  return (
-    <main id="main" className="mx-auto flex min-h-dvh max-w-md flex-col justify-center gap-6 px-6 py-10">
+  const form = (
+    <div className="flex w-full max-w-md flex-col gap-6">
       <Link href="/sign-in" className="flex items-center gap-2 text-xl font-semibold">
         <Logo /> Hobbin
       </Link>
@@ -43,6 +46,20 @@ export function Gate({
         {about && <p className="mt-2 text-quiet">{about}</p>}
       </div>
       {children}
+    </div>
+  );
+  const look = "mx-auto min-h-dvh gap-x-20 gap-y-12 px-6 py-10";
+  return beside ? (
+    <main
+      id="main"
+      className={`${look} grid max-w-6xl content-center lg:grid-cols-[minmax(0,1fr)_400px] lg:items-center`}
+    >
+      <div className="lg:order-2">{form}</div>
+      {beside}
+    </main>
+  ) : (
+    <main id="main" className={`${look} flex max-w-md flex-col justify-center`}>
+      {form}
     </main>
   );
 }

@@ -5,6 +5,7 @@ import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
 import { Gate } from "./gate";
+import { WhatItIs } from "./what-it-is";
 import { useAccountForm } from "./use-account-form";
 
 /** Signing in, with the way to a forgotten password. */
@@ -16,7 +17,7 @@ export function SignIn({ next }: { next?: string }) {
     },
   );
   return (
-    <Gate title="Sign in">
+    <Gate title="Sign in" beside={<WhatItIs />}>
       <form
         noValidate
         className="flex flex-col gap-4"

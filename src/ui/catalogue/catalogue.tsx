@@ -9,6 +9,7 @@ import { SelectionBar } from "../bench/dialogs/selection-bar";
 import { BenchContext } from "../bench/state/bench-context";
 import type { Asking } from "../bench/state/types";
 import { useSelection } from "../bench/state/use-selection";
+import { GatherButtons } from "../gather/gather-buttons";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
@@ -81,6 +82,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
                     ? "Every word must be there. Fewer words, or a filter less, find more."
                     : "Everything your team brings in stands here once, wherever it is placed."}
                 </p>
+                {!query.trim() && <GatherButtons ways={["bring", "file"]} />}
               </Empty>
             ) : (
               <div role="grid" aria-label="Things of the catalogue" aria-multiselectable>

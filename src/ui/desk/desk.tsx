@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { sayMinutes } from "@/core/text/minutes";
+import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { useGather } from "../gather/gather";
 import { GatherButtons } from "../gather/gather-buttons";
@@ -14,6 +15,8 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
+import { FirstHour } from "./first-hour";
+import { SampleLine } from "./sample-line";
 import { sayEvent } from "./say-event";
 
 type Props = {
@@ -49,6 +52,17 @@ export function Desk({ me, teams, team, ...initial }: Props) {
   };
   useLive(team.id, { onEvents: refresh, onReload: refresh });
   const waiting = tray.data;
+  const arranges = may(team.role, "arrange");
+  if (covers.data.total === 0 && waiting.count === 0)
+    return (
+      <Frame me={me} teams={teams} team={team}>
+        <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16 sm:px-10">
+          <div className="mx-auto max-w-[1200px] pt-8">
+            <FirstHour team={team} />
+          </div>
+        </main>
+      </Frame>
+    );
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16 sm:px-10">
@@ -84,6 +98,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                 <h2 className="mr-auto font-serif text-2xl font-semibold">Collections</h2>
                 <DeskButtons />
               </div>
+              {arranges && <SampleLine team={team.id} onGone={refresh} />}
               {covers.data.collections.length === 0 ? (
                 <Empty title="No collections yet">
                   <p>

@@ -3,11 +3,15 @@
 import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
-import { createContext, useContext, useMemo, useState } from "react";
+import { createContext, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { may, type Role } from "@/core/policy/abilities";
 import type { Brings } from "../imports/use-preview";
 import { addressIntoTray, noteIntoTray } from "./into-tray";
+import { call } from "../talk/call";
+import { newId } from "../talk/ids";
+import { sayFailure } from "../talk/say-failure";
 import { useBringing } from "./use-bringing";
+import { whatComes } from "./what-comes";
 
 // Opened now and then, and they read files: not in the first load.
 const BringIn = dynamic(() => import("./bring-in").then((m) => m.BringIn), { ssr: false });
@@ -29,8 +33,14 @@ export type Gathering = {
   /** Asks for the name of a collection; undefined: this person may not make any. */
   make?: () => void;
 };
+type Taking = {
+  /** Takes what was typed or pasted into a box that takes anything. */
+  take?: (text: string) => void;
+  /** Takes files that were chosen. */
+  takeFiles?: (files: File[]) => void;
+};
 
-const GatherContext = createContext<Gathering>({});
+const GatherContext = createContext<Gathering & Taking>({});
 /** How things are brought in from where one is. */
 export const useGather = () => useContext(GatherContext);
 
@@ -66,10 +76,28 @@ export function GatherProvider({ team, own, children }: Props) {
     onClip: () => false,
     onFiles: done,
   });
-  const ways = useMemo<Gathering>(
+  const taken = useRef<Required<Taking>>(undefined);
+  useEffect(() => {
+    taken.current = {
+      take: (text) => {
+        const what = whatComes(text);
+        if (what === "address") addressIntoTray(text.trim(), around);
+        else if (what === "list") bringing.setBrings({ name: "", text });
+        else if (what === "note") noteIntoTray(text, around);
+        else
+          void call("collections.make", { team: id, title: text.trim(), collection: newId() })
+            .then(({ collection }) => router.push(`/bench/${collection.id}`))
+            .catch(sayFailure);
+      },
+      takeFiles: bringing.bringFiles,
+    };
+  });
+  const ways = useMemo<Gathering & Taking>(
     () => ({
+      take: brings && !own ? (text) => taken.current!.take(text) : undefined,
+      takeFiles: brings && !own ? (files) => taken.current!.takeFiles(files) : undefined,
       bring: own ?? (brings ? () => setOpen("bring") : undefined),
-      file: brings ? () => setOpen("file") : undefined,
+      file: brings && !own ? () => setOpen("file") : undefined,
       make: arranges ? () => setOpen("make") : undefined,
     }),
     [own, brings, arranges],

@@ -1,9 +1,10 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { type Clip, readClip } from "@/core/formats/clipboard";
 import type { Brings } from "../imports/use-preview";
 import { isTyping } from "../shell/commands";
+import { holdsLinks } from "./what-comes";
 
 /** Without a collection into one's Tray. */
 type Into = { team: string; collection?: string; section?: string | null };
@@ -23,12 +24,11 @@ type Ways = {
 
 /** Files that mostly hold links for others; they are looked at first, and can still be kept as files. */
 const LISTS = /\.(html?|csv|tsv|opml|xml|rss|atom|ris|bib|json)$/i;
-const HAS_LINKS = /:\/\/|www\.|@\w+\s*[{(]|^TY {2}-/m;
 
 /**
  * What is pasted or dropped anywhere on the screen: one address comes in at once, a list after a look at it, text
  * without any link is a note, files are sent.
- * @returns the list to be looked at, and whether files are or were on their way
+ * @returns the list to be looked at, what takes files that were chosen, and whether files are or were on their way
  */
 export function useBringing(ways: Ways) {
   const [brings, setBrings] = useState<Brings | null>(null);
@@ -37,15 +37,19 @@ export function useBringing(ways: Ways) {
   useEffect(() => {
     now.current = ways;
   });
+  const bringFiles = useCallback((files: File[]) => {
+    const { into, onFiles } = now.current;
+    const [first] = files;
+    if (first && files.length === 1 && LISTS.test(first.name)) setBrings({ name: first.name, file: first });
+    else if (first)
+      void import("../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
+  }, []);
   useEffect(() => {
     const bring = ({ text, html, files }: { text: string; html: string; files: File[] }) => {
-      const { into, paste, note, onFiles } = now.current;
-      const [first] = files;
-      if (first && files.length === 1 && LISTS.test(first.name)) setBrings({ name: first.name, file: first });
-      else if (first)
-        void import("../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
+      const { paste, note } = now.current;
+      if (files.length) bringFiles(files);
       else if (/^\S+$/.test(text.trim())) paste(text);
-      else if (HAS_LINKS.test(text) || /<a\s[^>]*href/i.test(html)) setBrings({ name: "", text, html });
+      else if (holdsLinks(text, html)) setBrings({ name: "", text, html });
       else note(text);
     };
     // What is dragged about within the page is no bringing in.
@@ -77,6 +81,6 @@ export function useBringing(ways: Ways) {
         window.removeEventListener(name, listener as EventListener);
       window.removeEventListener("hobbin:sending", show);
     };
-  }, []);
-  return { brings, setBrings, sending };
+  }, [bringFiles]);
+  return { brings, setBrings, bringFiles, sending };
 }

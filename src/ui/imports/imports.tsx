@@ -5,6 +5,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
+import { GatherButtons } from "../gather/gather-buttons";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Choice } from "../parts/field";
@@ -45,7 +46,8 @@ export function Imports({ me, teams, team, first }: Props) {
           </p>
           {data.imports.length === 0 ? (
             <Empty title="Nothing has been imported yet">
-              <p>Paste a list of links on the Bench, or bring in a file from the Desk.</p>
+              <p>Paste a list of links on any page, or bring in a file another program wrote.</p>
+              <GatherButtons ways={["file"]} />
             </Empty>
           ) : (
             <ul className="border-t border-line">

@@ -81,6 +81,11 @@ export function Rules({ me, teams, team, rules, collections, arranges }: Props) 
           {rules.length === 0 && editing === null ? (
             <Empty title="No rules yet">
               <p>For instance: everything from peat-notebook goes to “To read” and is tagged “carbon”.</p>
+              {arranges && (
+                <Button look="accent" onClick={() => setEditing("new")}>
+                  Make the first rule
+                </Button>
+              )}
             </Empty>
           ) : (
             <ul className={rules.length ? "border-t border-line" : ""}>

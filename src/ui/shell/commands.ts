@@ -41,6 +41,8 @@ export const KEYS = {
   cell: "Enter, F2",
   place: "→",
   away: "E",
+  extension: "Alt Shift B",
+  atOnce: "Alt Shift K",
 } as const;
 
 /** Whether a key press is meant for what is being typed in. */

@@ -43,4 +43,6 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   cell: { words: "Edit the cell; Escape leaves it as it was", where: "In the Table and the Catalogue" },
   place: { words: "Place in the collection", where: "On something in the supply" },
   away: { words: "Put away", where: "On something in the Tray" },
+  extension: { words: "Save with tags, a note and a place", where: "On any page, with the extension" },
+  atOnce: { words: "Save to the last place at once", where: "On any page, with the extension" },
 };

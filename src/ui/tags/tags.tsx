@@ -1,9 +1,11 @@
 "use client";
 
+import Link from "next/link";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
+import { buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { Alike } from "./alike";
@@ -38,9 +40,12 @@ export function Tags({ me, teams, team, first }: Props) {
           {tags.length === 0 ? (
             <Empty title="Subjects come with the things">
               <p>
-                Press T on an item of the Bench and type a name of one or several words. Every tag of the team
-                then stands here.
+                Tag an item where it stands, or several things of the Catalogue at once; a tag has one or
+                several words. Every tag of the team then stands here.
               </p>
+              <Link href={`/team/${team.id}/catalogue`} className={buttonLook("accent")}>
+                Tag things in the Catalogue
+              </Link>
             </Empty>
           ) : (
             <>

@@ -4,6 +4,7 @@ import { DndContext } from "@dnd-kit/core";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { NewCollection } from "../desk/new-collection";
+import { GatherButtons } from "../gather/gather-buttons";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Field } from "../parts/field";
@@ -84,6 +85,7 @@ export function TreePage({ me, teams, team, first }: Props) {
           {lines.length === 0 ? (
             <Empty title={tree.letters ? "No collection has these letters" : "No collections yet"}>
               <p>A collection can stand in another one: a course, its units, their weeks.</p>
+              {!tree.letters && <GatherButtons ways={["make"]} />}
             </Empty>
           ) : (
             <DndContext

@@ -50,11 +50,11 @@ export function Catalogue({ team, here, onPlace }: SupplyProps) {
       </div>
       {pages.isSuccess && !resources.length ? (
         query ? (
-          <Empty title="Nothing goes by these words">
+          <Empty inset title="Nothing goes by these words">
             <p>Fewer words find more. What is still being read is found a moment later.</p>
           </Empty>
         ) : (
-          <Empty title="The catalogue is empty">
+          <Empty inset title="The catalogue is empty">
             <p>Everything your team brings in stands here once, wherever it is placed.</p>
           </Empty>
         )
@@ -102,7 +102,7 @@ export function Others({ team, collection, here, onPlace }: SupplyProps & { coll
         />
       </div>
       {chosen && items.data?.items.length === 0 && (
-        <Empty title="This one is empty">
+        <Empty inset title="This one is empty">
           <p>Choose another collection to take from.</p>
         </Empty>
       )}

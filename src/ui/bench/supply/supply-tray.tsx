@@ -46,7 +46,7 @@ export function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProp
   );
   if (entries?.length === 0)
     return (
-      <Empty title="Nothing waits">
+      <Empty inset title="Nothing waits">
         <p>What you bring in without saying where it goes waits here until you place it or put it away.</p>
         <GatherButtons ways={["bring", "file"]} />
       </Empty>

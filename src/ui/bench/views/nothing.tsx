@@ -1,5 +1,6 @@
 "use client";
 
+import { GatherButtons } from "../../gather/gather-buttons";
 import { Empty } from "../../parts/empty";
 import { useBench } from "../state/bench-context";
 
@@ -10,9 +11,10 @@ export function Nothing() {
     <Empty title="Nothing stands here yet">
       <p>
         {arranges
-          ? "Copy the address of something worth keeping and press Ctrl V here. Or drag things over from the other side."
+          ? "Copy the address of something worth keeping and paste it here. Or bring things over from the other side."
           : "When the team places something here, you will see it at once."}
       </p>
+      {arranges && <GatherButtons ways={["bring"]} />}
     </Empty>
   );
 }
