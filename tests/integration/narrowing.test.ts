@@ -149,6 +149,7 @@ const CONDITIONS: Condition[] = [
   ["added:2026-02..2026-03-09", (row) => row.day >= "2026-02-01" && row.day <= "2026-03-09"],
   ["length:<12", (row) => row.minutes !== null && row.minutes < 12],
   ["length:>12", (row) => row.minutes !== null && row.minutes > 12],
+  ["length:5-40", (row) => row.minutes !== null && row.minutes >= 5 && row.minutes <= 40],
   ["length:5..40", (row) => row.minutes !== null && row.minutes >= 5 && row.minutes <= 40],
   ["is:untagged", (row) => !row.tags.length],
   ["is:unplaced", (row) => row.place === null],
@@ -235,7 +236,7 @@ async function expectCounts(query: string, among: readonly Row[]): Promise<void>
       : minutes <= 5
         ? ["0..5"]
         : minutes <= 15
-          ? ["6..15"]
+          ? ["6-15"]
           : minutes <= 60
             ? ["31..60"]
             : [">60"];

@@ -28,14 +28,14 @@ describe("what is counted of resources", () => {
     expect(said(sites)).toEqual([["bog.example", 2], ["alder.example", 1], ["peat.example", 1]]); // prettier-ignore
     expect(said(people)).toEqual([["ama", 4], ["bett", 1]]); // prettier-ignore
     expect(said(months)).toEqual([["2026-10", 1], ["2026-03", 3], ["2025-12", 1]]); // prettier-ignore
-    expect(said(lengths)).toEqual([["0..5", 1], ["6..15", 2], [">60", 1]]); // prettier-ignore
+    expect(said(lengths)).toEqual([["0-5", 1], ["6-15", 2], [">60", 1]]); // prettier-ignore
     expect(said(states)).toEqual([["untagged", 2], ["dead", 1]]); // prettier-ignore
   });
 
   test("classes of length leave no gap and do not overlap", () => {
     const classes = [...LENGTHS, null].map((_, i) => lengthClass(i, 1).value);
     const holds = (value: string, n: number) => {
-      const [from, to] = value.startsWith(">") ? [Number(value.slice(1)) + 1, Infinity] : value.split("..").map(Number);
+      const [from, to] = value.startsWith(">") ? [Number(value.slice(1)) + 1, Infinity] : value.split("-").map(Number);
       return n >= from! && n <= to!;
     }; // prettier-ignore
     for (let n = 0; n < 100; n++)

@@ -27,7 +27,7 @@ export function lengthClass(i: number, count: number): Count {
   const to = LENGTHS[i];
   return to === undefined
     ? { value: `>${from - 1}`, words: `over ${from - 1} min`, count }
-    : { value: `${from}..${to}`, words: i === 0 ? `up to ${to} min` : `${from} to ${to} min`, count };
+    : { value: `${from}-${to}`, words: i === 0 ? `up to ${to} min` : `${from} to ${to} min`, count };
 }
 
 /** What of a resource is counted, but its tags. */

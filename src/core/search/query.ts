@@ -20,7 +20,7 @@ export type Filters = {
   in: string[];
   is: State[];
   added: Span | null;
-  /** Minutes, both ends included; <15 and >15 include 15 too. */
+  /** Minutes, both ends included, as 10-20; <15 and >15 are without 15. */
   length: { from: number | null; to: number | null } | null;
 };
 /** What may be the matter with a resource. */
@@ -28,7 +28,7 @@ const STATES = ["untagged", "unplaced", "unpictured", "dead", "twin", "waiting"]
 type State = (typeof STATES)[number];
 
 export type Query = { groups: Group[]; phrases: string[]; without: string[][]; filters: Filters };
-/** A piece of the query as a chip that can be taken out: the text it has there. */
+/** A piece of the query as a chip that can be taken out: what it narrows by, in words, and the text it has there. */
 export type Chip = { name: string; value: string; raw: string };
 
 const NAMES = ["tag", "site", "kind", "by", "in", "added", "is", "length"] as const;
@@ -133,7 +133,7 @@ function takeFilter(filters: Filters, name: Name, value: string): boolean {
     if (!span) return false;
     filters.added = span;
   } else {
-    const span = /^(?:(<)(\d{1,5})|(>)(\d{1,5})|(\d{1,5})\.\.(\d{1,5})|(\d{1,5}))$/.exec(value);
+    const span = /^(?:(<)(\d{1,5})|(>)(\d{1,5})|(\d{1,5})(?:-|\.\.)(\d{1,5})|(\d{1,5}))$/.exec(value);
     if (!span) return false;
     const [, less, most, more, least, from, to, exact] = span;
     filters.length = less

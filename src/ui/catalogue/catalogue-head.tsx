@@ -5,6 +5,7 @@ import type { Answer } from "@/services/registry";
 import { IconButton } from "../parts/button";
 import { Facets } from "./narrow-by-counts";
 import { SavedSearches } from "./saved-searches";
+import { sayChip } from "./say-chip";
 import type { Page } from "./use-catalogue";
 
 type Props = {
@@ -32,7 +33,7 @@ export function CatalogueHead({ team, typed, query, chips, facets, box, onType, 
             ref={box}
             type="search"
             aria-label="Find in the catalogue"
-            placeholder="Words, “phrases”, -without, tag: site: kind: by: in: added:"
+            placeholder="Words of a title, a text, a note"
             value={typed}
             onChange={(event) => onType(event.target.value)}
             className="h-10 w-full rounded-md border border-edge bg-sheet pr-3 pl-9 [&::-webkit-search-cancel-button]:hidden"
@@ -42,22 +43,25 @@ export function CatalogueHead({ team, typed, query, chips, facets, box, onType, 
       </div>
       {chips.length > 0 && (
         <ul aria-label="Narrowed by" className="flex flex-wrap gap-1.5">
-          {chips.map((chip, i) => (
-            <li
-              key={`${chip.raw} ${i}`}
-              className="inline-flex items-center gap-0.5 rounded bg-wash pl-2 text-sm"
-            >
-              <span className="mr-1 text-quiet">{chip.name}</span>
-              {chip.value}
-              <IconButton
-                label={`Leave out ${chip.name} ${chip.value}`}
-                className="size-6!"
-                onClick={() => onAsk(typed.replace(chip.raw, "").replace(/\s+/g, " ").trim())}
+          {chips.map((chip, i) => {
+            const { label, words } = sayChip(chip);
+            return (
+              <li
+                key={`${chip.raw} ${i}`}
+                className="inline-flex items-center gap-0.5 rounded bg-wash pl-2 text-sm"
               >
-                <X size={14} aria-hidden />
-              </IconButton>
-            </li>
-          ))}
+                {label && <span className="mr-1 text-quiet">{label}</span>}
+                {words}
+                <IconButton
+                  label={`Leave out ${label} ${words}`}
+                  className="size-6!"
+                  onClick={() => onAsk(typed.replace(chip.raw, "").replace(/\s+/g, " ").trim())}
+                >
+                  <X size={14} aria-hidden />
+                </IconButton>
+              </li>
+            );
+          })}
         </ul>
       )}
       <Facets

@@ -5,20 +5,13 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Field } from "../parts/field";
-import { KIND_WORDS } from "../parts/kind";
+import { KIND_WORDS } from "../parts/kind-words";
+import { STATE_WORDS } from "./say-chip";
 
 type Lists = Answer<"search.facets">["facets"];
 type Name = "kind" | "site" | "tag" | "by" | "added" | "length" | "is";
 type Entry = { value: string; words: string; count: number };
 
-const STATE_WORDS: Record<string, string> = {
-  untagged: "Without a tag",
-  unplaced: "In no collection",
-  unpictured: "Without a picture",
-  dead: "Could not be read",
-  twin: "Maybe here twice",
-  waiting: "Being read",
-};
 const kindWords = KIND_WORDS as Record<string, string>;
 
 /** By what the results can be narrowed, with how many there are of each. */

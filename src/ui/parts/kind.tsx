@@ -1,5 +1,6 @@
 import { AudioLines, Clapperboard, FileText, Globe, Image as Picture, StickyNote } from "lucide-react";
 import type { Kind } from "@/core/page/facts";
+import { KIND_WORDS } from "./kind-words";
 
 const ICONS = {
   page: Globe,
@@ -17,15 +18,6 @@ const GROUND: Record<Kind, string> = {
   sound: "bg-sound",
   note: "bg-note",
 };
-export const KIND_WORDS: Record<Kind, string> = {
-  page: "Page",
-  video: "Video",
-  document: "Document",
-  picture: "Picture",
-  sound: "Sound",
-  note: "Note",
-};
-
 /** The mark of a kind: colour, sign and, for those who see neither, its word. */
 export function KindMark({ kind }: { kind: Kind }) {
   const Icon = ICONS[kind];

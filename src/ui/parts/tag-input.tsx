@@ -2,6 +2,7 @@
 
 import { X } from "lucide-react";
 import { useEffect, useId, useRef, useState } from "react";
+import { nearTags } from "@/core/tags/near-tags";
 import { completeTag, tagKey, tagName, tagNames, type TagUse } from "@/core/tags/tag-name";
 
 type Props = {
@@ -11,6 +12,8 @@ type Props = {
   known: readonly TagUse[];
   onAdd: (names: string[]) => void;
   onRemove: (name: string) => void;
+  /** Told what is typed and not a tag yet: it counts when somebody goes on from here. */
+  onTyped?: (names: string[]) => void;
   /** Enter with nothing typed. */
   onEmptyEnter?: () => void;
   readOnly?: boolean;
@@ -18,24 +21,36 @@ type Props = {
 };
 
 /** Tags as names of several words, completed from the first letters of any of them. */
-export function TagInput({ label, tags, known, onAdd, onRemove, onEmptyEnter, readOnly, autoFocus }: Props) {
+export function TagInput({
+  label,
+  tags,
+  known,
+  onAdd,
+  onRemove,
+  onTyped,
+  onEmptyEnter,
+  readOnly,
+  autoFocus,
+}: Props) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState("");
   const [at, setAt] = useState(-1);
   const [open, setOpen] = useState(false);
   const has = new Set(tags.map(tagKey));
-  const offers = open
-    ? completeTag(
-        typed,
-        known.filter((tag) => !has.has(tagKey(tag.name))),
-      )
-    : [];
+  const others = open ? known.filter((tag) => !has.has(tagKey(tag.name))) : [];
+  const complete = completeTag(typed, others);
+  const near = complete.length ? [] : nearTags(typed, others);
+  const offers = [...complete, ...near];
   useEffect(() => {
     if (autoFocus) input.current?.focus();
   }, [autoFocus]);
+  const type = (text: string) => {
+    setTyped(text);
+    onTyped?.(tagNames(text));
+  };
   const add = (names: string[]) => {
-    setTyped("");
+    type("");
     setAt(-1);
     const fresh = names.filter((name) => !has.has(tagKey(name)));
     if (fresh.length) onAdd(fresh);
@@ -85,7 +100,7 @@ export function TagInput({ label, tags, known, onAdd, onRemove, onEmptyEnter, re
             autoComplete="off"
             placeholder={tags.length ? "" : "Several words are one tag; Enter or a comma ends it"}
             className="h-7 min-w-24 flex-1 bg-transparent px-1 outline-none placeholder:text-quiet"
-            onChange={(event) => (setTyped(event.target.value), setOpen(true), setAt(-1))}
+            onChange={(event) => (type(event.target.value), setOpen(true), setAt(-1))}
             onFocus={() => setOpen(true)}
             onBlur={() => {
               setOpen(false);
@@ -110,7 +125,10 @@ export function TagInput({ label, tags, known, onAdd, onRemove, onEmptyEnter, re
                 onMouseDown={(event) => (event.preventDefault(), add([tag.name]))}
                 className={`flex cursor-pointer justify-between gap-3 rounded-sm px-2 py-1.5 ${i === at ? "bg-wash" : "hover:bg-wash"}`}
               >
-                <span className="truncate">{tag.name}</span>
+                <span className="truncate">
+                  {near.includes(tag) && <span className="text-quiet">Did you mean </span>}
+                  {tag.name}
+                </span>
                 <span className="text-sm text-quiet">{tag.count}</span>
               </li>
             ))}

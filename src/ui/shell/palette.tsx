@@ -65,10 +65,12 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
     commands,
   });
   const results = query.length > 1 ? calledSoFirst(found.data?.results ?? [], sought) : [];
+  const offered = results.length || sought !== query ? null : (found.data?.meant ?? null);
   // With other letters the first entry is chosen again, also when it comes after the others are there.
   const [picked, setPicked] = useState({ query: "-", value: "" });
   const first =
     meant[0]?.words ??
+    (offered && !collections.length && !tags.length ? "meant" : undefined) ??
     collections[0]?.id ??
     tags[0]?.id ??
     results[0]?.id ??
@@ -117,6 +119,13 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                 {found.isFetching ? "Looking …" : "Nothing goes by these letters."}
               </Command.Empty>
               <Entries entries={meant} run={run} />
+              {offered && (
+                <Command.Group heading="Did you mean" className={GROUP}>
+                  <Command.Item value="meant" onSelect={() => onWords(offered)} className={ITEM}>
+                    {offered}
+                  </Command.Item>
+                </Command.Group>
+              )}
               {collections.length > 0 && (
                 <Command.Group heading="Collections" className={GROUP}>
                   {collections.map((one) => (

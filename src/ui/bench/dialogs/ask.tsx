@@ -6,7 +6,8 @@ import { KINDS } from "@/core/page/facts";
 import { tagNames } from "@/core/tags/tag-name";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
-import { KIND_WORDS, KindMark } from "../../parts/kind";
+import { KindMark } from "../../parts/kind";
+import { KIND_WORDS } from "../../parts/kind-words";
 import { ask } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
@@ -118,6 +119,8 @@ function TagMany({
   const { team, commands } = useBench();
   const client = useQueryClient();
   const [names, setNames] = useState<string[]>([]);
+  /** What stands in the field without a comma behind it. */
+  const [typed, setTyped] = useState<string[]>([]);
   const all = useQuery({ queryKey: ["tags", team], queryFn: () => ask("tags.read", { team }) });
   const put = (all: string[]) => {
     if (!all.length) return;
@@ -136,13 +139,15 @@ function TagMany({
         autoFocus
         onAdd={(fresh) => setNames((old) => [...old, ...fresh])}
         onRemove={(name) => setNames((old) => old.filter((one) => one !== name))}
+        onTyped={setTyped}
         onEmptyEnter={() => put(names)}
       />
       <Button
         look="accent"
         className="self-end"
-        disabled={!names.length}
-        onClick={() => put(tagNames(names.join(",")))}
+        disabled={!names.length && !typed.length}
+        // What is typed has become a tag when the field was left, or not yet.
+        onClick={() => put(tagNames([...names, ...typed].join(",")))}
       >
         Tag them
       </Button>

@@ -11,6 +11,8 @@ import { ask, call } from "../../talk/call";
 import { copyText } from "../../talk/copy-text";
 import { sayFailure } from "../../talk/say-failure";
 import { sayDone } from "../../shell/use-undo";
+import { useSaidHere } from "../../shell/use-said-here";
+import type { Said } from "../../talk/toast";
 import { useBench } from "../state/bench-context";
 import type { Selection } from "../state/use-selection";
 import { openOriginals } from "../../talk/originals";
@@ -21,6 +23,7 @@ import type { Item } from "../state/types";
 export function SelectionBar({ selection }: { selection: Selection }) {
   const { team, collection, arranges, brings, loose, commands } = useBench();
   const { chosen } = selection;
+  const said = useSaidHere();
   const first = chosen[0]!;
   const ids = chosen.map((item) => item.id);
   const like = (by: Likeness) => selection.like(by);
@@ -41,10 +44,12 @@ export function SelectionBar({ selection }: { selection: Selection }) {
       .catch(sayFailure);
   return (
     <Toolbar.Root
+      data-several
       aria-label="What to do with the chosen items"
       className="sticky bottom-0 z-20 flex flex-wrap items-center gap-1 border-t border-line bg-sheet px-3 py-2 shadow-lift"
     >
       <p className="mr-1 text-[15px] font-semibold whitespace-nowrap">{chosen.length} chosen</p>
+      <SaidHere said={said} />
       {brings && (
         <>
           <Act onClick={() => commands.ask("tag", first.id)}>Tag</Act>
@@ -109,6 +114,27 @@ export function SelectionBar({ selection }: { selection: Selection }) {
         </Toolbar.Button>
       </span>
     </Toolbar.Root>
+  );
+}
+
+/** What was done last with what is chosen, and the way back. */
+function SaidHere({ said }: { said: Said | null }) {
+  const ways = [said?.more?.action, said?.more?.cancel].filter(
+    (way) => typeof way === "object" && way !== null && "onClick" in way,
+  );
+  return (
+    <p role="status" className="flex w-full items-center gap-1 rounded bg-wash px-2 text-[15px] empty:hidden">
+      {said && (
+        <>
+          <span className="py-1">{said.words}</span>
+          {ways.map((way) => (
+            <Act key={String(way.label)} onClick={() => way.onClick({} as never)}>
+              {way.label}
+            </Act>
+          ))}
+        </>
+      )}
+    </p>
   );
 }
 

@@ -23,6 +23,8 @@ export function FilterBox({ items, first, onFound, onClose }: Props) {
   const worker = useRef<Worker | null>(null);
   const asked = useRef({ number: 0, words: first });
   const tell = useRef(onFound);
+  /** Ids of what the head counts, too: a text between the items is found and is none. */
+  const counted = useRef<string[]>([]);
   useEffect(() => {
     tell.current = onFound;
   });
@@ -31,8 +33,9 @@ export function FilterBox({ items, first, onFound, onClose }: Props) {
     made.onmessage = ({ data }: MessageEvent<FilterAnswer>) => {
       if (data.number !== asked.current.number) return;
       const asks = asked.current.words.trim() !== "";
-      setCount(asks ? data.found.length : null);
-      tell.current(asks ? new Set(data.found) : null);
+      const found = new Set(data.found);
+      setCount(asks ? counted.current.filter((id) => found.has(id)).length : null);
+      tell.current(asks ? found : null);
     };
     worker.current = made;
     return () => made.terminate();
@@ -42,6 +45,7 @@ export function FilterBox({ items, first, onFound, onClose }: Props) {
     worker.current?.postMessage({ words: text, number: asked.current.number });
   };
   useEffect(() => {
+    counted.current = items.filter(isCounted).map((item) => item.id);
     worker.current?.postMessage({ items: items.map(asFilterable) });
     if (asked.current.words) ask(asked.current.words);
   }, [items]);
@@ -65,7 +69,7 @@ export function FilterBox({ items, first, onFound, onClose }: Props) {
         }}
       />
       <p aria-live="polite" className="pb-2 text-[15px] text-quiet">
-        {count !== null && `${count} of ${items.length}`}
+        {count !== null && `${count} of ${items.filter(isCounted).length}`}
       </p>
       <IconButton label="Show all again (Escape)" onClick={onClose} className="ml-auto">
         <X size={18} aria-hidden />
@@ -74,6 +78,7 @@ export function FilterBox({ items, first, onFound, onClose }: Props) {
   );
 }
 
+const isCounted = (item: Item) => item.look === "item";
 const asFilterable = ({ id, heading, context, resource }: Item): Filterable => ({
   id,
   title: `${heading} ${resource.title}`,

@@ -5,7 +5,7 @@ import dynamic from "next/dynamic";
 import { KINDS } from "@/core/page/facts";
 import type { Answer } from "@/services/registry";
 import { Choice } from "../../parts/field";
-import { KIND_WORDS } from "../../parts/kind";
+import { KIND_WORDS } from "../../parts/kind-words";
 import { ask } from "../../talk/call";
 import { useBench } from "../state/bench-context";
 import { Elsewhere } from "./elsewhere";

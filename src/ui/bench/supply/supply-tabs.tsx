@@ -34,7 +34,7 @@ export function Catalogue({ team, here, onPlace }: SupplyProps) {
         <Field
           hideLabel
           label="Find in the catalogue"
-          placeholder="Words, or tag: site: kind:"
+          placeholder="Words of a title, a text, a note"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
