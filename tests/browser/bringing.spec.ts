@@ -172,6 +172,7 @@ test("fetched again: what is different is shown and taken; a text is pasted wher
   await paste(page, at("bog-journal/many/3"));
   await expect(items(page).first()).toContainText("Well 3");
   await items(page).first().dblclick();
+  await page.getByRole("button", { name: /^Title:/ }).click();
   await page.getByLabel("Title", { exact: true }).fill("Our name for it");
   await page.getByLabel("Title", { exact: true }).blur();
   await page.getByRole("button", { name: "Fetch again" }).click();

@@ -1,3 +1,4 @@
+import { givePicture } from "./give-picture";
 import { choosePicture } from "./choose-picture";
 import { editResource } from "./edit";
 import { fetchAgain } from "./fetch-again";
@@ -16,6 +17,7 @@ import { useResource } from "./use";
 
 /** What people can do, by name. */
 export const actions = {
+  "resources.give-picture": givePicture,
   "resources.choose-picture": choosePicture,
   "resources.edit": editResource,
   "resources.fetch-again": fetchAgain,

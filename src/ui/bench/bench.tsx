@@ -4,6 +4,7 @@ import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { Frame } from "../shell/frame";
 import { BenchProvider, useWorkshop } from "./bench-provider";
 import { Path } from "./head/path";
+import { Seam, useSourcesWidth } from "./head/seam";
 import { SideSwitch } from "./head/side-switch";
 import { Carried } from "./item/item-words";
 import { MakingSide } from "./making-side";
@@ -20,9 +21,10 @@ export const Bench = (props: BenchProps) => (
 
 function Sides({ me, teams, team }: BenchProps) {
   const { head, state, dispatch, sides, drag, arranges, contributes, paletteCommands } = useWorkshop();
+  const [width, setWidth] = useSourcesWidth();
   const columns = state.folded
     ? "md:grid-cols-[44px_14px_minmax(0,1fr)]"
-    : "md:grid-cols-[minmax(300px,404px)_14px_minmax(0,1fr)]";
+    : "md:grid-cols-[min(var(--sources),45vw)_14px_minmax(0,1fr)]";
   return (
     <Frame
       me={me}
@@ -48,10 +50,15 @@ function Sides({ me, teams, team }: BenchProps) {
         <main
           id="main"
           ref={sides}
+          style={{ "--sources": `${width}px` } as React.CSSProperties}
           className={`swipe relative grid min-h-0 flex-1 overflow-x-auto max-md:grid-cols-[100%_100%] md:mx-3 md:mb-3 md:overflow-hidden md:rounded-md md:border md:border-line ${columns}`}
         >
           <SupplySide team={team.id} />
-          <div className="seam bg-sheet max-md:hidden" aria-hidden />
+          {state.folded ? (
+            <div className="seam bg-sheet max-md:hidden" aria-hidden />
+          ) : (
+            <Seam width={width} onWidth={setWidth} />
+          )}
           <MakingSide />
         </main>
         <DragOverlay dropAnimation={null} style={{ pointerEvents: "none" }}>

@@ -29,6 +29,7 @@ export function MakingSide() {
     lifted: lift.lifted,
     opened: state.opened,
     writing: state.writing,
+    choosing: state.choosing,
     landing: lift.landing ?? drag.landing,
     newSection: sections.fresh,
     onKeyDown: workshop.onItemKey,
@@ -49,6 +50,12 @@ export function MakingSide() {
         over={drag.elsewhere?.collection ?? null}
         reading={waiting > 3 ? { done: own.length - waiting, of: own.length } : null}
         onSet={setView}
+        onNarrow={() => dispatch({ type: "narrow", text: "" })}
+        choosing={state.choosing}
+        onChoosing={(on) => {
+          dispatch({ type: "choosing", on });
+          if (!on) selection.choose(selection.current);
+        }}
         onSection={sections.add}
         onText={workshop.writeText}
         onInside={() => dispatch({ type: "window", window: "inside" })}
@@ -63,7 +70,15 @@ export function MakingSide() {
         />
       )}
       {setting.view === "board" && setting.sort === "own" ? <BoardView {...view} /> : <ListView {...view} />}
-      {selection.chosen.length > 1 && <SelectionBar selection={selection} />}
+      {(selection.chosen.length > 1 || state.choosing) && (
+        <SelectionBar
+          selection={selection}
+          onDone={() => {
+            dispatch({ type: "choosing", on: false });
+            selection.choose(selection.current);
+          }}
+        />
+      )}
     </section>
   );
 }

@@ -1,14 +1,23 @@
 "use client";
 
+import { useQuery } from "@tanstack/react-query";
 import { PanelLeftClose, PanelLeftOpen } from "lucide-react";
+import { useEffect } from "react";
 import { IconButton } from "../parts/button";
+import { ask } from "../talk/call";
 import { useWorkshop } from "./bench-provider";
 import { Supply } from "./supply/supply";
 
 /** Where things come from; it folds away when one only arranges. */
 export function SupplySide({ team }: { team: string }) {
   const { id, here, contributes, placeAll, state, dispatch } = useWorkshop();
-  const { folded } = state;
+  const { folded, setting } = state;
+  // A table wants the room, and of an empty Tray there is nothing to see; whoever wants the side shows it again.
+  const tray = useQuery({ queryKey: ["tray", team], queryFn: () => ask("tray.read", { team }) });
+  const isInTheWay = setting.view === "table" && tray.data?.count === 0;
+  useEffect(() => {
+    if (isInTheWay) dispatch({ type: "fold", folded: true });
+  }, [isInTheWay, dispatch]);
   return (
     <section aria-label="Supply" className="flex min-h-0 flex-col bg-sunk short:overflow-y-auto">
       {folded ? (

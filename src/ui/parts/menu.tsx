@@ -7,7 +7,7 @@ import { useEffect, useState } from "react";
 import { Key } from "./key";
 
 const PANEL =
-  "z-50 min-w-52 max-w-80 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] overflow-y-auto rounded-md border border-line bg-sheet p-1 shadow-lift";
+  "z-50 min-w-52 max-w-80 max-h-[var(--radix-dropdown-menu-content-available-height)] overflow-y-auto rounded-md border border-line scrolls p-1 shadow-lift";
 
 /** A menu that opens from its button. */
 export function Menu({

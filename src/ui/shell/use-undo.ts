@@ -10,22 +10,27 @@ import { isTyping } from "./commands";
 const listening: symbol[] = [];
 
 /** Undo and redo of one's own commands in a team, by Ctrl/Cmd Z and with Shift. They wait for what is still on its way. */
-export function useUndo(team: string, done: () => void = () => undefined) {
-  const after = useRef(done);
+export function useUndo(
+  team: string,
+  done: () => void = () => undefined,
+  begins: () => void = () => undefined,
+) {
+  const after = useRef({ done, begins });
   useEffect(() => {
-    after.current = done;
+    after.current = { done, begins };
   });
   const running = useRef<Promise<unknown>>(Promise.resolve());
   const act = (which: "undo" | "redo", entry?: string) => {
     running.current = running.current.then(async () => {
       await settled();
+      after.current.begins();
       try {
         const answer =
           which === "undo"
             ? await call("history.undo", { team, ...(entry && { entry }) })
             : await call("history.redo", { team });
         if (!answer.done) return sayRefused(which === "undo" ? "Not undone" : "Not done again", answer);
-        after.current();
+        after.current.done();
         toast(`${which === "undo" ? "Undone" : "Done again"}: ${answer.words}`, {
           duration: 4_000,
           ...(which === "undo" && { action: { label: "Do it again", onClick: () => act("redo") } }),

@@ -19,12 +19,18 @@ import { openOriginals } from "../../talk/originals";
 import { saveFile } from "../../talk/save-file";
 import type { Item } from "../state/types";
 
-/** What can be done with all that are chosen at once. */
-export function SelectionBar({ selection }: { selection: Selection }) {
+/** What can be done with all that are chosen at once; while one is still choosing there may be none. */
+export function SelectionBar({
+  selection,
+  onDone = () => selection.choose(selection.current),
+}: {
+  selection: Selection;
+  onDone?: () => void;
+}) {
   const { team, collection, arranges, brings, loose, commands } = useBench();
   const { chosen } = selection;
   const said = useSaidHere();
-  const first = chosen[0]!;
+  const first = chosen[0];
   const ids = chosen.map((item) => item.id);
   const like = (by: Likeness) => selection.like(by);
   const open = () => openOriginals(chosen.map((item) => item.resource));
@@ -50,23 +56,29 @@ export function SelectionBar({ selection }: { selection: Selection }) {
     >
       <p className="mr-1 text-[15px] font-semibold whitespace-nowrap">{chosen.length} chosen</p>
       <SaidHere said={said} />
-      {brings && (
+      {first && brings && (
         <>
-          <Act onClick={() => commands.ask("tag", first.id)}>Tag</Act>
-          <Act onClick={() => commands.ask("untag", first.id)}>Take tags off</Act>
+          <Act onClick={() => commands.ask("tag", first!.id)}>Tag</Act>
+          <Act onClick={() => commands.ask("untag", first!.id)}>Take tags off</Act>
         </>
       )}
-      {arranges && (
+      {first && arranges && (
         <>
-          {!loose && <Act onClick={() => commands.ask("move", first.id)}>Move</Act>}
-          <Act onClick={() => commands.ask("copy", first.id)}>{loose ? "Place" : "Place elsewhere too"}</Act>
+          {!loose && <Act onClick={() => commands.ask("move", first!.id)}>Move</Act>}
+          <Act onClick={() => commands.ask("copy", first!.id)}>{loose ? "Place" : "Place elsewhere too"}</Act>
         </>
       )}
-      {brings && <Act onClick={() => commands.ask("kind", first.id)}>Kind</Act>}
-      <Act onClick={open}>Open</Act>
-      <Act onClick={() => void copyText(linksText(chosen), `Copied ${chosen.length} links`)}>Copy links</Act>
-      {arranges && (
-        <Act stop onClick={() => commands.remove(first.id)}>
+      {first && brings && <Act onClick={() => commands.ask("kind", first!.id)}>Kind</Act>}
+      {first && (
+        <>
+          <Act onClick={open}>Open</Act>
+          <Act onClick={() => void copyText(linksText(chosen), `Copied ${chosen.length} links`)}>
+            Copy links
+          </Act>
+        </>
+      )}
+      {first && arranges && (
+        <Act stop onClick={() => commands.remove(first!.id)}>
           {loose ? "Delete" : "Take out"}
         </Act>
       )}
@@ -102,13 +114,7 @@ export function SelectionBar({ selection }: { selection: Selection }) {
       </Menu>
       <span className="ml-auto">
         <Toolbar.Button asChild>
-          <Button
-            look="quiet"
-            small
-            aria-label="Choose none (Escape)"
-            className="px-2!"
-            onClick={() => selection.choose(selection.current)}
-          >
+          <Button look="quiet" small aria-label="Choose none (Escape)" className="px-2!" onClick={onDone}>
             <X size={18} aria-hidden />
           </Button>
         </Toolbar.Button>

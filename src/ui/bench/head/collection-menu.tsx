@@ -7,6 +7,7 @@ import type { Answer } from "@/services/registry";
 import { MenuItem, MenuLine, useLateEntries } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
 import { sayDone } from "../../shell/use-undo";
+import { choosePicture } from "../../parts/choose-picture";
 import { call } from "../../talk/call";
 import { copyText } from "../../talk/copy-text";
 import { sayFailure } from "../../talk/say-failure";
@@ -58,22 +59,10 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
     void call("collections.edit", { collection: id, ...change })
       .then(again)
       .catch(sayFailure);
-  const upload = () => {
-    const input = document.createElement("input");
-    input.type = "file";
-    input.accept = "image/*";
-    input.onchange = () => {
-      const file = input.files?.[0];
-      if (!file) return;
-      const reader = new FileReader();
-      reader.onload = () => {
-        const picture = String(reader.result).replace(/^[^,]*,/, "");
-        void call("collections.cover", { collection: id, picture }).then(again).catch(sayFailure);
-      };
-      reader.readAsDataURL(file);
-    };
-    input.click();
-  };
+  const upload = () =>
+    choosePicture((picture) => {
+      void call("collections.cover", { collection: id, picture }).then(again).catch(sayFailure);
+    });
   const open = () =>
     openOriginals(
       items()

@@ -39,6 +39,9 @@ type Props = {
   over: string | null;
   reading: { done: number; of: number } | null;
   onSet: (change: Partial<ViewSetting>) => void;
+  onNarrow: () => void;
+  choosing: boolean;
+  onChoosing: (on: boolean) => void;
   onSection: () => void;
   onText: () => void;
   onInside: () => void;
@@ -52,7 +55,17 @@ const AUDIENCE = {
 };
 
 /** The collection that is being made: cover, title, what it is for, its sum, who sees it, who is here. */
-export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props) {
+export function MakingHead({
+  head,
+  setting,
+  over,
+  reading,
+  onSet,
+  onNarrow,
+  choosing,
+  onChoosing,
+  ...on
+}: Props) {
   const { arranges } = useBench();
   const { collection, sums, cover } = head;
   const items = sums.reduce((sum, one) => sum + one.items, 0);
@@ -93,7 +106,7 @@ export function MakingHead({ head, setting, over, reading, onSet, ...on }: Props
       {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <div className="-ml-2.5 min-w-0 sm:mr-auto">
-          <ViewBar setting={setting} onSet={onSet} />
+          <ViewBar {...{ setting, onSet, onNarrow, choosing, onChoosing }} />
         </div>
         <p className="text-[15px] whitespace-nowrap text-quiet sm:order-2">
           {items} {items === 1 ? "item" : "items"}

@@ -1,6 +1,6 @@
 "use client";
 
-import { ArrowDownUp, Check } from "lucide-react";
+import { ArrowDownUp, Check, ListChecks, ListFilter } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import {
   COLUMN_WORDS,
@@ -12,7 +12,7 @@ import {
   VIEWS,
   type ViewSetting,
 } from "@/core/list/view-setting";
-import { Button } from "../../parts/button";
+import { Button, IconButton } from "../../parts/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
 
@@ -25,10 +25,17 @@ const SORT_WORDS: Record<Sort, string> = {
 };
 /** Which way each order goes at first. */
 const DOWN: Record<Sort, boolean> = { own: false, title: false, added: true, used: true, length: false };
-type Props = { setting: ViewSetting; onSet: (change: Partial<ViewSetting>) => void };
+type Props = {
+  setting: ViewSetting;
+  onSet: (change: Partial<ViewSetting>) => void;
+  onNarrow: () => void;
+  /** Whether a press on an item chooses it with the others. */
+  choosing: boolean;
+  onChoosing: (on: boolean) => void;
+};
 
 /** In which view and order one sees the collection; remembered for oneself. */
-export function ViewBar({ setting, onSet }: Props) {
+export function ViewBar({ setting, onSet, onNarrow, choosing, onChoosing }: Props) {
   const { view, sort, down, columns } = setting;
   return (
     <div className="flex min-w-0 items-center gap-1">
@@ -97,6 +104,17 @@ export function ViewBar({ setting, onSet }: Props) {
           </>
         )}
       </Menu>
+      <IconButton label={`Narrow this collection (${KEYS.narrow})`} className="size-8!" onClick={onNarrow}>
+        <ListFilter size={16} aria-hidden />
+      </IconButton>
+      <IconButton
+        label="Choose several"
+        aria-pressed={choosing}
+        className={`size-8! ${choosing ? "bg-wash text-ink!" : ""}`}
+        onClick={() => onChoosing(!choosing)}
+      >
+        <ListChecks size={16} aria-hidden />
+      </IconButton>
     </div>
   );
 }

@@ -16,7 +16,7 @@ export function History({ resource, placement }: { resource: string; placement: 
     staleTime: 0,
   });
   return (
-    <details className="mt-4" onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="text-sm font-semibold">History</summary>
       <ol className="mt-1">
         {data?.events.map((event) => (

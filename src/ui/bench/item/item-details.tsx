@@ -2,24 +2,21 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
-import { KINDS } from "@/core/page/facts";
 import type { Answer } from "@/services/registry";
-import { Choice } from "../../parts/field";
-import { KIND_WORDS } from "../../parts/kind-words";
 import { ask } from "../../talk/call";
 import { useBench } from "../state/bench-context";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
 import { SavedText } from "./saved-text";
 import { TagField } from "./tag-field";
-import { originalLink } from "../../talk/originals";
+import { WhatIsKnown } from "./what-is-known";
 import type { DetailField, Item } from "../state/types";
 
 const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { ssr: false });
-const KIND_OPTIONS = KINDS.map((kind) => [kind, KIND_WORDS[kind]] as const);
-/** The details of an item, in place: its words here, then the resource itself, which is the same everywhere. */
+
+/** The details of an item, in place: what is of this place first, then what is known of the thing wherever it stands. */
 export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }) {
-  const { team, arranges, brings, commands } = useBench();
+  const { team, arranges, brings, loose, commands } = useBench();
   const { resource } = item;
   const full = useQuery({
     queryKey: ["resource", resource.id],
@@ -37,24 +34,28 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
   return (
     <div role="row">
       <div
-        className="border-b border-line bg-sunk py-4 pr-4 pl-4 sm:pl-[42px]"
+        className="flex flex-col gap-4 border-b border-line bg-sunk py-4 pr-4 pl-4 sm:pl-[42px]"
         role="gridcell"
         aria-label={`Details of ${item.heading || resource.title}`}
       >
-        <div className="grid gap-x-8 gap-y-4 lg:grid-cols-2">
-          <div className="flex flex-col gap-4">
-            <SavedText
-              lines
-              label="Context: why it stands here"
-              placeholder="Watch this before the practical …"
-              value={item.context}
-              maxLength={4000}
-              autoFocus={focus === "context"}
-              onSave={(text, base) => commands.edit(item.id, "context", text, base)}
-              {...locked(!arranges)}
-            />
+        {!loose && (
+          <SavedText
+            lines
+            label="Context: why it stands here"
+            placeholder="Why does it stand here?"
+            inputClass="font-serif text-[17px]"
+            value={item.context}
+            maxLength={4000}
+            autoFocus={focus === "context"}
+            onSave={(text, base) => commands.edit(item.id, "context", text, base)}
+            {...locked(!arranges)}
+          />
+        )}
+        <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-2">
+          {!loose && (
             <SavedText
               label="Heading here"
+              placeholder={resource.title}
               hint="Only in this collection; without one its own title stands."
               value={item.heading}
               maxLength={300}
@@ -62,88 +63,23 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
               onSave={(text, base) => commands.edit(item.id, "heading", text, base)}
               {...locked(!arranges)}
             />
-            <TagField
-              key={String(focus === "tags")}
-              team={team}
-              resource={resource.id}
-              tags={resource.tags}
-              focus={focus === "tags"}
-              readOnly={!brings}
-              onChange={(tags) =>
-                commands.change(item.id, (old) => ({ ...old, resource: { ...old.resource, tags } }))
-              }
-            />
-            <SavedText
-              lines
-              label="Notes"
-              hint="For the team, wherever it stands; readers never see them."
-              value={full.data?.resource.notes ?? ""}
-              maxLength={16_000}
-              onSave={writeNotes}
-              {...locked(!brings || !full.data)}
-            />
-            <div className="text-[15px] text-quiet">
-              <p className="break-all">
-                <a {...originalLink(resource)} className="text-accent underline">
-                  {resource.address || (resource.file ?? "Open it")}
-                </a>
-              </p>
-            </div>
-            {elsewhere.length > 0 && <Elsewhere places={elsewhere} />}
-          </div>
-          <div className="flex flex-col gap-4">
-            <SavedText
-              label="Title"
-              value={resource.title}
-              maxLength={500}
-              onSave={(text, base) => commands.mend(item, "title", text, base)}
-              {...locked(!brings)}
-            />
-            <SavedText
-              lines
-              label="Description"
-              value={resource.description}
-              maxLength={4000}
-              onSave={(text, base) => commands.mend(item, "description", text, base)}
-              {...locked(!brings)}
-            />
-            <div className="grid grid-cols-2 gap-4">
-              <SavedText
-                label="Site"
-                value={resource.siteName}
-                maxLength={200}
-                onSave={(text, base) => commands.mend(item, "siteName", text, base)}
-                {...locked(!brings)}
-              />
-              <SavedText
-                label="Date"
-                placeholder="2026-03-09"
-                value={resource.published ?? ""}
-                maxLength={10}
-                onSave={(text, base) => commands.mend(item, "published", text, base)}
-                {...locked(!brings)}
-              />
-              <SavedText
-                label="Authors"
-                placeholder="Separated by ;"
-                value={resource.authors.join("; ")}
-                onSave={(text, base) => commands.mend(item, "authors", text, base)}
-                {...locked(!brings)}
-              />
-              <Choice
-                label="Kind"
-                options={KIND_OPTIONS}
-                value={resource.kind}
-                disabled={!brings}
-                onChange={(event) =>
-                  commands.setKind([item.id], event.target.value as Item["resource"]["kind"])
-                }
-              />
-            </div>
-          </div>
+          )}
+          <TagField
+            key={String(focus === "tags")}
+            team={team}
+            resource={resource.id}
+            tags={resource.tags}
+            focus={focus === "tags"}
+            readOnly={!brings}
+            onChange={(tags) =>
+              commands.change(item.id, (old) => ({ ...old, resource: { ...old.resource, tags } }))
+            }
+          />
         </div>
-        <History resource={resource.id} placement={item.id} />
+        <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
+        {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
         {brings && full.data && <ItemMend item={item} full={full.data.resource} />}
+        <History resource={resource.id} placement={item.id} />
       </div>
     </div>
   );

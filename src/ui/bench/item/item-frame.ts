@@ -16,6 +16,8 @@ export type ItemState = {
   /** Whether the tab key gets to it. */
   reachable: boolean;
   opened: boolean;
+  /** A press chooses it with the others. */
+  choosing: boolean;
   /** Its context line is being written. */
   writing: boolean;
   cut: boolean;
@@ -28,7 +30,7 @@ export type ItemState = {
  * and reached by keyboard. Spread `frame` on the element that is the item.
  */
 export function useItemFrame(
-  { item, number, selected, current, reachable, opened, writing, cut, lifted }: ItemState,
+  { item, number, selected, current, reachable, opened, choosing, writing, cut, lifted }: ItemState,
   role: "row" | "gridcell" = "row",
 ) {
   const { arranges, commands } = useBench();
@@ -56,7 +58,8 @@ export function useItemFrame(
     onClick: (event: ReactMouseEvent<HTMLElement>) => {
       if ((event.target as HTMLElement).closest("a,button,input,textarea,select,[contenteditable]")) return;
       event.currentTarget.focus({ preventScroll: true });
-      commands.select(item.id, event.shiftKey ? "range" : event.ctrlKey || event.metaKey ? "toggle" : "only");
+      const toggles = choosing || event.ctrlKey || event.metaKey;
+      commands.select(item.id, event.shiftKey ? "range" : toggles ? "toggle" : "only");
     },
     onDoubleClick: (event: ReactMouseEvent) => {
       if (!(event.target as HTMLElement).closest("a,button,input,textarea,[contenteditable]"))

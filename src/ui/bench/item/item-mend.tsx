@@ -35,7 +35,7 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
   });
   const hits = full.hits ?? [];
   return (
-    <div className="mt-4 flex flex-col gap-4 border-t border-line pt-4">
+    <div className="flex flex-col gap-4">
       {hits.map((hit) => (
         <p key={hit.id} className="text-[15px] text-quiet">
           {hit.state === "done" ? "Done" : hit.state === "suggested" ? "Suggested" : "Declined"} by the rule{" "}
@@ -265,7 +265,7 @@ function MaybeTwice({ item, older, onDone }: { item: Item; older: string; onDone
   );
 }
 
-const TYPES = [["", "Not said"] as const, ...ITEM_TYPES.map((type) => [type, SHAPES[type].words] as const)];
+const TYPES = [["", "not said"] as const, ...ITEM_TYPES.map((type) => [type, SHAPES[type].words] as const)];
 
 function Work({ full, onSaved }: { full: Full; onSaved: (card: Item["resource"]) => void }) {
   const type = full.itemType as ItemType | null;

@@ -5,6 +5,7 @@ import { type ItemState, useItemFrame } from "./item-frame";
 import { ContextLine } from "./context-line";
 import { ItemKeys } from "./item-keys";
 import { ItemMenu } from "./item-menu";
+import { Tick } from "./tick";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "./item-words";
 
 /** One item in a row: the curator's sentence first, what it is beneath. */
@@ -22,7 +23,7 @@ export const ItemRow = memo(function ItemRow(state: ItemState) {
           className="cursor-default pt-0.5 text-right font-serif text-[15px] font-semibold text-quiet select-none"
           aria-hidden
         >
-          {number}
+          {state.choosing ? <Tick on={state.selected} /> : number}
         </span>
         <div className="min-w-0">
           <ContextLine state={state} className="font-serif text-[17px] leading-snug" />

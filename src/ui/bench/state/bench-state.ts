@@ -21,6 +21,8 @@ export type BenchState = {
   asking: Asking | null;
   /** Whether the supply side is folded away. */
   folded: boolean;
+  /** Whether a press on an item chooses it with the others, as it is done by touch. */
+  choosing: boolean;
 };
 
 export type BenchEvent =
@@ -36,7 +38,8 @@ export type BenchEvent =
   | { type: "window"; window: BenchWindow | null }
   | { type: "ask"; asking: Asking | null }
   /** Without `folded` it is the other way round afterwards. */
-  | { type: "fold"; folded?: boolean };
+  | { type: "fold"; folded?: boolean }
+  | { type: "choosing"; on: boolean };
 
 /** The state in which a collection is opened. */
 export const openedWith = (setting: ViewSetting): BenchState => ({
@@ -49,6 +52,7 @@ export const openedWith = (setting: ViewSetting): BenchState => ({
   window: null,
   asking: null,
   folded: false,
+  choosing: false,
 });
 
 /** What the state is after an event. A state that stays as it is stays the same object. */
@@ -83,6 +87,8 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
       return { ...state, window: event.window };
     case "ask":
       return { ...state, asking: event.asking };
+    case "choosing":
+      return state.choosing === event.on ? state : { ...state, choosing: event.on };
     case "fold":
       return { ...state, folded: event.folded ?? !state.folded };
   }

@@ -15,6 +15,7 @@ import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { isOutOfOrder, openedWith, reduce } from "./bench-state";
 import type { DetailField, Landing, Supplied } from "./types";
+import { useBroughtBack } from "./use-brought-back";
 import { useBenchKeys } from "./use-bench-keys";
 import { useBenchLive } from "./use-bench-live";
 import { useArrival } from "./use-arrival";
@@ -22,7 +23,7 @@ import { useArrival } from "./use-arrival";
 import { useClipboard } from "./use-clipboard";
 import { useCommands } from "./use-commands";
 import { useDrag } from "./use-drag";
-import { focusItem, useItemKeys } from "./use-item-keys";
+import { focusItem, focusNew, useItemKeys } from "./use-item-keys";
 import { useItems } from "./use-items";
 import { useLift } from "./use-lift";
 import { useSections } from "./use-sections";
@@ -81,15 +82,21 @@ export function useBenchOf({ team, first }: BenchProps) {
       toggle,
       write: (item) => (holdLetters(), dispatch({ type: "write", item })),
       written: (item) => dispatch({ type: "written", item }),
+      focusNew,
       announce,
       ask: (asking) => dispatch({ type: "ask", asking }),
       go: (path) => router.push(path),
     });
   const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
-  useUndo(team.id, () => {
-    reload();
-    void headAgain();
-  });
+  const backAgain = useBroughtBack(own, selection.choose);
+  useUndo(
+    team.id,
+    () => {
+      reload();
+      void headAgain();
+    },
+    backAgain,
+  );
   useBenchLive(team.id, id, { renew, reload });
   const sections = useSections({ team: team.id, head, reload, announce });
   const lift = useLift(items, head.sections, { move: (ids, landing) => move(ids, landing), announce });

@@ -48,6 +48,15 @@ export function focusItem(id: string, column?: number): void {
   look();
 }
 
+/**
+ * Focuses an item that has just come: with the next key somebody who is among the items, or nowhere, means this one. Who is
+ * in a field or on the other side stays there.
+ */
+export function focusNew(id: string): void {
+  const active = document.activeElement;
+  if (!active || active === document.body || active.matches("[data-item]")) focusItem(id);
+}
+
 /** The keys on an item of the making side. Letters act on the item, or on all that are chosen with it. */
 export function useItemKeys(around: Around) {
   return (event: React.KeyboardEvent) => {

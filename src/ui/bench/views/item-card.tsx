@@ -5,6 +5,7 @@ import { Cover } from "../../parts/cover";
 import { type ItemState, useItemFrame } from "../item/item-frame";
 import { ContextLine } from "../item/context-line";
 import { ItemMenu } from "../item/item-menu";
+import { Tick } from "../item/tick";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
 type Props = ItemState & { role: "row" | "gridcell"; small?: boolean };
@@ -34,7 +35,7 @@ export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props)
             state={state}
             lead={
               <span className="mr-1.5 font-semibold text-quiet" aria-hidden>
-                {state.number}
+                {state.choosing ? <Tick on={state.selected} /> : state.number}
               </span>
             }
             className={`clamp-3 font-serif leading-snug break-words ${small ? "text-[15px]" : "text-base"}`}

@@ -5,6 +5,7 @@ import { type ItemState, useItemFrame } from "../item/item-frame";
 import { ContextLine } from "../item/context-line";
 import { ItemKeys } from "../item/item-keys";
 import { ItemMenu } from "../item/item-menu";
+import { Tick } from "../item/tick";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
 /** An item as a step learners go through: its number large, the instruction first, a stitch leading to the next. */
@@ -22,7 +23,7 @@ export const ItemStep = memo(function ItemStep(state: ItemState) {
             data-number
             className="flex size-10 items-center justify-center rounded-full border-2 border-accent font-serif text-lg font-semibold text-accent select-none"
           >
-            {number}
+            {state.choosing ? <Tick on={state.selected} /> : number}
           </span>
           <span className="seam mt-2 w-0.5 flex-1" />
         </div>

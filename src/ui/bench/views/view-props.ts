@@ -13,6 +13,8 @@ export type ViewProps = {
   cut: ReadonlySet<string>;
   lifted: readonly string[] | null;
   opened: { id: string; field: DetailField | "open" } | null;
+  /** Whether a press on an item chooses it with the others. */
+  choosing: boolean;
   /** The item whose context line is being written where it stands. */
   writing: string | null;
   landing: Landing | null;
@@ -26,7 +28,7 @@ export type ViewProps = {
 
 /** How one item stands in the view. */
 export function stateOf(
-  { items, current, marked, cut, lifted, opened, writing }: ViewProps,
+  { items, current, marked, cut, lifted, opened, writing, choosing }: ViewProps,
   item: Item,
   number: number,
 ) {
@@ -38,6 +40,7 @@ export function stateOf(
     reachable: item.id === (items.some((one) => one.id === current) ? current : items[0]?.id),
     opened: opened?.id === item.id,
     writing: writing === item.id,
+    choosing,
     cut: cut.has(item.id),
     lifted: lifted?.includes(item.id) ?? false,
   };

@@ -74,6 +74,7 @@ function bench(layout: [section: string | null, ids: string[]][], { selected = n
     select: vi.fn((id) => (state.selected = id)),
     ask: vi.fn(),
     toggle: vi.fn(),
+    focusNew: vi.fn(),
     write: vi.fn(),
     written: vi.fn(),
     announce: (words) => said.push(words),

@@ -21,6 +21,8 @@ export type State = {
   /** Opens the context line of an item to be written where it stands. */
   write: (item: string) => void;
   written: (item: string) => void;
+  /** Gives the focus to what has just come, unless somebody is at something else. */
+  focusNew: (item: string) => void;
   announce: (words: string) => void;
   /** Goes to another page. */
   go: (path: string) => void;

@@ -74,7 +74,11 @@ export function movingOn({ now, client, find, headAgain, again, failed, position
           gone.length === 1
             ? `Taken out: ${first!.heading || first!.resource.title}`
             : `Taken out: ${gone.length} items`;
-        sayDone(words, team, entry, again);
+        sayDone(words, team, entry, () => {
+          again();
+          now.current.select(first!.id);
+          now.current.focusNew(first!.id);
+        });
       })
       .catch(failed);
   };

@@ -39,6 +39,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       },
     ]);
     now.current.select(id);
+    now.current.focusNew(id);
   };
 
   const settle = (id: string, item: Item | undefined) => {

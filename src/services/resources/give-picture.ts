@@ -1,0 +1,37 @@
+import { IsBase64, MaxLength } from "class-validator";
+import { cardOf } from "@/data/queries/resources";
+import { noteFile } from "@/data/queries/texts-and-files";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
+import { storeFile } from "@/outside/files";
+import { makeThumbnail } from "@/outside/pictures";
+
+class GivePicture {
+  @Id() resource: string;
+  /** The picture itself, in Base64; up to 6 MB. */
+  @IsBase64(undefined, { message: "This is no picture." })
+  @MaxLength(8_200_000, { message: "At most 6 MB, please." })
+  picture: string;
+}
+
+export const givePicture = action({
+  name: "resources.give-picture",
+  about:
+    "Gives a resource a picture of one's own; it is made small and clean, and no later fetch replaces it.",
+  input: GivePicture,
+  allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
+  history: "change a picture",
+  run: async ({ input, tx, locked, at, change }) => {
+    const row = locked.resource(input.resource);
+    const picture = await makeThumbnail(Buffer.from(input.picture, "base64"));
+    if (!picture) throw fieldProblem("picture", "picture-not-readable");
+    const pictureHash = await storeFile(picture);
+    await noteFile(tx, { hash: pictureHash, bytes: picture.length, type: "image/webp", createdAt: at });
+    const typed = [...new Set([...row.typed, "pictureHash"])];
+    await change("resource", row, { pictureHash, typed }, { say: { title: row.title } });
+    return { resource: await cardOf(tx, row) };
+  },
+});
