@@ -2,7 +2,7 @@ import type { Credential } from "@/data/queries/still-holding";
 
 /** Who asks: a signed-in person, somebody holding the code of a shared collection, both, or a stranger. */
 export type Actor = {
-  person: { id: string; name: string; email: string } | null;
+  person: { id: string; name: string; email: string; image?: string | null } | null;
   share: string | null;
   /** Set for the token of a paired extension: it may only bring things in. */
   only?: "capture";

@@ -12,6 +12,7 @@ import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
+import { actions as people } from "./people";
 import { actions as pictures } from "./pictures";
 import { actions as placements } from "./placements";
 import { actions as reader } from "./reader";
@@ -46,6 +47,7 @@ export const ACTIONS = {
   ...jobs,
   ...members,
   ...messages,
+  ...people,
   ...pictures,
   ...placements,
   ...reader,

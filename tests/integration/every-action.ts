@@ -164,6 +164,7 @@ export const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ resource }) => ({ resource, address: "https://bog.example/p.jpg" }),
   },
+  "people.edit": { from: "signed in", input: () => ({ name: "Other Name" }) },
   "resources.give-picture": { from: "contributor", input: ({ resource }) => ({ resource, picture: "AAAA" }) },
   "resources.edit": { from: "contributor", input: ({ resource }) => ({ resource, title: "x" }) },
   "resources.fetch-again": { from: "contributor", input: ({ resource }) => ({ resource }) },

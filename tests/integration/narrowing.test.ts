@@ -234,11 +234,11 @@ async function expectCounts(query: string, among: readonly Row[]): Promise<void>
     minutes === null
       ? []
       : minutes <= 5
-        ? ["0..5"]
+        ? ["0-5"]
         : minutes <= 15
           ? ["6-15"]
           : minutes <= 60
-            ? ["31..60"]
+            ? ["31-60"]
             : [">60"];
   expect(said(facets.kinds), query).toEqual(counted(among.map((row) => row.kind)));
   expect(said(facets.sites), query).toEqual(counted(among.map((row) => row.host)));

@@ -1,3 +1,4 @@
+import { teamWithPicture } from "./people";
 import { queryRows } from "../sql/query-rows";
 import { and, eq, isNull, or, type SQL, sql, type Table } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
@@ -122,5 +123,5 @@ export async function findTeamOfPicture(
     .innerJoin(membership, and(eq(membership.team, collection.team), eq(membership.person, person)))
     .where(eq(collection.coverHash, code(hash)))
     .limit(1);
-  return covers[0] ?? null;
+  return covers[0] ?? teamWithPicture(tx, hash, person);
 }

@@ -1,6 +1,6 @@
 import { inArray, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, mailMessage, proposal, resource, resourceFile } from "../schema";
+import { collection, mailMessage, person, proposal, resource, resourceFile } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
 
@@ -12,6 +12,7 @@ export const HOLDERS = [
   [resourceFile, resourceFile.hash],
   [proposal, proposal.pictureHash],
   [mailMessage, mailMessage.original],
+  [person, person.image],
 ] as const;
 
 /**

@@ -1,8 +1,36 @@
-import { eq } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import type { Tx } from "../database";
-import { person } from "../schema";
+import type { Role } from "@/core/policy/abilities";
+import { membership, person } from "../schema";
+import { alias } from "drizzle-orm/mysql-core";
 
 /** The mail address of a person is theirs. */
 export async function confirmAddress(tx: Tx, id: string): Promise<void> {
   await tx.update(person).set({ emailVerified: true }).where(eq(person.id, id));
+}
+
+/** What others see of a person: name and picture. */
+export async function changePerson(
+  tx: Tx,
+  id: string,
+  fields: { name?: string; image?: string | null; updatedAt: Date },
+): Promise<void> {
+  await tx.update(person).set(fields).where(eq(person.id, id));
+}
+
+/** A team somebody shares with a person who has this picture; null without any. */
+export async function teamWithPicture(
+  tx: Tx,
+  hash: string,
+  who: string,
+): Promise<{ team: string; role: Role } | null> {
+  const mine = alias(membership, "mine");
+  const rows = await tx
+    .select({ team: mine.team, role: mine.role })
+    .from(person)
+    .innerJoin(membership, eq(membership.person, person.id))
+    .innerJoin(mine, and(eq(mine.team, membership.team), eq(mine.person, who)))
+    .where(eq(person.image, hash))
+    .limit(1);
+  return rows[0] ?? null;
 }

@@ -27,7 +27,7 @@ export async function comeHere(tx: Tx, row: Here & { seenAt: Date }): Promise<vo
 /** Who has said since that they have the collection open, up to 50 of them. */
 export async function peopleHere(tx: Tx, collection: string, since: Date) {
   return tx
-    .select({ id: person.id, name: person.name })
+    .select({ id: person.id, name: person.name, image: person.image })
     .from(presence)
     .innerJoin(person, eq(person.id, presence.person))
     .where(and(eq(presence.collection, collection), gt(presence.seenAt, since)))

@@ -35,6 +35,7 @@ export async function membersOf(tx: Tx, teamId: string) {
       id: person.id,
       name: person.name,
       email: person.email,
+      image: person.image,
       role: membership.role,
       since: membership.createdAt,
     })

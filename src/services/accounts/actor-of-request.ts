@@ -28,7 +28,12 @@ async function find(headers: Headers): Promise<Actor> {
   const session = await auth().api.getSession({ headers });
   return session
     ? {
-        person: { id: session.user.id, name: session.user.name, email: session.user.email },
+        person: {
+          id: session.user.id,
+          name: session.user.name,
+          email: session.user.email,
+          image: session.user.image ?? null,
+        },
         share: null,
         by: { kind: "session", id: session.session.id },
       }

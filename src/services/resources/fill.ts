@@ -9,6 +9,7 @@ import { now } from "@/outside/clock";
 import { addressHash } from "@/outside/hash";
 import type { StoredCopy } from "@/outside/threads/read-page-thread";
 import { applyRules } from "../rules/apply";
+import { learnSiteName, siteNameOf } from "./site-name";
 import { findDuplicate, storeCopy } from "./store-copy";
 
 export type Picture = { hash: string; bytes: number };
@@ -46,6 +47,8 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
     } else Object.assign(fields, { fetchState: "failed", fetchProblem: filling.problem });
     const say = { title: fields.title ?? row.title, ok: filling.ok, duplicate: fields.duplicateOf ?? null };
     await set.change("resource", row, fields, { verb: "resources.filled", say });
+    // Said for the first time; else the others have it.
+    if (fields.siteName && !row.siteName) await learnSiteName(tx, set, { ...row, ...fields });
     if (filling.ok && !row.fetchedAt) await applyRules(tx, set, id);
   });
 
@@ -61,7 +64,7 @@ async function fieldsOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true 
     kind: facts.kind,
     title: facts.title,
     description: facts.description,
-    siteName: facts.siteName,
+    siteName: facts.siteName ?? (row.siteName ? null : await siteNameOf(tx, row)),
     language: facts.language,
     published: facts.published,
     authors: facts.authors.length ? facts.authors : null,

@@ -11,6 +11,7 @@ import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { ROLE_WORDS } from "../team/role-words";
 import { BrowserPart } from "./browser-part";
+import { OwnPart } from "./own-part";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
@@ -22,10 +23,7 @@ export function Account({ me, teams, tokens }: Props) {
     <Frame me={me} teams={teams} team={null}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto flex max-w-2xl flex-col gap-10 pt-6">
-          <header>
-            <h1 className="font-serif text-3xl font-semibold">{me.name}</h1>
-            <p className="text-quiet">{me.email}</p>
-          </header>
+          <OwnPart me={me} />
           <Teams teams={teams} />
           <Look />
           <Password />

@@ -15,6 +15,8 @@ import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { CatalogueHead } from "./catalogue-head";
 import { FoundLine } from "./found-line";
+import { focusItem } from "../bench/state/use-item-keys";
+import { ResultHead } from "./result-head";
 import { ResultRow } from "./result-row";
 import { type First, useCatalogue } from "./use-catalogue";
 import { useCatalogueCommands } from "./use-catalogue-commands";
@@ -25,18 +27,27 @@ type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: First };
 
 /** All resources of the team, to find, to narrow and to mend. */
 export function Catalogue({ me, teams, team, first }: Props) {
-  const { typed, setTyped, query, order, setOrder, pages, facets, results, items, again } = useCatalogue(
-    team.id,
-    first,
-  );
+  const { typed, setTyped, query, order, setOrder, pages, facets, results, items, again, change } =
+    useCatalogue(team.id, first);
   const [asking, setAsking] = useState<Asking | null>(null);
   const box = useRef<HTMLInputElement>(null);
   const selection = useSelection(items);
   const arranges = may(team.role, "arrange");
   const brings = may(team.role, "bring");
   const router = useRouter();
+  const [opened, setOpened] = useState<string | null>(null);
+  const toggle = (id: string) => setOpened((old) => (old === id ? null : id));
   const go = (path: string) => router.push(path);
-  const commands = useCatalogueCommands({ team: team.id, items, selection, again, ask: setAsking, go });
+  const commands = useCatalogueCommands({
+    team: team.id,
+    items,
+    selection,
+    again,
+    ask: setAsking,
+    go,
+    toggle,
+    change,
+  });
   const bench = useMemo(
     () => ({ team: team.id, collection: "", arranges, brings, loose: true, commands }),
     [team.id, arranges, brings, commands],
@@ -73,7 +84,12 @@ export function Catalogue({ me, teams, team, first }: Props) {
           />
           <div
             className="min-h-0 flex-1 overflow-auto px-4 pb-24 short:min-h-auto short:flex-none short:overflow-visible sm:px-6"
-            onKeyDown={(event) => commands.onKey(event)}
+            onKeyDown={(event) => {
+              if (event.key !== "Escape" || !opened) return commands.onKey(event);
+              focusItem(opened);
+              setOpened(null);
+              event.preventDefault();
+            }}
           >
             {results.length === 0 && !pages.isPending ? (
               <Empty title={query.trim() ? "Nothing goes by these words" : "The catalogue is empty"}>
@@ -86,9 +102,16 @@ export function Catalogue({ me, teams, team, first }: Props) {
               </Empty>
             ) : (
               <div role="grid" aria-label="Things of the catalogue" aria-multiselectable>
+                {results.length > 0 && (
+                  <ResultHead
+                    all={selection.chosen.length === items.length}
+                    onAll={(on) => (on ? selection.all() : selection.choose(selection.current))}
+                  />
+                )}
                 {results.map((one, i) => (
                   <ResultRow
                     key={one.id}
+                    opened={opened === one.id}
                     found={one}
                     item={items[i]!}
                     selected={selection.marked.has(one.id)}

@@ -36,6 +36,9 @@ type State = {
   again: () => void;
   ask: (asking: Asking) => void;
   go: (path: string) => void;
+  toggle: (id: string) => void;
+  /** Shows something of one thing at once. */
+  change: (id: string, how: (item: Item) => Item) => void;
 };
 
 /** What can be done with things of the catalogue, and the keys that do it. */
@@ -69,8 +72,8 @@ export function useCatalogueCommands(state: State) {
     } = {
       place,
       select: (id, how) => now.current.selection.choose(id, how),
-      toggle: (id) => now.current.go(`/read/${id}`),
-      change: nothing,
+      toggle: (id) => now.current.toggle(id),
+      change: (id, how) => now.current.change(id, how),
       edit: () => Promise.resolve(),
       write: nothing,
       writeNext: nothing,
@@ -78,8 +81,9 @@ export function useCatalogueCommands(state: State) {
       keepText: () => Promise.resolve(),
       dropText: nothing,
       mend: async (item, field, text, base) => {
-        await saveResourceText(item.id, field, text, base);
+        const { words } = await saveResourceText(item.id, field, text, base);
         now.current.again();
+        return words;
       },
       retag: (item, tags) => {
         const { add, remove } = tagChanges(item.resource.tags, tags);

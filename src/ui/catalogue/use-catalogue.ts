@@ -1,12 +1,19 @@
 "use client";
 
-import { keepPreviousData, useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  type InfiniteData,
+  keepPreviousData,
+  useInfiniteQuery,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { useUndo } from "../shell/use-undo";
 import { ask } from "../talk/call";
 import { useLive } from "../talk/use-live";
+import type { Item } from "../bench/state/types";
 import { asItem } from "./use-catalogue-commands";
 
 export type Page = Answer<"search.find">;
@@ -51,6 +58,20 @@ export function useCatalogue(team: string, first: First) {
     }, 400);
     return () => clearTimeout(timer);
   }, [query]);
+  const change = (id: string, how: (item: Item) => Item) =>
+    client.setQueriesData<InfiniteData<Page>>(
+      { queryKey: ["catalogue", team] },
+      (old) =>
+        old && {
+          ...old,
+          pages: old.pages.map((page) => ({
+            ...page,
+            results: page.results.map((one) =>
+              one.id === id ? { ...one, ...how(asItem(one)).resource } : one,
+            ),
+          })),
+        },
+    );
   const again = () => {
     for (const key of ["catalogue", "facets", "tags"])
       void client.invalidateQueries({ queryKey: [key, team] });
@@ -79,5 +100,6 @@ export function useCatalogue(team: string, first: First) {
     results,
     items,
     again,
+    change,
   };
 }

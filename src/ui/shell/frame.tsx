@@ -11,13 +11,13 @@ import { may } from "@/core/policy/abilities";
 import { Button } from "../parts/button";
 import { Key } from "../parts/key";
 import { Logo } from "../parts/logo";
+import { PersonMark } from "../parts/person-mark";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { send } from "../talk/call";
 import { deliverFor } from "../talk/deliver";
 import { GatherProvider, useGather } from "../gather/gather";
 import { isForField } from "./commands";
 import { holdLetters } from "./hold-letters";
-import { initials } from "./initials";
 import type { PaletteCommand } from "./palette";
 import { useTypedAhead } from "./use-typed-ahead";
 import { useUndo } from "./use-undo";
@@ -27,7 +27,7 @@ const loadPalette = () => import("./palette").then((m) => m.Palette);
 const Palette = dynamic(loadPalette, { ssr: false });
 const ShortcutSheet = dynamic(() => import("./shortcut-sheet").then((m) => m.ShortcutSheet), { ssr: false });
 
-export type Me = { id: string; name: string; email: string };
+export type Me = { id: string; name: string; email: string; image?: string | null };
 export type TeamRow = { id: string; name: string; own: boolean; role: Role };
 type Props = {
   me: Me;
@@ -168,12 +168,8 @@ function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Pr
         <Menu
           align="end"
           button={
-            <button
-              type="button"
-              aria-label={`${me.name}, account`}
-              className="flex size-8 shrink-0 items-center justify-center rounded-full bg-picture text-xs font-bold text-sheet"
-            >
-              {initials(me.name)}
+            <button type="button" aria-label={`${me.name}, account`} className="shrink-0 rounded-full">
+              <PersonMark person={me} />
             </button>
           }
         >

@@ -1,13 +1,13 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { toast } from "../talk/toast";
 import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
-import { initials } from "../shell/initials";
+import { PersonMark } from "../parts/person-mark";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
@@ -49,14 +49,9 @@ export function People({ me, teams, team, people, dead }: Props) {
                   key={member.id}
                   className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line py-2.5"
                 >
-                  <span
-                    className="flex size-9 items-center justify-center rounded-full bg-picture text-xs font-bold text-sheet"
-                    aria-hidden
-                  >
-                    {initials(member.name)}
-                  </span>
+                  <PersonMark person={member} className="size-9" />
                   <span className="min-w-0 flex-1 max-sm:basis-3/4">
-                    <span className="block truncate font-semibold">
+                    <span className="block font-semibold break-words">
                       {member.name}
                       {member.id === me.id && <span className="font-normal text-quiet"> (you)</span>}
                     </span>
@@ -169,6 +164,12 @@ type InvitationsProps = {
 
 function Invitations({ team, invitations, after }: InvitationsProps) {
   const [role, setRole] = useState<Role>("editor");
+  // Whole, once the page is alive and knows where it is.
+  const [origin, setOrigin] = useState("");
+  useEffect(() => {
+    const timer = setTimeout(() => setOrigin(window.location.origin), 0);
+    return () => clearTimeout(timer);
+  }, []);
   const linkOf = (code: string) => `${window.location.origin}/join/${code}`;
   const make = () =>
     after(
@@ -206,7 +207,7 @@ function Invitations({ team, invitations, after }: InvitationsProps) {
             <Field
               label={`${ROLE_WORDS[one.role].name}, until ${one.expiresAt.slice(0, 10)}`}
               readOnly
-              value={`/join/${one.code}`}
+              value={origin + `/join/${one.code}`}
               className="min-w-60 flex-1"
               onFocus={(event) => event.target.select()}
             />

@@ -12,10 +12,10 @@ import type { Answer } from "@/services/registry";
 import { buttonLook, IconButton } from "../../parts/button";
 import { Cover } from "../../parts/cover";
 import { Menu } from "../../parts/menu";
+import { PersonMark } from "../../parts/person-mark";
 import { Progress } from "../../parts/progress";
 import { loadRichText, RichField } from "../../parts/rich-field";
 import { Words } from "../../parts/words";
-import { initials } from "../../shell/initials";
 import { ask } from "../../talk/call";
 import { saveWords } from "../../talk/save-words";
 import { useBench } from "../state/bench-context";
@@ -239,12 +239,8 @@ function Present({ collection }: { collection: string }) {
   return (
     <ul aria-label="Also here" className="flex -space-x-1.5">
       {people.slice(0, 5).map((one) => (
-        <li
-          key={one.id}
-          title={`${one.name} is here`}
-          className="flex size-7 items-center justify-center rounded-full border-2 border-sheet bg-sound text-[11px] font-bold text-sheet"
-        >
-          <span aria-hidden>{initials(one.name)}</span>
+        <li key={one.id} title={`${one.name} is here`}>
+          <PersonMark person={one} className="size-7 border-2 border-sheet text-[11px]!" />
           <span className="sr-only">{one.name} is here</span>
         </li>
       ))}

@@ -12,7 +12,9 @@ import type { Item } from "../state/types";
 /** What can be done with one item, with the keys that do the same. Loaded when the first menu opens. */
 export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean }) {
   useLateEntries();
-  const { collection, arranges, brings, commands } = useBench();
+  const { collection, arranges: mayArrange, brings, loose, commands } = useBench();
+  // What is of a place is no matter of a thing of the catalogue.
+  const arranges = mayArrange && !loose;
   const { resource } = item;
   return (
     <>
@@ -35,7 +37,10 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
         </>
       )}
       {brings && (
-        <MenuItem onSelect={() => commands.toggle(item.id, "tags")} keys={KEYS.tag}>
+        <MenuItem
+          onSelect={() => (loose ? commands.ask("tag", item.id) : commands.toggle(item.id, "tags"))}
+          keys={KEYS.tag}
+        >
           Tag
         </MenuItem>
       )}
@@ -46,6 +51,17 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
       )}
       {brings && resource.address && (
         <MenuItem onSelect={() => commands.fetchAgain(resource.id)}>Fetch again</MenuItem>
+      )}
+      {mayArrange && loose && (
+        <>
+          <MenuLine />
+          <MenuItem onSelect={() => commands.ask("copy", item.id)} keys={KEYS.moveTo}>
+            Place in …
+          </MenuItem>
+          <MenuItem stop onSelect={() => commands.remove(item.id)} keys={KEYS.remove}>
+            Delete
+          </MenuItem>
+        </>
       )}
       {arranges && resource.kind === "note" && (
         <MenuItem onSelect={() => commands.setLook(item.id, "text")}>Let it stand as text</MenuItem>

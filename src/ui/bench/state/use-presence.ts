@@ -5,7 +5,7 @@ import { useEffect } from "react";
 import { call } from "../../talk/call";
 
 /** Who else has the collection open. Says so itself every 20 seconds, and when one goes. */
-export function usePresence(collection: string): { id: string; name: string }[] {
+export function usePresence(collection: string): { id: string; name: string; image: string | null }[] {
   const { data } = useQuery({
     queryKey: ["presence", collection],
     queryFn: () => call("collections.be-here", { collection }),
