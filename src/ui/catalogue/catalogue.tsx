@@ -12,6 +12,7 @@ import { useSelection } from "../bench/state/use-selection";
 import { GatherButtons } from "../gather/gather-buttons";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
+import { holdLetters } from "../shell/hold-letters";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { CatalogueHead } from "./catalogue-head";
 import { FoundLine } from "./found-line";
@@ -43,7 +44,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
     items,
     selection,
     again,
-    ask: setAsking,
+    ask: (next) => (holdLetters(), setAsking(next)),
     go,
     toggle,
     change,

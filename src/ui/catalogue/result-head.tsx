@@ -1,6 +1,6 @@
 /** The columns of the list, which the head and every row share. */
 export const COLUMNS =
-  "grid grid-cols-[1.25rem_1.5rem_minmax(0,1fr)_36px] gap-x-3 md:grid-cols-[1.25rem_1.5rem_minmax(0,1fr)_minmax(120px,200px)_minmax(100px,170px)_84px_36px]";
+  "grid px-1.5 grid-cols-[1.25rem_1.5rem_minmax(0,1fr)_36px] gap-x-3 md:grid-cols-[1.25rem_1.5rem_minmax(0,1fr)_minmax(120px,200px)_minmax(100px,170px)_84px_36px]";
 
 /** What stands in each column; all that is shown is chosen from here. */
 export function ResultHead({ all, onAll }: { all: boolean; onAll: (on: boolean) => void }) {

@@ -45,7 +45,8 @@ export function useBenchOf({ team, first }: BenchProps) {
   const [state, take] = useReducer(reduce, first.setting, openedWith);
   const dispatch = useCallback((action: Parameters<typeof take>[0]) => {
     // What opens has a field first.
-    if (action.type === "window" && action.window) holdLetters();
+    if ((action.type === "window" && action.window) || (action.type === "ask" && action.asking))
+      holdLetters();
     take(action);
   }, []);
   const { setting, found, opened } = state;
