@@ -51,7 +51,7 @@ async function teamPages(page: Page): Promise<string[]> {
     "/imports",
     "/mail",
     "/rules",
-    "/twins",
+    "/duplicates",
     "/catalogue?q=water",
     "/collections",
     "/tags",

@@ -62,7 +62,7 @@ test("a team is made, others join by link in a role, which can be changed; a vie
   await expect(other.getByRole("heading", { name: "Join Drain mappers" })).toBeVisible();
   await other.getByRole("button", { name: "Join" }).click();
   await other.waitForURL(team);
-  await expect(other.getByText("No collections yet")).toBeVisible();
+  await expect(other.getByText("Nothing is here yet")).toBeVisible();
   await expect(other.getByRole("button", { name: "New collection" })).toHaveCount(0);
 
   await page.reload();
@@ -70,7 +70,7 @@ test("a team is made, others join by link in a role, which can be changed; a vie
   await expect(page.getByLabel("Role of Rhea Tammik")).toHaveValue("editor");
   await expect(async () => {
     await other.reload();
-    await expect(other.getByRole("button", { name: "New collection" })).toBeVisible();
+    await expect(other.getByLabel("Name a collection, or paste links")).toBeVisible();
   }).toPass();
   const stranger = await signIn(browser, "bett");
   await stranger.goto(team);

@@ -166,14 +166,14 @@ test("by keyboard: picked up, moved over a section's border, put back; sent else
   const before = await words(page);
   const said = page.locator("p[aria-live=polite]").last();
   await items(page).first().focus();
-  await page.keyboard.press("Space");
+  await page.keyboard.press("l");
   await expect(said).toContainText("Picked up one item");
   for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowDown");
   await expect(said).toContainText("first, in At the bog");
   await expect(page.locator("[data-landing]")).toHaveCount(1);
-  await page.keyboard.press("Space");
+  await page.keyboard.press("l");
   await expect.poll(() => words(page).then((list) => list.indexOf(before[0]!))).toBe(3);
-  await page.keyboard.press("Space");
+  await page.keyboard.press("l");
   await page.keyboard.press("Home");
   await page.keyboard.press("Escape");
   await expect(said).toContainText("Left where it was");

@@ -62,7 +62,7 @@ test("a work by hand: the check digit is told while typing, a look-up fills in, 
   await expect(page.getByLabel("Publisher", { exact: true })).toHaveValue("Heath Library Press");
   await page.getByLabel("Publisher", { exact: true }).fill("");
   await expect(page.getByText("A citation will miss: publisher.")).toBeVisible();
-  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.getByRole("button", { name: "Bring in", exact: true }).click();
   await expect(items(page)).toHaveCount(1);
   await expect(items(page).first()).toContainText("The wet and the dry");
 });
@@ -152,7 +152,7 @@ test("the same page under another address is noticed, and merged with what hangs
   await paste(page, at("heath-library/many/41"));
   await expect(items(page)).toHaveCount(2);
   await expect(page.getByText("It seems to be in the catalogue twice")).toBeVisible();
-  await page.goto(`${team}/twins`);
+  await page.goto(`${team}/duplicates`);
   const pair = page
     .getByRole("listitem")
     .filter({ hasText: "heath-library.localhost" })

@@ -48,14 +48,14 @@ test("the Catalogue: found by words, narrowed by chips and counts, mended in the
   await page.keyboard.press("Enter");
   await expect(items(page).filter({ hasText: before })).toHaveCount(1);
 
-  await page.getByRole("button", { name: /Kept searches/ }).click();
+  await page.getByRole("button", { name: /Saved searches/ }).click();
   await page.getByLabel("Keep this search as").fill("All sounds");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: /^All sounds/ })).toBeVisible();
   await page.keyboard.press("Escape");
   await box.fill("");
   await page.reload();
-  await page.getByRole("button", { name: /Kept searches/ }).click();
+  await page.getByRole("button", { name: /Saved searches/ }).click();
   await page.getByRole("button", { name: /^All sounds/ }).click();
   await expect(box).toHaveValue("kind:sound");
 });

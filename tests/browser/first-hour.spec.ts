@@ -48,12 +48,12 @@ test("the newcomer’s hour: sign up, twenty links, an order, ten context lines,
 
   // Over to what is made; the last first, and the third of these two down.
   await expect(page.getByRole("dialog")).toHaveCount(0);
-  await press("j");
+  await press("v");
   await expect(page.locator("[data-item]:focus")).toHaveCount(1);
   await press("End");
   await expect(page.locator("[data-item]:focus")).toHaveAttribute("aria-label", /^20\. /);
   const last = (await page.locator("[data-item]:focus").getAttribute("aria-label"))!.replace(/^20\. /, "");
-  await press("Space", "Home", "Space");
+  await press("l", "Home", "l");
   await expect(page.locator("[data-item]:focus")).toHaveAttribute("aria-label", `1. ${last}`);
   await press("ArrowDown", "Alt+ArrowDown", "Alt+ArrowDown", "Home");
 
@@ -69,7 +69,7 @@ test("the newcomer’s hour: sign up, twenty links, an order, ten context lines,
   gestures++;
   await page.getByRole("link", { name: "Publish" }).click();
   gestures++;
-  await page.getByRole("radio", { name: "Anyone with the link" }).click();
+  await page.getByRole("radio", { name: "Whoever has the address" }).click();
   const link = await page.getByLabel("Link for readers").inputValue();
   expect(gestures).toBe(GESTURES);
 

@@ -100,7 +100,7 @@ test("from a pasted link to a page a reader opens, and out and in again as a fil
 
   // Shared by link, opened by somebody with no account.
   await page.getByRole("link", { name: "Publish" }).click();
-  await page.getByRole("radio", { name: "Anyone with the link" }).click();
+  await page.getByRole("radio", { name: "Whoever has the address" }).click();
   const link = await page.getByLabel("Link for readers").inputValue();
   const visitor = await (await browser.newContext()).newPage();
   await visitor.goto(link);
@@ -187,7 +187,7 @@ test("what waits in the Tray goes over by key, by double click and by drag; E pu
   await expect(items(page)).toHaveCount(1);
   await expect(row("Reading a peat core")).toHaveCount(0);
   await row("Who works here").click();
-  await page.keyboard.press("e");
+  await page.keyboard.press("p");
   await expect(row("Who works here")).toHaveCount(0);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(row("Who works here")).toBeVisible();

@@ -73,7 +73,7 @@ test("a tray of sixty mixed things becomes three ordered, explained collections,
 
     // Over to the supply; twenty in a row are chosen and placed. The focus stays among what still waits.
     await expect(supply.first()).toBeVisible();
-    await press("j");
+    await press("v");
     await expect(supply.first().getByRole("button").first()).toBeFocused();
     await press("Shift+PageDown", ...Array<string>(9).fill("Shift+ArrowDown"));
     await expect(page.getByText("place 20")).toBeVisible();
@@ -84,16 +84,16 @@ test("a tray of sixty mixed things becomes three ordered, explained collections,
     if (n < 2) await expect(page.locator("[data-supply] button:focus")).toHaveCount(1);
 
     // Back to what is made: the last is brought to the front, said in words why it stands there.
-    await press("j");
+    await press("v");
     await expect(page.locator("[data-item]:focus")).toHaveCount(1);
     await press("End");
     const last = page.locator("[data-item]:focus");
     await expect(last).toHaveAttribute("aria-label", /^20\. /);
     const first = (await last.getAttribute("aria-label"))!.replace(/^20\. /, "");
     // Where it would land and where it went are in sight, and it keeps the focus.
-    await press("Space", "Home");
+    await press("l", "Home");
     await expect(page.locator("[data-landing]")).toBeInViewport();
-    await press("Space");
+    await press("l");
     await expect(page.locator("[data-item]:focus")).toHaveAttribute("aria-label", `1. ${first}`);
     await expect(page.locator("[data-item]:focus")).toBeInViewport();
     await press("c");

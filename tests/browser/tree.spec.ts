@@ -52,7 +52,7 @@ test("the tree by keyboard: made, renamed, moved in and out, duplicated, put awa
   await page.keyboard.press("Delete");
   await expect(row("Autumn course \\(copy\\)")).toHaveCount(0);
   await row("Unit A").focus();
-  await page.keyboard.press("e");
+  await page.keyboard.press("p");
   await expect(row("Unit A")).toHaveCount(0);
   await page.getByRole("button", { name: /Show \d+ put away/ }).click();
   await expect(row("Unit A")).toContainText("put away");

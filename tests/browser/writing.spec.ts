@@ -46,7 +46,7 @@ test("what leads from one to the next: text between, an introduction, a descript
   // No moment shows the old ones.
   expect(await page.locator("strong", { hasText: "Two by two" }).textContent()).toContain("along the boards");
   await page.getByRole("link", { name: "Publish" }).click();
-  await page.getByRole("radio", { name: "Anyone with the link" }).click();
+  await page.getByRole("radio", { name: "Whoever has the address" }).click();
   const link = await page.getByLabel("Link for readers").inputValue();
   const reader = await (await browser.newContext()).newPage();
   for (const kind of ["rows", "steps", "board"]) {
@@ -74,7 +74,7 @@ test("what was just moved stays moved, and who writes goes on writing, whatever 
   await page.keyboard.press("End");
   await expect(last).toBeFocused();
   const [moved, name] = [await last.getAttribute("data-item"), (await words(page)).at(-1)!];
-  for (const key of ["Space", "Home", "Space"]) await page.keyboard.press(key);
+  for (const key of ["l", "Home", "l"]) await page.keyboard.press(key);
   await expect.poll(async () => (await words(page))[0]).toBe(name);
   const heard: string[] = [];
   page.on("response", (answer) => heard.push(new URL(answer.url()).pathname.split("/").at(-1)!));

@@ -183,7 +183,7 @@ async function memoryOfAnHour(page: Page): Promise<[number, number]> {
       press("Enter");
       press("ArrowDown", { altKey: true });
       await pause(40);
-      press("x");
+      press(" ");
       press("ArrowDown", { shiftKey: true });
       await pause(30);
       press(String((round % 5) + 1));

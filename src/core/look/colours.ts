@@ -23,6 +23,8 @@ export const LIGHT = {
   picture: "#3c6a37",
   sound: "#6b3a77",
   note: "#2f6360",
+  /** Undyed thread, for ornament. */
+  weft: "#f4f1e6",
 } as const;
 
 export type TokenName = keyof typeof LIGHT;
@@ -47,6 +49,7 @@ export const DARK: Record<TokenName, string> = {
   picture: "#94c98c",
   sound: "#cfa0db",
   note: "#84c9c2",
+  weft: "#26312d",
 };
 
 const KINDS: TokenName[] = ["page", "video", "document", "picture", "sound", "note"];

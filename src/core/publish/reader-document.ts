@@ -1,3 +1,4 @@
+import { KIND_SHAPES } from "../look/kind-shapes";
 import { clothSvg, weave } from "../cover/weave";
 import type { Kind } from "../page/facts";
 import { sayMinutes } from "../text/minutes";
@@ -85,7 +86,14 @@ ${
 
 function cover(collection: PublishedCollection): string {
   const items = collection.sections.flatMap((section) => section.items);
-  return clothSvg(weave(items, mostUsedTags(items), 712, 56));
+  return clothSvg(
+    weave(
+      items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
+      mostUsedTags(items),
+      712,
+      56,
+    ),
+  );
 }
 
 /** Tags by use, for the cover's wefts. */
@@ -152,7 +160,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"><span class="no" aria-hidden="true">${number}</span><div>${
     item.context ? html`<p class="say">${item.context}</p>` : null
-  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer">${title}</a>` : title}</p><p class="sub"><b style="background:var(--${item.kind})"></b>${source.join(" · ")}</p>${
+  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer">${title}</a>` : title}</p><p class="sub"><svg viewBox="0 0 12 12" aria-hidden="true" style="color:var(--${item.kind})"><path fill="currentColor" fill-rule="evenodd" d="${KIND_SHAPES[item.kind]}"/></svg>${source.join(" · ")}</p>${
     item.description && (item.kind === "note" || !item.context)
       ? html`<p class="about">${item.description}</p>`
       : null

@@ -27,7 +27,7 @@ ol{list-style:none;margin:0;padding:0}
 .what a{color:var(--accent);text-underline-offset:3px;text-decoration-thickness:1px}
 .what.large a{font:600 1.2rem/1.35 Literata,Georgia,serif}
 .sub{margin:.15rem 0 0;font-size:.875rem;color:var(--quiet)}
-.sub b{display:inline-block;width:.6em;height:.6em;border-radius:2px;margin-right:.4em}
+.sub svg{width:.75em;height:.75em;margin-right:.4em}
 .about{margin:.3rem 0 0;color:var(--quiet)}
 .pic{grid-column:3;grid-row:1;width:8rem;height:4.875rem;object-fit:cover;border-radius:6px;background:var(--sunk)}.pic.top{object-position:top}
 .play{font:600 .9rem/1 inherit;font-family:inherit;color:var(--accent);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
@@ -46,8 +46,8 @@ ol{list-style:none;margin:0;padding:0}
 .cards .none{background:var(--sunk)}.cards .no{display:none}.rows .none,.steps .none,.board .none{display:none}
 .cards .between{grid-column:1/-1}
 main.board,main.table{max-width:76rem}
-.board .parts{display:flex;gap:1.25rem;overflow-x:auto;align-items:flex-start}.board section{flex:0 0 17rem;background:var(--sunk);border-radius:6px;padding:0 .9rem .9rem;margin-top:1.25rem}.board h2{margin-top:.9rem}
-.board .item{display:block;background:var(--sheet);border:1px solid var(--line);border-radius:6px;padding:.75rem;margin-top:.75rem}.board .no{float:left;margin-right:.5rem;font-size:1rem}.board .pic{width:100%;height:auto;aspect-ratio:16/9;margin-top:.6rem}.board .say,.board .what.large a{font-size:1.05rem}
+.board .parts{display:flex;gap:1.75rem;overflow-x:auto;align-items:flex-start}.board section{flex:0 0 19rem;margin-top:1.25rem}.board h2{margin-top:.5rem;border-bottom:0}@media (max-width:40rem){.board .parts{flex-direction:column;overflow:visible}.board section{flex:none;width:100%}}
+.board ol{border-left:2px dashed var(--accent);padding-left:1.1rem}.board .item{display:block;padding:.75rem 0}.board .no{float:left;margin-right:.5rem;font-size:1rem}.board .pic{width:100%;height:auto;aspect-ratio:16/9;margin-top:.6rem}.board .say,.board .what.large a{font-size:1.05rem}
 .table .wide{overflow-x:auto}.table table{border-collapse:collapse;width:100%;font-size:.95rem}.table th,.table td{text-align:left;vertical-align:top;padding:.55rem .75rem .55rem 0;border-bottom:1px solid var(--line)}.table thead th{font-size:.85rem;color:var(--quiet)}.table tr.item{display:table-row}.table tbody th{font-weight:650;min-width:10rem}.table tbody a{color:var(--accent)}
 .steps .item{grid-template-columns:3.25rem minmax(0,1fr) 8rem;border-bottom:0;position:relative;padding-bottom:1.75rem}.steps .no{width:2.5rem;height:2.5rem;border:2px solid var(--accent);border-radius:50%;display:flex;align-items:center;justify-content:center;font-size:1.1rem}
 .steps .item:not(:last-child)::before{content:"";position:absolute;left:calc(1.25rem - 1px);top:4rem;bottom:.25rem;width:2px;background:repeating-linear-gradient(var(--accent) 0 8px,transparent 8px 16px)}.steps .between{border:0;padding-left:4.25rem}

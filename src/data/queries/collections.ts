@@ -1,3 +1,4 @@
+import { representatives } from "@/core/cover/weave";
 import { queryRows } from "../sql/query-rows";
 import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { ViewSetting } from "@/core/list/view-setting";
@@ -164,16 +165,27 @@ export async function sectionSums(tx: Tx, id: string) {
   }));
 }
 
-/** What the cover is woven from: the first 64 items in order, and the four tags used most among all. */
+/** Of more items than these a cover is woven as if there were no more. */
+const WOVEN = 2_000;
+/** So many stand for all: at no size are there threads for more. */
+const SHOWN = 64;
+
+/** What the cover is woven from: its items in order, or those that stand for all, and the four tags used most among them. */
 export async function threadsOf(tx: Tx, id: string) {
-  const threads = await tx
-    .select({ kind: resource.kind, minutes: resource.minutes })
+  const yarns = await tx
+    .select({
+      kind: resource.kind,
+      minutes: resource.minutes,
+      tag: sql<string | null>`(SELECT t.name FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag
+        WHERE rt.resource = ${resource.id} ORDER BY rt.id LIMIT 1)`,
+    })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .leftJoin(section, eq(section.id, placement.section))
     .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt), isItem))
     .orderBy(sql`coalesce(${section.position}, '')`, placement.position, placement.id)
-    .limit(64);
+    .limit(WOVEN);
+  const threads = representatives(yarns, SHOWN);
   const tags = await tx
     .select({ name: tag.name })
     .from(placement)

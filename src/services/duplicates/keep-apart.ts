@@ -10,7 +10,7 @@ class KeepApart {
 
 export const keepResourcesApart = action({
   name: "duplicates.keep-apart",
-  about: "Says that two resources are not the same thing; they are not named as twins again.",
+  about: "Says that two resources are not the same thing; they are not named as likely duplicates again.",
   input: KeepApart,
   allow: can.bring("resource"),
   locks: ({ input }) => ({ resources: [input.resource, input.other] }),

@@ -115,7 +115,7 @@ function Teams({ teams }: { teams: TeamRow[] }) {
 }
 
 const LOOKS = [
-  ["system", "As the system has it"],
+  ["system", "Like the system"],
   ["light", "Light"],
   ["dark", "Dark"],
 ] as const;

@@ -40,7 +40,7 @@ export function MakingSide() {
   };
   return (
     <section
-      aria-label="Making"
+      aria-label="Collection"
       className="relative flex min-h-0 min-w-0 flex-col bg-sheet short:overflow-auto"
       {...workshop.sweep}
     >

@@ -19,10 +19,10 @@ export function SupplySide({ team }: { team: string }) {
     if (isInTheWay) dispatch({ type: "fold", folded: true });
   }, [isInTheWay, dispatch]);
   return (
-    <section aria-label="Supply" className="flex min-h-0 flex-col bg-sunk short:overflow-y-auto">
+    <section aria-label="Sources" className="flex min-h-0 flex-col bg-sunk short:overflow-y-auto">
       {folded ? (
         <IconButton
-          label="Show the supply side (S)"
+          label="Show the sources (S)"
           onClick={() => dispatch({ type: "fold", folded: false })}
           className="m-1 max-md:hidden"
         >
@@ -37,7 +37,7 @@ export function SupplySide({ team }: { team: string }) {
           onPlace={contributes ? (resources) => placeAll(resources) : undefined}
           end={
             <IconButton
-              label="Fold the supply side away (S)"
+              label="Fold the sources away (S)"
               onClick={() => dispatch({ type: "fold", folded: true })}
               className="max-md:hidden"
             >

@@ -93,7 +93,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
             }}
           >
             {results.length === 0 && !pages.isPending ? (
-              <Empty title={query.trim() ? "Nothing goes by these words" : "The catalogue is empty"}>
+              <Empty title={query.trim() ? "Nothing has all these words" : "The catalogue is empty"}>
                 <p>
                   {query.trim()
                     ? "Every word must be there. Fewer words, or a filter less, find more."

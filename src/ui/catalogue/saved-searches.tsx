@@ -40,7 +40,7 @@ export function SavedSearches({
       <Popover.Trigger asChild>
         <Button look="quiet">
           <Bookmark size={16} aria-hidden />
-          <span className="max-sm:sr-only">Kept searches</span>
+          <span className="max-sm:sr-only">Saved searches</span>
           {fresh > 0 && (
             <span className="rounded-full bg-accent px-1.5 text-sm text-on-accent">
               {fresh}
@@ -54,7 +54,7 @@ export function SavedSearches({
           align="end"
           sideOffset={4}
           collisionPadding={8}
-          aria-label="Kept searches"
+          aria-label="Saved searches"
           className="z-50 w-80 rounded-md border border-line bg-sheet p-3 shadow-lift"
         >
           {searches.length === 0 && (

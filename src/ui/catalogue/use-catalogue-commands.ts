@@ -127,7 +127,7 @@ export function useCatalogueCommands(state: State) {
         else if (key === "end") go(items.length - 1);
         else if (key === "arrowright") target.querySelector<HTMLElement>("[data-cell]")?.focus();
         else if (key === "escape") selection.choose(item.id);
-        else if (key === "x") selection.choose(item.id, "toggle");
+        else if (key === " ") selection.choose(item.id, "toggle");
         else if (key === "i") selection.invert();
         else if (key === "enter") commands.toggle(item.id);
         else if (key === "o") openOriginals([item.resource]);

@@ -28,7 +28,7 @@ export function Duplicates({ me, teams, team, pairs, arranges }: Props) {
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto max-w-4xl pt-6">
-          <h1 className="font-serif text-3xl font-semibold">Likely twins</h1>
+          <h1 className="font-serif text-3xl font-semibold">Likely duplicates</h1>
           <p className="mt-1 mb-4 text-quiet">
             Two of these may be one: the page names the other’s address as its own, or the words are nearly
             the same.

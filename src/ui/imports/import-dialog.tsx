@@ -57,7 +57,7 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
         setSent,
       );
       toast(`Bringing in ${chosen.length} ${chosen.length === 1 ? "thing" : "things"}.`, {
-        action: { label: "See how far", onClick: () => window.location.assign(`/team/${team}/imports`) },
+        action: { label: "See progress", onClick: () => window.location.assign(`/team/${team}/imports`) },
       });
       void client.invalidateQueries();
       onOpenChange(false);
@@ -141,7 +141,7 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
               </Button>
             )}
             <Button look="quiet" onClick={() => onOpenChange(false)}>
-              Leave it
+              Cancel
             </Button>
             <Button ref={go} look="accent" type="submit" disabled={!chosen.length || sent !== null}>
               {`Bring in ${chosen.length}`}

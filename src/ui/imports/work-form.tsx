@@ -178,7 +178,7 @@ export function WorkForm({ team, into, onDone }: Props) {
         </p>
       )}
       <Button look="accent" type="submit" className="self-end" disabled={busy}>
-        Bring it in
+        Bring in
       </Button>
     </form>
   );

@@ -1,6 +1,6 @@
-import { clothSvg, type Thread, weave } from "@/core/cover/weave";
+import { clothSvg, weave, type Yarn } from "@/core/cover/weave";
 
-/** The woven cover of a collection. */
+/** The woven cover of a collection, or a piece of cloth of one item. */
 export function Cover({
   threads,
   tags,
@@ -8,15 +8,16 @@ export function Cover({
   height,
   className,
 }: {
-  threads: Thread[];
-  tags: string[];
+  threads: readonly Yarn[];
+  tags: readonly string[];
+  /** As wide and high as it is shown, or nearly: threads are of one fineness. */
   width: number;
   height: number;
   className?: string;
 }) {
   return (
     <div
-      className={`overflow-hidden rounded-md bg-sunk [&>svg]:block [&>svg]:size-full ${className ?? ""}`}
+      className={`overflow-hidden rounded-md [&>svg]:block [&>svg]:size-full ${className ?? ""}`}
       dangerouslySetInnerHTML={{ __html: clothSvg(weave(threads, tags, width, height)) }}
     />
   );

@@ -1,41 +1,38 @@
-import { AudioLines, Clapperboard, FileText, Globe, Image as Picture, StickyNote } from "lucide-react";
+import { KIND_SHAPES } from "@/core/look/kind-shapes";
 import type { Kind } from "@/core/page/facts";
 import { KIND_WORDS } from "./kind-words";
 
-const ICONS = {
-  page: Globe,
-  video: Clapperboard,
-  document: FileText,
-  picture: Picture,
-  sound: AudioLines,
-  note: StickyNote,
+const COLOUR: Record<Kind, string> = {
+  page: "text-page",
+  video: "text-video",
+  document: "text-document",
+  picture: "text-picture",
+  sound: "text-sound",
+  note: "text-note",
 };
-const GROUND: Record<Kind, string> = {
-  page: "bg-page",
-  video: "bg-video",
-  document: "bg-document",
-  picture: "bg-picture",
-  sound: "bg-sound",
-  note: "bg-note",
-};
-/** The mark of a kind: colour, sign and, for those who see neither, its word. */
-export function KindMark({ kind }: { kind: Kind }) {
-  const Icon = ICONS[kind];
+
+/** The shape of a kind in its colour, without its word. */
+export const KindShape = ({ kind, size }: { kind: Kind; size: number }) => (
+  <svg viewBox="0 0 12 12" width={size} height={size} aria-hidden className={`shrink-0 ${COLOUR[kind]}`}>
+    <path fill="currentColor" fillRule="evenodd" d={KIND_SHAPES[kind]} />
+  </svg>
+);
+
+/** The mark of a kind: its shape in its colour and, for those who see neither, its word. */
+export function KindMark({ kind, size = 16 }: { kind: Kind; size?: number }) {
   return (
-    <span
-      className={`inline-flex size-6 shrink-0 items-center justify-center rounded-[5px] text-sheet ${GROUND[kind]}`}
-    >
-      <Icon size={14} aria-hidden />
+    <span className="inline-flex size-6 shrink-0 items-center justify-center">
+      <KindShape kind={kind} size={size} />
       <span className="sr-only">{KIND_WORDS[kind]}</span>
     </span>
   );
 }
 
-/** A small square in the kind's colour, beside its word. */
+/** The shape of a kind, beside its word. */
 export function KindWord({ kind }: { kind: Kind }) {
   return (
-    <span className="inline-flex items-center gap-1.5">
-      <span className={`size-2.5 rounded-[2px] ${GROUND[kind]}`} aria-hidden />
+    <span className="inline-flex items-baseline gap-1.5">
+      <KindShape kind={kind} size={11} />
       {KIND_WORDS[kind]}
     </span>
   );

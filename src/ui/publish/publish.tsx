@@ -33,7 +33,7 @@ const WORDS: Record<Audience, { Icon: typeof Users; name: string; means: string 
   },
   link: {
     Icon: Link2,
-    name: "Anyone with the link",
+    name: "Whoever has the address",
     means: "Whoever has the address sees it, with no account. Search engines are told to pass it by.",
   },
   public: {
@@ -146,7 +146,7 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
             className="max-w-48"
           />
           <section aria-label="Files">
-            <h2 className="text-sm font-semibold">Take it along as a file</h2>
+            <h2 className="text-sm font-semibold">Save as a file</h2>
             <p className="mt-1 flex flex-wrap gap-2">
               {(
                 [

@@ -287,7 +287,7 @@ function RuleForm({ team, collections, rule, onDone, onLeave }: FormProps) {
       )}
       <div className="flex justify-end gap-2 sm:col-span-2">
         <Button look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
         <Button look="accent" type="submit">
           Keep the rule

@@ -9,7 +9,6 @@ import { useCallback, useEffect, useState } from "react";
 import type { Role } from "@/core/policy/abilities";
 import { may } from "@/core/policy/abilities";
 import { Button } from "../parts/button";
-import { Key } from "../parts/key";
 import { Logo } from "../parts/logo";
 import { PersonMark } from "../parts/person-mark";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
@@ -155,9 +154,6 @@ function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Pr
         >
           <Search size={16} aria-hidden />
           <span className="max-lg:sr-only">Find anything</span>
-          <span className="ml-auto max-lg:hidden">
-            <Key>/</Key>
-          </span>
         </button>
         {bring && (
           <Button look="accent" onClick={bring} className="h-9! max-sm:px-2.5!">
@@ -214,7 +210,7 @@ function teamPlaces(team: TeamRow): { words: string; href: string }[] {
         ]
       : []),
     { words: "Rules", href: `/team/${team.id}/rules` },
-    { words: "Likely twins", href: `/team/${team.id}/twins` },
+    { words: "Likely duplicates", href: `/team/${team.id}/duplicates` },
     ...(may(team.role, "arrange") ? [{ words: "Bin", href: `/team/${team.id}/bin` }] : []),
   ];
 }

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { calledSoFirst, paletteEntries } from "./palette-entries";
 
 const titles = ["Peat and fire", "Week 3: the water table", "Fire on the moor", "The fire watch"];
-const commands = ["New section", "Fold the supply side away", "Publish this collection"].map((words) => ({
+const commands = ["New section", "Fold the sources away", "Publish this collection"].map((words) => ({
   words,
 }));
 const find = (query: string, collections = titles) => {
@@ -44,7 +44,7 @@ test("a few tags stand below, so that the rest stays in sight", () => {
 test("who types the beginning of a command means it; two letters are not enough", () => {
   expect(find("pub")).toMatchObject({ meant: ["Publish this collection"], others: [] });
   expect(find("pu")).toMatchObject({ meant: [], others: ["Publish this collection"] });
-  expect(find("side")).toMatchObject({ meant: [], others: ["Fold the supply side away"] });
+  expect(find("side")).toMatchObject({ meant: [], others: ["Fold the sources away"] });
 });
 
 test("of what was found, what is called so stands first; the others keep their order", () => {

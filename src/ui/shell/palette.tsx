@@ -116,7 +116,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
             />
             <Command.List className="max-h-[60vh] overflow-y-auto p-1.5">
               <Command.Empty className="px-3 py-4 text-quiet">
-                {found.isFetching ? "Looking …" : "Nothing goes by these letters."}
+                {found.isFetching ? "Looking …" : "Nothing has these letters."}
               </Command.Empty>
               <Entries entries={meant} run={run} />
               {offered && (
@@ -196,7 +196,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                 <Command.Group className={GROUP}>
                   {onNarrow && (
                     <Command.Item value="narrow" onSelect={() => run(() => onNarrow(query))} className={ITEM}>
-                      Only what goes by “{query}” in this collection
+                      Only what has “{query}” in this collection
                     </Command.Item>
                   )}
                   <Command.Item
@@ -206,7 +206,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                     }
                     className={ITEM}
                   >
-                    All that goes by “{query}” in the Catalogue
+                    All with “{query}” in the Catalogue
                   </Command.Item>
                 </Command.Group>
               )}

@@ -80,7 +80,7 @@ export function TagTable({ team, tags, arranges, marked, onChoose, onMerge, onRe
               Last used
             </th>
             <th scope="col">
-              <span className="sr-only">Its page</span>
+              <span className="sr-only">Open its page</span>
             </th>
           </tr>
         </thead>

@@ -27,15 +27,15 @@ test("Alt with an arrow moves the collection itself; letters act on it, in eithe
   expect(press("N")).toEqual({ do: "inside" });
   expect(press("d")).toEqual({ do: "duplicate", items: true });
   expect(press("D", { shiftKey: true })).toEqual({ do: "duplicate", items: false });
-  expect(press("e", {}, { away: true })).toEqual({ do: "put-away", away: false });
+  expect(press("p", {}, { away: true })).toEqual({ do: "put-away", away: false });
   expect(press("Backspace")).toEqual({ do: "remove" });
 });
 
 test("who may not arrange only looks around; keys of the browser stay the browser's", () => {
-  for (const key of ["n", "d", "e", "F2", "Delete"]) expect(press(key, {}, {}, false)).toBeNull();
+  for (const key of ["n", "d", "p", "F2", "Delete"]) expect(press(key, {}, {}, false)).toBeNull();
   expect(press("ArrowUp", { altKey: true }, {}, false)).toBeNull();
   expect(press("ArrowDown", {}, {}, false)).toEqual({ do: "go", to: 3 });
   expect(press("d", { ctrlKey: true })).toBeNull();
-  expect(press("e", { metaKey: true })).toBeNull();
+  expect(press("p", { metaKey: true })).toBeNull();
   expect(press("q")).toBeNull();
 });

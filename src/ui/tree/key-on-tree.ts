@@ -63,7 +63,7 @@ export function keyOnTree(event: Pressed, row: Row, arranges: boolean): TreeWish
       return { do: "inside" };
     case "d":
       return { do: "duplicate", items: !event.shiftKey };
-    case "e":
+    case "p":
       return { do: "put-away", away: !row.away };
     case "Delete":
     case "Backspace":

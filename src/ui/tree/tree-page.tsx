@@ -144,7 +144,7 @@ const HINTS = [
   ["Alt", "with the arrows moves"],
   ["N", "one inside"],
   ["D", "duplicates"],
-  ["E", "puts away"],
+  ["P", "puts away"],
 ] as const;
 
 /** The keys of the tree; a phone has none. */

@@ -50,7 +50,7 @@ type Props = {
 
 const AUDIENCE = {
   team: { Icon: Users, words: "Team only" },
-  link: { Icon: Link2, words: "Anyone with the link" },
+  link: { Icon: Link2, words: "Whoever has the address" },
   public: { Icon: Globe, words: "Public" },
 };
 
@@ -100,23 +100,28 @@ export function MakingHead({
             className="font-serif text-[26px] leading-tight font-semibold"
           />
           <Description collection={collection} />
-          {(arranges || collection.tags.length > 0) && <CollectionTags collection={collection} />}
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px] text-quiet">
+            <p className="whitespace-nowrap">
+              {items} {items === 1 ? "item" : "items"}
+              {minutes > 0 && ` · ${sayMinutes(minutes)}`}
+            </p>
+            <p className="flex items-center gap-1.5 whitespace-nowrap">
+              <Icon size={16} aria-hidden /> {words}
+            </p>
+            <Present collection={collection.id} />
+            {(arranges || collection.tags.length > 0) && <CollectionTags collection={collection} />}
+          </div>
         </div>
       </div>
       {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <div className="-ml-2.5 min-w-0 sm:mr-auto">
-          <ViewBar {...{ setting, onSet, onNarrow, choosing, onChoosing }} />
+          <ViewBar
+            {...{ setting, onSet, onNarrow, choosing, onChoosing }}
+            onSection={arranges ? on.onSection : undefined}
+          />
         </div>
-        <p className="text-[15px] whitespace-nowrap text-quiet sm:order-2">
-          {items} {items === 1 ? "item" : "items"}
-          {minutes > 0 && ` · ${sayMinutes(minutes)}`}
-        </p>
-        <p className="flex items-center gap-1.5 text-[15px] whitespace-nowrap text-quiet sm:order-2">
-          <Icon size={16} aria-hidden /> {words}
-        </p>
-        <Present collection={collection.id} />
-        <div className="flex items-center gap-1 sm:order-2">
+        <div className="flex items-center gap-1">
           <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
             Publish
           </Link>

@@ -2,7 +2,7 @@
 
 import { type RefObject, useEffect, useState } from "react";
 
-const SIDES = ["Supply", "Making"] as const;
+const SIDES = ["Sources", "Collection"] as const;
 
 /** On a phone: which of the two sides is on the screen, and the way to the other. It begins on the making side. */
 export function SideSwitch({ sides }: { sides: RefObject<HTMLElement | null> }) {

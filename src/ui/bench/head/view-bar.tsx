@@ -29,13 +29,15 @@ type Props = {
   setting: ViewSetting;
   onSet: (change: Partial<ViewSetting>) => void;
   onNarrow: () => void;
+  /** On the Board a new section is made from here. */
+  onSection?: () => void;
   /** Whether a press on an item chooses it with the others. */
   choosing: boolean;
   onChoosing: (on: boolean) => void;
 };
 
 /** In which view and order one sees the collection; remembered for oneself. */
-export function ViewBar({ setting, onSet, onNarrow, choosing, onChoosing }: Props) {
+export function ViewBar({ setting, onSet, onNarrow, onSection, choosing, onChoosing }: Props) {
   const { view, sort, down, columns } = setting;
   return (
     <div className="flex min-w-0 items-center gap-1">
@@ -104,7 +106,12 @@ export function ViewBar({ setting, onSet, onNarrow, choosing, onChoosing }: Prop
           </>
         )}
       </Menu>
-      <IconButton label={`Narrow this collection (${KEYS.narrow})`} className="size-8!" onClick={onNarrow}>
+      {view === "board" && onSection && (
+        <Button look="quiet" small className="text-quiet!" onClick={onSection}>
+          New section
+        </Button>
+      )}
+      <IconButton label={`Show only some (${KEYS.narrow})`} className="size-8!" onClick={onNarrow}>
         <ListFilter size={16} aria-hidden />
       </IconButton>
       <IconButton

@@ -20,7 +20,7 @@ export function ContextLine({
   /** What stands before the words, where an item has no column for its number. */
   lead?: React.ReactNode;
 }) {
-  const { item, current, opened, writing } = state;
+  const { item, only, opened, writing } = state;
   const { arranges, loose, commands } = useBench();
   const name = (
     <p className={`${className} font-semibold`}>
@@ -52,7 +52,7 @@ export function ContextLine({
     );
   return (
     <>
-      {current && arranges && !loose && !opened && (
+      {only && arranges && !loose && !opened && (
         <button
           type="button"
           tabIndex={-1}

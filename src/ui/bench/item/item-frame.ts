@@ -13,6 +13,8 @@ export type ItemState = {
   selected: boolean;
   /** The one the keys act on. */
   current: boolean;
+  /** The keys act on it alone, so it shows what they do. */
+  only: boolean;
   /** Whether the tab key gets to it. */
   reachable: boolean;
   opened: boolean;

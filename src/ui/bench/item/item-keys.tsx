@@ -9,9 +9,9 @@ import type { ItemState } from "./item-frame";
 const LOOK = "flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline";
 
 /** The few things done most often with the chosen item, as buttons with their keys; all are in its menu. */
-export function ItemKeys({ state: { item, current, writing } }: { state: ItemState }) {
+export function ItemKeys({ state: { item, only, writing } }: { state: ItemState }) {
   const { arranges, brings, loose, commands } = useBench();
-  if (!current || loose) return null;
+  if (!only || loose) return null;
   if (writing)
     return (
       <p className="mt-1 -ml-1.5 flex flex-wrap gap-x-1">

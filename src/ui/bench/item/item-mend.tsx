@@ -265,7 +265,10 @@ function MaybeTwice({ item, older, onDone }: { item: Item; older: string; onDone
   );
 }
 
-const TYPES = [["", "not said"] as const, ...ITEM_TYPES.map((type) => [type, SHAPES[type].words] as const)];
+const TYPES = [
+  ["", "no kind given"] as const,
+  ...ITEM_TYPES.map((type) => [type, SHAPES[type].words] as const),
+];
 
 function Work({ full, onSaved }: { full: Full; onSaved: (card: Item["resource"]) => void }) {
   const type = full.itemType as ItemType | null;

@@ -48,7 +48,7 @@ export function PasteText({
           Keep it
         </Button>
         <Button small look="quiet" onClick={() => setText(null)}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -44,13 +44,13 @@ export function WhatIsKnown({ item, full, onNotes }: Props) {
           className="text-base font-semibold"
           readOnly={readOnly}
         />
-        <div className="flex max-w-full flex-wrap items-baseline gap-x-3 text-quiet">
+        <div className="flex max-w-full flex-wrap items-baseline gap-x-5 gap-y-1 text-quiet">
           <select
             aria-label="Kind"
             disabled={readOnly}
             value={resource.kind}
             onChange={(event) => commands.setKind([item.id], event.target.value as typeof resource.kind)}
-            className="-ml-1 rounded border border-transparent bg-transparent py-0.5 enabled:hover:border-edge"
+            className="-ml-1 h-7 rounded border border-transparent bg-transparent py-0.5 enabled:hover:border-edge"
           >
             {KINDS.map((kind) => (
               <option key={kind} value={kind}>

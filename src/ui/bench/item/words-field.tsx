@@ -56,7 +56,7 @@ export function WordsField({ label, value, none, readOnly, className = "", ...fi
       aria-label={`${label}: ${value || none}`}
       title={label}
       onClick={() => setWriting(true)}
-      className={`-mx-1.5 max-w-full cursor-text rounded border border-transparent px-1.5 text-left break-words whitespace-pre-line hover:border-edge ${value ? "" : "text-quiet italic"} ${className}`}
+      className={`-mx-1.5 min-h-6 min-w-6 max-w-full cursor-text rounded border border-transparent px-1.5 text-left break-words whitespace-pre-line hover:border-edge ${value ? "" : "text-quiet italic"} ${className}`}
     >
       {value || none}
     </button>

@@ -81,7 +81,7 @@ function letter(key: string, shift: boolean, { sorted, several, arranges, brings
   switch (key) {
     case "Escape":
       return { do: "only" };
-    case "x":
+    case " ":
       return { do: "mark" };
     case "i":
       return { do: "invert" };
@@ -97,7 +97,7 @@ function letter(key: string, shift: boolean, { sorted, several, arranges, brings
   }
   if (!arranges) return null;
   switch (key) {
-    case " ":
+    case "l":
       return { do: sorted ? "say-sorted" : "lift" };
     case "c":
       return { do: "edit", field: "context" };

@@ -55,7 +55,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
       if (key === "n" && arranges) newSection();
       else if (key === "w" && arranges) writeText();
       else if (key === "s") fold();
-      else if (key === "j") jump();
+      else if (key === "v") jump();
       else if (key === "f") narrow();
       else if (key === "0") setView({ sort: "own", down: false });
       else if (view) setView({ view });
@@ -80,6 +80,6 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     { words: "Narrow this collection", run: narrow },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: "Over to the other side", run: jump },
-    { words: folded ? "Show the supply side" : "Fold the supply side away", run: fold },
+    { words: folded ? "Show the sources" : "Fold the sources away", run: fold },
   ];
 }

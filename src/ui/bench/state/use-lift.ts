@@ -7,7 +7,7 @@ import type { Item, Landing, Section } from "./types";
 type Lifted = { ids: string[]; at: number };
 
 /**
- * Moving by keyboard: space picks up what is chosen, the arrows say where it would land, space or Enter drops it,
+ * Moving by keyboard: L picks up what is chosen, the arrows say where it would land, L, space or Enter drops it,
  * Escape leaves it where it was. Every step is announced.
  */
 export function useLift(
@@ -39,7 +39,7 @@ export function useLift(
     );
     setLifted({ ids, at: gapOf(items, places, ids) });
     announce(
-      `Picked up ${ids.length === 1 ? "one item" : `${ids.length} items`}. Arrows choose the place, space drops, Escape puts back.`,
+      `Picked up ${ids.length === 1 ? "one item" : `${ids.length} items`}. Arrows choose the place, L drops, Escape puts back.`,
     );
   };
   /** @returns whether the key was for what is picked up */
@@ -54,7 +54,7 @@ export function useLift(
     else if (key === "ArrowUp" || key === "ArrowLeft") go(lifted.at - 1);
     else if (key === "Home") go(0);
     else if (key === "End") go(gaps.length - 1);
-    else if (key === " " || key === "Enter") {
+    else if (key === " " || key === "Enter" || key.toLowerCase() === "l") {
       setLifted(null);
       if (landing) move(lifted.ids, landing);
       announce("Dropped.");

@@ -15,7 +15,7 @@ type Props = {
   children?: React.ReactNode;
 };
 
-/** A list one goes through with the arrows; the right arrow places what is chosen, E puts it away, O opens. */
+/** A list one goes through with the arrows; the right arrow places what is chosen across the seam, the left one or P puts it away, O opens. */
 export function SupplyList({ resources, here, onPlace, onAway, label, children }: Props) {
   const list = useRef<HTMLUListElement>(null);
   const [wanted, setWanted] = useState("");
@@ -74,13 +74,13 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
     else if (key === "end") go(resources.length - 1, how);
     else if (key === "pagedown") go(at + 10, how);
     else if (key === "pageup") go(at - 10, how);
-    else if (key === "x") choose(current.id, "toggle");
+    else if (key === " ") choose(current.id, event.shiftKey ? "range" : "toggle");
     else if (key === "escape" && chosen.length > 1) choose(current.id, "only");
     else if (key === "arrowright" && onPlace) {
       onPlace(chosen);
       setMarked(new Set());
     } else if (key === "o") openOriginals(chosen);
-    else if (key === "e" && onAway) {
+    else if ((key === "p" || key === "arrowleft") && onAway) {
       onAway(chosen);
       const gone = new Set(chosen.map((one) => one.id));
       const next = resources.findIndex((one, i) => i > at && !gone.has(one.id));

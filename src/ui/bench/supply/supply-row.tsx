@@ -97,7 +97,7 @@ export const SupplyRow = memo(function SupplyRow({
             read here
           </Link>
           {onAway && (
-            <RowCommand keys="E" onClick={() => onAway(all)}>
+            <RowCommand keys="←" onClick={() => onAway(all)}>
               put away
             </RowCommand>
           )}

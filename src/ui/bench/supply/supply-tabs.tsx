@@ -50,7 +50,7 @@ export function Catalogue({ team, here, onPlace }: SupplyProps) {
       </div>
       {pages.isSuccess && !resources.length ? (
         query ? (
-          <Empty inset title="Nothing goes by these words">
+          <Empty inset title="Nothing has all these words">
             <p>Fewer words find more. What is still being read is found a moment later.</p>
           </Empty>
         ) : (

@@ -5,14 +5,14 @@ import dynamic from "next/dynamic";
 import { useCallback, useMemo, useRef } from "react";
 import { groupBy } from "@/core/list/group-by";
 import { sayMinutes } from "@/core/text/minutes";
-import { Button } from "../../parts/button";
+import { Cover } from "../../parts/cover";
 import { useAlways } from "../../parts/use-always";
-import { useBench } from "../state/bench-context";
 import { LandingMark } from "../item/item-words";
 import { SectionHead } from "./section-head";
-import { ItemCard } from "./item-card";
+import { BoardItem } from "./board-item";
 import { Nothing } from "./nothing";
 import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
+import { STACKED, useScroller } from "./use-scroller";
 import { type ViewProps, stateOf } from "./view-props";
 import type { Item, Section } from "../state/types";
 
@@ -25,7 +25,6 @@ const TextBetween = dynamic(() => import("../item/text-between").then((m) => m.T
 /** A column for every section, one for what stands before the first. */
 export function BoardView(props: ViewProps) {
   const { head, items } = props;
-  const { arranges } = useBench();
   const bySection = useMemo(() => groupBy(items, (item) => item.section), [items]);
   const loose = bySection.get(null) ?? [];
   const numbers = useMemo(
@@ -36,22 +35,18 @@ export function BoardView(props: ViewProps) {
     ...(loose.length || !head.sections.length || props.landing ? [{ section: null, items: loose }] : []),
     ...head.sections.map((section) => ({ section, items: bySection.get(section.id) ?? [] })),
   ];
+  const longest = Math.max(1, ...head.sums.map((one) => one.minutes));
   return (
     <div
       data-making
       data-flow="board"
       onKeyDown={props.onKeyDown}
-      className="flex min-h-0 flex-1 gap-3 overflow-x-auto px-4 pt-3 pb-3 sm:px-6"
+      className="relative flex min-h-0 flex-1 gap-8 overflow-x-auto px-4 pt-4 short:h-[85vh] short:flex-none sm:px-6 max-sm:flex-col max-sm:gap-4 max-sm:overflow-x-hidden max-sm:overflow-y-auto max-sm:pb-24"
     >
       {items.length === 0 && !head.sections.length && <Nothing />}
       {columns.map(({ section, items }) => (
-        <Column key={section?.id ?? ""} {...{ section, items, numbers, props }} />
+        <Column key={section?.id ?? ""} {...{ section, items, numbers, longest, props }} />
       ))}
-      {arranges && (
-        <Button look="quiet" small onClick={props.onSection} className="shrink-0 text-quiet!">
-          New section
-        </Button>
-      )}
     </div>
   );
 }
@@ -60,18 +55,22 @@ type ColumnProps = {
   section: Section | null;
   items: Item[];
   numbers: ReadonlyMap<string, number>;
+  /** Minutes of the longest section, by which the others are drawn. */
+  longest: number;
   props: ViewProps;
 };
 
-function Column({ section, items, numbers, props }: ColumnProps) {
+function Column({ section, items, numbers, longest, props }: ColumnProps) {
   const { landing, current, opened, head } = props;
-  const scroller = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const { scroller, above } = useScroller(box, STACKED);
   const at = items.findIndex((item) => item.id === current);
   const [focused, onFocus] = useFocused();
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => 220,
+    estimateSize: () => 110,
+    scrollMargin: above,
     getItemKey: useCallback((i: number) => items[i]!.id, [items]),
     overscan: 4,
     rangeExtractor: useAlways(
@@ -82,7 +81,7 @@ function Column({ section, items, numbers, props }: ColumnProps) {
   });
   useBroughtIntoSight(scroller, at, [current, props.marked.size > 1], (index) => {
     virtual.scrollToIndex(index, { align: "auto" });
-    scroller.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
+    box.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
   });
   const here = landing?.section === (section?.id ?? null);
   useFollow(
@@ -96,7 +95,7 @@ function Column({ section, items, numbers, props }: ColumnProps) {
     at,
     (index) => {
       if (items.length) virtual.scrollToIndex(index, { align: "auto" });
-      scroller.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
+      box.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
     },
   );
   const sum = head.sums.find((one) => one.section === (section?.id ?? null));
@@ -105,9 +104,10 @@ function Column({ section, items, numbers, props }: ColumnProps) {
     <section
       aria-label={section?.title ?? "Before the first section"}
       data-column={section?.id ?? ""}
-      className={`flex min-h-0 shrink-0 flex-col rounded-md bg-sunk transition-[width] motion-reduce:transition-none ${opened && at >= 0 && items.some((item) => item.id === opened.id) ? "w-[560px] max-w-[90vw]" : "w-[272px]"}`}
+      className={`flex min-h-0 shrink-0 flex-col transition-[width] motion-reduce:transition-none max-sm:w-full! max-sm:min-h-auto ${opened && at >= 0 && items.some((item) => item.id === opened.id) ? "w-[560px] max-w-[90vw]" : "w-[330px]"}`}
     >
-      <div className="relative px-3">
+      <Cloth items={items} share={(sum?.minutes ?? 0) / longest} />
+      <div className="relative pl-[26px]">
         {section ? (
           <div role="grid" aria-label={`Section ${section.title}`}>
             <SectionHead
@@ -129,12 +129,14 @@ function Column({ section, items, numbers, props }: ColumnProps) {
         {first && <LandingMark words="lands here" />}
       </div>
       <div
-        ref={scroller}
+        ref={box}
         data-scroller
         onFocus={onFocus}
-        className="@container min-h-24 flex-1 overflow-y-auto px-3 pb-6"
+        className="@container min-h-24 flex-1 overflow-y-auto bg-[repeating-linear-gradient(to_bottom,var(--accent)_0_6px,transparent_6px_11px)] bg-[length:2px_100%] bg-[position:12px_0] bg-no-repeat pb-16 max-sm:min-h-auto max-sm:flex-none max-sm:overflow-visible max-sm:pb-2"
       >
-        {items.length === 0 && <p className="py-3 text-sm text-quiet">Nothing stands in this one.</p>}
+        {items.length === 0 && (
+          <p className="py-3 pl-[30px] text-sm text-quiet">Nothing stands in this one.</p>
+        )}
         {items.length > 0 && (
           <div
             role="grid"
@@ -155,14 +157,10 @@ function Column({ section, items, numbers, props }: ColumnProps) {
                   data-index={index}
                   data-line={item.id}
                   ref={virtual.measureElement}
-                  className={`absolute top-0 left-0 w-full pb-2 ${landing?.after === item.id ? "z-10" : ""}`}
-                  style={{ transform: `translateY(${start}px)` }}
+                  className={`absolute top-0 left-0 w-full ${landing?.after === item.id ? "z-10" : ""}`}
+                  style={{ transform: `translateY(${start - above}px)` }}
                 >
-                  {item.look === "text" ? (
-                    <TextBetween state={state} />
-                  ) : (
-                    <ItemCard {...state} role="row" small />
-                  )}
+                  {item.look === "text" ? <TextBetween state={state} /> : <BoardItem {...state} />}
                   {state.opened && item.look === "item" && (
                     <ItemDetails item={item} focus={opened?.field === "open" ? undefined : opened?.field} />
                   )}
@@ -174,5 +172,22 @@ function Column({ section, items, numbers, props }: ColumnProps) {
         )}
       </div>
     </section>
+  );
+}
+
+const WIDEST = 330;
+/** Also of a short section there is something to be seen. */
+const LEAST = 0.3;
+
+/** The piece of cloth a section is, as long as its minutes beside the others. */
+function Cloth({ items, share }: { items: readonly Item[]; share: number }) {
+  const width = Math.round(WIDEST * Math.max(LEAST, Math.min(1, share)));
+  const yarns = items
+    .filter((item) => item.look === "item")
+    .map(({ resource: { kind, minutes, tags } }) => ({ kind, minutes, tag: tags[0] ?? null }));
+  return (
+    <div style={{ width }} className="max-w-full" aria-hidden>
+      <Cover threads={yarns} tags={[]} width={width} height={16} className="h-4 rounded-sm!" />
+    </div>
   );
 }

@@ -8,10 +8,10 @@ import { ItemMenu } from "../item/item-menu";
 import { Tick } from "../item/tick";
 import { ItemPicture, ItemState as StateWords, ItemSub } from "../item/item-words";
 
-type Props = ItemState & { role: "row" | "gridcell"; small?: boolean };
+type Props = ItemState & { role: "row" | "gridcell" };
 
-/** An item with its picture; without one a thread in the colour of its kind stands in. */
-export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props) {
+/** An item with its picture; without one a piece of its own cloth stands in. */
+export const ItemCard = memo(function ItemCard({ role, ...state }: Props) {
   const { item, opened, reachable } = state;
   const { frame, shade } = useItemFrame(state, role);
   const card = (
@@ -19,15 +19,19 @@ export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props)
       {item.resource.picture ? (
         <ItemPicture item={item} className="aspect-[16/9] w-full rounded-b-none border-0" />
       ) : (
-        !small && (
-          <Cover
-            threads={[{ kind: item.resource.kind, minutes: item.resource.minutes }]}
-            tags={item.resource.tags}
-            width={228}
-            height={128}
-            className="aspect-[16/9] w-full rounded-b-none"
-          />
-        )
+        <Cover
+          threads={[
+            {
+              kind: item.resource.kind,
+              minutes: item.resource.minutes,
+              tag: item.resource.tags[0] ?? null,
+            },
+          ]}
+          tags={item.resource.tags}
+          width={228}
+          height={128}
+          className="aspect-[16/9] w-full rounded-b-none"
+        />
       )}
       <div className="flex flex-1 gap-1 p-3">
         <div className="min-w-0 flex-1">
@@ -38,7 +42,7 @@ export const ItemCard = memo(function ItemCard({ role, small, ...state }: Props)
                 {state.choosing ? <Tick on={state.selected} /> : state.number}
               </span>
             }
-            className={`clamp-3 font-serif leading-snug break-words ${small ? "text-[15px]" : "text-base"}`}
+            className={`clamp-3 font-serif leading-snug break-words text-base`}
           />
           <ItemSub item={item} plain={state.writing} />
           <StateWords item={item} />

@@ -12,7 +12,7 @@ import { LandingMark } from "../item/item-words";
 import { SectionHead } from "./section-head";
 import { Nothing } from "./nothing";
 import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
-import { useScroller } from "./use-scroller";
+import { SHORT, useScroller } from "./use-scroller";
 import { type ViewProps, stateOf } from "./view-props";
 import type { Landing } from "../state/types";
 
@@ -56,7 +56,7 @@ export function ListView(props: ViewProps) {
   const { head, items, setting, current, opened, landing } = props;
   const { arranges } = useBench();
   const box = useRef<HTMLDivElement>(null);
-  const { scroller, above } = useScroller(box);
+  const { scroller, above } = useScroller(box, SHORT);
   const { view, sort } = setting;
   const sorted = sort !== "own";
   const across = useAcross(box, view === "cards");

@@ -1,38 +1,41 @@
 import { useEffect, useMemo, useState } from "react";
 
-/** The variant `short` of the style sheet. */
-const SHORT = "(max-height: 500px)";
+/** When something around a list scrolls instead of the list, and what. */
+type Around = { when: string; scrolls: string };
+/** In a short window (the variant `short` of the style sheet) all of the side does, so that its head goes away too. */
+export const SHORT: Around = { when: "(max-height: 500px)", scrolls: "section" };
+/** On a phone the sections of the Board stand below each other, and all of it does. */
+export const STACKED: Around = { when: "(max-width: 639px)", scrolls: "[data-flow=board]" };
 
 /**
- * What scrolls a list: the list itself, below a head that stays; in a short window all of its side, so that the head goes
- * away with the rest.
- * @param list the element of the list, in a `section` that can scroll
+ * What scrolls a list: the list itself, or, where there is no room for that, what is around it.
+ * @param list the element of the list
  * @returns what scrolls, and how far down in it the list begins, in pixels
  */
-export function useScroller(list: React.RefObject<HTMLElement | null>) {
+export function useScroller(list: React.RefObject<HTMLElement | null>, { when, scrolls }: Around) {
   const [above, setAbove] = useState<number | null>(null);
-  const isShort = above !== null;
+  const isAround = above !== null;
   useEffect(() => {
-    const short = window.matchMedia(SHORT);
-    const side = list.current?.closest("section");
-    const look = () => setAbove(short.matches && list.current ? list.current.offsetTop : null);
-    // The head grows and shrinks with its words.
+    const media = window.matchMedia(when);
+    const around = list.current?.closest(scrolls);
+    const look = () => setAbove(media.matches && list.current ? list.current.offsetTop : null);
+    // What stands above grows and shrinks with its words.
     const watch = new ResizeObserver(look);
-    if (side) for (const part of side.children) watch.observe(part);
-    short.addEventListener("change", look);
+    if (around) for (const part of around.children) watch.observe(part);
+    media.addEventListener("change", look);
     look();
     return () => {
       watch.disconnect();
-      short.removeEventListener("change", look);
+      media.removeEventListener("change", look);
     };
-  }, [list]);
+  }, [list, when, scrolls]);
   const scroller = useMemo(
     () => ({
       get current() {
-        return isShort ? (list.current?.closest("section") ?? null) : list.current;
+        return isAround ? (list.current?.closest<HTMLElement>(scrolls) ?? null) : list.current;
       },
     }),
-    [list, isShort],
+    [list, isAround, scrolls],
   );
   return { scroller, above: above ?? 0 };
 }

@@ -37,6 +37,7 @@ export function stateOf(
     number,
     selected: marked.has(item.id),
     current: item.id === current,
+    only: item.id === current && marked.size <= 1,
     reachable: item.id === (items.some((one) => one.id === current) ? current : items[0]?.id),
     opened: opened?.id === item.id,
     writing: writing === item.id,
