@@ -44,7 +44,7 @@ test("a few tags stand below, so that the rest stays in sight", () => {
 test("who types the beginning of a command means it; two letters are not enough", () => {
   expect(find("pub")).toMatchObject({ meant: ["Publish this collection"], others: [] });
   expect(find("pu")).toMatchObject({ meant: [], others: ["Publish this collection"] });
-  expect(find("side")).toMatchObject({ meant: [], others: ["Fold the sources away"] });
+  expect(find("sources")).toMatchObject({ meant: [], others: ["Fold the sources away"] });
 });
 
 test("of what was found, what is called so stands first; the others keep their order", () => {
