@@ -62,7 +62,7 @@ test("a work by hand: the check digit is told while typing, a look-up fills in, 
   await expect(page.getByLabel("Publisher", { exact: true })).toHaveValue("Heath Library Press");
   await page.getByLabel("Publisher", { exact: true }).fill("");
   await expect(page.getByText("A citation will miss: publisher.")).toBeVisible();
-  await page.getByRole("button", { name: "Bring in", exact: true }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Bring in", exact: true }).click();
   await expect(items(page)).toHaveCount(1);
   await expect(items(page).first()).toContainText("The wet and the dry");
 });
@@ -133,7 +133,7 @@ test("a rule is written, looked at over what is here, and acts on what comes in;
   await page.goto(team);
   await page.keyboard.press("b");
   await page.getByLabel("Web address").fill(at("mosskey/many/7"));
-  await page.getByRole("button", { name: "Bring it in" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Bring in", exact: true }).click();
   await page.goto(bench);
   await expect(items(page)).toHaveCount(1);
   await expect(items(page).first()).toContainText("moss key");

@@ -10,7 +10,7 @@ test("a new collection from the path: its field has the focus each time, whateve
   await makeCollection(page, "Ways");
   const field = page.getByRole("dialog").getByLabel("Title");
   for (const title of ["First inside", "Second inside"]) {
-    await page.locator("[aria-haspopup=dialog]").last().click();
+    await page.getByRole("button", { name: "Collections", exact: true }).click();
     await page.getByRole("button", { name: "New collection in this one" }).click();
     // As people do, without looking whether the field is there.
     await page.keyboard.type(title);

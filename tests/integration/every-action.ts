@@ -214,6 +214,7 @@ export const TABLE: Record<ActionName, Row> = {
   "tags.remove": { from: "contributor", input: ({ resource }) => ({ resource, tag: "x" }) },
   "teams.make": { from: "signed in", input: () => ({ name: "x" }) },
   "teams.read": { from: "signed in", input: () => ({}) },
+  "teams.waiting": { from: "viewer", input: ({ team }) => ({ team }) },
   "teams.rename": { from: "owner", input: ({ team }) => ({ team, name: "x" }) },
   "tokens.offer": { from: "signed in", input: () => ({}) },
   "tokens.pair": { from: "everybody", input: () => ({ code: "x", name: "x" }) },

@@ -20,7 +20,7 @@ type Structure = keyof typeof STRUCTURES;
 const ORDER = Object.keys(STRUCTURES) as Structure[];
 
 /** One warp thread: where it stands, the item it is of, and with how many wefts of its pattern it begins above the edge. */
-export type Warp = { x: number; item: number; kind: Kind; structure: Structure; phase: number };
+type Warp = { x: number; item: number; kind: Kind; structure: Structure; phase: number };
 /** A band of coloured weft, of a tag of the collection. */
 type Band = { y: number; height: number; kind: Kind };
 export type Cloth = {

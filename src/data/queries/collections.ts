@@ -1,4 +1,5 @@
-import { representatives } from "@/core/cover/weave";
+import { representatives, type Yarn } from "@/core/cover/weave";
+import { groupBy } from "@/core/list/group-by";
 import { queryRows } from "../sql/query-rows";
 import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { ViewSetting } from "@/core/list/view-setting";
@@ -165,37 +166,59 @@ export async function sectionSums(tx: Tx, id: string) {
   }));
 }
 
-/** Of more items than these a cover is woven as if there were no more. */
-const WOVEN = 2_000;
+/** Of more items than these, in all of them, a cloth is woven as if there were no more. */
+const WOVEN = 5_000;
 /** So many stand for all: at no size are there threads for more. */
 const SHOWN = 64;
 
-/** What the cover is woven from: its items in order, or those that stand for all, and the four tags used most among them. */
-export async function threadsOf(tx: Tx, id: string) {
-  const yarns = await tx
+/**
+ * What the cloth of each of these collections is woven from: its items in order, or those that stand for all, the four tags
+ * used most among them, and how long it is.
+ */
+export async function clothOf(tx: Tx, ids: readonly string[]) {
+  const empty = () => ({ threads: [] as Yarn[], tags: [] as string[], items: 0, minutes: 0 });
+  const cloths = new Map(ids.map((id) => [id, empty()]));
+  if (!ids.length) return cloths;
+  const rows = await tx
     .select({
+      collection: placement.collection,
       kind: resource.kind,
       minutes: resource.minutes,
-      tag: sql<string | null>`(SELECT t.name FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag
-        WHERE rt.resource = ${resource.id} ORDER BY rt.id LIMIT 1)`,
+      tags: sql<string[] | null>`(SELECT JSON_ARRAYAGG(t.name ORDER BY rt.id) FROM ${resourceTag} rt
+        JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = ${resource.id})`.mapWith((tags: unknown) =>
+        typeof tags === "string" ? (JSON.parse(tags) as string[]) : (tags as string[] | null),
+      ),
     })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .leftJoin(section, eq(section.id, placement.section))
-    .where(and(eq(placement.collection, id), isNull(placement.deletedAt), isNull(resource.deletedAt), isItem))
-    .orderBy(sql`coalesce(${section.position}, '')`, placement.position, placement.id)
+    .where(
+      and(
+        inArray(placement.collection, [...ids]),
+        isNull(placement.deletedAt),
+        isNull(resource.deletedAt),
+        isItem,
+      ),
+    )
+    .orderBy(placement.collection, sql`coalesce(${section.position}, '')`, placement.position, placement.id)
     .limit(WOVEN);
-  const threads = representatives(yarns, SHOWN);
-  const tags = await tx
-    .select({ name: tag.name })
-    .from(placement)
-    .innerJoin(resourceTag, eq(resourceTag.resource, placement.resource))
-    .innerJoin(tag, eq(tag.id, resourceTag.tag))
-    .where(and(eq(placement.collection, id), isNull(placement.deletedAt)))
-    .groupBy(tag.id, tag.name)
-    .orderBy(desc(sql`count(*)`), asc(tag.name))
-    .limit(4);
-  return { threads, tags: tags.map((row) => row.name) };
+  for (const [id, own] of groupBy(rows, (row) => row.collection)) {
+    const uses = new Map<string, number>();
+    for (const name of own.flatMap((row) => row.tags ?? [])) uses.set(name, (uses.get(name) ?? 0) + 1);
+    cloths.set(id, {
+      threads: representatives(
+        own.map(({ kind, minutes, tags }): Yarn => ({ kind, minutes, tag: tags?.[0] ?? null })),
+        SHOWN,
+      ),
+      tags: [...uses]
+        .sort(([a, n], [b, m]) => m - n || (a < b ? -1 : 1))
+        .slice(0, 4)
+        .map(([name]) => name),
+      items: own.length,
+      minutes: own.reduce((sum, row) => sum + (row.minutes ?? 0), 0),
+    });
+  }
+  return cloths;
 }
 
 /**

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNotNull, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { placement, resource, resourceTag, resourceText, trayEntry, duplicateApart } from "../schema";
 import { cardsById, withTags } from "./resources";
@@ -31,6 +31,18 @@ export async function duplicatesOf(tx: Tx, team: string, before: string | null, 
   return rows
     .filter((row) => byId.has(row.id) && byId.has(row.older!))
     .map((row) => ({ newer: told(row.id), older: told(row.older!) }));
+}
+
+/** How many likely duplicates a team has; of many only that there are so many. */
+export async function countDuplicates(tx: Tx, team: string, most: number): Promise<number> {
+  const some = tx
+    .select({ id: resource.id })
+    .from(resource)
+    .where(and(eq(resource.team, team), isNotNull(resource.duplicateOf), isNull(resource.deletedAt)))
+    .limit(most)
+    .as("some");
+  const [row] = await tx.select({ count: sql<number>`count(*)` }).from(some);
+  return Number(row?.count ?? 0);
 }
 
 async function placesByResource(tx: Tx, ids: readonly string[]): Promise<Map<string, number>> {

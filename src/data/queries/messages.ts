@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull } from "drizzle-orm";
+import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, mailAddress, mailMessage, mailSender, person } from "../schema";
 import { code } from "../sql/code";
@@ -52,6 +52,15 @@ export async function heldOf(tx: Tx, personId: string, team: string) {
     .where(and(eq(mailMessage.person, personId), eq(mailMessage.team, team), eq(mailMessage.state, "held")))
     .orderBy(desc(mailMessage.id))
     .limit(100);
+}
+
+/** How many messages wait for a person's decision. */
+export async function countHeld(tx: Tx, personId: string, team: string): Promise<number> {
+  const [row] = await tx
+    .select({ count: sql<number>`count(*)` })
+    .from(mailMessage)
+    .where(and(eq(mailMessage.person, personId), eq(mailMessage.team, team), eq(mailMessage.state, "held")));
+  return Number(row?.count ?? 0);
 }
 
 /** A message as it came; null when there is none. */

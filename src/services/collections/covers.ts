@@ -1,4 +1,5 @@
-import { collectionTree, itemCounts, threadsOf } from "@/data/queries/collections";
+import { downFrom } from "@/core/list/course";
+import { clothOf, collectionTree } from "@/data/queries/collections";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -8,33 +9,46 @@ class OfTeam {
 }
 
 const SHOWN = 24;
+/** Of all of them together at most so many stretches are drawn. */
+const STRETCHES = 120;
 
 export const readCovers = reading({
   name: "collections.covers",
-  about: "The collections of a team changed last, with counts and what their covers are woven from.",
+  about:
+    "The collections at the top of a team, those changed last first, each with everything inside it as stretches of one cloth: how many items, how long, and from what it is woven.",
   input: OfTeam,
   allow: can.see("team"),
   run: async ({ input, tx }) => {
     // What was put away is out of the way here; the tree shows it.
     const all = (await collectionTree(tx, input.team)).filter((one) => !one.awayAt);
-    const shown = all.toSorted((a, b) => b.updatedAt.getTime() - a.updatedAt.getTime()).slice(0, SHOWN);
-    const counts = await itemCounts(
+    const tops = all
+      .filter((one) => !one.parent || !all.some((other) => other.id === one.parent))
+      .map((top) => {
+        const whole = downFrom(all, top.id);
+        const changed = new Date(Math.max(...whole.map((one) => one.updatedAt.getTime())));
+        return { top, whole, changed };
+      })
+      .sort((a, b) => b.changed.getTime() - a.changed.getTime());
+    const shown = tops.slice(0, SHOWN);
+    const cloths = await clothOf(
       tx,
-      shown.map((one) => one.id),
+      shown
+        .flatMap(({ whole }) => whole)
+        .slice(0, STRETCHES)
+        .map((one) => one.id),
     );
-    const covers = await Promise.all(shown.map((one) => threadsOf(tx, one.id)));
     return {
-      total: all.length,
-      collections: shown.map(({ id, parent, title, audience, coverHash, updatedAt }, i) => ({
-        id,
-        parent,
-        title,
-        audience,
-        coverHash,
-        updatedAt,
-        count: counts.get(id) ?? 0,
-        inside: all.filter((one) => one.parent === id).length,
-        cover: covers[i]!,
+      total: tops.length,
+      collections: shown.map(({ top, whole, changed }) => ({
+        id: top.id,
+        title: top.title,
+        audience: top.audience,
+        changed,
+        inside: whole.slice(1).map((one) => one.title),
+        stretches: whole.flatMap(({ id, title }) => {
+          const cloth = cloths.get(id);
+          return cloth?.items ? [{ id, title, ...cloth }] : [];
+        }),
       })),
     };
   },

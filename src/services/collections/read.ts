@@ -1,3 +1,4 @@
+import { downFrom } from "@/core/list/course";
 import { FIRST_SETTING } from "@/core/list/view-setting";
 import {
   collectionsAbove,
@@ -7,8 +8,10 @@ import {
   settingOf,
   sectionSums,
   shareCodeOf,
-  threadsOf,
+  clothOf,
+  collectionTree,
 } from "@/data/queries/collections";
+import type { Tx } from "@/data/database";
 import { itemsOf } from "@/data/queries/placements";
 import { tagsOfCollection } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";
@@ -17,6 +20,22 @@ import { can } from "@/mechanism/policy";
 
 class ReadCollection {
   @Id() collection: string;
+}
+
+/** Of a course at most so many stretches are drawn. */
+const STRETCHES = 40;
+
+/** The stretches of the cloth of a collection with others inside: itself and these, as far as they hold something. */
+async function courseOf(tx: Tx, { id, team }: { id: string; team: string }) {
+  const all = downFrom(await collectionTree(tx, team), id).filter((one) => !one.awayAt);
+  const cloths = await clothOf(
+    tx,
+    all.slice(0, STRETCHES).map((one) => one.id),
+  );
+  return all.flatMap(({ id, title }) => {
+    const cloth = cloths.get(id);
+    return cloth?.items ? [{ id, title, ...cloth }] : [];
+  });
 }
 
 /** How many items come with the first answer; the rest is asked for in pages. */
@@ -36,7 +55,7 @@ export const readCollection = reading({
       shareCodeOf(tx, found.id),
       found.parent ? collectionsAbove(tx, found.id) : [],
       collectionsInside(tx, found.id),
-      threadsOf(tx, found.id),
+      clothOf(tx, [found.id]),
       tagsOfCollection(tx, found.id),
       settingOf(tx, found.id, scope.person!),
     ]);
@@ -62,7 +81,8 @@ export const readCollection = reading({
       sums,
       inside: inside.map(({ id, title, audience }) => ({ id, title, audience })),
       setting: setting ?? FIRST_SETTING,
-      cover,
+      cover: cover.get(found.id)!,
+      course: inside.length ? await courseOf(tx, found) : [],
       ...first,
     };
   },

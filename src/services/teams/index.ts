@@ -1,10 +1,12 @@
 import { makeTeam } from "./make";
 import { readTeams } from "./read";
 import { renameTeam } from "./rename";
+import { readWaiting } from "./waiting";
 
 /** What people can do, by name. */
 export const actions = {
   "teams.make": makeTeam,
   "teams.read": readTeams,
   "teams.rename": renameTeam,
+  "teams.waiting": readWaiting,
 };

@@ -3,7 +3,6 @@
 import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { Frame } from "../shell/frame";
 import { BenchProvider, useWorkshop } from "./bench-provider";
-import { Path } from "./head/path";
 import { Seam, useSourcesWidth } from "./head/seam";
 import { SideSwitch } from "./head/side-switch";
 import { Carried } from "./item/item-words";
@@ -20,7 +19,7 @@ export const Bench = (props: BenchProps) => (
 );
 
 function Sides({ me, teams, team }: BenchProps) {
-  const { head, state, dispatch, sides, drag, arranges, contributes, paletteCommands } = useWorkshop();
+  const { state, dispatch, sides, drag, contributes, paletteCommands } = useWorkshop();
   const [width, setWidth] = useSourcesWidth();
   const columns = state.folded
     ? "md:grid-cols-[44px_14px_minmax(0,1fr)]"
@@ -33,15 +32,6 @@ function Sides({ me, teams, team }: BenchProps) {
       commands={paletteCommands}
       onNarrow={(text) => dispatch({ type: "narrow", text })}
       onBring={contributes ? () => dispatch({ type: "window", window: "bring" }) : undefined}
-      path={
-        <Path
-          team={team.id}
-          collection={head.collection}
-          above={head.above}
-          over={drag.elsewhere?.collection ?? null}
-          onNew={arranges ? () => dispatch({ type: "window", window: "inside" }) : undefined}
-        />
-      }
     >
       <DndContext
         {...drag.context}

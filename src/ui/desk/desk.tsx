@@ -2,6 +2,8 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
+import { useEffect, useState } from "react";
+import { sayInside } from "@/core/list/course";
 import { sayMinutes } from "@/core/text/minutes";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
@@ -9,7 +11,7 @@ import { useGather } from "../gather/gather";
 import { GatherButtons } from "../gather/gather-buttons";
 import { trayOf } from "../gather/into-tray";
 import { Button, buttonLook } from "../parts/button";
-import { Cover } from "../parts/cover";
+import { Strip } from "../parts/strip";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
@@ -53,6 +55,9 @@ export function Desk({ me, teams, team, ...initial }: Props) {
   useLive(team.id, { onEvents: refresh, onReload: refresh });
   const waiting = tray.data;
   const arranges = may(team.role, "arrange");
+  // What one changed last is what one is working on.
+  const at =
+    recent.data.events.find((event) => event.actor === me.id && event.collection)?.collection ?? null;
   if (covers.data.total === 0 && waiting.count === 0)
     return (
       <Frame me={me} teams={teams} team={team}>
@@ -108,33 +113,32 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                   <GatherButtons ways={["make"]} />
                 </Empty>
               ) : (
-                <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,220px),1fr))] gap-x-5 gap-y-7">
-                  {covers.data.collections.map((one) => (
-                    <li key={one.id}>
-                      <Link href={`/bench/${one.id}`} className="group block">
-                        {one.coverHash ? (
-                          // eslint-disable-next-line @next/next/no-img-element -- kept pictures are made to size already
-                          <img
-                            src={`/api/pictures/${one.coverHash}`}
-                            alt=""
-                            loading="lazy"
-                            className="aspect-[240/92] w-full rounded-md border border-line object-cover group-hover:border-accent"
-                          />
-                        ) : (
-                          <Cover
-                            threads={one.cover.threads}
-                            tags={one.cover.tags}
-                            width={240}
-                            height={92}
-                            className="aspect-[240/92] w-full border border-line group-hover:border-accent"
-                          />
-                        )}
-                        <span className="mt-2 block font-semibold group-hover:underline">{one.title}</span>
-                        <span className="block text-sm text-quiet">{about(one)}</span>
-                      </Link>
-                    </li>
-                  ))}
-                </ul>
+                <>
+                  <Explained />
+                  <ul className="border-t border-line">
+                    {covers.data.collections.map((one) => (
+                      <li
+                        key={one.id}
+                        className="grid gap-x-8 gap-y-3 border-b border-line py-4 sm:grid-cols-[220px_minmax(0,1fr)]"
+                      >
+                        <div className="min-w-0">
+                          <Link
+                            href={`/bench/${one.id}`}
+                            className="font-serif text-lg leading-snug font-semibold break-words hover:underline"
+                          >
+                            {one.title}
+                          </Link>
+                          {about(one).map((line) => (
+                            <p key={line} className="text-sm text-quiet" suppressHydrationWarning>
+                              {line}
+                            </p>
+                          ))}
+                        </div>
+                        <Strip stretches={one.stretches} whole={one} at={at} />
+                      </li>
+                    ))}
+                  </ul>
+                </>
               )}
               {covers.data.total > covers.data.collections.length && (
                 <p className="mt-6 text-quiet">
@@ -181,17 +185,47 @@ function DeskButtons() {
 
 type CoverRow = Answer<"collections.covers">["collections"][number];
 
-function about(one: CoverRow): string {
-  const parts = [`${one.count} ${one.count === 1 ? "item" : "items"}`];
-  if (one.inside) parts.unshift(`${one.inside} inside`);
-  parts.push(
-    one.audience === "public"
-      ? "public"
-      : one.audience === "link"
-        ? "shared by link"
-        : `changed ${sayAgo(one.updatedAt)}`,
+/** What is said beside the cloth: what stands inside and how long it is, and who sees it. */
+function about(one: CoverRow): string[] {
+  const items = one.stretches.reduce((sum, part) => sum + part.items, 0);
+  const minutes = one.stretches.reduce((sum, part) => sum + part.minutes, 0);
+  const holds = [...sayInside(one.inside), `${items} ${items === 1 ? "item" : "items"}`];
+  return [
+    [holds.join(", "), minutes > 0 && sayMinutes(minutes)].filter(Boolean).join(" · "),
+    one.audience === "team"
+      ? `changed ${sayAgo(one.changed)}`
+      : one.audience === "public"
+        ? "public"
+        : "whoever has the address",
+  ];
+}
+
+const TOLD = "hobbin.cloth-told";
+
+/** What the cloth means, the first time somebody sees it. */
+function Explained() {
+  const [told, setTold] = useState(true);
+  useEffect(() => {
+    const timer = setTimeout(() => setTold(localStorage.getItem(TOLD) !== null), 0);
+    return () => clearTimeout(timer);
+  }, []);
+  if (told) return null;
+  const done = () => {
+    setTold(true);
+    try {
+      localStorage.setItem(TOLD, "1");
+    } catch {
+      // It is told once more next time.
+    }
+  };
+  return (
+    <p className="mb-3 flex flex-wrap items-center gap-x-3 gap-y-1 rounded-md bg-wash px-3 py-2 text-[15px]">
+      Each stripe is an item, as wide as its minutes; its colour is its kind.
+      <Button small look="quiet" onClick={done}>
+        Got it
+      </Button>
+    </p>
   );
-  return parts.join(", ");
 }
 
 type EventRow = Answer<"events.recent">["events"][number];

@@ -12,7 +12,7 @@ const COLOUR: Record<Kind, string> = {
 };
 
 /** The shape of a kind in its colour, without its word. */
-export const KindShape = ({ kind, size }: { kind: Kind; size: number }) => (
+const KindShape = ({ kind, size }: { kind: Kind; size: number }) => (
   <svg viewBox="0 0 12 12" width={size} height={size} aria-hidden className={`shrink-0 ${COLOUR[kind]}`}>
     <path fill="currentColor" fillRule="evenodd" d={KIND_SHAPES[kind]} />
   </svg>

@@ -69,18 +69,16 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
       })
       .catch(sayFailure);
   return (
-    <Frame
-      me={me}
-      teams={teams}
-      team={team}
-      path={<Crumb href={`/bench/${collection.id}`}>{collection.title}</Crumb>}
-    >
+    <Frame me={me} teams={teams} team={team}>
       <main
         id="main"
         className="grid min-h-0 flex-1 gap-x-3 overflow-y-auto px-3 pb-3 lg:grid-cols-[400px_minmax(0,1fr)] lg:overflow-hidden"
       >
         <div className="flex flex-col gap-6 px-3 pt-3 pb-6 lg:overflow-y-auto">
-          <h1 className="font-serif text-2xl font-semibold">Publish: {collection.title}</h1>
+          <div>
+            <Crumb href={`/bench/${collection.id}`}>{collection.title}</Crumb>
+            <h1 className="font-serif text-2xl font-semibold">Publish: {collection.title}</h1>
+          </div>
           <RadioGroup.Root
             value={shared.audience}
             disabled={!publishes}

@@ -1,18 +1,13 @@
+import { ChevronLeft } from "lucide-react";
 import Link from "next/link";
 
-/** The way up from a page that stands below another one, in the path at the top. */
-export function Crumb({ href, children }: { href: string; children: React.ReactNode }) {
-  return (
-    <span className="flex min-w-0 items-center">
-      <span className="text-quiet" aria-hidden>
-        /
-      </span>
-      <Link
-        href={href}
-        className="max-w-64 truncate rounded-md px-2 py-1.5 text-quiet hover:bg-wash hover:text-ink"
-      >
-        {children}
-      </Link>
-    </span>
-  );
-}
+/** The way up from a page that stands below another one, above its title. */
+export const Crumb = ({ href, children }: { href: string; children: React.ReactNode }) => (
+  <Link
+    href={href}
+    className="-ml-1 flex w-fit max-w-full items-center gap-0.5 rounded-md pr-1.5 text-[15px] text-quiet hover:bg-wash hover:text-ink"
+  >
+    <ChevronLeft size={16} aria-hidden className="shrink-0" />
+    <span className="truncate">{children}</span>
+  </Link>
+);

@@ -1,23 +1,18 @@
 "use client";
 
-import { ChevronDown, Plus, Search } from "lucide-react";
 import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import type { Role } from "@/core/policy/abilities";
-import { may } from "@/core/policy/abilities";
-import { Button } from "../parts/button";
-import { Logo } from "../parts/logo";
-import { PersonMark } from "../parts/person-mark";
-import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { send } from "../talk/call";
 import { deliverFor } from "../talk/deliver";
 import { GatherProvider, useGather } from "../gather/gather";
+import { Bar } from "./bar";
 import { isForField } from "./commands";
 import { holdLetters } from "./hold-letters";
 import type { PaletteCommand } from "./palette";
+import { stagesOf } from "./places";
 import { useTypedAhead } from "./use-typed-ahead";
 import { useUndo } from "./use-undo";
 
@@ -32,8 +27,6 @@ type Props = {
   me: Me;
   teams: TeamRow[];
   team: TeamRow | null;
-  /** What stands after the team's name: the path of the open collection. */
-  path?: React.ReactNode;
   onBring?: () => void;
   /** Shows only what goes by some words of what is open. */
   onNarrow?: (words: string) => void;
@@ -52,7 +45,7 @@ export function Frame(props: Props) {
   );
 }
 
-function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Props) {
+function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
   const { bring, file, make } = useGather();
   const client = useQueryClient();
   const router = useRouter();
@@ -86,7 +79,9 @@ function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Pr
     void client.invalidateQueries();
     router.refresh();
   });
-  const places = team ? teamPlaces(team) : [];
+  const places = team
+    ? [{ words: "Desk", href: `/team/${team.id}` }, ...stagesOf(team).flatMap((stage) => stage.places)]
+    : [];
   const all: PaletteCommand[] = [
     ...commands,
     ...(bring ? [{ words: "Bring in an address", run: bring }] : []),
@@ -110,74 +105,13 @@ function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Pr
       >
         Skip to the contents
       </a>
-      <header className="flex h-[52px] shrink-0 items-center gap-3 px-4">
-        <Link
-          href={team ? `/team/${team.id}` : "/"}
-          className="flex items-center gap-2 text-lg font-semibold"
-          aria-label="Hobbin, to the Desk"
-        >
-          <Logo />
-          <span className="max-sm:hidden">Hobbin</span>
-        </Link>
-        <nav aria-label="Where you are" className="flex min-w-0 items-center text-[15px]">
-          <Menu
-            button={
-              <button
-                type="button"
-                className="flex h-9 min-w-0 items-center gap-1 rounded-md px-2 text-quiet hover:bg-wash hover:text-ink"
-              >
-                <span className="max-w-40 truncate max-sm:max-w-20">{team?.name ?? "Teams"}</span>
-                <ChevronDown size={14} aria-hidden className="shrink-0" />
-              </button>
-            }
-          >
-            {places.map(({ words, href }) => (
-              <MenuItem key={href} href={href}>
-                {words}
-              </MenuItem>
-            ))}
-            {team && <MenuLine />}
-            <MenuLabel>Teams</MenuLabel>
-            {teams.map((one) => (
-              <MenuItem key={one.id} href={`/team/${one.id}`} current={one.id === team?.id}>
-                {one.name}
-              </MenuItem>
-            ))}
-            <MenuItem href="/account#teams">New team …</MenuItem>
-          </Menu>
-          {path}
-        </nav>
-        <button
-          type="button"
-          onClick={() => setPalette(true)}
-          className="ml-auto flex h-9 items-center gap-2 rounded-md border border-edge bg-sheet px-3 text-[15px] text-quiet hover:text-ink lg:w-64 max-sm:border-0 max-sm:bg-transparent"
-        >
-          <Search size={16} aria-hidden />
-          <span className="max-lg:sr-only">Find anything</span>
-        </button>
-        {bring && (
-          <Button look="accent" onClick={bring} className="h-9! max-sm:px-2.5!">
-            <Plus size={16} aria-hidden />
-            <span className="max-sm:sr-only">Bring in</span>
-          </Button>
-        )}
-        <Menu
-          align="end"
-          button={
-            <button type="button" aria-label={`${me.name}, account`} className="shrink-0 rounded-full">
-              <PersonMark person={me} />
-            </button>
-          }
-        >
-          <MenuLabel>{me.name}</MenuLabel>
-          <MenuItem href="/account">Account</MenuItem>
-          <MenuItem onSelect={() => setSheet(true)} keys="?">
-            Keys
-          </MenuItem>
-          <MenuLine />
-          <MenuItem onSelect={signOut}>Sign out</MenuItem>
-        </Menu>
-      </header>
+      <Bar
+        {...{ me, teams, team }}
+        onFind={() => setPalette(true)}
+        onBring={bring}
+        onKeys={() => setSheet(true)}
+        onSignOut={signOut}
+      />
       {children}
       {palette && (
         <Palette
@@ -193,26 +127,6 @@ function Framed({ me, teams, team, path, onNarrow, commands = [], children }: Pr
       {sheet && <ShortcutSheet open onOpenChange={setSheet} />}
     </div>
   );
-}
-
-function teamPlaces(team: TeamRow): { words: string; href: string }[] {
-  return [
-    { words: "Desk", href: `/team/${team.id}` },
-    { words: "Tray", href: `/team/${team.id}/tray` },
-    { words: "Catalogue", href: `/team/${team.id}/catalogue` },
-    { words: "Collections", href: `/team/${team.id}/collections` },
-    { words: "Tags", href: `/team/${team.id}/tags` },
-    { words: "People", href: `/team/${team.id}/people` },
-    ...(may(team.role, "bring")
-      ? [
-          { words: "Imports", href: `/team/${team.id}/imports` },
-          { words: "Mail", href: `/team/${team.id}/mail` },
-        ]
-      : []),
-    { words: "Rules", href: `/team/${team.id}/rules` },
-    { words: "Likely duplicates", href: `/team/${team.id}/duplicates` },
-    ...(may(team.role, "arrange") ? [{ words: "Bin", href: `/team/${team.id}/bin` }] : []),
-  ];
 }
 
 async function signOut(): Promise<void> {

@@ -60,9 +60,10 @@ export function TagPage({ me, teams, team, first }: Props) {
       .catch(sayFailure);
   const results = things.data?.pages.flatMap((page) => page.results) ?? [];
   return (
-    <Frame me={me} teams={teams} team={team} path={<Crumb href={`/team/${team.id}/tags`}>Tags</Crumb>}>
+    <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-24 sm:px-8">
         <div className="mx-auto max-w-5xl pt-6">
+          <Crumb href={`/team/${team.id}/tags`}>Tags</Crumb>
           <div className="flex flex-wrap items-center gap-3">
             <InlineTitle
               level={1}

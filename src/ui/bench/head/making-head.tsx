@@ -15,11 +15,13 @@ import { Menu } from "../../parts/menu";
 import { PersonMark } from "../../parts/person-mark";
 import { Progress } from "../../parts/progress";
 import { loadRichText, RichField } from "../../parts/rich-field";
+import { Strip } from "../../parts/strip";
 import { Words } from "../../parts/words";
 import { ask } from "../../talk/call";
 import { saveWords } from "../../talk/save-words";
 import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
+import { Path } from "./path";
 import { usePresence } from "../state/use-presence";
 import { ViewBar } from "./view-bar";
 
@@ -67,12 +69,14 @@ export function MakingHead({
   ...on
 }: Props) {
   const { arranges } = useBench();
+  /** On a phone there is no room for all of it at first. */
+  const [about, setAbout] = useState(false);
   const { collection, sums, cover } = head;
   const items = sums.reduce((sum, one) => sum + one.items, 0);
   const minutes = sums.reduce((sum, one) => sum + one.minutes, 0);
   const { Icon, words } = AUDIENCE[collection.audience];
   return (
-    <header className="flex flex-col gap-2 border-b border-line px-4 pt-4 pb-2 sm:px-6">
+    <header className="flex flex-col gap-2 border-b border-line px-4 pt-4 pb-2 max-sm:gap-0 max-sm:pt-1 max-sm:pb-1 sm:px-6">
       <div className="flex gap-5">
         {collection.coverHash ? (
           // eslint-disable-next-line @next/next/no-img-element -- kept pictures are made to size already
@@ -91,6 +95,13 @@ export function MakingHead({
           />
         )}
         <div className="min-w-0 flex-1">
+          <Path
+            team={collection.team}
+            collection={collection}
+            above={head.above}
+            over={over}
+            onNew={arranges ? on.onInside : undefined}
+          />
           <InlineTitle
             level={1}
             label="Title of the collection"
@@ -99,43 +110,65 @@ export function MakingHead({
             onSave={(text, base) => saveWords("collections.edit", collection.id, "title", text, base)}
             className="font-serif text-[26px] leading-tight font-semibold"
           />
-          <Description collection={collection} />
-          <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px] text-quiet">
+          <div className={about ? "" : "max-sm:hidden"}>
+            <Description collection={collection} />
+          </div>
+          <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1 text-[15px] text-quiet">
             <p className="whitespace-nowrap">
               {items} {items === 1 ? "item" : "items"}
               {minutes > 0 && ` · ${sayMinutes(minutes)}`}
             </p>
             <p className="flex items-center gap-1.5 whitespace-nowrap">
-              <Icon size={16} aria-hidden /> {words}
+              <Icon size={16} aria-hidden /> <span className="max-sm:sr-only">{words}</span>
             </p>
-            <Present collection={collection.id} />
-            {(arranges || collection.tags.length > 0) && <CollectionTags collection={collection} />}
+            <button
+              type="button"
+              aria-expanded={about}
+              onClick={() => setAbout(!about)}
+              className="h-7 rounded px-1 underline decoration-dotted sm:hidden"
+            >
+              About
+            </button>
+            {(arranges || collection.tags.length > 0) && (
+              <div className={about ? "" : "max-sm:hidden"}>
+                <CollectionTags collection={collection} />
+              </div>
+            )}
+            <div className="order-last ml-auto flex items-center gap-1">
+              <Present collection={collection.id} />
+              <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
+                Publish
+              </Link>
+              <Menu
+                align="end"
+                button={
+                  <IconButton label="What to do with this collection">
+                    <MoreHorizontal size={18} aria-hidden />
+                  </IconButton>
+                }
+              >
+                <CollectionMenu head={head} {...on} />
+              </Menu>
+            </div>
           </div>
         </div>
       </div>
-      {head.inside.length > 0 && <Inside team={collection.team} inside={head.inside} over={over} />}
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <div className="-ml-2.5 min-w-0 sm:mr-auto">
-          <ViewBar
-            {...{ setting, onSet, onNarrow, choosing, onChoosing }}
-            onSection={arranges ? on.onSection : undefined}
+      {head.inside.length > 0 && (
+        <>
+          <Strip stretches={head.course} whole={collection} over={over} />
+          <Inside
+            team={collection.team}
+            // What holds something is a stretch of the cloth.
+            inside={head.inside.filter((one) => !head.course.some((part) => part.id === one.id))}
+            over={over}
           />
-        </div>
-        <div className="flex items-center gap-1">
-          <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
-            Publish
-          </Link>
-          <Menu
-            align="end"
-            button={
-              <IconButton label="What to do with this collection">
-                <MoreHorizontal size={18} aria-hidden />
-              </IconButton>
-            }
-          >
-            <CollectionMenu head={head} {...on} />
-          </Menu>
-        </div>
+        </>
+      )}
+      <div className="-ml-2.5 min-w-0">
+        <ViewBar
+          {...{ setting, onSet, onNarrow, choosing, onChoosing }}
+          onSection={arranges ? on.onSection : undefined}
+        />
       </div>
       {reading && (
         <Progress
@@ -203,6 +236,7 @@ function Inside({
 }) {
   const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
   const sums = sumTree(tree.data?.collections ?? []);
+  if (!inside.length) return null;
   return (
     <p className="flex flex-wrap gap-x-1 gap-y-1 text-[15px]">
       <span className="py-0.5 text-quiet">Inside:</span>

@@ -23,8 +23,8 @@ type Props = {
 type Node = { id: string; parent: string | null; title: string };
 
 /**
- * Where the open collection stands. The stroke before each step drops down that step's neighbours, the last step the
- * whole tree; either is narrowed as one types.
+ * Where the open collection stands. The first step drops down the whole tree, the stroke before each other one that step's
+ * neighbours; either is narrowed as one types.
  */
 export function Path({ team, collection, above: first, over, onNew }: Props) {
   const router = useRouter();
@@ -47,7 +47,7 @@ export function Path({ team, collection, above: first, over, onNew }: Props) {
         <button
           type="button"
           aria-label={`What stands beside ${node.title}`}
-          className="flex h-9 min-w-6 items-center justify-center rounded text-quiet hover:bg-wash hover:text-ink"
+          className="flex h-7 min-w-6 shrink-0 items-center justify-center rounded hover:bg-wash hover:text-ink"
         >
           /
         </button>
@@ -55,21 +55,7 @@ export function Path({ team, collection, above: first, over, onNew }: Props) {
     />
   );
   return (
-    <>
-      {above.map((one) => (
-        <span key={one.id} className="flex min-w-0 items-center max-md:hidden">
-          {beside(one)}
-          <Link
-            href={`/bench/${one.id}`}
-            data-drop={one.id}
-            data-drop-title={one.title}
-            className={`max-w-44 truncate rounded-md px-1.5 py-1.5 hover:bg-wash hover:text-ink ${over === one.id ? "bg-accent text-on-accent" : "text-quiet"}`}
-          >
-            {one.title}
-          </Link>
-        </span>
-      ))}
-      {beside(collection)}
+    <nav aria-label="Where it stands" className="-ml-1.5 flex min-w-0 items-center text-[15px] text-quiet">
       <Drop
         keyed
         label="Go to a collection"
@@ -79,14 +65,28 @@ export function Path({ team, collection, above: first, over, onNew }: Props) {
         trigger={
           <button
             type="button"
-            className="flex h-9 min-w-0 items-center gap-1 rounded-md px-1.5 font-semibold hover:bg-wash"
+            className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 hover:bg-wash hover:text-ink"
           >
-            <span className="max-w-64 truncate max-md:max-w-32">{collection.title}</span>
+            Collections
             <ChevronDown size={14} aria-hidden className="shrink-0" />
           </button>
         }
       />
-    </>
+      {above.map((one) => (
+        <span key={one.id} className="flex min-w-0 items-center">
+          {beside(one)}
+          <Link
+            href={`/bench/${one.id}`}
+            data-drop={one.id}
+            data-drop-title={one.title}
+            className={`max-w-56 truncate rounded-md px-1.5 py-0.5 hover:bg-wash hover:text-ink ${over === one.id ? "bg-accent text-on-accent" : ""}`}
+          >
+            {one.title}
+          </Link>
+        </span>
+      ))}
+      {beside(collection)}
+    </nav>
   );
 }
 

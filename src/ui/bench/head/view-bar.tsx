@@ -40,19 +40,19 @@ type Props = {
 export function ViewBar({ setting, onSet, onNarrow, onSection, choosing, onChoosing }: Props) {
   const { view, sort, down, columns } = setting;
   return (
-    <div className="flex min-w-0 items-center gap-1">
+    <div className="flex min-w-0 items-center gap-1 max-sm:gap-0 max-sm:overflow-x-auto">
       <ToggleGroup.Root
         type="single"
         value={view}
         aria-label="View"
         onValueChange={(next) => next && onSet({ view: next as View })}
-        className="flex min-w-0 overflow-x-auto"
+        className="flex min-w-0 max-sm:shrink-0 sm:overflow-x-auto"
       >
         {VIEWS.map((one) => (
           <ToggleGroup.Item
             key={one}
             value={one}
-            className="h-8 rounded-md px-2.5 text-[15px] text-quiet hover:text-ink data-[state=on]:bg-wash data-[state=on]:font-semibold data-[state=on]:text-ink"
+            className="h-8 rounded-md px-2.5 text-[15px] text-quiet max-sm:px-2 hover:text-ink data-[state=on]:bg-wash data-[state=on]:font-semibold data-[state=on]:text-ink"
           >
             {VIEW_WORDS[one]}
           </ToggleGroup.Item>
@@ -107,17 +107,17 @@ export function ViewBar({ setting, onSet, onNarrow, onSection, choosing, onChoos
         )}
       </Menu>
       {view === "board" && onSection && (
-        <Button look="quiet" small className="text-quiet!" onClick={onSection}>
+        <Button look="quiet" small className="shrink-0 text-quiet!" onClick={onSection}>
           New section
         </Button>
       )}
-      <IconButton label={`Show only some (${KEYS.narrow})`} className="size-8!" onClick={onNarrow}>
+      <IconButton label={`Show only some (${KEYS.narrow})`} className="size-8! shrink-0" onClick={onNarrow}>
         <ListFilter size={16} aria-hidden />
       </IconButton>
       <IconButton
         label="Choose several"
         aria-pressed={choosing}
-        className={`size-8! ${choosing ? "bg-wash text-ink!" : ""}`}
+        className={`size-8! shrink-0 ${choosing ? "bg-wash text-ink!" : ""}`}
         onClick={() => onChoosing(!choosing)}
       >
         <ListChecks size={16} aria-hidden />

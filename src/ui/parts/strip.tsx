@@ -1,0 +1,92 @@
+"use client";
+
+import Link from "next/link";
+import { useEffect, useRef, useState } from "react";
+import { cutInMiddle } from "@/core/list/course";
+import type { Yarn } from "@/core/cover/weave";
+import { sayMinutes } from "@/core/text/minutes";
+import { Cover } from "./cover";
+
+export type Stretch = {
+  id: string;
+  title: string;
+  items: number;
+  minutes: number;
+  threads: readonly Yarn[];
+  tags: readonly string[];
+};
+
+/** As wide as it is taken to be before it is drawn. */
+const FIRST = 560;
+const GAP = 6;
+/** Also of what is short there is something to press. */
+const LEAST = 28;
+
+/**
+ * A collection as a length of cloth: one piece, or, with others inside, a stretch for each that holds something, as long as
+ * its minutes, with its name beneath. Each is the way to it.
+ */
+export function Strip({
+  stretches,
+  whole,
+  at,
+  over,
+}: {
+  stretches: readonly Stretch[];
+  /** The collection it is of. */
+  whole: { id: string; title: string };
+  /** The one somebody is working on. */
+  at?: string | null;
+  /** The one something is held over. */
+  over?: string | null;
+}) {
+  const box = useRef<HTMLUListElement>(null);
+  const [width, setWidth] = useState(FIRST);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.round(entry!.contentRect.width) || FIRST));
+    watch.observe(box.current!);
+    return () => watch.disconnect();
+  }, []);
+  const shown = stretches.length
+    ? stretches
+    : [{ ...whole, items: 0, minutes: 0, threads: [] as Yarn[], tags: [] as string[] }];
+  const weights = shown.map((one) => Math.max(1, one.minutes));
+  const all = weights.reduce((sum, one) => sum + one, 0);
+  const room = width - GAP * (shown.length - 1);
+  const alone = shown.length === 1 && shown[0]!.id === whole.id;
+  return (
+    <ul ref={box} className="flex w-full items-start" style={{ gap: GAP }}>
+      {shown.map((one, i) => {
+        const name = one.id === whole.id ? "To begin with" : one.title;
+        const [head, tail] = cutInMiddle(name);
+        return (
+          <li key={one.id} className="min-w-0" style={{ flex: `${weights[i]!} 1 ${LEAST}px` }}>
+            <Link
+              href={`/bench/${one.id}`}
+              data-drop={one.id}
+              data-drop-title={one.title}
+              draggable={false}
+              title={`${one.title}: ${one.items} ${one.items === 1 ? "item" : "items"}${one.minutes ? `, ${sayMinutes(one.minutes)}` : ""}`}
+              aria-label={alone ? one.title : undefined}
+              className={`group block rounded-md ${over === one.id ? "outline-2 outline-offset-2 outline-accent" : ""}`}
+            >
+              <Cover
+                threads={one.threads}
+                tags={one.tags}
+                width={Math.max(LEAST, Math.round((room * weights[i]!) / all))}
+                height={44}
+                className={`h-11 w-full ${at === one.id ? "outline-2 outline-offset-2 outline-accent" : "group-hover:brightness-95"}`}
+              />
+              {!alone && (
+                <span className="mt-1 flex min-w-0 text-sm text-quiet group-hover:text-ink group-hover:underline">
+                  <span className="truncate">{head}</span>
+                  {tail && <span className="shrink-0 whitespace-pre max-sm:hidden">{tail}</span>}
+                </span>
+              )}
+            </Link>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

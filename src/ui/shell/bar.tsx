@@ -1,0 +1,184 @@
+"use client";
+
+import { useQuery } from "@tanstack/react-query";
+import { ChevronDown, Menu as Lines, Plus, Search } from "lucide-react";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { Fragment } from "react";
+import { Button } from "../parts/button";
+import { Logo } from "../parts/logo";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
+import { PersonMark } from "../parts/person-mark";
+import { ask } from "../talk/call";
+import type { Me, TeamRow } from "./frame";
+import { type Place, stageAt, stagesOf, type Waiting, waitingAt } from "./places";
+
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow | null;
+  onFind: () => void;
+  onBring?: () => void;
+  onKeys: () => void;
+  onSignOut: () => void;
+};
+
+const LOOK = "flex h-9 items-center gap-1 rounded-md px-2 text-[15px] hover:bg-wash hover:text-ink";
+
+/** The bar at the top: the team, the Desk and the places by stages of the work, finding, bringing in, oneself. */
+export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Props) {
+  const path = usePathname();
+  const stages = team ? stagesOf(team) : [];
+  const waiting = useQuery({
+    queryKey: ["tray", team?.id, "waiting"],
+    queryFn: () => ask("teams.waiting", { team: team!.id }),
+    enabled: !!team,
+  });
+  const here = stageAt(stages, path);
+  const desk = team ? `/team/${team.id}` : "/";
+  const isDesk = path === desk;
+  return (
+    <header className="flex h-[52px] shrink-0 items-center gap-1 px-4">
+      <Link
+        href={desk}
+        className="mr-1 flex items-center gap-2 text-lg font-semibold"
+        aria-label="Hobbin, to the Desk"
+      >
+        <Logo />
+        <span className="max-sm:hidden">Hobbin</span>
+      </Link>
+      <Teams team={team} teams={teams} />
+      {team && (
+        <nav aria-label="Places" className="flex items-center max-lg:hidden">
+          <Link
+            href={desk}
+            aria-current={isDesk ? "page" : undefined}
+            className={`${LOOK} ${isDesk ? "font-semibold shadow-[inset_0_-3px_0_var(--accent)]" : "text-quiet"}`}
+          >
+            Desk
+          </Link>
+          {stages.map((stage) => (
+            <Menu
+              key={stage.name}
+              button={
+                <button
+                  type="button"
+                  aria-current={here === stage.name ? "true" : undefined}
+                  className={`${LOOK} ${here === stage.name ? "font-semibold shadow-[inset_0_-3px_0_var(--accent)]" : "text-quiet"}`}
+                >
+                  {stage.name}
+                  <Waits count={waitingAt(stage, waiting.data)} />
+                </button>
+              }
+            >
+              <Places places={stage.places} path={path} waiting={waiting.data} />
+            </Menu>
+          ))}
+        </nav>
+      )}
+      {team && (
+        <div className="lg:hidden">
+          <Menu
+            button={
+              <button type="button" aria-label="Places" className={`${LOOK} text-quiet`}>
+                <Lines size={18} aria-hidden />
+                <span className="max-sm:sr-only">{here ?? "Places"}</span>
+                <Waits count={stages.reduce((sum, stage) => sum + waitingAt(stage, waiting.data), 0)} />
+              </button>
+            }
+          >
+            <MenuItem href={desk} current={isDesk}>
+              Desk
+            </MenuItem>
+            {stages.map((stage) => (
+              <Fragment key={stage.name}>
+                <MenuLabel>{stage.name}</MenuLabel>
+                <Places places={stage.places} path={path} waiting={waiting.data} />
+              </Fragment>
+            ))}
+          </Menu>
+        </div>
+      )}
+      <button
+        type="button"
+        onClick={onFind}
+        className="mr-2 ml-auto flex h-9 items-center gap-2 rounded-md border border-edge bg-sheet px-3 text-[15px] text-quiet hover:text-ink max-sm:border-0 max-sm:bg-transparent lg:w-48"
+      >
+        <Search size={16} aria-hidden />
+        <span className="max-lg:sr-only">Find anything</span>
+      </button>
+      {onBring && (
+        <Button look="accent" onClick={onBring} className="mr-2 h-9! max-sm:px-2.5!">
+          <Plus size={16} aria-hidden />
+          <span className="max-sm:sr-only">Bring in</span>
+        </Button>
+      )}
+      <Menu
+        align="end"
+        button={
+          <button type="button" aria-label={`${me.name}, account`} className="shrink-0 rounded-full">
+            <PersonMark person={me} />
+          </button>
+        }
+      >
+        <MenuLabel>{me.name}</MenuLabel>
+        <MenuItem href="/account">Account</MenuItem>
+        <MenuItem onSelect={onKeys} keys="?">
+          Keys
+        </MenuItem>
+        <MenuLine />
+        <MenuItem onSelect={onSignOut}>Sign out</MenuItem>
+      </Menu>
+    </header>
+  );
+}
+
+function Teams({ team, teams }: Pick<Props, "team" | "teams">) {
+  return (
+    <Menu
+      button={
+        <button type="button" className={`${LOOK} min-w-0 text-quiet`}>
+          <span className="max-w-44 truncate max-sm:max-w-24">{team?.name ?? "Teams"}</span>
+          <ChevronDown size={14} aria-hidden className="shrink-0" />
+        </button>
+      }
+    >
+      <MenuLabel>Teams</MenuLabel>
+      {teams.map((one) => (
+        <MenuItem key={one.id} href={`/team/${one.id}`} current={one.id === team?.id}>
+          {one.name}
+        </MenuItem>
+      ))}
+      <MenuLine />
+      <MenuItem href="/account#teams">New team …</MenuItem>
+    </Menu>
+  );
+}
+
+function Places({
+  places,
+  path,
+  waiting,
+}: {
+  places: readonly Place[];
+  path: string;
+  waiting: Waiting | undefined;
+}) {
+  return places.map(({ words, href, waits }) => (
+    <MenuItem key={href} href={href} current={path === href}>
+      <span className="flex items-center justify-between gap-4">
+        {words}
+        <Waits count={(waits && waiting?.[waits]) ?? 0} />
+      </span>
+    </MenuItem>
+  ));
+}
+
+/** A number of what waits, where something does. */
+const Waits = ({ count }: { count: number }) =>
+  count > 0 ? (
+    <span className="font-semibold text-accent">
+      {count}
+      <span className="sr-only"> waiting</span>
+    </span>
+  ) : null;
