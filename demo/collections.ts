@@ -1,7 +1,9 @@
 /** An item: where it is on the stand-in web (`site/path`), the context line, its tags, a heading of its own. */
 export type DemoItem = [at: string, context: string, tags: string, heading?: string];
 export type DemoCollection = {
-  team: "Lantern Moss" | "Rewetting review";
+  team: "Lantern Moss" | "Rewetting review" | "Year 10, science";
+  /** So many days before today it was begun. */
+  daysAgo: number;
   title: string;
   about: string;
   inside?: string;
@@ -13,6 +15,7 @@ export type DemoCollection = {
 export const COLLECTIONS: DemoCollection[] = [
   {
     team: "Lantern Moss",
+    daysAgo: 298,
     title: "Peatland course",
     about: "Eight weeks on one bog, for Year 10. Each week is a collection of its own.",
     audience: "link",
@@ -41,6 +44,7 @@ export const COLLECTIONS: DemoCollection[] = [
   },
   {
     team: "Lantern Moss",
+    daysAgo: 290,
     title: "Week 1: what a bog is",
     about: "Water, moss and time. One lesson indoors.",
     inside: "Peatland course",
@@ -79,6 +83,7 @@ export const COLLECTIONS: DemoCollection[] = [
   },
   {
     team: "Lantern Moss",
+    daysAgo: 226,
     title: "Week 3: the water table",
     about: "How high the water stands decides what a bog does. For Year 10, two lessons and a field morning.",
     inside: "Peatland course",
@@ -151,6 +156,7 @@ export const COLLECTIONS: DemoCollection[] = [
   },
   {
     team: "Lantern Moss",
+    daysAgo: 187,
     title: "Sounds for the walk",
     about: "Six stops, six sounds. Headphones off between the posts, please.",
     audience: "public",
@@ -171,6 +177,7 @@ export const COLLECTIONS: DemoCollection[] = [
   },
   {
     team: "Lantern Moss",
+    daysAgo: 152,
     title: "Moss key for beginners",
     about: "The handful you will really meet, in the order in which you will meet them.",
     audience: "link",
@@ -208,6 +215,7 @@ export const COLLECTIONS: DemoCollection[] = [
   },
   {
     team: "Lantern Moss",
+    daysAgo: 118,
     title: "Spring newsletter",
     about: "What goes to parents in March.",
     sections: [
@@ -225,6 +233,7 @@ export const COLLECTIONS: DemoCollection[] = [
   },
   {
     team: "Rewetting review",
+    daysAgo: 81,
     title: "Rewetting: what the studies say",
     about: "Long list for the review. Context lines say why each is in; appraisal follows.",
     sections: [
@@ -284,6 +293,68 @@ export const COLLECTIONS: DemoCollection[] = [
       },
     ],
   },
+  {
+    team: "Lantern Moss",
+    daysAgo: 47,
+    title: "Unit 2: who lives there",
+    about: "Mosses, birds and what the ground remembers. After the field morning.",
+    inside: "Peatland course",
+    sections: [],
+  },
+  {
+    team: "Lantern Moss",
+    daysAgo: 41,
+    title: "Week 5: mosses by hand",
+    about: "One lens for two, and four colours.",
+    inside: "Unit 2: who lives there",
+    sections: [
+      {
+        title: null,
+        items: [
+          ["mosskey/four-by-colour", "Begin with the colour; the names come later.", "identification"],
+          [
+            "mosskey/sphagnum/cuspidatum",
+            "The one from post 4. Press it between two fingers.",
+            "identification",
+          ],
+          ["standing-water/watch/squeeze-test", "Once more, now that they know why.", "sphagnum moss"],
+        ],
+      },
+    ],
+  },
+  {
+    team: "Lantern Moss",
+    daysAgo: 33,
+    title: "Week 6: what the ground remembers",
+    about: "Two metres of peat are two thousand years.",
+    inside: "Unit 2: who lives there",
+    sections: [
+      {
+        title: null,
+        items: [
+          ["lantern-moss/files/core-sample.png", "Bring the labels from week 3.", "peat core"],
+          ["peat-notebook/acrotelm", "Which layer is missing where it was cut?", "peat"],
+          ["moor-sounds/dawn-east-basin", "Listen while the core goes round.", "listening"],
+        ],
+      },
+    ],
+  },
+  {
+    team: "Year 10, science",
+    daysAgo: 19,
+    title: "Field morning: our notes",
+    about: "What each pair has found. One page, one sentence.",
+    sections: [
+      {
+        title: "Read before",
+        items: [
+          ["lantern-moss/visit/safety", "Everybody, please, before Thursday.", "safety"],
+          ["peat-notebook/what-a-dipwell-tells-you", "Only the second half.", "water table"],
+        ],
+      },
+      { title: "Look up afterwards", items: [["peat-notebook/hummock-hollow", "", "plants"]] },
+    ],
+  },
 ];
 
 /** What waits in Ama's Tray. */
@@ -296,4 +367,17 @@ export const TRAY = [
   "lantern-moss/about/people",
   "bog-journal/members",
   "heath-library/gone",
+];
+
+/** What the review has found so far, page after page of it: a heap to be looked through. */
+export const FOUND = Array.from({ length: 84 }, (_, i) => {
+  const site = ["heath-library", "bog-journal", "peat-notebook"][i % 3]!;
+  return `${site}/many/${500 + i * 7}`;
+});
+/** Who had a second look at an item, and when: people come back to what others have made. */
+export const LATER: { daysAgo: number; who: "rhea" | "ines" | "ama"; collection: string; tag: string }[] = [
+  { daysAgo: 72, who: "rhea", collection: "Week 3: the water table", tag: "lesson tried" },
+  { daysAgo: 28, who: "ines", collection: "Moss key for beginners", tag: "lesson tried" },
+  { daysAgo: 9, who: "rhea", collection: "Sounds for the walk", tag: "with headphones" },
+  { daysAgo: 3, who: "ama", collection: "Week 1: what a bog is", tag: "lesson tried" },
 ];

@@ -16,4 +16,5 @@ export const TEAMS = [
     members: { rhea: "editor", ines: "editor", jonas: "contributor", bett: "viewer" },
   },
   { name: "Rewetting review", owner: "jonas", members: { bett: "editor", ama: "viewer" } },
+  { name: "Year 10, science", owner: "ama", members: { rhea: "editor", ines: "viewer" } },
 ] as const;

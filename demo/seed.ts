@@ -8,47 +8,74 @@ import { KINDS } from "@/jobs/kinds";
 import { Worker } from "@/jobs/worker";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
+import { setClock } from "@/outside/clock";
 import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
-import { COLLECTIONS, type DemoItem, TRAY } from "./collections";
+import { Calendar } from "./calendar";
+import { COLLECTIONS, type DemoCollection, type DemoItem, FOUND, LATER, TRAY } from "./collections";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
   await migrate(settings().databaseUrl, path.join(process.cwd(), "src/data/migrations"));
   const actors = await signUpAll();
+  const calendar = new Calendar(new Date());
+  setClock(calendar.now);
   const teams = await makeTeams(actors);
   const worker = new Worker(KINDS);
   await worker.start();
   const at = (place: string) => place.replace(/^([^/]+)/, `http://$1.localhost:${webPort}`);
   const collections = new Map<string, string>();
-  for (const wish of COLLECTIONS) {
-    const owner = actors[wish.team === "Lantern Moss" ? "ama" : "jonas"];
+  const lantern = teams.get("Lantern Moss")!;
+  const collect = async (wish: DemoCollection) => {
+    const [owner, ...others] = WORKING[wish.team].map((who) => actors[who]);
     const team = teams.get(wish.team)!;
     const parent = wish.inside ? collections.get(wish.inside)! : null;
-    const { collection } = await call(owner, "collections.make", {
-      team,
-      title: wish.title,
-      description: wish.about,
-      parent,
-    });
-    collections.set(wish.title, collection.id);
+    const { title, about: description } = wish;
+    const { collection } = await call(owner!, "collections.make", { team, title, description, parent });
+    collections.set(title, collection.id);
     for (const { title, items } of wish.sections) {
       const section = title
-        ? (await call(owner, "sections.make", { collection: collection.id, title })).section.id
+        ? (await call(owner!, "sections.make", { collection: collection.id, title })).section.id
         : null;
-      for (const item of items) await place(owner, team, collection.id, section, at(item[0]), item);
+      for (const [n, item] of items.entries()) {
+        // Most is of one hand, and now and then somebody else adds something.
+        const who = n % 4 === 2 ? (others[n % others.length] ?? owner!) : owner!;
+        await place(who, team, collection.id, section, at(item[0]), item);
+        calendar.tick();
+      }
     }
-    if (wish.audience)
-      await call(owner, "share.set", {
-        collection: collection.id,
-        audience: wish.audience,
-        view: wish.view ?? "rows",
-      });
+    const { audience, view = "rows" } = wish;
+    if (audience) await call(owner!, "share.set", { collection: collection.id, audience, view });
+  };
+  const find = async (found: string) => {
+    await call(actors.jonas, "capture.address", { team: teams.get("Rewetting review")!, address: at(found) });
+  };
+  const lookAgain = async ({ who, collection, tag }: (typeof LATER)[number]) => {
+    const { items } = await call(actors[who], "collections.items", {
+      collection: collections.get(collection)!,
+    });
+    for (const { resource } of items.slice(0, 2)) {
+      await call(actors[who], "tags.add", { resource: resource.id, tags: [tag] });
+      calendar.tick();
+    }
+  };
+  const wait = async (waiting: string) => {
+    await call(actors.ama, "capture.address", { team: lantern, address: at(waiting) });
+  };
+  /** Everything that happens, by how long ago. */
+  const happens: [daysAgo: number, () => Promise<void>][] = [
+    ...COLLECTIONS.map((wish): [number, () => Promise<void>] => [wish.daysAgo, () => collect(wish)]),
+    ...FOUND.map((found, i): [number, () => Promise<void>] => [70 - Math.floor(i / 2), () => find(found)]),
+    ...LATER.map((one): [number, () => Promise<void>] => [one.daysAgo, () => lookAgain(one)]),
+    ...TRAY.map((one, i): [number, () => Promise<void>] => [Math.max(1, 14 - i), () => wait(one)]),
+  ];
+  for (const [daysAgo, happen] of happens.sort(([a], [b]) => b - a)) {
+    calendar.daysAgo(daysAgo);
+    await happen();
+    calendar.tick();
   }
-  for (const waiting of TRAY)
-    await call(actors.ama, "capture.address", { team: teams.get("Lantern Moss")!, address: at(waiting) });
   while (true) {
     const { waiting, running } = await queueState(database(), new Date(), new Date());
     if (!waiting && !running) break;
@@ -57,7 +84,15 @@ export async function seed(webPort: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   await worker.stop();
+  setClock(null);
 }
+
+/** Who makes the collections of a team: the first most of it. */
+const WORKING: Record<(typeof TEAMS)[number]["name"], Who[]> = {
+  "Lantern Moss": ["ama", "rhea", "ines"],
+  "Rewetting review": ["jonas", "bett"],
+  "Year 10, science": ["ama", "rhea"],
+};
 
 async function signUpAll(): Promise<Record<Who, Actor>> {
   const actors = {} as Record<Who, Actor>;

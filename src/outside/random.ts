@@ -1,9 +1,11 @@
 import { randomBytes, randomInt } from "node:crypto";
 import { v7 } from "uuid";
+import { isSet, now } from "./clock";
 import { shareCode } from "@/core/share/code";
 
+let made = 0;
 /** A new id: a UUID of version 7 (RFC 9562 § 5.7), in order of time; within one process strictly so. */
-export const newId = (): string => v7();
+export const newId = (): string => (isSet() ? v7({ msecs: now().getTime(), seq: ++made }) : v7());
 /**
  * A whole number from 0, below `count`.
  * @param count 1 or more

@@ -257,7 +257,7 @@ test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ 
   await expect(page.getByText(/not a web address/)).toBeVisible();
   await expect(page.getByLabel("Web address")).toHaveValue("nonsense here");
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Moss key for beginners", exact: true }).click();
+  await page.getByRole("button", { name: "Collections", exact: true }).click();
   await page.keyboard.type("sounds");
   await expect(page.getByRole("option", { name: "Sounds for the walk", exact: true })).toBeVisible();
   await page.keyboard.press("Enter");

@@ -80,6 +80,7 @@ export const TABLE: Record<ActionName, Row> = {
   "tags.tend": { from: "viewer", input: ({ team }) => ({ team }) },
   "resources.history": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "resources.use": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "collections.kinds": { from: "viewer", input: ({ team }) => ({ team }) },
   "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
   "collections.items": { from: "viewer", input: ({ collection }) => ({ collection }) },

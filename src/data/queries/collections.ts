@@ -119,6 +119,21 @@ export async function sumsOfTeam(tx: Tx, teamId: string) {
   );
 }
 
+/** How much of each kind stands in each collection of a team: what a small strip of it is woven from. */
+export async function kindsOfTeam(tx: Tx, teamId: string) {
+  const rows = await tx
+    .select({
+      id: placement.collection,
+      kind: resource.kind,
+      minutes: sql<number>`sum(least(coalesce(${resource.minutes}, 3), 60))`.mapWith(Number),
+    })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(and(eq(placement.team, teamId), isNull(placement.deletedAt), isNull(resource.deletedAt), isItem))
+    .groupBy(placement.collection, resource.kind);
+  return groupBy(rows, (row) => row.id);
+}
+
 /** How many items stand in each of these collections. */
 export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<string, number>> {
   if (!ids.length) return new Map();

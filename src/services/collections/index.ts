@@ -4,6 +4,7 @@ import { readCovers } from "./covers";
 import { duplicateCollection } from "./duplicate";
 import { editCollection } from "./edit";
 import { readItems } from "./items";
+import { readKinds } from "./kinds";
 import { makeCollection } from "./make";
 import { moveCollection } from "./move";
 import { putAway } from "./put-away";
@@ -23,6 +24,7 @@ export const actions = {
   "collections.duplicate": duplicateCollection,
   "collections.edit": editCollection,
   "collections.items": readItems,
+  "collections.kinds": readKinds,
   "collections.make": makeCollection,
   "collections.move": moveCollection,
   "collections.put-away": putAway,

@@ -12,6 +12,7 @@ import { Key } from "../parts/key";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { keyOnTree, type TreeWish } from "./key-on-tree";
 import { TreeRow } from "./tree-row";
+import { useSmallCloth } from "./use-small-cloth";
 import { useTree } from "./use-tree";
 import { useTreeDrag } from "./use-tree-drag";
 
@@ -24,6 +25,7 @@ export function TreePage({ me, teams, team, first }: Props) {
   const { lines, closed, commands, focusing, hidden, inside, renaming } = tree;
   const drag = useTreeDrag(tree.nodes, tree.move);
   const { current } = focusing;
+  const cloth = useSmallCloth(team.id, tree.nodes);
   const reachable = lines.some((line) => line.node.id === current) ? current : lines[0]?.node.id;
 
   const go = (to: number) => {
@@ -104,6 +106,7 @@ export function TreePage({ me, teams, team, first }: Props) {
                     key={line.node.id}
                     {...line}
                     sum={tree.sums.get(line.node.id)!}
+                    yarns={cloth.get(line.node.id) ?? NONE}
                     open={line.parents ? !closed.has(line.node.id) : null}
                     current={line.node.id === current}
                     reachable={line.node.id === reachable}
@@ -155,6 +158,7 @@ const Hints = ({ arranges }: { arranges: boolean }) =>
     </span>
   ));
 
+const NONE: never[] = [];
 const silent = () => undefined;
 /** Moves are announced in our own words. */
 const SILENT = { onDragStart: silent, onDragOver: silent, onDragEnd: silent, onDragCancel: silent };

@@ -3,11 +3,14 @@
 import { useDraggable } from "@dnd-kit/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
+import type { Yarn } from "@/core/cover/weave";
 import type { TreeStep } from "@/core/list/tree-moves";
 import type { TreeSum } from "@/core/list/tree-sums";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
+import { Cover } from "../parts/cover";
 import { RowMenu, MenuItem, MenuLine } from "../parts/menu";
+import { KEYS } from "../shell/commands";
 import { sayUnsaved, whyOf } from "../talk/say-failure";
 
 type Commands = {
@@ -27,6 +30,8 @@ type Props = {
   place: number;
   of: number;
   sum: TreeSum;
+  /** What it is woven from, in small. */
+  yarns: readonly Yarn[];
   /** Whether what is inside is shown; null when nothing is. */
   open: boolean | null;
   current: boolean;
@@ -39,7 +44,7 @@ type Props = {
   commands: Commands;
 };
 
-const AUDIENCE = { team: "", link: "anyone with the link", public: "public" };
+const AUDIENCE = { team: "", link: "whoever has the address", public: "public" };
 
 /** A collection in the tree, with what it and everything inside it holds. */
 export function TreeRow({ node, depth, place, of, sum, open, current, over, arranges, ...props }: Props) {
@@ -105,6 +110,15 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
         </button>
       )}
       <span className="ml-2 min-w-0 flex-1 truncate text-sm text-quiet">{about.join(" · ")}</span>
+      {props.yarns.length > 0 && (
+        <Cover
+          threads={props.yarns}
+          tags={[]}
+          width={96}
+          height={16}
+          className="h-4 w-24 shrink-0 rounded-sm! max-sm:hidden"
+        />
+      )}
       {arranges && (
         <RowMenu label={`What to do with ${node.title}`} reachable={props.reachable}>
           <MenuItem onSelect={() => commands.open(node.id)} keys="Enter">
@@ -136,7 +150,7 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
           <MenuItem onSelect={() => commands.duplicate(node.id, false)} keys="Shift D">
             Duplicate without the items
           </MenuItem>
-          <MenuItem onSelect={() => commands.putAway(node.id, !node.away)} keys="E">
+          <MenuItem onSelect={() => commands.putAway(node.id, !node.away)} keys={KEYS.putAway}>
             {node.away ? "Take it out again" : "Put it away"}
           </MenuItem>
           <MenuItem stop onSelect={() => commands.remove(node.id)} keys="Del">

@@ -134,8 +134,11 @@ export function MakingHead({
                 <CollectionTags collection={collection} />
               </div>
             )}
-            <div className="order-last ml-auto flex items-center gap-1">
+            {/* Who comes moves nothing. */}
+            <div className="order-last ml-auto">
               <Present collection={collection.id} />
+            </div>
+            <div className="order-last flex items-center gap-1">
               <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
                 Publish
               </Link>

@@ -1,0 +1,34 @@
+const MINUTE = 60_000;
+const DAY = 24 * 60 * MINUTE;
+
+/**
+ * A clock for the demo: it begins months ago and goes on as people work, a few minutes from one thing to the next, in the
+ * hours of a working day, until today. The same beginning gives the same times.
+ */
+export class Calendar {
+  #at: number;
+  #step = 0;
+
+  /** @param today when everything has come about */
+  constructor(private readonly today: Date) {
+    this.#at = today.getTime() - 305 * DAY;
+  }
+
+  readonly now = (): Date => new Date(this.#at);
+
+  /** Goes on to so many days before today, in the morning; never back. */
+  daysAgo(days: number): void {
+    const day = new Date(this.today.getTime() - days * DAY);
+    day.setUTCHours(8 + (days % 3), (days * 17) % 60, 0, 0);
+    this.#at = Math.max(this.#at, Math.min(day.getTime(), this.today.getTime()));
+  }
+
+  /** One thing more is done: some minutes later, or, when the day is over, the next working morning. */
+  tick(): void {
+    this.#step++;
+    let next = new Date(this.#at + (2 + ((this.#step * 7) % 11)) * MINUTE);
+    if (next.getUTCHours() >= 16) next = new Date(next.getTime() + 16 * 60 * MINUTE);
+    while (next.getUTCDay() === 0 || next.getUTCDay() === 6) next = new Date(next.getTime() + DAY);
+    this.#at = Math.min(next.getTime(), this.today.getTime());
+  }
+}
