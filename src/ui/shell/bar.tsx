@@ -10,8 +10,8 @@ import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { PersonMark } from "../parts/person-mark";
 import { ask } from "../talk/call";
-import type { Me, TeamRow } from "./frame";
 import { type Place, stageAt, stagesOf, type Waiting, waitingAt } from "./places";
+import type { Me, TeamRow } from "./who";
 
 type Props = {
   me: Me;

@@ -4,7 +4,6 @@ import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
-import type { Role } from "@/core/policy/abilities";
 import { send } from "../talk/call";
 import { deliverFor } from "../talk/deliver";
 import { GatherProvider, useGather } from "../gather/gather";
@@ -15,14 +14,14 @@ import type { PaletteCommand } from "./palette";
 import { stagesOf } from "./places";
 import { useTypedAhead } from "./use-typed-ahead";
 import { useUndo } from "./use-undo";
+import type { Me, TeamRow } from "./who";
 
 // Opened by a key now and then: not in the first load, but there before somebody reaches for it.
 const loadPalette = () => import("./palette").then((m) => m.Palette);
 const Palette = dynamic(loadPalette, { ssr: false });
 const ShortcutSheet = dynamic(() => import("./shortcut-sheet").then((m) => m.ShortcutSheet), { ssr: false });
 
-export type Me = { id: string; name: string; email: string; image?: string | null };
-export type TeamRow = { id: string; name: string; own: boolean; role: Role };
+export type { Me, TeamRow };
 type Props = {
   me: Me;
   teams: TeamRow[];
