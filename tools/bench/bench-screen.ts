@@ -50,8 +50,8 @@ export async function measureBench(
       {
         what: "The same with what it loads ahead a second later (palette)",
         measured: `${(script.all / 1024).toFixed(0)} kB`,
-        aim: "at most 260 kB",
-        met: script.all <= 260 * 1024,
+        aim: "at most 285 kB",
+        met: script.all <= 285 * 1024,
       },
       {
         what: "Opening a collection of 2,000 items beside one of 50, to the first rows, median of 9",

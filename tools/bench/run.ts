@@ -7,6 +7,7 @@ import { database } from "@/mechanism/changing";
 import { settings } from "@/outside/settings";
 import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
+import { measureCloth } from "./cloth";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
@@ -27,6 +28,7 @@ await database().execute(sql`analyze table resource, placement, resource_tag, ta
 const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   arranging: () => measureArranging(actor, small.id, few, base),
   finding: () => measureFinding(actor, { small: small.id, large: large.id }, few, many),
+  cloth: measureCloth,
   bench: () => measureBench(actor, large.id, many, base),
   together: () => measureTogether(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
   listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),

@@ -7,6 +7,7 @@ export function Cover({
   width,
   height,
   className,
+  grown,
 }: {
   threads: readonly Yarn[];
   tags: readonly string[];
@@ -14,10 +15,13 @@ export function Cover({
   width: number;
   height: number;
   className?: string;
+  /** What it is woven from by now: when that grows, one sees it come. */
+  grown?: number;
 }) {
   return (
     <div
-      className={`overflow-hidden rounded-md [&>svg]:block [&>svg]:size-full ${className ?? ""}`}
+      key={grown}
+      className={`overflow-hidden ${grown ? "weaves" : ""} rounded-md [&>svg]:block [&>svg]:size-full ${className ?? ""}`}
       dangerouslySetInnerHTML={{ __html: clothSvg(weave(threads, tags, width, height)) }}
     />
   );

@@ -1,6 +1,5 @@
 "use client";
 
-import { Globe, Link2, Users } from "lucide-react";
 import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { VIEW_WORDS } from "@/core/list/view-setting";
@@ -8,6 +7,7 @@ import { may } from "@/core/policy/abilities";
 import { AUDIENCES, type Audience, READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
 import { toast } from "../talk/toast";
+import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
 import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { Crumb } from "../shell/crumb";
@@ -25,22 +25,10 @@ type Props = {
   preview: string;
 };
 
-const WORDS: Record<Audience, { Icon: typeof Users; name: string; means: string }> = {
-  team: {
-    Icon: Users,
-    name: "Team only",
-    means: "Members of the team see it, signed in. A link given out before stops working.",
-  },
-  link: {
-    Icon: Link2,
-    name: "Whoever has the address",
-    means: "Whoever has the address sees it, with no account. Search engines are told to pass it by.",
-  },
-  public: {
-    Icon: Globe,
-    name: "Public",
-    means: "Everybody may find and see it, with no account, search engines too.",
-  },
+const MEANS: Record<Audience, string> = {
+  team: "Members of the team see it, signed in. A link given out before stops working.",
+  link: "Whoever has the address sees it, with no account. Search engines are told to pass it by.",
+  public: "Everybody may find and see it, with no account, search engines too.",
 };
 const VIEWS = READER_VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
 
@@ -87,7 +75,6 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
             className="flex flex-col"
           >
             {AUDIENCES.map((audience) => {
-              const { Icon, name, means } = WORDS[audience];
               const id = `audience-${audience}`;
               return (
                 <div key={audience} className="flex gap-3 border-t border-line py-3 last:border-b">
@@ -101,10 +88,10 @@ export function Publish({ me, teams, team, collection, address, preview }: Props
                   </RadioGroup.Item>
                   <label htmlFor={id} className="cursor-pointer">
                     <span className="flex items-center gap-2 font-semibold">
-                      <Icon size={16} aria-hidden /> {name}
+                      <AudienceMark audience={audience} /> {AUDIENCE_WORDS[audience]}
                     </span>
                     <span id={`${id}-means`} className="block text-[15px] text-quiet">
-                      {means}
+                      {MEANS[audience]}
                     </span>
                   </label>
                 </div>

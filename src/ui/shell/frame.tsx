@@ -74,7 +74,7 @@ function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [bring]);
-  useUndo(team?.id ?? "", () => {
+  useUndo((team ?? teams.find((one) => one.own))?.id ?? "", () => {
     void client.invalidateQueries();
     router.refresh();
   });

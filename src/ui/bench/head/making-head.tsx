@@ -1,7 +1,7 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import { Globe, Link2, MoreHorizontal, Users } from "lucide-react";
+import { MoreHorizontal } from "lucide-react";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
@@ -9,6 +9,7 @@ import { sumTree } from "@/core/list/tree-sums";
 import type { ViewSetting } from "@/core/list/view-setting";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
+import { AUDIENCE_WORDS, AudienceMark } from "../../parts/audience";
 import { buttonLook, IconButton } from "../../parts/button";
 import { Cover } from "../../parts/cover";
 import { Menu } from "../../parts/menu";
@@ -50,12 +51,6 @@ type Props = {
   onRemove: () => void;
 };
 
-const AUDIENCE = {
-  team: { Icon: Users, words: "Team only" },
-  link: { Icon: Link2, words: "Whoever has the address" },
-  public: { Icon: Globe, words: "Public" },
-};
-
 /** The collection that is being made: cover, title, what it is for, its sum, who sees it, who is here. */
 export function MakingHead({
   head,
@@ -72,9 +67,9 @@ export function MakingHead({
   /** On a phone there is no room for all of it at first. */
   const [about, setAbout] = useState(false);
   const { collection, sums, cover } = head;
+  const grown = useGrown(sums.reduce((sum, one) => sum + one.items, 0));
   const items = sums.reduce((sum, one) => sum + one.items, 0);
   const minutes = sums.reduce((sum, one) => sum + one.minutes, 0);
-  const { Icon, words } = AUDIENCE[collection.audience];
   return (
     <header className="flex flex-col gap-2 border-b border-line px-4 pt-4 pb-2 max-sm:gap-0 max-sm:pt-1 max-sm:pb-1 sm:px-6">
       <div className="flex gap-5">
@@ -92,6 +87,7 @@ export function MakingHead({
             width={104}
             height={64}
             className="h-16 w-[104px] shrink-0 max-sm:hidden"
+            grown={grown}
           />
         )}
         <div className="min-w-0 flex-1">
@@ -119,7 +115,8 @@ export function MakingHead({
               {minutes > 0 && ` · ${sayMinutes(minutes)}`}
             </p>
             <p className="flex items-center gap-1.5 whitespace-nowrap">
-              <Icon size={16} aria-hidden /> <span className="max-sm:sr-only">{words}</span>
+              <AudienceMark audience={collection.audience} />
+              <span className="max-sm:sr-only">{AUDIENCE_WORDS[collection.audience]}</span>
             </p>
             <button
               type="button"
@@ -288,4 +285,11 @@ function Present({ collection }: { collection: string }) {
       ))}
     </ul>
   );
+}
+
+/** How often a number has grown since the page was opened; 0 before it did. */
+function useGrown(count: number): number {
+  const [seen, setSeen] = useState({ count, times: 0 });
+  if (seen.count !== count) setSeen({ count, times: count > seen.count ? seen.times + 1 : seen.times });
+  return seen.times;
 }
