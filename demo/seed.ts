@@ -76,6 +76,8 @@ export async function seed(webPort: number): Promise<void> {
     await happen();
     calendar.tick();
   }
+  // What is left is done today.
+  setClock(null);
   while (true) {
     const { waiting, running } = await queueState(database(), new Date(), new Date());
     if (!waiting && !running) break;
@@ -84,7 +86,6 @@ export async function seed(webPort: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   await worker.stop();
-  setClock(null);
 }
 
 /** Who makes the collections of a team: the first most of it. */
