@@ -1,3 +1,4 @@
+import type { Yarn } from "../cover/weave";
 import { type Look, type View, VIEWS } from "../list/view-setting";
 import type { Kind, Player } from "../page/facts";
 
@@ -59,7 +60,15 @@ export type PublishedCollection = {
   updatedAt: Date;
   sections: PublishedSection[];
   /** Collections that stand in this one and may be seen by the same people. */
-  inside: { title: string; code: string | null; count: number }[];
+  inside: InsideCollection[];
+};
+
+type InsideCollection = {
+  title: string;
+  code: string | null;
+  count: number;
+  /** What its stretch of the cloth is woven from. */
+  cloth?: { threads: readonly Yarn[]; tags: readonly string[]; minutes: number };
 };
 
 /** A collection with those that stand in it, as far as the asker may see them: what an export takes along. */

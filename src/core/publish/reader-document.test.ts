@@ -37,7 +37,19 @@ test("text stays text wherever it is put", () => {
           player: { type: "frame", address: `https://x.example/${evil}`, mime: null },
         }),
       ],
-      { title: evil, description: evil, teamName: evil, inside: [{ title: evil, code: evil, count: 1 }] },
+      {
+        title: evil,
+        description: evil,
+        teamName: evil,
+        inside: [
+          {
+            title: evil,
+            code: evil,
+            count: 1,
+            cloth: { threads: [{ kind: "page", minutes: 1 }], tags: [evil], minutes: 1 },
+          },
+        ],
+      },
     ),
     "rows",
     places,
@@ -111,4 +123,21 @@ test("every view has every item once, in order; what leads on stands between the
     expect(page.includes("Wait here."), view).toBe(view !== "table");
     expect(page.match(/aria-current="true"/g), view).toHaveLength(1);
   }
+});
+
+test("a course is one length of cloth: a stretch for each part, as long as its minutes, and the way to it", () => {
+  const part = (title: string, minutes: number, code: string | null) => ({
+    title,
+    code,
+    count: 1,
+    cloth: { threads: [{ kind: "page" as const, minutes }], tags: [], minutes },
+  });
+  const page = readerDocument(
+    collection([], { inside: [part("Week 1", 20, "aaa"), part("Week 2", 40, null)] }),
+    "rows",
+    places,
+  );
+  expect(page).toMatch(/<ul class="course"><li style="flex:20 1 24px"><a href="\/c\/aaa">.*?Week 1<\/a>/s);
+  expect(page).toMatch(/<li style="flex:40 1 24px"><div class="cloth">.*?<\/div>Week 2<\/li>/s);
+  expect(readerDocument(collection([item({})]), "rows", places)).not.toContain('class="course"');
 });

@@ -60,7 +60,7 @@ ${collection.audience === "public" ? null : html`<meta name="robots" content="no
 </head>
 <body>
 <main class="${view}">
-<div class="cloth">${collection.cover ? html`<img src="${places.picture(collection.cover)}" alt="">` : new Markup(cover(collection))}</div>
+${clothOver(collection, places)}
 <h1>${collection.title}</h1>
 ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>` : collection.description ? html`<p class="lead">${collection.description}</p>` : null}
 <div class="facts">${facts.map((fact) => html`<span>${fact}</span>`)}
@@ -84,16 +84,33 @@ ${
   return document.text;
 }
 
-function cover(collection: PublishedCollection): string {
+/** The width of the column of the page, and the height of its cloth, in pixels. */
+const [WIDE, HIGH] = [712, 56];
+
+/** The cloth over the page: one piece, or, of a course, a stretch for each part that holds something, and the way to it. */
+function clothOver(collection: PublishedCollection, places: ReaderPlaces): Markup {
+  if (collection.cover)
+    return html`<div class="cloth"><img src="${places.picture(collection.cover)}" alt=""></div>`;
   const items = collection.sections.flatMap((section) => section.items);
-  return clothSvg(
-    weave(
-      items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
-      mostUsedTags(items),
-      712,
-      56,
-    ),
-  );
+  const own = {
+    threads: items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
+    tags: mostUsedTags(items),
+    minutes: items.reduce((sum, item) => sum + (item.minutes ?? 0), 0),
+  };
+  const parts = collection.inside.filter((one) => one.cloth?.threads.length);
+  if (!parts.length)
+    return html`<div class="cloth">${new Markup(clothSvg(weave(own.threads, own.tags, WIDE, HIGH)))}</div>`;
+  const all = [...(items.length ? [own] : []), ...parts.map((one) => one.cloth!)];
+  const minutes = all.reduce((sum, one) => sum + Math.max(1, one.minutes), 0);
+  const piece = (cloth: (typeof all)[number]) => {
+    const width = Math.max(24, Math.round((WIDE * Math.max(1, cloth.minutes)) / minutes));
+    return new Markup(clothSvg(weave(cloth.threads, cloth.tags, width, HIGH)));
+  };
+  const flex = (cloth: (typeof all)[number]) => new Markup(`flex:${Math.max(1, cloth.minutes)} 1 24px`);
+  return html`<ul class="course">${items.length ? html`<li style="${flex(own)}"><div class="cloth">${piece(own)}</div></li>` : null}${parts.map(
+    ({ title, code, cloth }) =>
+      html`<li style="${flex(cloth!)}">${code ? html`<a href="${places.collection(code)}"><div class="cloth">${piece(cloth!)}</div>${title}</a>` : html`<div class="cloth">${piece(cloth!)}</div>${title}`}</li>`,
+  )}</ul>`;
 }
 
 /** Tags by use, for the cover's wefts. */

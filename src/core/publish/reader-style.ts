@@ -8,6 +8,7 @@ export const READER_STYLE =
 html{-webkit-text-size-adjust:100%}
 body{margin:0;background:var(--sheet);color:var(--ink);font:400 1rem/1.5 "Atkinson Hyperlegible Next",system-ui,sans-serif;overflow-wrap:break-word}
 main{max-width:46.5rem;margin:0 auto;padding:2.25rem 1rem 4rem}
+.course{display:flex;gap:6px;list-style:none;margin:0;padding:0;font-size:.875rem}.course li{min-width:0;overflow:hidden;text-overflow:ellipsis;white-space:nowrap}.course a{color:var(--quiet)}
 .cloth{height:56px;border-radius:6px;overflow:hidden}.cloth svg{display:block;width:100%;height:100%}
 h1,.lead,.say{font-family:Literata,Georgia,"Times New Roman",serif}
 h1{font-size:clamp(1.7rem,5vw,2.25rem);line-height:1.2;margin:1.25rem 0 .5rem;font-weight:650;text-wrap:balance}

@@ -134,25 +134,6 @@ export async function kindsOfTeam(tx: Tx, teamId: string) {
   return groupBy(rows, (row) => row.id);
 }
 
-/** How many items stand in each of these collections. */
-export async function itemCounts(tx: Tx, ids: readonly string[]): Promise<Map<string, number>> {
-  if (!ids.length) return new Map();
-  const rows = await tx
-    .select({ id: placement.collection, n: sql<number>`count(*)` })
-    .from(placement)
-    .innerJoin(resource, eq(resource.id, placement.resource))
-    .where(
-      and(
-        inArray(placement.collection, [...ids]),
-        isNull(placement.deletedAt),
-        isNull(resource.deletedAt),
-        isItem,
-      ),
-    )
-    .groupBy(placement.collection);
-  return new Map(rows.map((row) => [row.id, Number(row.n)]));
-}
-
 /** The sections of a collection in their order, without those in the bin. */
 export async function sectionsOf(tx: Tx, id: string): Promise<SectionRow[]> {
   return tx

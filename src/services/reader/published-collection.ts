@@ -1,7 +1,7 @@
 import { groupBy } from "@/core/list/group-by";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
-import { collectionsInside, findCollection, itemCounts, sectionsOf } from "@/data/queries/collections";
+import { clothOf, collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
 import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
 
 /** Reads a collection as it leaves the team. For readers, those inside it count only when they are shared too. */
@@ -17,7 +17,7 @@ export async function publishedCollection(
     collectionsInside(tx, id),
   ]);
   const shown = inside.filter((one) => !forReaders || one.audience !== "team");
-  const counts = await itemCounts(
+  const cloths = await clothOf(
     tx,
     shown.map((one) => one.id),
   );
@@ -42,11 +42,15 @@ export async function publishedCollection(
         items: (bySection.get(one.id) ?? []).map(published),
       })),
     ],
-    inside: shown.map((one) => ({
-      title: one.title,
-      code: one.audience === "team" ? null : one.code,
-      count: counts.get(one.id) ?? 0,
-    })),
+    inside: shown.map((one) => {
+      const { threads, tags, items, minutes } = cloths.get(one.id)!;
+      return {
+        title: one.title,
+        code: one.audience === "team" ? null : one.code,
+        count: items,
+        cloth: { threads, tags, minutes },
+      };
+    }),
   };
 }
 

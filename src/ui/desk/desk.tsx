@@ -119,7 +119,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
                     {covers.data.collections.map((one) => (
                       <li
                         key={one.id}
-                        className="grid gap-x-8 gap-y-3 border-b border-line py-4 sm:grid-cols-[220px_minmax(0,1fr)]"
+                        className="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-3 border-b border-line py-4 sm:grid-cols-[220px_minmax(0,1fr)]"
                       >
                         <div className="min-w-0">
                           <Link

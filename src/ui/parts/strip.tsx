@@ -21,6 +21,7 @@ const FIRST = 560;
 const GAP = 6;
 /** Also of what is short there is something to press. */
 const LEAST = 28;
+const MANY = 9;
 
 /**
  * A collection as a length of cloth: one piece, or, with others inside, a stretch for each that holds something, as long as
@@ -55,38 +56,45 @@ export function Strip({
   const room = width - GAP * (shown.length - 1);
   const alone = shown.length === 1 && shown[0]!.id === whole.id;
   return (
-    <ul ref={box} className="flex w-full items-start" style={{ gap: GAP }}>
-      {shown.map((one, i) => {
-        const name = one.id === whole.id ? "To begin with" : one.title;
-        const [head, tail] = cutInMiddle(name);
-        return (
-          <li key={one.id} className="min-w-0" style={{ flex: `${weights[i]!} 1 ${LEAST}px` }}>
-            <Link
-              href={`/bench/${one.id}`}
-              data-drop={one.id}
-              data-drop-title={one.title}
-              draggable={false}
-              title={`${one.title}: ${one.items} ${one.items === 1 ? "item" : "items"}${one.minutes ? `, ${sayMinutes(one.minutes)}` : ""}`}
-              aria-label={alone ? one.title : undefined}
-              className={`group block rounded-md ${over === one.id ? "outline-2 outline-offset-2 outline-accent" : ""}`}
-            >
-              <Cover
-                threads={one.threads}
-                tags={one.tags}
-                width={Math.max(LEAST, Math.round((room * weights[i]!) / all))}
-                height={44}
-                className={`h-11 w-full ${at === one.id ? "outline-2 outline-offset-2 outline-accent" : "group-hover:brightness-95"}`}
-              />
-              {!alone && (
-                <span className="mt-1 flex min-w-0 text-sm text-quiet group-hover:text-ink group-hover:underline">
-                  <span className="truncate">{head}</span>
-                  {tail && <span className="shrink-0 whitespace-pre max-sm:hidden">{tail}</span>}
-                </span>
-              )}
-            </Link>
-          </li>
-        );
-      })}
-    </ul>
+    // Of very many there is a least width of each, and one scrolls along.
+    <div className="w-full min-w-0 overflow-x-auto py-0.5">
+      <ul
+        ref={box}
+        className="flex w-full items-start"
+        style={{ gap: GAP, minWidth: shown.length > MANY ? shown.length * (LEAST + GAP) : undefined }}
+      >
+        {shown.map((one, i) => {
+          const name = one.id === whole.id ? "To begin with" : one.title;
+          const [head, tail] = cutInMiddle(name);
+          return (
+            <li key={one.id} className="min-w-0" style={{ flex: `${weights[i]!} 1 0` }}>
+              <Link
+                href={`/bench/${one.id}`}
+                data-drop={one.id}
+                data-drop-title={one.title}
+                draggable={false}
+                title={`${one.title}: ${one.items} ${one.items === 1 ? "item" : "items"}${one.minutes ? `, ${sayMinutes(one.minutes)}` : ""}`}
+                aria-label={alone ? one.title : undefined}
+                className={`group block rounded-md ${over === one.id ? "outline-2 outline-offset-2 outline-accent" : ""}`}
+              >
+                <Cover
+                  threads={one.threads}
+                  tags={one.tags}
+                  width={Math.max(LEAST, Math.round((room * weights[i]!) / all))}
+                  height={44}
+                  className={`h-11 w-full ${at === one.id ? "outline-2 outline-offset-2 outline-accent" : "group-hover:brightness-95"}`}
+                />
+                {!alone && (
+                  <span className="mt-1 flex min-w-0 text-sm text-quiet group-hover:text-ink group-hover:underline">
+                    <span className="truncate">{head}</span>
+                    {tail && <span className="shrink-0 whitespace-pre max-sm:hidden">{tail}</span>}
+                  </span>
+                )}
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
   );
 }

@@ -109,7 +109,7 @@ export function MakingHead({
           <div className={about ? "" : "max-sm:hidden"}>
             <Description collection={collection} />
           </div>
-          <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1 text-[15px] text-quiet">
+          <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1 max-sm:gap-x-2 text-[15px] text-quiet">
             <p className="whitespace-nowrap">
               {items} {items === 1 ? "item" : "items"}
               {minutes > 0 && ` · ${sayMinutes(minutes)}`}
