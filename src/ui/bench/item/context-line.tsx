@@ -1,10 +1,14 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { KEYS } from "../../shell/commands";
 import { Key } from "../../parts/key";
 import { useBench } from "../state/bench-context";
 import type { ItemState } from "./item-frame";
-import { SavedText } from "./saved-text";
+
+/** What writes is not in the first load, and there before somebody presses C. */
+export const loadWriter = () => import("./line-writer").then((m) => m.LineWriter);
+const LineWriter = dynamic(loadWriter, { ssr: false, loading: () => <p className="h-10" /> });
 
 /**
  * The first line of an item: why it stands here, in the curator's words; without any its name. The chosen one shows where
@@ -31,7 +35,7 @@ export function ContextLine({
   if (writing)
     return (
       <>
-        <Writer state={state} className={className} />
+        <LineWriter state={state} className={className} />
         {name}
       </>
     );
@@ -64,42 +68,5 @@ export function ContextLine({
       )}
       {name}
     </>
-  );
-}
-
-function Writer({ state: { item }, className }: { state: ItemState; className: string }) {
-  const { commands } = useBench();
-  return (
-    <div
-      onBlur={(event) => {
-        const box = event.currentTarget;
-        // Where one is asked whose words shall stand, one goes on; so one does when another window comes to the front.
-        requestAnimationFrame(() => {
-          const stays = box.contains(document.activeElement) || box.querySelector("[role=alert]");
-          if (!stays) commands.stopWriting(item.id);
-        });
-      }}
-      className="pb-1"
-    >
-      <SavedText
-        lines
-        hideLabel
-        autoFocus
-        label="Context: why it stands here"
-        placeholder="Why does it stand here?"
-        value={item.context}
-        maxLength={4000}
-        inputClass={`${className} rounded-sm! border-accent! px-2! py-1! font-serif`}
-        onSave={(text, base) => commands.edit(item.id, "context", text, base)}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          if (event.nativeEvent.isComposing) return;
-          if (event.key === "Escape") commands.stopWriting(item.id, true);
-          else if (event.key === "Enter" && !event.shiftKey) commands.writeNext(item.id);
-          else return;
-          event.preventDefault();
-        }}
-      />
-    </div>
   );
 }
