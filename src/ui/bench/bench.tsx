@@ -1,12 +1,10 @@
 "use client";
 
 import { DndContext, DragOverlay } from "@dnd-kit/core";
-import { useEffect } from "react";
 import { Frame } from "../shell/frame";
 import { BenchProvider, useWorkshop } from "./bench-provider";
 import { Seam, useSourcesWidth } from "./head/seam";
 import { SideSwitch } from "./head/side-switch";
-import { loadWriter } from "./item/context-line";
 import { Carried } from "./item/item-words";
 import { MakingSide } from "./making-side";
 import type { BenchProps } from "./state/use-bench";
@@ -23,10 +21,6 @@ export const Bench = (props: BenchProps) => (
 function Sides({ me, teams, team }: BenchProps) {
   const { state, dispatch, sides, drag, contributes, paletteCommands } = useWorkshop();
   const [width, setWidth] = useSourcesWidth();
-  useEffect(() => {
-    const timer = setTimeout(() => void loadWriter(), 1_500);
-    return () => clearTimeout(timer);
-  }, []);
   const columns = state.folded
     ? "md:grid-cols-[44px_14px_minmax(0,1fr)]"
     : "md:grid-cols-[min(var(--sources),45vw)_14px_minmax(0,1fr)]";

@@ -1,14 +1,10 @@
 "use client";
 
-import dynamic from "next/dynamic";
 import { KEYS } from "../../shell/commands";
 import { Key } from "../../parts/key";
 import { useBench } from "../state/bench-context";
 import type { ItemState } from "./item-frame";
-
-/** What writes is not in the first load, and there before somebody presses C. */
-export const loadWriter = () => import("./line-writer").then((m) => m.LineWriter);
-const LineWriter = dynamic(loadWriter, { ssr: false, loading: () => <p className="h-10" /> });
+import { LineWriter } from "./line-writer";
 
 /**
  * The first line of an item: why it stands here, in the curator's words; without any its name. The chosen one shows where
