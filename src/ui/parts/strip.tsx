@@ -57,7 +57,7 @@ export function Strip({
   const alone = shown.length === 1 && shown[0]!.id === whole.id;
   return (
     // Of very many there is a least width of each, and one scrolls along.
-    <div className="w-full min-w-0 overflow-x-auto py-0.5">
+    <div className="-mx-1 min-w-0 overflow-x-auto px-1 py-1">
       <ul
         ref={box}
         className="flex w-full items-start"
@@ -87,7 +87,7 @@ export function Strip({
                 {!alone && (
                   <span className="mt-1 flex min-w-0 text-sm text-quiet group-hover:text-ink group-hover:underline">
                     <span className="truncate">{head}</span>
-                    {tail && <span className="shrink-0 whitespace-pre max-sm:hidden">{tail}</span>}
+                    {tail && <span className="min-w-0 truncate whitespace-pre max-sm:hidden">{tail}</span>}
                   </span>
                 )}
               </Link>
