@@ -45,18 +45,25 @@ function Part({
   id,
   title,
   about,
+  more,
   children,
 }: {
   id?: string;
   title: string;
   about?: string;
+  /** A way on from what it is about. */
+  more?: React.ReactNode;
   children: React.ReactNode;
 }) {
   return (
     <section id={id} className="flex flex-col gap-4 border-t border-line pt-5">
       <div>
         <h2 className="font-serif text-xl font-semibold">{title}</h2>
-        {about && <p className="text-[15px] text-quiet">{about}</p>}
+        {about && (
+          <p className="text-[15px] text-quiet">
+            {about} {more}
+          </p>
+        )}
       </div>
       {children}
     </section>
@@ -213,7 +220,12 @@ function Tokens({ tokens }: { tokens: Props["tokens"] }) {
   return (
     <Part
       title="Access tokens"
-      about="For programs that act on your behalf. They may do what you may do; the description is at /api/openapi.json."
+      about="For programs that act on your behalf. They may do what you may do."
+      more={
+        <a href="/api/openapi.json" className="text-accent underline">
+          What programs can ask Hobbin
+        </a>
+      }
     >
       {fresh && (
         <div className="rounded-md bg-warn-wash p-3">

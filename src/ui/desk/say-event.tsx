@@ -38,7 +38,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "placements.move": () => "changed the order of",
   "placements.remove": (n) => `took ${items(n)} out of`,
   "resources.captured": (n) => (n === 1 ? "brought in" : `brought in ${n} things`),
-  "resources.edit": () => "mended",
+  "resources.edit": (n) => (n === 1 ? "mended" : `mended ${n} things`),
   "resources.fetch-again": () => "had a page read again",
   "resources.filled": (n) => (n === 1 ? "read" : `read ${n} pages`),
   "resources.remove": () => "deleted from the catalogue",

@@ -6,7 +6,7 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   find: { words: "Find anything", where: "Everywhere" },
   bring: { words: "Bring in an address", where: "Everywhere" },
   sheet: { words: "Show all keys", where: "Everywhere" },
-  paste: { words: "Bring in what was copied", where: "On the Bench" },
+  paste: { words: "Bring in what was copied", where: "Everywhere" },
   undo: { words: "Undo what you did last", where: "Everywhere" },
   redo: { words: "Do it again", where: "Everywhere" },
   fold: { words: "Fold the sources away, or back", where: "On the Bench" },
