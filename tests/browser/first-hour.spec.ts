@@ -1,5 +1,5 @@
 import { SITES } from "../../standin/web/sites";
-import { at, expect, items, linkIn, messageTo, paste, test, words } from "./hands";
+import { at, expect, items, paste, signUp, test, words } from "./hands";
 
 /**
  * A gesture is a key or chord, a press, a drag, a drop or a paste; letters typed into a field count nothing. Twenty links,
@@ -12,18 +12,9 @@ test("the newcomer’s hour: sign up, twenty links, an order, ten context lines,
   browser,
 }) => {
   test.setTimeout(120_000);
-  const email = `newcomer-${Date.now()}@lantern.example`;
   await page.goto("/sign-in");
   await expect(page.getByText(/gather links, videos and documents/)).toBeVisible();
-  await page.getByRole("link", { name: "Sign up" }).click();
-  await page.getByLabel("Name").fill("Noor Haddad");
-  await page.getByLabel("Mail address").fill(email);
-  await page.keyboard.press("Enter");
-  await page.getByRole("heading", { name: "Confirm your address" }).waitFor();
-  await page.goto(linkIn(await messageTo(email, "Confirm your address")));
-  await page.getByLabel("Password").fill("peat and water");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/team\//);
+  await signUp(page, "Noor Haddad");
 
   // The box has the focus: a name makes a collection.
   let gestures = 0;
@@ -85,16 +76,8 @@ test("a collection to try comes with one press and goes with one; nothing of it 
   page,
   browser,
 }) => {
-  const email = `trying-${Date.now()}@lantern.example`;
-  await page.goto("/sign-up");
-  await page.getByLabel("Name").fill("Kaja Lind");
-  await page.getByLabel("Mail address").fill(email);
-  await page.keyboard.press("Enter");
-  await page.getByRole("heading", { name: "Confirm your address" }).waitFor();
-  await page.goto(linkIn(await messageTo(email, "Confirm your address")));
-  await page.getByLabel("Password").fill("peat and water");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/team\//);
+  await page.goto("/sign-in");
+  await signUp(page, "Kaja Lind");
   const desk = page.url();
   await page.getByRole("button", { name: "Try with that" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "To try: a walk on the moss" })).toBeAttached();

@@ -112,6 +112,20 @@ export const words = (page: Page) =>
     rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
   );
 
+/** Signs somebody new up, by the letter they get, and leaves them at their empty Desk. */
+export async function signUp(page: Page, name: string): Promise<void> {
+  const email = `${name.split(" ")[0]!.toLowerCase()}-${Date.now()}@lantern.example`;
+  await page.getByRole("link", { name: "Sign up" }).click();
+  await page.getByLabel("Name").fill(name);
+  await page.getByLabel("Mail address").fill(email);
+  await page.keyboard.press("Enter");
+  await page.getByRole("heading", { name: "Confirm your address" }).waitFor();
+  await page.goto(linkIn(await messageTo(email, "Confirm your address")));
+  await page.getByLabel("Password").fill("peat and water");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/team\//);
+}
+
 /** The newest letter to an address, from the stand-in's mailbox. */
 export async function messageTo(address: string, subject: string): Promise<string> {
   for (let i = 0; i < 100; i++) {

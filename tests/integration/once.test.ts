@@ -375,31 +375,3 @@ test("a page as somebody saw it: its text is kept, and stays when the site shows
   expect(copy).toContain("how the sluice was mended");
   expect(copy).not.toContain("Menu");
 });
-
-test("what a site is called is learnt from its other pages, both ways, and from no other team’s; a typed name stays", async () => {
-  const { editor, team } = await makeWorld();
-  const page = async (path: string) =>
-    (await as(editor, "capture.address", { team, address: `https://notebook.example/${path}` })).resource;
-  const nameless = { ...filling("https://notebook.example/read", TEXT), copy: null };
-  const named = { ...nameless, facts: { ...nameless.facts, siteName: "Peat Notebook" } };
-  const called = async (id: string) => (await row(id)).siteName;
-
-  const [first, ours] = [await page("first"), await page("ours")];
-  await fillResource(first.id, nameless);
-  await fillResource(ours.id, nameless);
-  await as(editor, "resources.edit", { resource: ours.id, siteName: "Our notebook" });
-  const second = await page("second");
-  await fillResource(second.id, named);
-  expect([await called(first.id), await called(ours.id)]).toEqual(["Peat Notebook", "Our notebook"]);
-  const third = await page("third");
-  await fillResource(third.id, nameless);
-  expect(await called(third.id)).toBe("Peat Notebook");
-
-  const other = await makeWorld();
-  const theirs = await as(other.editor, "capture.address", {
-    team: other.team,
-    address: "https://notebook.example/first",
-  });
-  await fillResource(theirs.resource.id, nameless);
-  expect(await called(theirs.resource.id)).toBe("");
-});

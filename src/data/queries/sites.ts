@@ -6,19 +6,15 @@ import type { ResourceRow } from "./resources";
 /** Of more pages of a site than these it is not counted what most of them say. */
 const MOST = 500;
 
+const ofSite = (team: string, host: string) =>
+  and(eq(resource.team, team), isNull(resource.deletedAt), eq(resource.host, host));
+
 /** What most pages of a site call it, in one team; null when none does. */
 export async function nameOfSite(tx: Tx, team: string, host: string): Promise<string | null> {
   const some = tx
     .select({ siteName: resource.siteName })
     .from(resource)
-    .where(
-      and(
-        eq(resource.team, team),
-        isNull(resource.deletedAt),
-        eq(resource.host, host),
-        ne(resource.siteName, ""),
-      ),
-    )
+    .where(and(ofSite(team, host), ne(resource.siteName, "")))
     .limit(MOST)
     .as("some");
   const [row] = await tx
@@ -40,15 +36,7 @@ export async function namelessOfSite(
   const rows = await tx
     .select()
     .from(resource)
-    .where(
-      and(
-        eq(resource.team, team),
-        isNull(resource.deletedAt),
-        eq(resource.host, host),
-        eq(resource.siteName, ""),
-        ne(resource.fetchState, "waiting"),
-      ),
-    )
+    .where(and(ofSite(team, host), eq(resource.siteName, ""), ne(resource.fetchState, "waiting")))
     .orderBy(resource.id)
     .limit(most)
     .for("update", { skipLocked: true });

@@ -1,11 +1,8 @@
 import { IsBase64, MaxLength } from "class-validator";
-import { noteFile } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { fieldProblem } from "@/mechanism/problem";
-import { storeFile } from "@/outside/files";
-import { makeThumbnail } from "@/outside/pictures";
+import { storePicture } from "../pictures/store-picture";
 
 class UploadCover {
   @Id() collection: string;
@@ -23,10 +20,7 @@ export const uploadCover = action({
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "change the cover",
   run: async ({ input, tx, locked, at, change }) => {
-    const picture = await makeThumbnail(Buffer.from(input.picture, "base64"));
-    if (!picture) throw fieldProblem("picture", "picture-not-readable");
-    const coverHash = await storeFile(picture);
-    await noteFile(tx, { hash: coverHash, bytes: picture.length, type: "image/webp", createdAt: at });
+    const coverHash = await storePicture(tx, input.picture, at);
     await change("collection", locked.collection(input.collection), { coverHash });
     return { coverHash };
   },

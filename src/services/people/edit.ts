@@ -1,12 +1,10 @@
 import { IsBase64, IsBoolean, MaxLength } from "class-validator";
 import { changePerson } from "@/data/queries/people";
-import { noteFile } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
-import { storeFile } from "@/outside/files";
-import { makeThumbnail } from "@/outside/pictures";
+import { storePicture } from "../pictures/store-picture";
 
 class EditPerson {
   @MaybeText(120) name?: string;
@@ -30,13 +28,11 @@ export const editPerson = action({
   run: async ({ input, scope, tx, at }) => {
     const { name } = input;
     if (name === "") throw fieldProblem("name", "name-missing", "Give the name others will see.");
-    let image: string | null | undefined = input.noPicture ? null : undefined;
-    if (input.picture) {
-      const picture = await makeThumbnail(Buffer.from(input.picture, "base64"));
-      if (!picture) throw fieldProblem("picture", "picture-not-readable");
-      image = await storeFile(picture);
-      await noteFile(tx, { hash: image, bytes: picture.length, type: "image/webp", createdAt: at });
-    }
+    const image = input.picture
+      ? await storePicture(tx, input.picture, at)
+      : input.noPicture
+        ? null
+        : undefined;
     await changePerson(tx, scope.person!, {
       ...(name && { name }),
       ...(image !== undefined && { image }),

@@ -1,12 +1,9 @@
 import { IsBase64, MaxLength } from "class-validator";
 import { cardOf } from "@/data/queries/resources";
-import { noteFile } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { fieldProblem } from "@/mechanism/problem";
-import { storeFile } from "@/outside/files";
-import { makeThumbnail } from "@/outside/pictures";
+import { storePicture } from "../pictures/store-picture";
 
 class GivePicture {
   @Id() resource: string;
@@ -26,10 +23,7 @@ export const givePicture = action({
   history: "change a picture",
   run: async ({ input, tx, locked, at, change }) => {
     const row = locked.resource(input.resource);
-    const picture = await makeThumbnail(Buffer.from(input.picture, "base64"));
-    if (!picture) throw fieldProblem("picture", "picture-not-readable");
-    const pictureHash = await storeFile(picture);
-    await noteFile(tx, { hash: pictureHash, bytes: picture.length, type: "image/webp", createdAt: at });
+    const pictureHash = await storePicture(tx, input.picture, at);
     const typed = [...new Set([...row.typed, "pictureHash"])];
     await change("resource", row, { pictureHash, typed }, { say: { title: row.title } });
     return { resource: await cardOf(tx, row) };

@@ -1,12 +1,11 @@
 "use client";
 
 import { Key } from "../../parts/key";
+import { KEY_BUTTON, KeyButton } from "../../parts/key-button";
 import { KEYS } from "../../shell/commands";
 import { originalLink } from "../../talk/originals";
 import { useBench } from "../state/bench-context";
 import type { ItemState } from "./item-frame";
-
-const LOOK = "flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline";
 
 /** The few things done most often with the chosen item, as buttons with their keys; all are in its menu. */
 export function ItemKeys({ state: { item, only, writing } }: { state: ItemState }) {
@@ -38,7 +37,7 @@ export function ItemKeys({ state: { item, only, writing } }: { state: ItemState 
       <Press keys={KEYS.open} onClick={() => commands.toggle(item.id)}>
         details
       </Press>
-      <a {...originalLink(item.resource)} tabIndex={-1} className={LOOK}>
+      <a {...originalLink(item.resource)} tabIndex={-1} className={KEY_BUTTON}>
         <Key>{KEYS.original}</Key> open
       </a>
       {arranges && (
@@ -50,26 +49,7 @@ export function ItemKeys({ state: { item, only, writing } }: { state: ItemState 
   );
 }
 
-function Press({
-  keys,
-  onClick,
-  children,
-}: {
-  keys: string;
-  onClick: () => void;
-  children: React.ReactNode;
-}) {
-  return (
-    // The row has the focus, and its keys do the same.
-    <button
-      type="button"
-      tabIndex={-1}
-      // What is being written keeps the focus.
-      onMouseDown={(event) => event.preventDefault()}
-      onClick={onClick}
-      className={LOOK}
-    >
-      <Key>{keys}</Key> {children}
-    </button>
-  );
-}
+/** The row has the focus, and its keys do the same; what is being written keeps the focus. */
+const Press = (props: React.ComponentProps<typeof KeyButton>) => (
+  <KeyButton tabIndex={-1} onMouseDown={(event) => event.preventDefault()} {...props} />
+);

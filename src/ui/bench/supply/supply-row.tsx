@@ -7,6 +7,7 @@ import { memo } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import { KindMark } from "../../parts/kind";
 import { Key } from "../../parts/key";
+import { KEY_BUTTON, KeyButton } from "../../parts/key-button";
 import { originalLink } from "../../talk/originals";
 
 type Props = {
@@ -80,49 +81,23 @@ export const SupplyRow = memo(function SupplyRow({
       {current && (onPlace || onAway) && (
         <div className="flex flex-wrap gap-x-1 pb-2 pl-[46px]">
           {onPlace && (
-            <RowCommand keys="→" onClick={() => onPlace(all)}>
+            <KeyButton keys="→" onClick={() => onPlace(all)}>
               {all.length > 1 ? `place ${all.length}` : "place"}
-            </RowCommand>
+            </KeyButton>
           )}
-          <a
-            {...originalLink(resource)}
-            className="flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
-          >
+          <a {...originalLink(resource)} className={KEY_BUTTON}>
             <Key>O</Key> open
           </a>
-          <Link
-            href={`/read/${resource.id}`}
-            className="flex h-7 items-center rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
-          >
+          <Link href={`/read/${resource.id}`} className={KEY_BUTTON}>
             read here
           </Link>
           {onAway && (
-            <RowCommand keys="←" onClick={() => onAway(all)}>
+            <KeyButton keys="←" onClick={() => onAway(all)}>
               put away
-            </RowCommand>
+            </KeyButton>
           )}
         </div>
       )}
     </li>
   );
 });
-
-function RowCommand({
-  keys,
-  onClick,
-  children,
-}: {
-  keys: string;
-  onClick: () => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <button
-      type="button"
-      onClick={onClick}
-      className="flex h-7 items-center gap-1.5 rounded px-1.5 text-sm text-quiet hover:text-ink hover:underline"
-    >
-      <Key>{keys}</Key> {children}
-    </button>
-  );
-}
