@@ -54,13 +54,6 @@ async function takeAll(base) {
   const week3 = idOf("Week 3: the water table");
   const phone = { viewport: { width: 390, height: 800 }, isMobile: true, hasTouch: true };
 
-  // Something in the bin to show.
-  const read = await (
-    await page.request.get(`${base}/api/actions/collections.read?collection=${idOf("Spring newsletter")}`)
-  ).json();
-  for (const item of read.items.slice(-2))
-    await page.request.post(`${base}/api/actions/placements.remove`, { data: { placement: item.id } });
-
   const shot = async (name, address, options = {}, before = async () => {}) => {
     const context = await browser.newContext({
       viewport: { width: 1280, height: 800 },
@@ -126,7 +119,9 @@ async function takeAll(base) {
   await shot("publish", `${base}/publish/${week3}`);
   await shot("people", `${desk}/people`);
   await shot("account", `${base}/account`);
-  await shot("bin", `${desk}/bin`);
+  await shot("tray", `${desk}/tray`);
+  const fresh = await page.request.post(`${base}/api/actions/teams.make`, { data: { name: "A first hour" } });
+  await shot("first-hour", `${base}/team/${(await fresh.json()).team.id}`);
   await shot("reader", `${base}/c/${await codeOf("Week 3: the water table")}`);
   await shot("reader-cards", `${base}/c/${await codeOf("Moss key for beginners")}`);
   await shot("reader-phone", `${base}/c/${await codeOf("Week 3: the water table")}`, phone);
