@@ -21,7 +21,7 @@ export class Calendar {
   /** Goes on to so many days before today, in the morning; never back. */
   daysAgo(days: number): void {
     const day = new Date(this.today.getTime() - days * DAY);
-    day.setUTCHours(8 + (days % 3), (days * 17) % 60, 0, 0);
+    day.setUTCHours(8 + (Math.floor(days) % 3), Math.floor(days * 17) % 60, 0, 0);
     this.#goTo(day.getTime());
   }
 
@@ -32,6 +32,11 @@ export class Calendar {
     if (next.getUTCHours() >= 16) next = new Date(next.getTime() + 16 * 60 * MINUTE);
     while (next.getUTCDay() === 0 || next.getUTCDay() === 6) next = new Date(next.getTime() + DAY);
     this.#goTo(next.getTime());
+  }
+
+  /** Nothing more is done for so many days; then, in the morning, somebody goes on. */
+  pause(days: number): void {
+    this.daysAgo((this.today.getTime() - this.#at) / DAY - days);
   }
 
   #goTo(time: number): void {

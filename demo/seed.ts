@@ -43,7 +43,9 @@ export async function seed(webPort: number): Promise<void> {
         // Most is of one hand, and now and then somebody else adds something.
         const who = n % 4 === 2 ? (others[n % others.length] ?? owner!) : owner!;
         await place(who, team, collection.id, section, at(item[0]), item);
-        calendar.tick();
+        // Two or three things at a sitting; a collection grows over days.
+        if (n % 3 === 2) calendar.pause(1 + (n % 4));
+        else calendar.tick();
       }
     }
     const { audience, view = "rows" } = wish;

@@ -232,7 +232,7 @@ async function pasteList(page: Page): Promise<void> {
 test("by keyboard alone: palette, keys, bring in, choose, open, fold", async ({ browser }) => {
   const page = await signIn(browser, "rhea");
   await page.keyboard.press("?");
-  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Keys on this screen" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("/");
   await expect(page.getByPlaceholder("Find anything, go anywhere")).toBeFocused();

@@ -81,6 +81,7 @@ async function* measureFeeding(
   await feedAll(teams.large, many.slice(10_000, TEXTS - SINGLY));
   await database().execute(sql`ANALYZE TABLE term_block, term_stat, resource, resource_tag, placement`);
 
+  await settled();
   yield* measureOneFed(teams, many);
   await settled();
 }

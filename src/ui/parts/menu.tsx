@@ -2,26 +2,58 @@
 
 import { clsx } from "clsx";
 import { MoreHorizontal } from "lucide-react";
-import { DropdownMenu } from "radix-ui";
+import { Slot, type DropdownMenu as Radix } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Key } from "./key";
+
+/** Set from the moment on when the first menu of the screen is asked for. */
+let DropdownMenu: typeof Radix;
+let asked: Promise<void> | undefined;
+const load = () =>
+  (asked ??= import("./menu-radix").then(
+    (loaded) => void ({ DropdownMenu } = loaded),
+    // The next press asks again.
+    () => (asked = undefined),
+  ));
 
 const PANEL =
   "z-50 min-w-52 max-w-80 max-h-[var(--radix-dropdown-menu-content-available-height)] overflow-y-auto rounded-md border border-line scrolls p-1 shadow-lift";
 
-/** A menu that opens from its button. */
-export function Menu({
-  button,
-  align = "start",
-  begun,
-  children,
-}: {
-  button: React.ReactNode;
-  align?: "start" | "end";
-  /** By what it was opened before it was there: it is open from the start. */
-  begun?: "key" | "pointer";
-  children: React.ReactNode;
-}) {
+type Begun = "key" | "pointer";
+type Props = { button: React.ReactNode; align?: "start" | "end"; children: React.ReactNode };
+
+/**
+ * A menu that opens from its button. Nothing of it is there before it is opened for the first time: neither its entries
+ * (in a list they would be made for every row that scrolls by) nor, on a screen where none was, its script.
+ */
+export function Menu(props: Props) {
+  const [begun, setBegun] = useState<Begun>();
+  const begin = async (by: Begun) => {
+    await load();
+    if (DropdownMenu) setBegun(by);
+  };
+  if (begun) return <Begun {...props} begun={begun} />;
+  return (
+    <Slot.Root
+      aria-haspopup="menu"
+      aria-expanded={false}
+      onPointerEnter={() => void load()}
+      onFocus={() => void load()}
+      // A click without a pointer is Enter or the space bar.
+      onClick={(event: React.MouseEvent) => void begin(event.detail === 0 ? "key" : "pointer")}
+      onKeyDown={(event: React.KeyboardEvent) => {
+        if (event.key !== "ArrowDown") return;
+        event.preventDefault();
+        void begin("key");
+      }}
+    >
+      {props.button}
+    </Slot.Root>
+  );
+}
+
+/** The menu, open at first by what it was begun by. */
+function Begun({ button, align = "start", begun, children }: Props & { begun: Begun }) {
   const [byKey, setByKey] = useState(begun === "key");
   useEffect(() => {
     if (begun !== "key") return;
@@ -29,7 +61,7 @@ export function Menu({
     return () => cancelAnimationFrame(frame);
   }, [begun]);
   return (
-    <DropdownMenu.Root modal={false} defaultOpen={!!begun}>
+    <DropdownMenu.Root modal={false} defaultOpen>
       <DropdownMenu.Trigger asChild onPointerDown={() => setByKey(false)} onKeyDown={() => setByKey(true)}>
         {button}
       </DropdownMenu.Trigger>
@@ -51,10 +83,7 @@ export function Menu({
   );
 }
 
-/**
- * The menu of one row among many: its button has no tooltip, and nothing of the menu is there before it is opened, or
- * both would be made for every row that scrolls by.
- */
+/** The menu of one row among many: its button has no tooltip. */
 export function RowMenu({
   label,
   reachable,
@@ -65,34 +94,22 @@ export function RowMenu({
   reachable: boolean;
   children: React.ReactNode;
 }) {
-  const [begun, setBegun] = useState<"key" | "pointer">();
-  const button = {
-    type: "button",
-    "aria-label": label,
-    tabIndex: reachable ? 0 : -1,
-    className:
-      "flex size-9 shrink-0 items-center justify-center rounded-md text-quiet hover:bg-sheet hover:text-ink",
-    children: <MoreHorizontal size={18} aria-hidden />,
-  } as const;
-  if (begun)
-    return (
-      <Menu align="end" begun={begun} button={<button {...button} />}>
-        {children}
-      </Menu>
-    );
   return (
-    <button
-      {...button}
-      aria-haspopup="menu"
-      aria-expanded={false}
-      // A click without a pointer is Enter or the space bar.
-      onClick={(event) => setBegun(event.detail === 0 ? "key" : "pointer")}
-      onKeyDown={(event) => {
-        if (event.key !== "ArrowDown") return;
-        event.preventDefault();
-        setBegun("key");
-      }}
-    />
+    <Menu
+      align="end"
+      button={
+        <button
+          type="button"
+          aria-label={label}
+          tabIndex={reachable ? 0 : -1}
+          className="flex size-9 shrink-0 items-center justify-center rounded-md text-quiet hover:bg-sheet hover:text-ink"
+        >
+          <MoreHorizontal size={18} aria-hidden />
+        </button>
+      }
+    >
+      {children}
+    </Menu>
   );
 }
 
@@ -116,7 +133,7 @@ export function MenuItem({ onSelect, keys, stop, current, disabled, children, hr
   );
   const inner = (
     <>
-      <span className="min-w-0 flex-1 truncate">{children}</span>
+      <span className="min-w-0 flex-1 break-words">{children}</span>
       {keys && <Key>{keys}</Key>}
     </>
   );

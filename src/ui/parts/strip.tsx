@@ -2,10 +2,10 @@
 
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
-import { cutInMiddle } from "@/core/list/course";
 import type { Yarn } from "@/core/cover/weave";
 import { sayMinutes } from "@/core/text/minutes";
 import { Cover } from "./cover";
+import { TwoPartName } from "./two-part-name";
 
 export type Stretch = {
   id: string;
@@ -65,7 +65,6 @@ export function Strip({
       >
         {shown.map((one, i) => {
           const name = one.id === whole.id ? "To begin with" : one.title;
-          const [head, tail] = cutInMiddle(name);
           return (
             <li key={one.id} className="min-w-0" style={{ flex: `${weights[i]!} 1 0` }}>
               <Link
@@ -85,9 +84,8 @@ export function Strip({
                   className={`h-11 w-full ${at === one.id ? "outline-2 outline-offset-2 outline-accent" : "group-hover:brightness-95"}`}
                 />
                 {!alone && (
-                  <span className="mt-1 flex min-w-0 text-sm text-quiet group-hover:text-ink group-hover:underline">
-                    <span className="truncate">{head}</span>
-                    {tail && <span className="min-w-0 truncate whitespace-pre max-sm:hidden">{tail}</span>}
+                  <span className="mt-1 block text-sm text-quiet group-hover:text-ink group-hover:underline">
+                    <TwoPartName name={name} />
                   </span>
                 )}
               </Link>

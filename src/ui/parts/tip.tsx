@@ -1,20 +1,26 @@
 "use client";
 
-import { Tooltip } from "radix-ui";
+import { Slot } from "radix-ui";
+import { tips } from "./tip-store";
 
-/** A few words on what something is, on hover and on focus. */
+/**
+ * A few words on what something is, on hover and on focus. There is one tip for the whole screen (`Tips`), which is
+ * loaded when the first is wanted: a screen full of buttons would carry one each, and what places them, otherwise.
+ */
 export function Tip({ words, children }: { words: string; children: React.ReactNode }) {
   return (
-    <Tooltip.Root>
-      <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
-      <Tooltip.Portal>
-        <Tooltip.Content
-          sideOffset={6}
-          className="z-50 max-w-72 rounded-md bg-ink px-2.5 py-1.5 text-sm text-sheet"
-        >
-          {words}
-        </Tooltip.Content>
-      </Tooltip.Portal>
-    </Tooltip.Root>
+    <Slot.Root
+      onPointerEnter={(event: React.PointerEvent) => {
+        if (event.pointerType !== "touch") tips.show(event.currentTarget, words);
+      }}
+      onPointerLeave={tips.leave}
+      onPointerDown={tips.hide}
+      onFocus={(event: React.FocusEvent) => {
+        if (event.currentTarget.matches(":focus-visible")) tips.show(event.currentTarget, words, true);
+      }}
+      onBlur={tips.hide}
+    >
+      {children}
+    </Slot.Root>
   );
 }

@@ -42,7 +42,38 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   cells: { words: "From cell to cell", where: "In the Table and the Catalogue" },
   cell: { words: "Edit the cell; Escape leaves it as it was", where: "In the Table and the Catalogue" },
   place: { words: "Place in the collection", where: "On something in the sources" },
-  away: { words: "Put away", where: "On something in the Tray" },
+  away: { words: "Put away, in the Tray", where: "On something in the sources" },
   extension: { words: "Save with tags, a note and a place", where: "On any page, with the extension" },
   atOnce: { words: "Save to the last place at once", where: "On any page, with the extension" },
 };
+
+/** Where a group of keys acts; one that is not here acts on every screen. */
+const AT: Record<string, RegExp> = {
+  "On the Bench": /^\/bench\//,
+  "On an item": /^\/bench\/|\/catalogue$/,
+  "On something in the sources": /^\/bench\//,
+  "In the tree of collections": /\/collections$/,
+  "In the Table and the Catalogue": /^\/bench\/|\/catalogue$/,
+};
+/** Of the keys on an item and on the Bench, those that act in the Catalogue too, where nothing has a place. */
+const IN_CATALOGUE = new Set<string>([
+  ...["all", "invert", "up", "range", "choose", "open", "kind", "copyTo", "tag", "original", "remove"],
+  ...["cells", "cell"],
+]);
+
+type Name = keyof typeof KEYS;
+
+/**
+ * The keys that act on a screen, and all others.
+ * @param path of the screen
+ */
+export function keysAt(path: string): { here: Name[]; elsewhere: Name[] } {
+  const names = Object.keys(EXPLAINED) as Name[];
+  const acts = (name: Name) => {
+    const at = AT[EXPLAINED[name].where];
+    if (!at) return EXPLAINED[name].where === "Everywhere";
+    if (path.endsWith("/catalogue")) return IN_CATALOGUE.has(name);
+    return at.test(path);
+  };
+  return { here: names.filter(acts), elsewhere: names.filter((name) => !acts(name)) };
+}

@@ -1,13 +1,14 @@
 "use client";
 
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { Tooltip } from "radix-ui";
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { type HeldBack, onHeldBack } from "../talk/originals";
 import { onFirstToast } from "../talk/toast";
+import { useShown } from "../parts/tip-store";
 
 const HeldBackPages = dynamic(() => import("./held-back").then((m) => m.HeldBackPages), { ssr: false });
+const Tips = dynamic(() => import("../parts/tips").then((m) => m.Tips), { ssr: false });
 const Toasts = dynamic(() => import("./toasts").then((m) => m.Toasts), { ssr: false });
 
 /** What every screen needs around it: kept answers, toasts, tooltips. */
@@ -24,6 +25,7 @@ export function Providers({ children }: { children: React.ReactNode }) {
   });
   const [held, setHeld] = useState<HeldBack | null>(null);
   useEffect(() => onHeldBack(setHeld), []);
+  const shown = useShown();
   const [toasts, setToasts] = useState(false);
   useEffect(() => {
     onFirstToast(() => setToasts(true));
@@ -33,10 +35,9 @@ export function Providers({ children }: { children: React.ReactNode }) {
   }, []);
   return (
     <QueryClientProvider client={client}>
-      <Tooltip.Provider delayDuration={500}>
-        {children}
-        {held && <HeldBackPages held={held} onClose={() => setHeld(null)} />}
-      </Tooltip.Provider>
+      {children}
+      {held && <HeldBackPages held={held} onClose={() => setHeld(null)} />}
+      {shown && <Tips shown={shown} />}
       {toasts && <Toasts />}
     </QueryClientProvider>
   );

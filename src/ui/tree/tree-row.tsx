@@ -10,6 +10,7 @@ import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { Cover } from "../parts/cover";
 import { RowMenu, MenuItem, MenuLine } from "../parts/menu";
+import { TwoPartName } from "../parts/two-part-name";
 import { KEYS } from "../shell/commands";
 import { sayUnsaved, whyOf } from "../talk/say-failure";
 
@@ -104,9 +105,9 @@ export function TreeRow({ node, depth, place, of, sum, open, current, over, arra
           type="button"
           tabIndex={-1}
           onClick={() => commands.open(node.id)}
-          className="min-w-0 truncate font-semibold hover:underline"
+          className="min-w-0 font-semibold hover:underline"
         >
-          {node.title}
+          <TwoPartName name={node.title} />
         </button>
       )}
       <span className="ml-2 min-w-0 flex-1 truncate text-sm text-quiet">{about.join(" · ")}</span>

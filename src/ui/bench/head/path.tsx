@@ -6,6 +6,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { cloneElement, useCallback, useEffect, useRef, useState } from "react";
 import { isForField } from "../../shell/commands";
+import { holdLetters } from "../../shell/hold-letters";
 import { ask } from "../../talk/call";
 import type { PathDrop } from "./path-drop";
 
@@ -101,8 +102,8 @@ type DropProps = {
 };
 
 /**
- * A button that drops down collections to go to. What it drops is loaded soon after the page; the button itself stays the
- * same one, so that neither a press nor the focus is lost.
+ * A button that drops down collections to go to. What it drops is loaded when somebody is about to press; the button itself
+ * stays the same one, so that neither a press nor the focus is lost.
  */
 function Drop({ trigger, keyed, ...rest }: DropProps) {
   const [open, setOpen] = useState(false);
@@ -116,16 +117,12 @@ function Drop({ trigger, keyed, ...rest }: DropProps) {
       if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
       if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
       event.preventDefault();
+      holdLetters();
       turn();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [keyed, turn]);
-  // So that who presses G and types at once loses no letter.
-  useEffect(() => {
-    const timer = setTimeout(() => void ready(), 1_200);
-    return () => clearTimeout(timer);
-  }, [ready]);
   return (
     <>
       {cloneElement(trigger, {
@@ -133,6 +130,7 @@ function Drop({ trigger, keyed, ...rest }: DropProps) {
         "aria-haspopup": "dialog",
         "aria-expanded": open,
         onPointerEnter: () => void ready(),
+        onFocus: () => void ready(),
         onClick: turn,
       })}
       {Loaded && <Loaded {...rest} button={button} open={open} onOpenChange={setOpen} />}
