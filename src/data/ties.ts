@@ -41,6 +41,7 @@ export const TIES: Record<string, Ties> = {
     ...team,
   },
   share_link: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  short_code: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   view_setting: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
   presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
 

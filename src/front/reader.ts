@@ -3,7 +3,7 @@ import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { hasAlready } from "@/http/conditional";
 import { readerHeaders } from "@/http/reader-route";
 import { type Coding, compressed } from "@/outside/compress";
-import { type ReaderPage, readerPage, readerPageNow } from "@/services/reader/reader-page";
+import { type Asked, type ReaderPage, readerPage, readerPageNow } from "@/services/reader/reader-page";
 
 /** A page as it is sent in one coding: its bytes, and the heads they go with, name after value. */
 type Ready = { bytes: Uint8Array; etag: string; heads: string[]; heads304: string[] };
@@ -11,16 +11,17 @@ type Ready = { bytes: Uint8Array; etag: string; heads: string[]; heads304: strin
 /** Whatever is not asked for any more goes with its page. */
 const ready = new WeakMap<ReaderPage, Partial<Record<Coding | "identity", Ready>>>();
 
-/** The code and the view a request asks for; null for what is no reader's page. */
-export function readerAsked({
-  method,
-  url = "",
-}: IncomingMessage): { code: string; view: ReaderView | null } | null {
+/** What a request asks for; null for what is no reader's page. */
+export function readerAsked({ method, url = "" }: IncomingMessage): Asked | null {
   if ((method !== "GET" && method !== "HEAD") || !url.startsWith("/c/")) return null;
-  const [, code, query] = /^\/c\/([\w-]+)(?:\?(.*))?$/.exec(url) ?? [];
+  const [, code, part, query] = /^\/c\/([\w-]+)(?:\/in\/([\da-f-]{36}))?(?:\?(.*))?$/.exec(url) ?? [];
   if (!code) return null;
   const wish = query ? new URLSearchParams(query).get("view") : null;
-  return { code, view: READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null };
+  return {
+    code,
+    part: part ?? null,
+    view: READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null,
+  };
 }
 
 /**
@@ -35,7 +36,7 @@ export function sendAtOnce(
   more: string[],
 ): number | undefined {
   const asked = readerAsked(request);
-  const page = asked && readerPageNow(asked.code, asked.view);
+  const page = asked && readerPageNow(asked);
   const made = page && ready.get(page)?.[codingOf(request.headers["accept-encoding"])];
   return made ? send(request, response, made, more) : undefined;
 }
@@ -47,9 +48,9 @@ export function sendAtOnce(
 export async function sendReaderPage(
   request: IncomingMessage,
   response: ServerResponse,
-  { code, view }: { code: string; view: ReaderView | null },
+  asked: Asked,
 ): Promise<boolean> {
-  const page = await readerPage(code, view).catch(() => null);
+  const page = await readerPage(asked).catch(() => null);
   if (!page) return false;
   const coding = codingOf(request.headers["accept-encoding"]);
   const of = ready.get(page) ?? {};

@@ -5,20 +5,27 @@ import { readPublished } from "@/services/reader/read";
 import { answering } from "./answer";
 import { READER_POLICY } from "./reader-route";
 
-/** GET /api/preview/<collection>?view=…: the reader's page as it would be, for whoever may see the collection. */
+/** GET /api/preview/<collection>?view=…&audience=…&reach=…: the reader's page as it would be, for whoever may see the collection. */
 export const getPreview = (
   request: Request,
   { params }: { params: Promise<{ collection: string }> },
 ): Promise<Response> =>
   answering(async () => {
-    const { collection } = await readPublished.call(await actorOf(request.headers), await params);
-    const wish = new URL(request.url).searchParams.get("view") as ReaderView;
+    const { searchParams } = new URL(request.url);
+    const [audience, reach] = [searchParams.get("audience"), searchParams.get("reach")];
+    const { collection } = await readPublished.call(await actorOf(request.headers), {
+      ...(await params),
+      ...(audience && { audience }),
+      ...(reach && { reach }),
+    });
+    const wish = searchParams.get("view") as ReaderView;
     const page = readerDocument(collection, READER_VIEWS.includes(wish) ? wish : collection.view, {
       self: `/api/preview/${collection.id}`,
       picture: (hash) => `/api/pictures/${hash}`,
       file: (item) => `/api/file/${item.file}`,
       fonts: "/fonts",
-      collection: (code) => `/c/${code}`,
+      door: ({ code, part }) =>
+        code ? `/c/${code}${part ? `/in/${part}` : ""}` : `/api/preview/${part ?? collection.id}`,
     });
     return new Response(page, {
       headers: {

@@ -8,7 +8,7 @@ import { isAway } from "@/data/transaction";
 import { fileOfPlacement } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
-import { readerPage } from "@/services/reader/reader-page";
+import { type Asked, readerPage } from "@/services/reader/reader-page";
 import { hasAlready } from "./conditional";
 import { sendFile } from "./file-route";
 
@@ -36,16 +36,22 @@ export const readerHeaders = ({ noindex }: { noindex: boolean }): Record<string,
   ...(noindex && { "x-robots-tag": "noindex" }),
 });
 
-/** GET /c/<code>: the reader's page, where no front sends it. No cookie is read or set; an unchanged page is 304. */
+type At = { code: string; part?: string };
+const askedAt = ({ code, part }: At, view: ReaderView | null = null): Asked => ({
+  code,
+  part: part ?? null,
+  view,
+});
+
+/** GET /c/<code>, and of a part of it /c/<code>/in/<part>: the reader's page, where no front sends it. No cookie is read or set; an unchanged page is 304. */
 export async function getReaderPage(
   request: Request,
-  { params }: { params: Promise<{ code: string }> },
+  { params }: { params: Promise<At> },
 ): Promise<Response> {
-  const { code } = await params;
   const at = request.url.indexOf("?");
   const wish = at < 0 ? null : new URLSearchParams(request.url.slice(at)).get("view");
   const view = READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null;
-  const page = await readerPage(code, view).catch(unlessAway);
+  const page = await readerPage(askedAt(await params, view)).catch(unlessAway);
   if (page === "away") return cannotBeReached();
   if (!page) return notShared();
   const headers: Record<string, string> = { ...readerHeaders(page), etag: page.etag };
@@ -54,25 +60,25 @@ export async function getReaderPage(
   return new Response(page.bytes, { headers });
 }
 
-/** GET /c/<code>/p/<hash>: a picture of that page, and of no other. */
+/** GET …/p/<hash>: a picture of that page, and of no other. */
 export async function getReaderPicture(
   _: Request,
-  { params }: { params: Promise<{ code: string; hash: string }> },
+  { params }: { params: Promise<At & { hash: string }> },
 ): Promise<Response> {
-  const { code, hash } = await params;
-  const page = await readerPage(code, null).catch(unlessAway);
+  const { hash, ...at } = await params;
+  const page = await readerPage(askedAt(at)).catch(unlessAway);
   if (page === "away") return cannotBeReached();
   const file = page?.pictures.has(hash) ? await openFile(hash) : null;
   return file ? pictureAnswer(file) : new Response(null, { status: 404 });
 }
 
-/** GET /c/<code>/f/<item>: the file of an item of that page, and of no other. */
+/** GET …/f/<item>: the file of an item of that page, and of no other. */
 export async function getReaderFile(
   request: Request,
-  { params }: { params: Promise<{ code: string; item: string }> },
+  { params }: { params: Promise<At & { item: string }> },
 ): Promise<Response> {
-  const { code, item } = await params;
-  const page = await readerPage(code, null);
+  const { item, ...at } = await params;
+  const page = await readerPage(askedAt(at));
   const file = page?.files.has(item) ? await fileOfPlacement(database(), item) : null;
   return file ? sendFile(request, file) : new Response(null, { status: 404 });
 }

@@ -6,6 +6,7 @@ import {
   IsNotEmpty,
   getMetadataStorage,
   IsOptional,
+  IsRFC3339,
   IsString,
   IsUUID,
   MaxLength,
@@ -59,6 +60,13 @@ export const MaybeText = (most: number) =>
     Optional() as PropertyDecorator,
     IsString({ message: "This must be text." }),
     MaxLength(most, { message: `At most ${most} characters, please.` }),
+  );
+/** A moment by RFC 3339, as text; null: none. */
+export const MaybeMoment = () =>
+  all(
+    Optional() as PropertyDecorator,
+    ValidateIf((_, value) => value !== null) as PropertyDecorator,
+    IsRFC3339({ message: "Write a moment as 2026-03-09T17:00:00Z." }),
   );
 /** One of a few words. */
 export const OneOf = (values: readonly string[]) =>

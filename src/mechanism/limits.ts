@@ -8,14 +8,24 @@ const HOUR = 60 * MINUTE;
 
 /** What is counted, by whom it is about. */
 const limits = () => {
-  const { signInLimit, accountLimit, letterLimit, signUpLimit, codeLimit, filesADay, megabytesADay } =
-    settings();
+  const {
+    signInLimit,
+    accountLimit,
+    letterLimit,
+    signUpLimit,
+    codeLimit,
+    shortCodeLimit,
+    filesADay,
+    megabytesADay,
+  } = settings();
   return {
     tries: { name: "tries", most: Number(signInLimit), within: MINUTE },
     wrongTries: { name: "wrong", most: Number(accountLimit), within: 15 * MINUTE },
     letters: { name: "letters", most: Number(letterLimit), within: HOUR },
     signUps: { name: "sign-ups", most: Number(signUpLimit), within: HOUR },
     codes: { name: "codes", most: Number(codeLimit), within: 10 * MINUTE },
+    /** Wrong short codes from everywhere: see docs/security.md, “Guessing”. */
+    shortCodes: { name: "short-codes", most: Number(shortCodeLimit), within: HOUR },
     files: { name: "files", most: Number(filesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;
@@ -39,20 +49,26 @@ export const wasRight = (name: Name, whom: string): Promise<unknown> =>
  * come from: so nobody can try codes by the thousand. Past the limit right ones are refused there for a while as well.
  * @param kind of what is tried: they are counted apart
  * @param look null or a `Problem` of the kind not-found when it is wrong
+ * @param all the limit of wrong ones from everywhere together, for codes that are short enough to be guessed at
  * @throws {Problem} too-many-tries
  */
-export async function guarded<T>(kind: string, look: () => Promise<T>): Promise<T> {
+export async function guarded<T>(kind: string, look: () => Promise<T>, all?: "shortCodes"): Promise<T> {
   const address = requestAddress();
   if (!address) return look();
   const whom = `${kind} ${address}`;
-  if (await isOver("codes", whom)) throw new Problem("too-many-tries");
+  if ((await isOver("codes", whom)) || (all && (await isOver(all, "all"))))
+    throw new Problem("too-many-tries");
+  const wrong = async () => {
+    await within("codes", whom);
+    if (all) await within(all, "all");
+  };
   let found: T;
   try {
     found = await look();
   } catch (error) {
-    if (error instanceof Problem && error.kind === "not-found") await within("codes", whom);
+    if (error instanceof Problem && error.kind === "not-found") await wrong();
     throw error;
   }
-  if (found === null) await within("codes", whom);
+  if (found === null) await wrong();
   return found;
 }

@@ -1,12 +1,9 @@
 import { type Ability, may, type Role } from "@/core/policy/abilities";
+import { openedBy } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
-import {
-  type Belonging,
-  findBelonging,
-  findShared,
-  findTeamOfPicture,
-  type Target,
-} from "@/data/queries/belonging";
+import { type Belonging, findBelonging, findTeamOfPicture, type Target } from "@/data/queries/belonging";
+import { sharedUp } from "@/data/queries/sharing";
+import { now } from "@/outside/clock";
 import type { Actor } from "./actor";
 import { Problem } from "./problem";
 
@@ -85,7 +82,7 @@ export const can = {
         if (found && !found.deleted && may(found.role, "see"))
           return { person: actor.person.id, team: found.team, role: found.role };
       }
-      const shared = await findShared(tx, input.collection, actor.share);
+      const shared = openedBy(await sharedUp(tx, input.collection), actor.share, now());
       if (!shared) throw new Problem("not-found");
       return { person: actor.person?.id ?? null, team: shared.team, role: null };
     },

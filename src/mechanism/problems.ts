@@ -27,17 +27,24 @@ export const PROBLEMS = {
   busy: problem("busy"),
   "too-many": problem("too-many"),
 
+  "address-not-replaced": problem(
+    "conflict",
+    "No address was replaced in the last day, so none can be taken back.",
+  ),
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
   "address-not-web": problem(
     "not-valid",
     "This is not a web address. One looks like https://site.example/page.",
   ),
   "between-only-notes": problem("not-valid", "Only a note can stand as text."),
+  "code-opens-nothing": problem("not-found", "This code opens nothing. Its time may be over."),
+  "code-has-a-slip": problem("not-valid", "There is a slip in this code."),
   "collection-inside-itself": problem("not-valid", "A collection cannot stand inside itself."),
   "database-away": problem(
     "busy",
     "What Hobbin has stored cannot be reached just now. It is safe; try again in a moment.",
   ),
+  "date-is-over": problem("not-valid", "This day is over already."),
   "date-not-readable": problem("not-valid", "Write a date as 2026, 2026-03 or 2026-03-09."),
   "duplicate-of-itself": problem("not-valid", "These are one already."),
   "file-not-arrived": problem("not-found", "This file has not arrived whole. Send the rest of it first."),

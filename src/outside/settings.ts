@@ -204,6 +204,12 @@ export const SETTINGS = {
     fallback: "30",
     check: number(1, 100_000),
   },
+  shortCodeLimit: {
+    name: "HOBBIN_SHORT_CODE_LIMIT",
+    about: "Wrong short codes that are taken from all addresses together in an hour.",
+    fallback: "600",
+    check: number(1, 1_000_000),
+  },
   filesADay: {
     name: "HOBBIN_FILES_A_DAY",
     about: "Files one person can send in a day.",

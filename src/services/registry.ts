@@ -1,6 +1,7 @@
 import type { Action } from "@/mechanism/action";
 import { actions as bin } from "./bin";
 import { actions as capture } from "./capture";
+import { actions as codes } from "./codes";
 import { actions as collections } from "./collections";
 import { actions as duplicates } from "./duplicates";
 import { actions as events } from "./events";
@@ -36,6 +37,7 @@ import { actions as tray } from "./tray";
 export const ACTIONS = {
   ...bin,
   ...capture,
+  ...codes,
   ...collections,
   ...duplicates,
   ...events,

@@ -114,7 +114,7 @@ describe("a collection made twice", () => {
 test("whatever becomes of a collection in the tree, its link leads to it", async () => {
   const { editor, collection: id, code } = world;
   const [a, b] = [await make("A"), await make("B")];
-  const shown = async () => (await readerPage(code, null)) !== null;
+  const shown = async () => (await readerPage({ code })) !== null;
   for (const [name, input] of [
     ["collections.move", { collection: id, parent: a }],
     ["collections.move", { collection: a, parent: b }],
@@ -175,7 +175,7 @@ describe("a cover", () => {
     expect([format, exif, width! <= 1_200]).toEqual(["webp", undefined, true]);
     expect((await read(world.collection)).collection.coverHash).toBe(coverHash);
     await expect
-      .poll(async () => new TextDecoder().decode((await readerPage(world.code, null))!.bytes))
+      .poll(async () => new TextDecoder().decode((await readerPage({ code: world.code }))!.bytes))
       .toContain(coverHash);
     await undo();
     expect((await read(world.collection)).collection.coverHash).toBeNull();

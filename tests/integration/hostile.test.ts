@@ -105,7 +105,7 @@ test("ids in capital letters are the same ids: nothing goes into itself, and nob
 
 test("codes and addresses with letters no code has lead nowhere, and say so", async () => {
   const { owner, collection } = await makeFull();
-  expect(await readerPage("é", null)).toBeNull();
+  expect(await readerPage({ code: "é" })).toBeNull();
   const stranger = { person: null, share: "\ufffd" };
   await expect(ACTIONS["reader.read"].call(stranger, { collection })).rejects.toMatchObject({
     kind: "not-found",

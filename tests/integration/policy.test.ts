@@ -24,7 +24,14 @@ const ROUTES: Record<string, string> = {
   "api/preview/[collection]": "reader.read",
   "c/[code]": "reader.read",
   "c/[code]/f/[item]": "only files of the page behind the code, which is reader.read",
+  "c/[code]/in/[part]": "reader.read",
+  "c/[code]/in/[part]/f/[item]": "only files of the page behind the code, which is reader.read",
+  "c/[code]/in/[part]/p/[hash]": "only pictures of the page behind the code, which is reader.read",
+  "c/[code]/in/[part]/qr/[file]": "only of the page behind the code, which is reader.read",
   "c/[code]/p/[hash]": "only pictures of the page behind the code, which is reader.read",
+  "c/[code]/qr/[file]": "only of the page behind the code, which is reader.read",
+  go: "codes.open",
+  "go/[code]": "codes.open",
 };
 
 function expected({ from }: Row, who: Who): boolean {

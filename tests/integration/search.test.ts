@@ -135,7 +135,7 @@ describe("found", () => {
     await as(world.editor, "history.undo", { team: world.team, entry: last!.id });
     const { resource: full } = await as(world.viewer, "resources.read", { resource: at.resource });
     expect(full.notes).toBe("Old: before the Whin sluice");
-    const page = await database().transaction((tx) => publishedCollection(tx, world.collection, true));
+    const page = await database().transaction((tx) => publishedCollection(tx, world.collection, null));
     expect(JSON.stringify(page)).toContain("Four mosses");
     expect(JSON.stringify(page)).not.toContain("Whin");
   });

@@ -60,6 +60,7 @@ const collection = (
     createdAt: new Date(5000),
     updatedAt: new Date(9000),
     inside: [],
+    way: null,
     sections: [
       { id: null, title: "", intro: "", items },
       ...sections.map((list, i) => ({ id: `s${i}`, title: `Section ${i}`, intro: "", items: list })),

@@ -6,6 +6,10 @@ import type { Kind, Player } from "../page/facts";
 export const AUDIENCES = ["team", "link", "public"] as const;
 export type Audience = (typeof AUDIENCES)[number];
 
+/** Whether who may see a collection sees those inside it, too, or this level only. */
+export const REACHES = ["all", "level"] as const;
+export type Reach = (typeof REACHES)[number];
+
 /** The views a reader can be given: all of them. */
 export const READER_VIEWS = VIEWS;
 export type ReaderView = View;
@@ -61,14 +65,36 @@ export type PublishedCollection = {
   sections: PublishedSection[];
   /** Collections that stand in this one and may be seen by the same people. */
   inside: InsideCollection[];
+  /** Where it stands in what is shared as one; null when it stands for itself. */
+  way: Way | null;
 };
 
-type InsideCollection = {
+/**
+ * How readers get to another collection: by its code, or as a part of the one that has the code. Without a code it is the
+ * one this page is read by.
+ */
+export type Door = { code: string | null; part: string | null };
+
+export type InsideCollection = {
+  id: string;
   title: string;
-  code: string | null;
+  door: Door | null;
+  /** Items of its own, without those of what stands in it. */
   count: number;
+  minutes: number;
   /** What its stretch of the cloth is woven from. */
-  cloth?: { threads: readonly Yarn[]; tags: readonly string[]; minutes: number };
+  cloth: { threads: readonly Yarn[]; tags: readonly string[] };
+  inside: InsideCollection[];
+};
+
+type Stop = { title: string; door: Door };
+
+/** The way through a course of which a collection is a part. */
+export type Way = {
+  /** What it stands in, the outermost first. */
+  above: Stop[];
+  before: Stop | null;
+  next: Stop | null;
 };
 
 /** A collection with those that stand in it, as far as the asker may see them: what an export takes along. */

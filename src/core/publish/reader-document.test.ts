@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import { html } from "./html";
-import type { PublishedCollection, PublishedItem } from "./model";
+import type { Door, InsideCollection, PublishedCollection, PublishedItem } from "./model";
 import { readerDocument } from "./reader-document";
 import { READER_VIEWS } from "./model";
 import { READER_SCRIPT } from "./reader-script";
@@ -10,7 +10,7 @@ const places = {
   self: "/c/x",
   picture: (hash: string) => `/c/x/p/${hash}`,
   fonts: "/fonts",
-  collection: (code: string) => `/c/${code}`,
+  door: ({ code, part }: Door) => `/c/${code ?? "x"}${part ? `/in/${part}` : ""}`,
 };
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "video", heading: "", context: "", look: "item", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
@@ -18,7 +18,7 @@ const item = (more: Partial<PublishedItem>): PublishedItem => ({
     file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
-  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], sections: [{ id: null, title: "", intro: "", items }], ...more,
+  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, sections: [{ id: null, title: "", intro: "", items }], ...more,
 }); // prettier-ignore
 
 test("text stays text wherever it is put", () => {
@@ -41,12 +41,16 @@ test("text stays text wherever it is put", () => {
         title: evil,
         description: evil,
         teamName: evil,
+        way: { above: [{ title: evil, door: { code: evil, part: null } }], before: null, next: null },
         inside: [
           {
+            id: "w",
             title: evil,
-            code: evil,
+            door: { code: evil, part: evil },
             count: 1,
-            cloth: { threads: [{ kind: "page", minutes: 1 }], tags: [evil], minutes: 1 },
+            minutes: 1,
+            cloth: { threads: [{ kind: "page", minutes: 1 }], tags: [evil] },
+            inside: [],
           },
         ],
       },
@@ -125,19 +129,45 @@ test("every view has every item once, in order; what leads on stands between the
   }
 });
 
-test("a course is one length of cloth: a stretch for each part, as long as its minutes, and the way to it", () => {
-  const part = (title: string, minutes: number, code: string | null) => ({
-    title,
-    code,
-    count: 1,
-    cloth: { threads: [{ kind: "page" as const, minutes }], tags: [], minutes },
+const part = (title: string, minutes: number, more: Partial<InsideCollection> = {}): InsideCollection => ({
+  id: title,
+  title,
+  door: { code: null, part: title.toLowerCase().replace(" ", "-") },
+  count: 1,
+  minutes,
+  cloth: { threads: [{ kind: "page" as const, minutes }], tags: [] },
+  inside: [],
+  ...more,
+});
+
+test("a course is one length of cloth: a stretch for each part that holds something, however deep, and the way to it", () => {
+  const unit = part("Unit 1", 0, {
+    count: 0,
+    inside: [part("Week 1", 20), part("Week 2", 40, { door: null, count: 2 })],
   });
-  const page = readerDocument(
-    collection([], { inside: [part("Week 1", 20, "aaa"), part("Week 2", 40, null)] }),
-    "rows",
-    places,
+  const page = readerDocument(collection([item({})], { inside: [unit] }), "rows", places);
+  expect(page).toMatch(
+    /<li style="flex:20 1 24px"><a href="\/c\/x\/in\/week-1">.*?<span>Week 1<\/span><\/a>/s,
   );
-  expect(page).toMatch(/<ul class="course"><li style="flex:20 1 24px"><a href="\/c\/aaa">.*?Week 1<\/a>/s);
-  expect(page).toMatch(/<li style="flex:40 1 24px"><div class="cloth">.*?<\/div>Week 2<\/li>/s);
+  expect(page).toMatch(/<li style="flex:40 1 24px"><div class="cloth">.*?<span>Week 2<\/span><\/li>/s);
+  expect(page).not.toMatch(/flex:\d+ 1 24px"><a href="\/c\/x\/in\/unit-1"/);
+  // Its own item of 12 minutes and what stands in the weeks.
+  expect(page).toContain("1 unit, 2 weeks, 4 items, 1 h 12 min");
+  expect(page).toMatch(/<h2 id="inside">1 unit, 2 weeks<\/h2>.*Unit 1<\/a> <small>3 items, 1 h<\/small>/s);
   expect(readerDocument(collection([item({})]), "rows", places)).not.toContain('class="course"');
+});
+
+test("a week says which course it is of, goes up, on and back", () => {
+  const stop = (title: string, part: string | null) => ({ title, door: { code: null, part } });
+  const way = {
+    above: [stop("Moss for beginners", null), stop("Unit 1", "u")],
+    before: stop("Week 1", "w1"),
+    next: stop("Week 3", "w3"),
+  };
+  const page = readerDocument(collection([item({})], { way }), "rows", places);
+  expect(page).toMatch(
+    /aria-label="Part of"><a href="\/c\/x">Moss for beginners<\/a><a href="\/c\/x\/in\/u">Unit 1<\/a>/,
+  );
+  expect(page).toMatch(/rel="prev" href="\/c\/x\/in\/w1">.*rel="next" href="\/c\/x\/in\/w3">/s);
+  expect(readerDocument(collection([item({})]), "rows", places)).not.toContain('<nav class="on"');
 });

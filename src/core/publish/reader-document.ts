@@ -1,15 +1,19 @@
 import { KIND_SHAPES } from "../look/kind-shapes";
 import { clothSvg, weave } from "../cover/weave";
+import { sayInside } from "../list/course";
 import type { Kind } from "../page/facts";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
 import {
+  type Door,
+  type InsideCollection,
   type PublishedCollection,
   type PublishedItem,
   type PublishedSection,
   READER_VIEWS,
   type ReaderView,
   sumUp,
+  type Way,
 } from "./model";
 import { READER_SCRIPT } from "./reader-script";
 import { READER_STYLE, readerFonts } from "./reader-style";
@@ -23,8 +27,8 @@ export type ReaderPlaces = {
   file: (item: PublishedItem) => string;
   /** Folder of the fonts; null when the document must carry itself (a folder on a stick). */
   fonts: string | null;
-  /** Address of another shared collection. */
-  collection: (code: string) => string;
+  /** Address of another collection that readers may see. */
+  door: (door: Door) => string;
 };
 
 /**
@@ -39,10 +43,17 @@ export function readerDocument(
   view: ReaderView,
   places: ReaderPlaces,
 ): string {
-  const { items, minutes } = sumUp(collection.sections);
+  const own = sumUp(collection.sections);
+  const within = allInside(collection.inside);
+  const items = within.reduce((sum, one) => sum + one.count, own.items);
+  const minutes = within.reduce((sum, one) => sum + one.minutes, own.minutes);
   const facts = [
     collection.teamName,
-    `${items} ${items === 1 ? "item" : "items"}${minutes ? `, ${sayMinutes(minutes)}` : ""}`,
+    [
+      ...sayInside(within.map((one) => one.title)),
+      `${items} ${items === 1 ? "item" : "items"}`,
+      ...(minutes ? [sayMinutes(minutes)] : []),
+    ].join(", "),
   ];
   let number = 0;
   const document = html`<!doctype html>
@@ -60,6 +71,7 @@ ${collection.audience === "public" ? null : html`<meta name="robots" content="no
 </head>
 <body>
 <main class="${view}">
+${wayUp(collection.way, places)}
 ${clothOver(collection, places)}
 <h1>${collection.title}</h1>
 ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>` : collection.description ? html`<p class="lead">${collection.description}</p>` : null}
@@ -70,11 +82,8 @@ ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>`
   )}<button type="button" data-print hidden>Print</button></nav></div>
 ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: the address stays the same.</p>` : null}
 <div class="parts">${collection.sections.map((section) => (view === "table" ? tablePart(section, places, () => ++number) : part(section, places, () => ++number)))}</div>
-${
-  collection.inside.length
-    ? html`<h2>Inside this collection</h2><ul>${collection.inside.map((one) => html`<li>${one.code ? html`<a href="${places.collection(one.code)}">${one.title}</a>` : one.title} <small>${one.count} items</small></li>`)}</ul>`
-    : null
-}
+${collection.inside.length ? html`<nav class="inside" aria-labelledby="inside"><h2 id="inside">${sayPartsOf(within)}</h2>${listInside(collection.inside, places)}</nav>` : null}
+${wayOn(collection.way, places)}
 <footer>Put together by ${collection.teamName}. Last changed ${collection.updatedAt.toISOString().slice(0, 10)}.</footer>
 </main>
 <script>${new Markup(READER_SCRIPT)}</script>
@@ -87,31 +96,73 @@ ${
 /** The width of the column of the page, and the height of its cloth, in pixels. */
 const [WIDE, HIGH] = [712, 56];
 
+/** Collections that stand in one, with those in these, from the top down. */
+const allInside = (inside: readonly InsideCollection[]): InsideCollection[] =>
+  inside.flatMap((one) => [one, ...allInside(one.inside)]);
+
 /** The cloth over the page: one piece, or, of a course, a stretch for each part that holds something, and the way to it. */
 function clothOver(collection: PublishedCollection, places: ReaderPlaces): Markup {
   if (collection.cover)
     return html`<div class="cloth"><img src="${places.picture(collection.cover)}" alt=""></div>`;
   const items = collection.sections.flatMap((section) => section.items);
   const own = {
-    threads: items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
-    tags: mostUsedTags(items),
+    cloth: {
+      threads: items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
+      tags: mostUsedTags(items),
+    },
     minutes: items.reduce((sum, item) => sum + (item.minutes ?? 0), 0),
   };
-  const parts = collection.inside.filter((one) => one.cloth?.threads.length);
+  const parts = allInside(collection.inside).filter((one) => one.count > 0);
   if (!parts.length)
-    return html`<div class="cloth">${new Markup(clothSvg(weave(own.threads, own.tags, WIDE, HIGH)))}</div>`;
-  const all = [...(items.length ? [own] : []), ...parts.map((one) => one.cloth!)];
+    return html`<div class="cloth">${new Markup(clothSvg(weave(own.cloth.threads, own.cloth.tags, WIDE, HIGH)))}</div>`;
+  const all = [...(items.length ? [own] : []), ...parts];
   const minutes = all.reduce((sum, one) => sum + Math.max(1, one.minutes), 0);
-  const piece = (cloth: (typeof all)[number]) => {
-    const width = Math.max(24, Math.round((WIDE * Math.max(1, cloth.minutes)) / minutes));
-    return new Markup(clothSvg(weave(cloth.threads, cloth.tags, width, HIGH)));
+  const piece = (one: (typeof all)[number]) => {
+    const width = Math.max(24, Math.round((WIDE * Math.max(1, one.minutes)) / minutes));
+    return html`<div class="cloth">${new Markup(clothSvg(weave(one.cloth.threads, one.cloth.tags, width, HIGH)))}</div>`;
   };
-  const flex = (cloth: (typeof all)[number]) => new Markup(`flex:${Math.max(1, cloth.minutes)} 1 24px`);
-  return html`<ul class="course">${items.length ? html`<li style="${flex(own)}"><div class="cloth">${piece(own)}</div></li>` : null}${parts.map(
-    ({ title, code, cloth }) =>
-      html`<li style="${flex(cloth!)}">${code ? html`<a href="${places.collection(code)}"><div class="cloth">${piece(cloth!)}</div>${title}</a>` : html`<div class="cloth">${piece(cloth!)}</div>${title}`}</li>`,
+  const flex = (one: (typeof all)[number]) => new Markup(`flex:${Math.max(1, one.minutes)} 1 24px`);
+  return html`<ul class="course">${items.length ? html`<li style="${flex(own)}">${piece(own)}</li>` : null}${parts.map(
+    (one) =>
+      html`<li style="${flex(one)}">${through(one.door, places, html`${piece(one)}<span>${one.title}</span>`)}</li>`,
   )}</ul>`;
 }
+
+/** Something that leads where readers may go; otherwise it only stands there. */
+const through = (door: Door | null, places: ReaderPlaces, words: Markup | string): Markup =>
+  door ? html`<a href="${places.door(door)}">${words}</a>` : html`${words}`;
+
+/** What stands in the collection, each with its own cloth and how long it takes; and what stands in these. */
+const listInside = (inside: readonly InsideCollection[], places: ReaderPlaces): Markup =>
+  html`<ul>${inside.map(
+    (one) =>
+      html`<li>${one.count ? html`<span class="scrap" aria-hidden="true">${new Markup(clothSvg(weave(one.cloth.threads, one.cloth.tags, 96, 32)))}</span>` : html`<span class="scrap"></span>`}<span>${through(one.door, places, one.title)} <small>${sayHeld(one)}</small></span>${one.inside.length ? listInside(one.inside, places) : null}</li>`,
+  )}</ul>`;
+
+const sayHeld = (one: InsideCollection): string => {
+  const all = [one, ...allInside(one.inside)];
+  const items = all.reduce((sum, each) => sum + each.count, 0);
+  const minutes = all.reduce((sum, each) => sum + each.minutes, 0);
+  return `${items} ${items === 1 ? "item" : "items"}${minutes ? `, ${sayMinutes(minutes)}` : ""}`;
+};
+
+/** “1 unit, 3 weeks”, or what else there is. */
+function sayPartsOf(inside: readonly InsideCollection[]): string {
+  const said = sayInside(inside.map((one) => one.title)).join(", ");
+  return /^\d+ (more )?collections?$/.test(said) ? "Inside this collection" : said;
+}
+
+/** Of which course it is a part. */
+const wayUp = (way: Way | null, places: ReaderPlaces): Markup | null =>
+  way?.above.length
+    ? html`<nav class="up" aria-label="Part of">${way.above.map((one) => html`<a href="${places.door(one.door)}">${one.title}</a>`)}</nav>`
+    : null;
+
+/** On to what comes next in the course, and back. */
+const wayOn = (way: Way | null, places: ReaderPlaces): Markup | null =>
+  way && (way.before || way.next)
+    ? html`<nav class="on" aria-label="The way through">${way.before ? html`<a rel="prev" href="${places.door(way.before.door)}"><small>Before</small>${way.before.title}</a>` : html`<span></span>`}${way.next ? html`<a rel="next" href="${places.door(way.next.door)}"><small>Next</small>${way.next.title}</a>` : null}</nav>`
+    : null;
 
 /** Tags by use, for the cover's wefts. */
 function mostUsedTags(items: readonly { tags: readonly string[] }[]): string[] {
@@ -123,7 +174,7 @@ function mostUsedTags(items: readonly { tags: readonly string[] }[]): string[] {
 function head(section: PublishedSection): Markup | null {
   if (section.id === null) return null;
   const { minutes } = sumUp([section]);
-  return html`<h2>${section.title}${minutes ? html`<small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}`;
+  return html`<h2>${section.title}${minutes ? html` <small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}`;
 }
 
 function part(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {

@@ -8,7 +8,10 @@ export const READER_STYLE =
 html{-webkit-text-size-adjust:100%}
 body{margin:0;background:var(--sheet);color:var(--ink);font:400 1rem/1.5 "Atkinson Hyperlegible Next",system-ui,sans-serif;overflow-wrap:break-word}
 main{max-width:46.5rem;margin:0 auto;padding:2.25rem 1rem 4rem}
-.course{display:flex;gap:6px;list-style:none;margin:0;padding:0;font-size:.875rem}.course li{min-width:0;overflow:hidden;text-overflow:ellipsis;white-space:nowrap}.course a{color:var(--quiet)}
+.course{display:flex;gap:6px;list-style:none;margin:0;padding:0;font-size:.875rem}.course li{min-width:0;overflow:hidden;white-space:nowrap}.course a{color:var(--quiet);text-decoration:none}.course span{display:block;overflow:hidden;text-overflow:ellipsis;margin-top:.2rem}.course a:hover span{text-decoration:underline}
+.up{display:flex;flex-wrap:wrap;gap:.1rem .5rem;font-size:.9375rem;margin:0 0 .75rem}.up a{color:var(--accent);text-underline-offset:3px;padding:.25rem 0}.up a:not(:last-child)::after{content:"›";display:inline-block;color:var(--quiet);padding-left:.5rem;text-decoration:none}
+.inside ul{list-style:none;margin:0;padding:0}.inside li{display:grid;grid-template-columns:6rem minmax(0,1fr);gap:0 1rem;align-items:center;padding:.6rem 0;border-bottom:1px solid var(--line)}.inside li li:last-child{border-bottom:0;padding-bottom:0}.inside ul ul{grid-column:1/-1;margin:.6rem 0 0 1.25rem}.inside li:has(>ul){padding-bottom:.6rem}.scrap{height:2rem;border-radius:4px;overflow:hidden;background:var(--sunk)}.scrap svg{display:block;width:100%;height:100%}.inside a{color:var(--accent);font-weight:650;text-underline-offset:3px;text-decoration-thickness:1px}.inside small{display:block;font-size:.875rem;color:var(--quiet)}
+.on{display:flex;justify-content:space-between;gap:1rem;margin-top:2.5rem}.on a{max-width:48%;color:var(--accent);font-weight:650;text-underline-offset:3px;text-decoration-thickness:1px;border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem}.on a:last-child{text-align:right;margin-left:auto}.on small{display:block;font-weight:400;color:var(--quiet)}
 .cloth{height:56px;border-radius:6px;overflow:hidden}.cloth svg{display:block;width:100%;height:100%}
 h1,.lead,.say{font-family:Literata,Georgia,"Times New Roman",serif}
 h1{font-size:clamp(1.7rem,5vw,2.25rem);line-height:1.2;margin:1.25rem 0 .5rem;font-weight:650;text-wrap:balance}

@@ -1,5 +1,5 @@
 /** No vowels, no 0 1 i l o: read aloud without doubt, and no words by chance. */
-const LETTERS = "23456789bcdfghjkmnpqrstvwxz";
+export const LETTERS = "23456789bcdfghjkmnpqrstvwxz";
 const LENGTH = 16;
 
 /**

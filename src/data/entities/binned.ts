@@ -135,7 +135,7 @@ export const sections = binned(section, ["title", "intro", "position"], {
 
 export const placements = binned(
   placement,
-  ["collection", "section", "position", "heading", "context", "look", "resource"],
+  ["collection", "section", "position", "heading", "context", "look", "forReaders", "resource"],
   {
     ...standing(placement),
     verbs: {

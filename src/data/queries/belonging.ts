@@ -1,6 +1,6 @@
 import { teamWithPicture } from "./people";
 import { queryRows } from "../sql/query-rows";
-import { and, eq, isNull, or, type SQL, sql, type Table } from "drizzle-orm";
+import { and, eq, type SQL, sql, type Table } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import {
@@ -15,7 +15,6 @@ import {
   rule,
   ruleHit,
   section,
-  shareLink,
   tag,
   team,
 } from "../schema";
@@ -76,32 +75,6 @@ export async function findBelonging(
   );
   const row = rows[0];
   return row?.team ? { team: row.team, role: row.role, deleted: row.deleted !== null } : null;
-}
-
-/** The collection's team, if the collection is open to whoever holds this code; public ones need none. */
-export async function findShared(tx: Tx, id: string, given: string | null): Promise<{ team: string } | null> {
-  const rows = await tx
-    .select({ team: collection.team })
-    .from(collection)
-    .leftJoin(
-      shareLink,
-      and(
-        eq(shareLink.collection, collection.id),
-        isNull(shareLink.revokedAt),
-        eq(shareLink.code, code(given ?? "")),
-      ),
-    )
-    .where(
-      and(
-        eq(collection.id, id),
-        isNull(collection.deletedAt),
-        or(
-          eq(collection.audience, "public"),
-          and(eq(collection.audience, "link"), eq(shareLink.code, code(given ?? ""))),
-        ),
-      ),
-    );
-  return rows[0] ?? null;
 }
 
 /** A team of the person in which some resource or the cover of a collection has this picture. */

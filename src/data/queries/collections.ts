@@ -4,18 +4,7 @@ import { queryRows } from "../sql/query-rows";
 import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { ViewSetting } from "@/core/list/view-setting";
 import type { Tx } from "../database";
-import {
-  collection,
-  placement,
-  resource,
-  resourceTag,
-  section,
-  shareLink,
-  tag,
-  team,
-  viewSetting,
-} from "../schema";
-import { code } from "../sql/code";
+import { collection, placement, resource, resourceTag, section, tag, team, viewSetting } from "../schema";
 
 export type CollectionRow = typeof collection.$inferSelect;
 export type SectionRow = { id: string; title: string; intro: string; position: string };
@@ -82,6 +71,9 @@ export async function collectionTree(tx: Tx, teamId: string) {
       parent: collection.parent,
       title: collection.title,
       audience: collection.audience,
+      reach: collection.reach,
+      sharedUntil: collection.sharedUntil,
+      leftOut: collection.leftOut,
       position: collection.position,
       awayAt: collection.awayAt,
       coverHash: collection.coverHash,
@@ -170,8 +162,9 @@ const SHOWN = 64;
 /**
  * What the cloth of each of these collections is woven from: its items in order, or those that stand for all, the four tags
  * used most among them, and how long it is.
+ * @param forReaders only what those see who are not of the team
  */
-export async function clothOf(tx: Tx, ids: readonly string[]) {
+export async function clothOf(tx: Tx, ids: readonly string[], forReaders = false) {
   const empty = () => ({ threads: [] as Yarn[], tags: [] as string[], items: 0, minutes: 0 });
   const cloths = new Map(ids.map((id) => [id, empty()]));
   if (!ids.length) return cloths;
@@ -194,6 +187,7 @@ export async function clothOf(tx: Tx, ids: readonly string[]) {
         isNull(placement.deletedAt),
         isNull(resource.deletedAt),
         isItem,
+        forReaders ? eq(placement.forReaders, true) : undefined,
       ),
     )
     .orderBy(placement.collection, sql`coalesce(${section.position}, '')`, placement.position, placement.id)
@@ -251,48 +245,11 @@ export async function saveSetting(
   await tx.insert(viewSetting).values(row).onDuplicateKeyUpdate({ set: { view, updatedAt } });
 }
 
-/** Ends the codes of a collection, so that links with them lead nowhere. */
-export async function revokeShareCodes(tx: Tx, id: string, at: Date): Promise<void> {
-  await tx.update(shareLink).set({ revokedAt: at }).where(eq(shareLink.collection, id));
-}
-
-/** Writes down the code a collection is shared by. */
-export async function addShareCode(tx: Tx, id: string, code: string, at: Date): Promise<void> {
-  await tx.insert(shareLink).values({ code, collection: id, createdAt: at });
-}
-
-/** The live code of a collection, if it has one. */
-export async function shareCodeOf(tx: Tx, id: string): Promise<string | null> {
-  const rows = await tx
-    .select({ code: shareLink.code })
-    .from(shareLink)
-    .where(and(eq(shareLink.collection, id), isNull(shareLink.revokedAt)))
-    .orderBy(desc(shareLink.createdAt))
-    .limit(1);
-  return rows[0]?.code ?? null;
-}
-
-/** The collection behind a code, with the version its kept document is compared with. */
-export async function byShareCode(tx: Tx, given: string) {
-  const rows = await tx
-    .select({ id: collection.id, version: collection.version, audience: collection.audience })
-    .from(shareLink)
-    .innerJoin(collection, eq(collection.id, shareLink.collection))
-    .where(and(eq(shareLink.code, code(given)), isNull(shareLink.revokedAt), isNull(collection.deletedAt)));
-  return rows[0] ?? null;
-}
-
-/** Collections inside this one that are not in the bin, with the code of those that are shared. */
+/** Collections inside this one that are not in the bin. */
 export async function collectionsInside(tx: Tx, id: string) {
   return tx
-    .select({
-      id: collection.id,
-      title: collection.title,
-      audience: collection.audience,
-      code: shareLink.code,
-    })
+    .select({ id: collection.id, title: collection.title, audience: collection.audience })
     .from(collection)
-    .leftJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
     .where(and(eq(collection.parent, id), isNull(collection.deletedAt)))
     .orderBy(asc(collection.position), asc(collection.id));
 }

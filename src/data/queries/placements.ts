@@ -11,6 +11,8 @@ export type Item = {
   heading: string;
   context: string;
   look: Look;
+  /** Whether those see it who are not of the team. */
+  forReaders: boolean;
   addedAt: Date;
   resource: Card;
 };
@@ -23,6 +25,7 @@ const columns = {
     heading: placement.heading,
     context: placement.context,
     look: placement.look,
+    forReaders: placement.forReaders,
     addedAt: placement.createdAt,
   },
   resource: cardColumns,

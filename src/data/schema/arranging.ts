@@ -1,4 +1,5 @@
 import {
+  boolean,
   foreignKey,
   index,
   int,
@@ -9,7 +10,7 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
-import type { Audience, ReaderView } from "@/core/publish/model";
+import type { Audience, Reach, ReaderView } from "@/core/publish/model";
 import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
 import { bytesText, line, moment, uuid } from "./columns";
@@ -31,6 +32,12 @@ export const collection = mysqlTable(
     rich: text("rich").notNull().default(""),
     audience: varchar("audience", { length: 8 }).$type<Audience>().notNull().default("team"),
     view: varchar("view", { length: 8 }).$type<ReaderView>().notNull().default("rows"),
+    /** Whether who sees it sees the collections inside it, too. */
+    reach: varchar("reach", { length: 8 }).$type<Reach>().notNull().default("level"),
+    /** From then on it is the team's own again; null: until somebody says so. */
+    sharedUntil: moment("shared_until"),
+    /** Whoever sees the collection it stands in does not see this one there. */
+    leftOut: boolean("left_out").notNull().default(false),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
     coverHash: bytesText("cover_hash", { length: 64 }),
     /** When it was put away: kept with its links, but out of the way. */
@@ -87,6 +94,8 @@ export const placement = mysqlTable(
     context: text("context").notNull(),
     /** A note may stand as text between the items instead of as one of them. */
     look: varchar("look", { length: 8 }).$type<Look>().notNull().default("item"),
+    /** Whether those see it who are not of the team. */
+    forReaders: boolean("for_readers").notNull().default(true),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),
@@ -117,6 +126,22 @@ export const shareLink = mysqlTable(
     revokedAt: moment("revoked_at"),
   },
   (t) => [index("share_link_collection").on(t.collection)],
+);
+
+/** A short code that is typed or read aloud, and what it opens. */
+export const shortCode = mysqlTable(
+  "short_code",
+  {
+    code: bytesText("code", { length: 8 }).primaryKey(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    createdAt: moment("created_at").notNull(),
+    /** After which it opens nothing any more; null: as long as it is shared. */
+    until: moment("until"),
+    endedAt: moment("ended_at"),
+  },
+  (t) => [index("short_code_collection").on(t.collection)],
 );
 
 /** How one person likes to see a collection. */

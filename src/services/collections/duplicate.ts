@@ -1,5 +1,6 @@
 import { IsBoolean } from "class-validator";
 import { insideOf } from "@/core/list/tree-moves";
+import { audienceNow, type Shared } from "@/core/publish/opens";
 import { placeAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import { collectionTree, lockCollections } from "@/data/queries/collections";
@@ -40,9 +41,14 @@ export const duplicateCollection = action({
     /** The copy of each collection. */
     const ids = new Map(all.map((id) => [id, newId()]));
     const times = { createdAt: at, updatedAt: at };
+    // Readers of what the original stands in are not shown its copy before somebody says so.
+    const seen = root.parent !== null && isSharedWithAllInside(tree, root.parent, at);
     const copies = rows.map((row) => ({
       ...row,
-      ...(row === root ? { position, title } : { parent: ids.get(row.parent!)! }),
+      sharedUntil: null,
+      ...(row === root
+        ? { position, title, leftOut: seen || root.leftOut }
+        : { parent: ids.get(row.parent!)! }),
       ...times,
       id: ids.get(row.id)!,
       audience: "team" as const,
@@ -60,6 +66,18 @@ export const duplicateCollection = action({
     return { collection: { id: ids.get(root.id)!, title } };
   },
 });
+
+/** Whether somebody outside the team sees whatever is put into this collection. */
+function isSharedWithAllInside(
+  tree: readonly (Omit<Shared, "code"> & { id: string })[],
+  id: string,
+  at: Date,
+): boolean {
+  const known = new Map(tree.map((one) => [one.id, one]));
+  for (let one = known.get(id); one; one = known.get(one.parent ?? ""))
+    if (one.reach === "all" && audienceNow(one, at) !== "team") return true;
+  return false;
+}
 
 type Copies = ReadonlyMap<string, string>;
 

@@ -7,11 +7,11 @@ import {
   sectionsOf,
   settingOf,
   sectionSums,
-  shareCodeOf,
   clothOf,
   collectionTree,
 } from "@/data/queries/collections";
 import type { Tx } from "@/data/database";
+import { shareCodeOf } from "@/data/queries/sharing";
 import { itemsOf } from "@/data/queries/placements";
 import { tagsOfCollection } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";

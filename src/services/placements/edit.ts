@@ -1,7 +1,8 @@
+import { IsBoolean } from "class-validator";
 import { type Look, LOOKS } from "@/core/list/view-setting";
 import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
-import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
 import { mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
@@ -13,6 +14,8 @@ class EditPlacement {
   @MaybeBase() base?: Base;
   /** A note may stand as text between the items. */
   @MaybeOneOf(LOOKS) look?: Look;
+  /** Whether those see it who are not of the team. */
+  @Optional() @IsBoolean() forReaders?: boolean;
 }
 
 export const editPlacement = action({
@@ -22,11 +25,15 @@ export const editPlacement = action({
   allow: can.arrange("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: ({ input }) =>
-    input.look !== undefined
-      ? "change how a note stands"
-      : input.heading !== undefined
-        ? "write a heading"
-        : "write a context line",
+    input.forReaders !== undefined
+      ? input.forReaders
+        ? "show an item to readers"
+        : "keep an item from readers"
+      : input.look !== undefined
+        ? "change how a note stands"
+        : input.heading !== undefined
+          ? "write a heading"
+          : "write a context line",
   run: async ({ input, tx, locked, change }) => {
     const before = locked.placement(input.placement);
     if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
@@ -35,8 +42,9 @@ export const editPlacement = action({
       heading: { now: before.heading, wanted: input.heading, most: 300 },
       context: { now: before.context, wanted: input.context, most: 4000 },
     });
-    await change("placement", before, { ...words, look: input.look });
-    const { id, heading, context, look } = before;
-    return { placement: { id, heading, context, look: input.look ?? look, ...words } };
+    const said = { look: input.look ?? before.look, forReaders: input.forReaders ?? before.forReaders };
+    await change("placement", before, { ...words, look: input.look, forReaders: input.forReaders });
+    const { id, heading, context } = before;
+    return { placement: { id, heading, context, ...said, ...words } };
   },
 });

@@ -1,26 +1,26 @@
 import { groupBy } from "@/core/list/group-by";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
-import { clothOf, collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
+import { collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
 import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
+import { insideOf, type Shown, wayOf } from "./shown";
 
-/** Reads a collection as it leaves the team. For readers, those inside it count only when they are shared too. */
+/**
+ * Reads a collection as it leaves the team.
+ * @param shown what readers are shown with it; null: for its own people, all of it, without what stands in it
+ */
 export async function publishedCollection(
   tx: Tx,
   id: string,
-  forReaders: boolean,
+  shown: Shown | null,
 ): Promise<PublishedCollection> {
   const found = (await findCollection(tx, id))!;
-  const [sections, items, inside] = await Promise.all([
+  const [sections, all, inside] = await Promise.all([
     sectionsOf(tx, id),
     allItems(tx, id),
-    collectionsInside(tx, id),
+    shown ? insideOf(tx, shown, id) : [],
   ]);
-  const shown = inside.filter((one) => !forReaders || one.audience !== "team");
-  const cloths = await clothOf(
-    tx,
-    shown.map((one) => one.id),
-  );
+  const items = shown ? all.filter((item) => item.forReaders) : all;
   const bySection = groupBy(items, (item) => item.section);
   return {
     id,
@@ -29,7 +29,7 @@ export async function publishedCollection(
     rich: found.rich,
     cover: found.coverHash,
     teamName: found.teamName,
-    audience: found.audience,
+    audience: shown?.root.audience ?? found.audience,
     view: found.view,
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
@@ -42,15 +42,8 @@ export async function publishedCollection(
         items: (bySection.get(one.id) ?? []).map(published),
       })),
     ],
-    inside: shown.map((one) => {
-      const { threads, tags, items, minutes } = cloths.get(one.id)!;
-      return {
-        title: one.title,
-        code: one.audience === "team" ? null : one.code,
-        count: items,
-        cloth: { threads, tags, minutes },
-      };
-    }),
+    inside,
+    way: shown && wayOf(shown, id),
   };
 }
 
@@ -60,7 +53,7 @@ export async function publishedCollection(
  * @param depth how far below the first one this is
  */
 export async function publishedTree(tx: Tx, id: string, depth = 0): Promise<PublishedTree> {
-  const collection = await publishedCollection(tx, id, false);
+  const collection = await publishedCollection(tx, id, null);
   const inside: PublishedTree[] = [];
   if (depth < 20)
     for (const one of await collectionsInside(tx, id))

@@ -2,19 +2,20 @@ import { afterAll, afterEach, beforeEach, expect, test, vi } from "vitest";
 import type { PublishedCollection } from "@/core/publish/model";
 
 const world = vi.hoisted(() => ({
-  found: null as { id: string; version: number; audience: string } | null,
+  found: null as { root: string; stamp: string } | null,
+  audience: "link",
   title: "",
   away: "" as "" | "refused" | "silent",
   asked: 0,
   read: 0,
 }));
 vi.mock("@/mechanism/changing", () => ({ database: () => null }));
-vi.mock("@/data/queries/collections", () => ({
-  byShareCode: async () => {
+vi.mock("./shown-behind", () => ({
+  shownBehind: async () => {
     world.asked++;
     if (world.away === "silent") return new Promise(() => undefined);
     if (world.away) throw Object.assign(new Error("away"), { code: "ECONNREFUSED" });
-    return world.found;
+    return world.found && { ...world.found, parts: new Set() };
   },
 }));
 vi.mock("./read", () => ({
@@ -29,12 +30,13 @@ vi.mock("./read", () => ({
           rich: "",
           cover: null,
           teamName: "Moss",
-          audience: world.found!.audience,
+          audience: world.audience,
           view: "rows",
           createdAt: new Date(0),
           updatedAt: new Date(0),
           sections: [],
           inside: [],
+          way: null,
         } as unknown as PublishedCollection,
       };
     },
@@ -47,7 +49,8 @@ let codes = 0;
 beforeEach(() => {
   vi.useFakeTimers({ now: new Date("2026-05-01T12:00:00Z") });
   Object.assign(world, {
-    found: { id: "bog", version: 1, audience: "link" },
+    found: { root: "bog", stamp: "1" },
+    audience: "link",
     title: "Fires",
     away: "",
     asked: 0,
@@ -58,44 +61,42 @@ beforeEach(() => {
 afterEach(() => void vi.useRealTimers());
 const code = () => `code-${codes}`;
 const shown = async () => {
-  const page = await readerPage(code(), null);
+  const page = await readerPage({ code: code() });
   return page && /<title>(.*?)<\/title>/.exec(new TextDecoder().decode(page.bytes))![1];
 };
 
 test("a page that many ask for at once is made once, and asked about twice a second at the most", async () => {
-  await Promise.all(Array.from({ length: 100 }, () => readerPage(code(), null)));
+  await Promise.all(Array.from({ length: 100 }, () => readerPage({ code: code() })));
   expect([world.asked, world.read]).toEqual([1, 1]);
   await vi.advanceTimersByTimeAsync(499);
-  await readerPage(code(), null);
+  await readerPage({ code: code() });
   expect(world.asked).toBe(1);
   await vi.advanceTimersByTimeAsync(1);
-  await readerPage(code(), null);
+  await readerPage({ code: code() });
   expect([world.asked, world.read]).toEqual([2, 1]);
 });
 
 test("what changed shows within half a second, under another tag of its content", async () => {
-  const before = await readerPage(code(), null);
+  const before = await readerPage({ code: code() });
   expect(await shown()).toContain("Fires");
-  Object.assign(world, { title: "Dams", found: { ...world.found, version: 2 } });
+  Object.assign(world, { title: "Dams", found: { root: "bog", stamp: "2" } });
   await vi.advanceTimersByTimeAsync(500);
   expect(await shown()).toContain("Dams");
-  expect((await readerPage(code(), null))!.etag).not.toBe(before!.etag);
+  expect((await readerPage({ code: code() }))!.etag).not.toBe(before!.etag);
 });
 
 test("what is no longer shared is gone within half a second; a search engine is only let in where it is public", async () => {
-  expect((await readerPage(code(), null))!.noindex).toBe(true);
-  world.found = { ...world.found!, audience: "public" };
+  expect((await readerPage({ code: code() }))!.noindex).toBe(true);
+  Object.assign(world, { audience: "public", found: { root: "bog", stamp: "2" } });
   await vi.advanceTimersByTimeAsync(500);
-  expect((await readerPage(code(), null))!.noindex).toBe(false);
-  world.found = { ...world.found!, audience: "team" };
+  expect((await readerPage({ code: code() }))!.noindex).toBe(false);
   await vi.advanceTimersByTimeAsync(500);
-  expect(await readerPage(code(), null)).toBeNull();
   world.found = null;
-  expect(await readerPage(code(), null)).toBeNull();
+  expect(await readerPage({ code: code() })).toBeNull();
 });
 
-test("what its version does not count, like the collections inside, is looked at each minute", async () => {
-  await readerPage(code(), null);
+test("what it is not compared by, like the name of the team, is looked at each minute", async () => {
+  await readerPage({ code: code() });
   world.title = "Fires, and dams inside";
   await vi.advanceTimersByTimeAsync(59_000);
   expect(await shown()).not.toContain("dams inside");
@@ -103,32 +104,32 @@ test("what its version does not count, like the collections inside, is looked at
   expect(await shown()).toContain("dams inside");
 });
 
-const text = async () => new TextDecoder().decode((await readerPage(code(), null))!.bytes);
+const text = async () => new TextDecoder().decode((await readerPage({ code: code() }))!.bytes);
 const AS_IT_WAS = "This page is as it was a moment ago";
 
 test("while the database is away readers see their page as it was, with a word that it is, for five minutes", async () => {
-  const before = await readerPage(code(), null);
+  const before = await readerPage({ code: code() });
   world.away = "refused";
   await vi.advanceTimersByTimeAsync(500);
   expect(await text()).toContain(AS_IT_WAS);
-  expect((await readerPage(code(), null))!.etag).not.toBe(before!.etag);
+  expect((await readerPage({ code: code() }))!.etag).not.toBe(before!.etag);
   await vi.advanceTimersByTimeAsync(5 * 60_000 - 1_000);
   expect(await text()).toContain("Fires");
   await vi.advanceTimersByTimeAsync(1_000);
   // By now it may not be shared any more.
-  await expect(readerPage(code(), null)).rejects.toThrow("away");
+  await expect(readerPage({ code: code() })).rejects.toThrow("away");
   world.away = "";
   expect(await text()).not.toContain(AS_IT_WAS);
 });
 
 test("a database that says nothing is waited for two seconds; who asks for the first time then is told so", async () => {
-  await readerPage(code(), null);
+  await readerPage({ code: code() });
   world.away = "silent";
   await vi.advanceTimersByTimeAsync(500);
   const asking = text();
   await vi.advanceTimersByTimeAsync(2_000);
   expect(await asking).toContain(AS_IT_WAS);
-  const first = expect(readerPage(`${code()}-other`, null)).rejects.toThrow("No answer in time");
+  const first = expect(readerPage({ code: `${code()}-other` })).rejects.toThrow("No answer in time");
   await vi.advanceTimersByTimeAsync(2_000);
   await first;
 });

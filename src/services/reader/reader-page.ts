@@ -1,11 +1,12 @@
 import type { ReaderView } from "@/core/publish/model";
 import { html } from "@/core/publish/html";
 import { readerDocument } from "@/core/publish/reader-document";
-import { byShareCode } from "@/data/queries/collections";
 import { isAway, within } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
+import { now } from "@/outside/clock";
 import { sha256 } from "@/outside/hash";
 import { readPublished } from "./read";
+import { shownBehind } from "./shown-behind";
 
 export type ReaderPage = {
   etag: string;
@@ -18,9 +19,10 @@ export type ReaderPage = {
   files: Set<string>;
 };
 /** `away`: the same page with a line that says since when it could not be renewed. */
-type Cached = { away?: ReaderPage } & {
-  version: number;
-  audience: string;
+type Cached = {
+  away?: ReaderPage;
+  /** What it was made from; see `shownBehind`. */
+  stamp: string;
   page: ReaderPage;
   madeAt: number;
   checkedAt: number;
@@ -29,29 +31,29 @@ type Cached = { away?: ReaderPage } & {
 const cached = new Map<string, Cached>();
 const making = new Map<string, Promise<ReaderPage | null>>();
 const MOST = 400;
-/** A cached page is compared with the collection's version this often, so a change shows within it in every process. */
+/** A cached page is compared with what it was made from this often, so a change shows within it in every process. */
 const CHECK = 500;
-/** What a page says about collections inside it is not counted in its version; it is made anew this often. */
+/** The name of the team is not among what it is compared with; it is made anew this often. */
 const REMADE_AFTER = 60_000;
 
+/** Which page is asked for: of the collection with this code, or of a part of it, in its own view or another. */
+export type Asked = { code: string; part?: string | null; view?: ReaderView | null };
+const keyOf = ({ code, part, view }: Asked): string => `${code} ${part ?? ""} ${view ?? ""}`;
+
 /** The same page without waiting, if it was looked at just now; undefined when it has to be waited for. */
-export function readerPageNow(code: string, view: ReaderView | null): ReaderPage | undefined {
-  const known = cached.get(`${code} ${view ?? ""}`);
+export function readerPageNow(asked: Asked): ReaderPage | undefined {
+  const known = cached.get(keyOf(asked));
   return known && Date.now() - known.checkedAt < CHECK ? known.page : undefined;
 }
 
-/**
- * The reader's page behind a share code, as bytes ready to send; null when nothing is shared under it.
- * @param code the share code in the address
- * @param view the one asked for, or null for the collection's own
- */
-export function readerPage(code: string, view: ReaderView | null): Promise<ReaderPage | null> {
-  const key = `${code} ${view ?? ""}`;
+/** The reader's page that is asked for, as bytes ready to send; null when nothing is shared there. */
+export function readerPage(asked: Asked): Promise<ReaderPage | null> {
+  const key = keyOf(asked);
   const known = cached.get(key);
   if (known && Date.now() - known.checkedAt < CHECK) return Promise.resolve(known.page);
   let work = making.get(key);
   if (!work) {
-    work = check(key, code, view, known).finally(() => making.delete(key));
+    work = check(key, asked, known).finally(() => making.delete(key));
     making.set(key, work);
   }
   return work;
@@ -70,43 +72,37 @@ function asItWas(page: ReaderPage): ReaderPage {
   return { ...page, bytes, etag: `${page.etag.slice(0, -1)}-away"` };
 }
 
-async function check(
-  key: string,
-  code: string,
-  view: ReaderView | null,
-  known: Cached | undefined,
-): Promise<ReaderPage | null> {
-  const asked = Date.now();
-  let found: Awaited<ReturnType<typeof byShareCode>>;
+async function check(key: string, asked: Asked, known: Cached | undefined): Promise<ReaderPage | null> {
+  const { code, part = null, view } = asked;
+  const at = Date.now();
+  let shown: Awaited<ReturnType<typeof shownBehind>>;
   try {
-    found = await within(PATIENCE, byShareCode(database(), code));
+    shown = await within(PATIENCE, shownBehind(database(), code, now()));
   } catch (error) {
-    if (known && isAway(error) && asked - known.checkedAt < AWAY_FOR)
+    if (known && isAway(error) && at - known.checkedAt < AWAY_FOR)
       return (known.away ??= asItWas(known.page));
     throw error;
   }
-  if (!found || found.audience === "team") {
+  if (!shown || (part !== null && !shown.parts.has(part))) {
     cached.delete(key);
     return null;
   }
-  if (
-    known &&
-    known.version === found.version &&
-    known.audience === found.audience &&
-    asked - known.madeAt < REMADE_AFTER
-  ) {
-    known.checkedAt = asked;
+  if (known && known.stamp === shown.stamp && at - known.madeAt < REMADE_AFTER) {
+    known.checkedAt = at;
     known.away = undefined;
     return known.page;
   }
-  const { collection } = await readPublished.call({ person: null, share: code }, { collection: found.id });
-  const self = `/c/${code}`;
+  const { collection } = await readPublished.call(
+    { person: null, share: code },
+    { collection: part ?? shown.root },
+  );
+  const own = part ? `/c/${code}/in/${part}` : `/c/${code}`;
   const text = readerDocument(collection, view ?? collection.view, {
-    self,
-    picture: (hash) => `${self}/p/${hash}`,
-    file: (item) => `${self}/f/${item.id}`,
+    self: own,
+    picture: (hash) => `${own}/p/${hash}`,
+    file: (item) => `${own}/f/${item.id}`,
     fonts: "/fonts",
-    collection: (other) => `/c/${other}`,
+    door: (door) => `/c/${door.code ?? code}${door.part ? `/in/${door.part}` : ""}`,
   });
   const page: ReaderPage = {
     etag: `"${sha256(text).slice(0, 20)}"`,
@@ -122,12 +118,6 @@ async function check(
   };
   if (cached.size >= MOST) cached.delete(cached.keys().next().value!);
   cached.delete(key);
-  cached.set(key, {
-    version: found.version,
-    audience: found.audience,
-    page,
-    madeAt: asked,
-    checkedAt: asked,
-  });
+  cached.set(key, { stamp: shown.stamp, page, madeAt: at, checkedAt: at });
   return page;
 }

@@ -1,4 +1,4 @@
-import { addShareCode, revokeShareCodes } from "@/data/queries/collections";
+import { addShareCode, revokeShareCodes } from "@/data/queries/sharing";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

@@ -1,19 +1,25 @@
-import { AUDIENCES, READER_VIEWS } from "@/core/publish/model";
-import { addShareCode, shareCodeOf } from "@/data/queries/collections";
+import { AUDIENCES, READER_VIEWS, REACHES } from "@/core/publish/model";
+import { addShareCode, shareCodeOf } from "@/data/queries/sharing";
 import { action } from "@/mechanism/action";
-import { Id, MaybeOneOf } from "@/mechanism/input";
+import { Id, MaybeMoment, MaybeOneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { fieldProblem } from "@/mechanism/problem";
 import { newShareCode } from "@/outside/random";
 
 class SetAudience {
   @Id() collection: string;
   @MaybeOneOf(AUDIENCES) audience?: (typeof AUDIENCES)[number];
   @MaybeOneOf(READER_VIEWS) view?: (typeof READER_VIEWS)[number];
+  /** Whether they see what stands inside, too. */
+  @MaybeOneOf(REACHES) reach?: (typeof REACHES)[number];
+  /** When it closes by itself; null: not before somebody says so. */
+  @MaybeMoment() until?: string | null;
 }
 
 export const setAudience = action({
   name: "share.set",
-  about: "Decides who can see a collection, and in which view readers first see it.",
+  about:
+    "Decides who can see a collection, with what stands inside or without, until when, and in which view readers first see it.",
   input: SetAudience,
   allow: can.publish("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
@@ -21,14 +27,19 @@ export const setAudience = action({
   history: null,
   run: async ({ input, tx, locked, at, change }) => {
     const before = locked.collection(input.collection);
-    const { audience = before.audience, view = before.view } = input;
-    await change("collection", before, { audience, view }, { verb: "share.set" });
+    const { audience = before.audience, view = before.view, reach = before.reach } = input;
+    // What was shared until a day and is shared anew is not over at once.
+    const stale = before.sharedUntil !== null && before.sharedUntil <= at ? null : before.sharedUntil;
+    const sharedUntil = input.until === undefined ? stale : input.until ? new Date(input.until) : null;
+    if (input.until !== undefined && sharedUntil && sharedUntil <= at)
+      throw fieldProblem("until", "date-is-over");
+    await change("collection", before, { audience, view, reach, sharedUntil }, { verb: "share.set" });
     let code = await shareCodeOf(tx, before.id);
     // The same link comes back when sharing was only paused; a new one has to be asked for.
     if (audience !== "team" && !code) {
       code = newShareCode();
       await addShareCode(tx, before.id, code, at);
     }
-    return { audience, view, code: audience === "team" ? null : code };
+    return { audience, view, reach, until: sharedUntil, code: audience === "team" ? null : code };
   },
 });

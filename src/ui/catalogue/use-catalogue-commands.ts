@@ -25,6 +25,7 @@ export const asItem = (found: Found): Item => ({
   heading: "",
   context: "",
   look: "item",
+  forReaders: true,
   addedAt: found.createdAt,
   resource: found,
 });

@@ -33,6 +33,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
         heading: "",
         context: "",
         look: "item",
+        forReaders: true,
         addedAt,
         resource,
         pending,
@@ -133,7 +134,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       address: "",
       title: "",
     };
-    const words = { heading: "", context: "", look: "text" as const };
+    const words = { heading: "", context: "", look: "text" as const, forReaders: true };
     now.current.change((all) => [
       ...all,
       { id, section: landing.section, position: position!, addedAt, resource, draft: landing, ...words },

@@ -1,0 +1,1 @@
+export { getGo as GET } from "@/http/go-route";

@@ -1,0 +1,36 @@
+import sharp from "sharp";
+import { qrSvg } from "@/core/share/qr";
+import { addressOfHobbin } from "@/services/accounts/address";
+import { readerPage } from "@/services/reader/reader-page";
+
+/** Pixels of the square; 20 cm on paper at 150 dots an inch. */
+const WIDE = 1_200;
+
+/** GET …/qr.svg, …/qr.png: the address of a reader's page as a QR code. */
+export async function getQr(
+  request: Request,
+  { params }: { params: Promise<{ code: string; part?: string; file: string }> },
+): Promise<Response> {
+  const { code, part, file } = await params;
+  if (!/^(svg|png)$/.test(file) || !(await readerPage({ code, part })))
+    return new Response(null, { status: 404 });
+  const svg = qrSvg(`${addressOfHobbin()}/c/${code}${part ? `/in/${part}` : ""}`, "wall");
+  const isPng = file === "png";
+  const bytes = isPng
+    ? await sharp(Buffer.from(svg), { density: 300 })
+        .resize(WIDE, WIDE, { kernel: "nearest" })
+        .png({ palette: true })
+        .toBuffer()
+    : svg;
+  return new Response(bytes as BodyInit, {
+    headers: {
+      "content-type": isPng ? "image/png" : "image/svg+xml",
+      "cache-control": "public, max-age=3600",
+      "content-security-policy": "default-src 'none'; sandbox",
+      "x-content-type-options": "nosniff",
+      ...(new URL(request.url).searchParams.has("save") && {
+        "content-disposition": `attachment; filename="code-${code.slice(0, 4)}.${file}"`,
+      }),
+    },
+  });
+}

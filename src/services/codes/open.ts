@@ -1,0 +1,36 @@
+import { audienceNow } from "@/core/publish/opens";
+import { readShortCode } from "@/core/share/short-code";
+import { byShortCode } from "@/data/queries/sharing";
+import { reading } from "@/mechanism/action";
+import { Name } from "@/mechanism/input";
+import { guarded } from "@/mechanism/limits";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
+import { now } from "@/outside/clock";
+
+class OpenCode {
+  @Name("the code", 200) code: string;
+}
+
+export const openCode = reading({
+  name: "codes.open",
+  about: "Where a short code leads: the code in the address of what it opens.",
+  input: OpenCode,
+  allow: can.ask(),
+  run: async ({ input, tx }) => {
+    const typed = readShortCode(input.code);
+    // Its check letter tells without a look, so a slip is no guess.
+    if (!("code" in typed)) throw fieldProblem("code", "code-has-a-slip");
+    const at = now();
+    const found = await guarded(
+      "short code",
+      async () => {
+        const one = await byShortCode(tx, typed.code, at);
+        return one && audienceNow(one, at) !== "team" && one.code !== null ? one.code : null;
+      },
+      "shortCodes",
+    );
+    if (!found) throw new Problem("code-opens-nothing");
+    return { code: found };
+  },
+});

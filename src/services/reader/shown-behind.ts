@@ -1,0 +1,35 @@
+import { audienceNow, shownInside } from "@/core/publish/opens";
+import type { Tx } from "@/data/database";
+import { byShareCode, type SharedNode, sharedDown, sharedUp } from "@/data/queries/sharing";
+import { sha256 } from "@/outside/hash";
+import { aboveOf } from "./shown";
+
+/** What a code leads to now. */
+type Behind = {
+  root: string;
+  /** The collections inside that readers are shown. */
+  parts: ReadonlySet<string>;
+  /**
+   * Of everything that a page under this code is made from: their versions, their places, who may see them. As long as it is
+   * the same, the page is.
+   */
+  stamp: string;
+};
+
+/** What readers with this code are shown; null when it leads to nothing. It is asked twice a second for each page. */
+export async function shownBehind(tx: Tx, code: string, at: Date): Promise<Behind | null> {
+  const found = await byShareCode(tx, code);
+  if (!found) return null;
+  const nodes = await sharedDown(tx, found);
+  const root = nodes.find((one) => one.id === found.id);
+  if (!root || root.code !== code || audienceNow(root, at) === "team") return null;
+  const shown = shownInside(nodes, root, at);
+  const above = root.parent ? aboveOf(await sharedUp(tx, root.id), at) : [];
+  const said = (one: SharedNode) =>
+    [one.id, one.parent, one.version, audienceNow(one, at), one.reach, one.code].join(" ");
+  return {
+    root: root.id,
+    parts: new Set(root.reach === "all" ? shown.map((one) => one.id) : []),
+    stamp: sha256([...[root, ...shown].map(said), JSON.stringify(above)].join("\n")),
+  };
+}
