@@ -49,7 +49,10 @@ export async function seed(webPort: number): Promise<void> {
       }
     }
     const { audience, view = "rows" } = wish;
-    if (audience) await call(owner!, "share.set", { collection: collection.id, audience, view });
+    if (audience) {
+      await call(owner!, "share.set", { collection: collection.id, audience, reach: "all", view });
+      await call(owner!, "codes.make", { collection: collection.id });
+    }
   };
   const find = async (found: string) => {
     await call(actors.jonas, "capture.address", { team: teams.get("Rewetting review")!, address: at(found) });

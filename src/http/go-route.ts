@@ -18,10 +18,10 @@ const POLICY = [
 /** GET /go, /go?code=…, /go/<code>: where a short code is typed, and on to what it opens. No cookie is read or set. */
 export const getGo = (
   request: Request,
-  { params }: { params: Promise<{ code?: string }> },
+  { params }: { params: Promise<{ code?: string } | undefined> },
 ): Promise<Response> =>
   answering(async () => {
-    const given = (await params).code ?? new URL(request.url).searchParams.get("code");
+    const given = (await params)?.code ?? new URL(request.url).searchParams.get("code");
     if (given === null) return page("", "", 200);
     const typed = readShortCode(given);
     if (!("code" in typed)) return page(given, sayWrong(typed), 422);

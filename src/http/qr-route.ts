@@ -1,12 +1,16 @@
 import sharp from "sharp";
 import { qrSvg } from "@/core/share/qr";
+import { readShortCode } from "@/core/share/short-code";
 import { addressOfHobbin } from "@/services/accounts/address";
 import { readerPage } from "@/services/reader/reader-page";
 
 /** Pixels of the square; 20 cm on paper at 150 dots an inch. */
 const WIDE = 1_200;
 
-/** GET …/qr.svg, …/qr.png: the address of a reader's page as a QR code. */
+/**
+ * GET …/qr/svg, …/qr/png: the address of a reader's page as a QR code; with `?short=…` that of the short code, which has
+ * fewer and larger squares, to be read from afar.
+ */
 export async function getQr(
   request: Request,
   { params }: { params: Promise<{ code: string; part?: string; file: string }> },
@@ -14,7 +18,10 @@ export async function getQr(
   const { code, part, file } = await params;
   if (!/^(svg|png)$/.test(file) || !(await readerPage({ code, part })))
     return new Response(null, { status: 404 });
-  const svg = qrSvg(`${addressOfHobbin()}/c/${code}${part ? `/in/${part}` : ""}`, "wall");
+  const { searchParams } = new URL(request.url);
+  const short = readShortCode(searchParams.get("short") ?? "");
+  const path = "code" in short ? `/go/${short.code}` : `/c/${code}${part ? `/in/${part}` : ""}`;
+  const svg = qrSvg(addressOfHobbin() + path, "wall");
   const isPng = file === "png";
   const bytes = isPng
     ? await sharp(Buffer.from(svg), { density: 300 })
@@ -28,7 +35,7 @@ export async function getQr(
       "cache-control": "public, max-age=3600",
       "content-security-policy": "default-src 'none'; sandbox",
       "x-content-type-options": "nosniff",
-      ...(new URL(request.url).searchParams.has("save") && {
+      ...(searchParams.has("save") && {
         "content-disposition": `attachment; filename="code-${code.slice(0, 4)}.${file}"`,
       }),
     },

@@ -66,6 +66,7 @@ export const PROBLEMS = {
   "import-sections-homeless": problem("not-valid", "Sections need a collection to stand in."),
   "in-bin": problem("not-found", "This is in the bin. Restore it there first."),
   "invitation-ended": problem("not-found", "This invitation has ended. Ask for a new one."),
+  "language-unknown": problem("not-valid", "Write a language as en, de or pt-BR."),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
   "many-at-once": problem(
     "busy",

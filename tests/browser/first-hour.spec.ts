@@ -1,5 +1,5 @@
 import { SITES } from "../../standin/web/sites";
-import { at, expect, items, paste, signUp, test, words } from "./hands";
+import { at, expect, items, paste, signUp, test, words, share } from "./hands";
 
 /**
  * A gesture is a key or chord, a press, a drag, a drop or a paste; letters typed into a field count nothing. Twenty links,
@@ -60,8 +60,7 @@ test("the newcomer’s hour: sign up, twenty links, an order, ten context lines,
   gestures++;
   await page.getByRole("link", { name: "Publish" }).click();
   gestures++;
-  await page.getByRole("radio", { name: "Whoever has the address" }).click();
-  const link = await page.getByLabel("Link for readers").inputValue();
+  const link = await share(page);
   expect(gestures).toBe(GESTURES);
 
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });

@@ -192,3 +192,10 @@ export const test = base.extend<{ closing: void }>({
   ],
 });
 export { expect, readFileSync };
+
+/** Publishes what is open on the Publish page by its one button. @returns the address for readers */
+export async function share(page: Page): Promise<string> {
+  await page.getByRole("button", { name: "Share and copy the address" }).click();
+  await expect(page.getByRole("status").filter({ hasText: "Shared." })).toBeVisible();
+  return page.getByLabel("Address for readers").inputValue();
+}

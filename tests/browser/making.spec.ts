@@ -1,4 +1,4 @@
-import { at, expect, items, makeCollection, paste, readFileSync, signIn, test } from "./hands";
+import { at, expect, items, makeCollection, paste, readFileSync, signIn, test, share } from "./hands";
 
 test("from a pasted link to a page a reader opens, and out and in again as a file", async ({ browser }) => {
   const page = await signIn(browser, "ama");
@@ -100,8 +100,7 @@ test("from a pasted link to a page a reader opens, and out and in again as a fil
 
   // Shared by link, opened by somebody with no account.
   await page.getByRole("link", { name: "Publish" }).click();
-  await page.getByRole("radio", { name: "Whoever has the address" }).click();
-  const link = await page.getByLabel("Link for readers").inputValue();
+  const link = await share(page);
   const visitor = await (await browser.newContext()).newPage();
   await visitor.goto(link);
   await expect(visitor.getByRole("heading", { name: "Fire on the moor" })).toBeVisible();
@@ -111,7 +110,10 @@ test("from a pasted link to a page a reader opens, and out and in again as a fil
     /peat-fire-depth/,
   );
   await page.getByRole("radio", { name: "Team only" }).click();
-  await expect(page.getByText("Nobody outside the team")).toBeVisible();
+  // Choosing alone does nothing.
+  expect((await visitor.goto(link))!.status()).toBe(200);
+  await page.getByRole("button", { name: "Stop sharing" }).click();
+  await expect(page.getByText("Nobody outside the team can open it")).toBeVisible();
   await expect.poll(async () => (await visitor.goto(link))!.status()).toBe(404);
 
   // Out as files, and in again.

@@ -7,7 +7,7 @@ async function linkTo(browser: Browser, title: string): Promise<string> {
   await openCollection(page, title);
   await page.getByRole("link", { name: "Publish", exact: true }).click();
   await page.waitForURL(/publish/);
-  return page.getByLabel("Link for readers").inputValue();
+  return page.getByLabel("Address for readers").inputValue();
 }
 
 test("no account, no cookie, nothing asked of another origin before play; played in place after", async ({

@@ -1,5 +1,5 @@
 // By one person whom nobody disturbs: what is undone by key in another file is what its person did last.
-import { drawn, expect, items, openCopy, paste, signIn, test, words } from "./hands";
+import { drawn, expect, items, openCopy, paste, signIn, test, words, share } from "./hands";
 
 test("what leads from one to the next: text between, an introduction, a description with marks; readers see it", async ({
   browser,
@@ -46,8 +46,7 @@ test("what leads from one to the next: text between, an introduction, a descript
   // No moment shows the old ones.
   expect(await page.locator("strong", { hasText: "Two by two" }).textContent()).toContain("along the boards");
   await page.getByRole("link", { name: "Publish" }).click();
-  await page.getByRole("radio", { name: "Whoever has the address" }).click();
-  const link = await page.getByLabel("Link for readers").inputValue();
+  const link = await share(page);
   const reader = await (await browser.newContext()).newPage();
   for (const kind of ["rows", "steps", "board"]) {
     await reader.goto(`${link}?view=${kind}`);

@@ -52,8 +52,14 @@ export async function measureReader(
     await Promise.all([shows(base + address), shows(second + address)]);
     delays.push(performance.now() - from);
   }
-  const font = (await (await fetch(`${base}/fonts/atkinson.woff2`)).arrayBuffer()).byteLength;
   const html = gzipSync(page).length;
+  const letters = async (part: string) => {
+    const files = ["literata", "atkinson"].map((face) => fetch(`${base}/fonts/${face}-${part}.woff2`));
+    const sizes = await Promise.all(files.map(async (file) => (await (await file).arrayBuffer()).byteLength));
+    return sizes.reduce((sum, one) => sum + one, 0);
+  };
+  const latin = html + (await letters("latin"));
+  const more = latin + (await letters("more"));
   const script = gzipSync(READER_SCRIPT).length;
   return [
     {
@@ -82,10 +88,10 @@ export async function measureReader(
       met: script <= 12 * 1024,
     },
     {
-      what: "Reader’s page of 100 items with letters, compressed, without pictures",
-      measured: `${((html + font) / 1024).toFixed(1)} kB`,
-      aim: "at most 60 kB",
-      met: html + font <= 60 * 1024,
+      what: "Reader’s page of 100 items with letters, compressed, without pictures: English; Polish",
+      measured: `${(latin / 1024).toFixed(1)} kB; ${(more / 1024).toFixed(1)} kB`,
+      aim: "at most 90 kB; 130 kB",
+      met: latin <= 90 * 1024 && more <= 130 * 1024,
     },
   ];
 }

@@ -39,10 +39,11 @@ export async function ensureBuild() {
     "postcss.config.mjs",
     "tools/build.mjs",
     "tools/build-extension.mjs",
+    "tools/cut-letters.mjs",
     ...files("extension"),
     ...files("tools/lib"),
     ...files("src"),
-    ...files("public").filter((file) => !file.startsWith("public/extension")),
+    ...files("public").filter((file) => !/^public\/(extension\/|fonts\/.*woff2$)/.test(file)),
   ])
     hash.update(file).update(readFileSync(path.join(ROOT, file)));
   const now = hash.digest("hex");

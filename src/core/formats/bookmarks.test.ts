@@ -61,6 +61,7 @@ const collection = (
     updatedAt: new Date(9000),
     inside: [],
     way: null,
+    language: "",
     sections: [
       { id: null, title: "", intro: "", items },
       ...sections.map((list, i) => ({ id: `s${i}`, title: `Section ${i}`, intro: "", items: list })),

@@ -37,7 +37,7 @@ const GO_STYLE = `
 .go{max-width:30rem}.go form{display:flex;flex-wrap:wrap;gap:.75rem;margin-top:1.5rem}.go label{flex-basis:100%;font-weight:650}
 .go input{flex:1 1 14rem;min-width:0;font:600 2rem/1.2 "Atkinson Hyperlegible Next",system-ui,sans-serif;letter-spacing:.12em;padding:.6rem .8rem;color:var(--ink);background:var(--sheet);border:2px solid var(--edge);border-radius:6px}
 .go input[aria-invalid]{border-color:var(--stop)}.go input::placeholder{color:var(--quiet);opacity:.6}
-.go button{font:650 1.1rem/1 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:1rem 1.4rem;color:var(--onAccent);background:var(--accent);border:0;border-radius:6px;cursor:pointer}
+.go button{font:650 1.1rem/1 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:1rem 1.4rem;color:var(--on-accent);background:var(--accent);border:0;border-radius:6px;cursor:pointer}
 #wrong{flex-basis:100%;min-height:1.5em;margin:0;color:var(--stop)}
 `;
 

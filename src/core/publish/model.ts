@@ -60,6 +60,8 @@ export type PublishedCollection = {
   teamName: string;
   audience: Audience;
   view: ReaderView;
+  /** As BCP 47 has it, or empty. */
+  language: string;
   createdAt: Date;
   updatedAt: Date;
   sections: PublishedSection[];

@@ -62,3 +62,16 @@ export function shownInside<S extends Shared>(nodes: readonly S[], root: S, now:
   const walk = (one: S): S[] => [one, ...under(one.id).flatMap(walk)];
   return under(root.id).flatMap(walk);
 }
+
+/**
+ * How readers get to a collection now: by its own code, or as a part of what it stands in; null when they do not.
+ * @param up the collection, the one it stands in, and so on
+ */
+export function doorOf<S extends Shared>(up: readonly S[], now: Date): { by: S; part: string | null } | null {
+  for (const [i, one] of up.entries()) {
+    const isOut = audienceNow(one, now) !== "team" && one.code !== null;
+    if (isOut && (i === 0 || one.reach === "all")) return { by: one, part: i === 0 ? null : up[0]!.id };
+    if (!isShownThere(one)) return null;
+  }
+  return null;
+}

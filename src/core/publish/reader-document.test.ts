@@ -18,7 +18,7 @@ const item = (more: Partial<PublishedItem>): PublishedItem => ({
     file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
-  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, sections: [{ id: null, title: "", intro: "", items }], ...more,
+  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", sections: [{ id: null, title: "", intro: "", items }], ...more,
 }); // prettier-ignore
 
 test("text stays text wherever it is put", () => {

@@ -1,7 +1,8 @@
 import { KIND_SHAPES } from "../look/kind-shapes";
-import { clothSvg, weave } from "../cover/weave";
+import { clothSvg, representatives, weave } from "../cover/weave";
 import { sayInside } from "../list/course";
 import type { Kind } from "../page/facts";
+import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
 import {
@@ -57,7 +58,7 @@ export function readerDocument(
   ];
   let number = 0;
   const document = html`<!doctype html>
-<html lang="en">
+<html lang="${collection.language || "en"}"${isRightToLeft(collection.language) ? html` dir="rtl"` : null}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width,initial-scale=1">
@@ -136,8 +137,16 @@ const through = (door: Door | null, places: ReaderPlaces, words: Markup | string
 const listInside = (inside: readonly InsideCollection[], places: ReaderPlaces): Markup =>
   html`<ul>${inside.map(
     (one) =>
-      html`<li>${one.count ? html`<span class="scrap" aria-hidden="true">${new Markup(clothSvg(weave(one.cloth.threads, one.cloth.tags, 96, 32)))}</span>` : html`<span class="scrap"></span>`}<span>${through(one.door, places, one.title)} <small>${sayHeld(one)}</small></span>${one.inside.length ? listInside(one.inside, places) : null}</li>`,
+      html`<li><span class="scrap" aria-hidden="true">${scrapOf(one)}</span><span>${through(one.door, places, one.title)} <small>${sayHeld(one)}</small></span>${one.inside.length ? listInside(one.inside, places) : null}</li>`,
   )}</ul>`;
+
+/** A scrap of the cloth of a collection, or of what stands in it where it holds nothing itself. */
+function scrapOf(one: InsideCollection): Markup | null {
+  const held = [one, ...allInside(one.inside)].filter((each) => each.count > 0);
+  const threads = one.count ? one.cloth.threads : held.flatMap((each) => each.cloth.threads);
+  const tags = (one.count ? one : held[0])?.cloth.tags ?? [];
+  return threads.length ? new Markup(clothSvg(weave(representatives(threads, 64), tags, 96, 32))) : null;
+}
 
 const sayHeld = (one: InsideCollection): string => {
   const all = [one, ...allInside(one.inside)];
@@ -161,7 +170,7 @@ const wayUp = (way: Way | null, places: ReaderPlaces): Markup | null =>
 /** On to what comes next in the course, and back. */
 const wayOn = (way: Way | null, places: ReaderPlaces): Markup | null =>
   way && (way.before || way.next)
-    ? html`<nav class="on" aria-label="The way through">${way.before ? html`<a rel="prev" href="${places.door(way.before.door)}"><small>Before</small>${way.before.title}</a>` : html`<span></span>`}${way.next ? html`<a rel="next" href="${places.door(way.next.door)}"><small>Next</small>${way.next.title}</a>` : null}</nav>`
+    ? html`<nav class="on" aria-label="The way through">${way.before ? html`<a rel="prev" href="${places.door(way.before.door)}"><small>Before</small><b>${way.before.title}</b></a>` : html`<span></span>`}${way.next ? html`<a rel="next" href="${places.door(way.next.door)}"><small>Next</small><b>${way.next.title}</b></a>` : null}</nav>`
     : null;
 
 /** Tags by use, for the cover's wefts. */

@@ -1,4 +1,5 @@
 import { tokenStyles } from "../look/colours";
+import ranges from "./letter-ranges.json";
 
 /** The whole style of the reader's page: tokens, one column, rows or cards, paper. */
 export const READER_STYLE =
@@ -11,7 +12,7 @@ main{max-width:46.5rem;margin:0 auto;padding:2.25rem 1rem 4rem}
 .course{display:flex;gap:6px;list-style:none;margin:0;padding:0;font-size:.875rem}.course li{min-width:0;overflow:hidden;white-space:nowrap}.course a{color:var(--quiet);text-decoration:none}.course span{display:block;overflow:hidden;text-overflow:ellipsis;margin-top:.2rem}.course a:hover span{text-decoration:underline}
 .up{display:flex;flex-wrap:wrap;gap:.1rem .5rem;font-size:.9375rem;margin:0 0 .75rem}.up a{color:var(--accent);text-underline-offset:3px;padding:.25rem 0}.up a:not(:last-child)::after{content:"›";display:inline-block;color:var(--quiet);padding-left:.5rem;text-decoration:none}
 .inside ul{list-style:none;margin:0;padding:0}.inside li{display:grid;grid-template-columns:6rem minmax(0,1fr);gap:0 1rem;align-items:center;padding:.6rem 0;border-bottom:1px solid var(--line)}.inside li li:last-child{border-bottom:0;padding-bottom:0}.inside ul ul{grid-column:1/-1;margin:.6rem 0 0 1.25rem}.inside li:has(>ul){padding-bottom:.6rem}.scrap{height:2rem;border-radius:4px;overflow:hidden;background:var(--sunk)}.scrap svg{display:block;width:100%;height:100%}.inside a{color:var(--accent);font-weight:650;text-underline-offset:3px;text-decoration-thickness:1px}.inside small{display:block;font-size:.875rem;color:var(--quiet)}
-.on{display:flex;justify-content:space-between;gap:1rem;margin-top:2.5rem}.on a{max-width:48%;color:var(--accent);font-weight:650;text-underline-offset:3px;text-decoration-thickness:1px;border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem}.on a:last-child{text-align:right;margin-left:auto}.on small{display:block;font-weight:400;color:var(--quiet)}
+.on{display:flex;justify-content:space-between;gap:1rem;margin-top:2.5rem}.on a{max-width:48%;color:var(--accent);font-weight:650;text-underline-offset:3px;text-decoration-thickness:1px;border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem}.on a:last-child{text-align:right;margin-left:auto}.on small{display:block;font-weight:400;color:var(--quiet)}.on a{text-decoration:none}.on a:hover b{text-decoration:underline}.on b{display:block;font-weight:650}
 .cloth{height:56px;border-radius:6px;overflow:hidden}.cloth svg{display:block;width:100%;height:100%}
 h1,.lead,.say{font-family:Literata,Georgia,"Times New Roman",serif}
 h1{font-size:clamp(1.7rem,5vw,2.25rem);line-height:1.2;margin:1.25rem 0 .5rem;font-weight:650;text-wrap:balance}
@@ -34,7 +35,7 @@ ol{list-style:none;margin:0;padding:0}
 .sub svg{width:.75em;height:.75em;margin-right:.4em}
 .about{margin:.3rem 0 0;color:var(--quiet)}
 .pic{grid-column:3;grid-row:1;width:8rem;height:4.875rem;object-fit:cover;border-radius:6px;background:var(--sunk)}.pic.top{object-position:top}
-.play{font:600 .9rem/1 inherit;font-family:inherit;color:var(--accent);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
+.play{font:600 .9rem/1 "Atkinson Hyperlegible Next",system-ui,sans-serif;color:var(--accent);background:var(--sheet);border:1px solid var(--edge);border-radius:6px;padding:.6rem .9rem;margin:.6rem 0 0;cursor:pointer}
 .play[hidden]{display:none}
 .play:hover{background:var(--accent-wash)}
 .stage{grid-column:1/-1;margin-top:.75rem}
@@ -57,17 +58,27 @@ main.board,main.table{max-width:76rem}
 .steps .item:not(:last-child)::before{content:"";position:absolute;left:calc(1.25rem - 1px);top:4rem;bottom:.25rem;width:2px;background:repeating-linear-gradient(var(--accent) 0 8px,transparent 8px 16px)}.steps .between{border:0;padding-left:4.25rem}
 footer{margin-top:2.5rem;font-size:.875rem;color:var(--quiet)}
 .empty{padding:2rem 0;color:var(--quiet)}
-@media(max-width:34rem){main{padding-top:1rem}.rows .item{grid-template-columns:1.6rem minmax(0,1fr) 5rem;gap:0 .6rem}.rows .pic{width:5rem;height:3.4rem}.say,.what.large a{font-size:1.1rem}.bar{margin-left:0}}
+@media(max-width:34rem){main{padding-top:1rem}.rows .item{grid-template-columns:1.6rem minmax(0,1fr) 5rem;gap:0 .6rem}.rows .pic{width:5rem;height:3.4rem}.course span{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}.item:has(>.none){grid-template-columns:1.6rem minmax(0,1fr) 0}.say,.what.large a{font-size:1.1rem}.bar{margin-left:0}}
 @media(prefers-reduced-motion:no-preference){.item{transition:background .2s}}
 @media print{body{background:#fff;color:#000}main{max-width:none;padding:0}.bar,.play,.stage{display:none}.item{break-inside:avoid}.what a{color:#000}.what a::after{content:" (" attr(href) ")";font:400 .8rem/1.3 monospace;overflow-wrap:anywhere}.cloth{print-color-adjust:exact;-webkit-print-color-adjust:exact}h2{break-after:avoid}}
 `
     .replace(/\n/g, "")
     .trim();
 
+/** Each face in two files, of which a browser fetches the second only for letters that are in it. */
+const FACES = [
+  ["Literata", "literata"],
+  ["Atkinson Hyperlegible Next", "atkinson"],
+] as const;
+
 /**
  * The page's own letters, when the application serves them.
  * @param base where the letters lie, without a slash at its end
  */
-export function readerFonts(base: string): string {
-  return `@font-face{font-family:"Atkinson Hyperlegible Next";src:url(${base}/atkinson.woff2) format("woff2");font-weight:200 800;font-display:swap}`;
-}
+export const readerFonts = (base: string): string =>
+  FACES.flatMap(([family, file]) =>
+    (["latin", "more"] as const).map(
+      (part) =>
+        `@font-face{font-family:"${family}";src:url(${base}/${file}-${part}.woff2) format("woff2");font-weight:400 700;font-display:swap;unicode-range:${ranges[part]}}`,
+    ),
+  ).join("");

@@ -75,7 +75,18 @@ const hasAny = (names: readonly string[], wanted: readonly string[]) =>
 
 export const collections = binned(
   collection,
-  ["title", "description", "rich", "parent", "position", "coverHash", "awayAt", "view"],
+  [
+    "title",
+    "description",
+    "rich",
+    "parent",
+    "position",
+    "coverHash",
+    "awayAt",
+    "view",
+    "language",
+    "aimMinutes",
+  ],
   {
     seenIn: async (_, changes) => changes.map(({ id }) => id),
     heardIn: async () => (change) => [change.id],

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, lt, ne } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, placement, resource, resourceTag, section, tag } from "../schema";
 import { inParts } from "../sql/by-keys";
@@ -173,4 +173,21 @@ export async function collectionsHolding(tx: Tx, ids: readonly string[]): Promis
 /** Notes when somebody of the team last opened a resource. */
 export async function noteUse(tx: Tx, id: string, usedAt: Date): Promise<void> {
   await tx.update(resource).set({ usedAt }).where(eq(resource.id, id));
+}
+
+/** How many of these resources carry notes of the team. */
+export async function countWithNotes(tx: Tx, ids: readonly string[]): Promise<number> {
+  let count = 0;
+  await inParts(
+    ids,
+    async (part) => {
+      const rows = await tx
+        .select({ id: resource.id })
+        .from(resource)
+        .where(and(inArray(resource.id, part), ne(resource.notes, "")));
+      count += rows.length;
+    },
+    500,
+  );
+  return count;
 }

@@ -38,6 +38,10 @@ export const collection = mysqlTable(
     sharedUntil: moment("shared_until"),
     /** Whoever sees the collection it stands in does not see this one there. */
     leftOut: boolean("left_out").notNull().default(false),
+    /** The language it is written in, as BCP 47 has it; empty: nobody has said. */
+    language: bytesText("language", { length: 35 }).notNull().default(""),
+    /** How many minutes it should not take longer than; null: nobody has said. */
+    aimMinutes: int("aim_minutes"),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
     coverHash: bytesText("cover_hash", { length: 64 }),
     /** When it was put away: kept with its links, but out of the way. */

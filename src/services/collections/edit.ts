@@ -1,9 +1,10 @@
+import { IsInt, Max, Min, ValidateIf } from "class-validator";
 import { type View, VIEWS } from "@/core/list/view-setting";
 import { asMarked } from "@/core/text/as-marked";
 import { plainText } from "@/core/text/plain";
 import { findTeamOfPicture } from "@/data/queries/belonging";
 import { action } from "@/mechanism/action";
-import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText } from "@/mechanism/input";
+import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
 import { markedText, mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
@@ -19,6 +20,11 @@ class EditCollection {
   @MaybeText(64) coverHash?: string;
   /** The view readers are given first. */
   @MaybeOneOf(VIEWS) view?: View;
+  /** The language it is written in, as BCP 47 has it (“en”, “pt-BR”); empty for none. */
+  @MaybeText(35) language?: string;
+  /** How many minutes it should not take longer than; null: as long as it takes. */
+  @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(100_000) aimMinutes?:
+    number | null;
 }
 
 export const editCollection = action({
@@ -42,6 +48,8 @@ export const editCollection = action({
       ...(rich !== undefined && { rich, description: plainText(rich).slice(0, 4000) }),
       ...(input.coverHash !== undefined && { coverHash: input.coverHash || null }),
       ...(input.view !== undefined && { view: input.view }),
+      ...(input.language !== undefined && { language: languageOf(input.language) }),
+      ...(input.aimMinutes !== undefined && { aimMinutes: input.aimMinutes }),
     };
     if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))
       throw fieldProblem("coverHash", "picture-unknown");
@@ -51,3 +59,12 @@ export const editCollection = action({
     };
   },
 });
+
+/** The language as it is written (RFC 5646, 2.1.1). */
+function languageOf(tag: string): string {
+  try {
+    return tag.trim() && Intl.getCanonicalLocales(tag.trim())[0]!;
+  } catch {
+    throw fieldProblem("language", "language-unknown");
+  }
+}

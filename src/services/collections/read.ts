@@ -11,7 +11,9 @@ import {
   collectionTree,
 } from "@/data/queries/collections";
 import type { Tx } from "@/data/database";
-import { shareCodeOf } from "@/data/queries/sharing";
+import { shareCodeOf, sharedUp } from "@/data/queries/sharing";
+import { now } from "@/outside/clock";
+import { doorOf } from "@/core/publish/opens";
 import { itemsOf } from "@/data/queries/placements";
 import { tagsOfCollection } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";
@@ -48,7 +50,7 @@ export const readCollection = reading({
   allow: can.see("collection"),
   run: async ({ input, scope, tx }) => {
     const found = (await findCollection(tx, input.collection))!;
-    const [sections, sums, first, code, above, inside, cover, tags, setting] = await Promise.all([
+    const [sections, sums, first, code, above, inside, cover, tags, setting, up] = await Promise.all([
       sectionsOf(tx, found.id),
       sectionSums(tx, found.id),
       itemsOf(tx, found.id, null, FIRST),
@@ -58,7 +60,9 @@ export const readCollection = reading({
       clothOf(tx, [found.id]),
       tagsOfCollection(tx, found.id),
       settingOf(tx, found.id, scope.person!),
+      sharedUp(tx, found.id),
     ]);
+    const door = doorOf(up, now());
     return {
       collection: {
         id: found.id,
@@ -74,6 +78,16 @@ export const readCollection = reading({
         coverHash: found.coverHash,
         away: found.awayAt !== null,
         code: found.audience === "team" ? null : code,
+        reach: found.reach,
+        until: found.sharedUntil,
+        leftOut: found.leftOut,
+        language: found.language,
+        aimMinutes: found.aimMinutes,
+        /** By which collection readers see it, and under which address. */
+        door: door && {
+          by: { id: door.by.id, title: door.by.title },
+          path: `/c/${door.by.code}${door.part ? `/in/${door.part}` : ""}`,
+        },
         role: scope.role!,
       },
       above,

@@ -31,6 +31,7 @@ export async function publishedCollection(
     teamName: found.teamName,
     audience: shown?.root.audience ?? found.audience,
     view: found.view,
+    language: found.language,
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
     sections: [
@@ -61,7 +62,8 @@ export async function publishedTree(tx: Tx, id: string, depth = 0): Promise<Publ
   return { collection, inside };
 }
 
-async function allItems(tx: Tx, id: string): Promise<Item[]> {
+/** All items of a collection, in order. */
+export async function allItems(tx: Tx, id: string): Promise<Item[]> {
   const items: Item[] = [];
   let cursor: ItemCursor | null = null;
   do {

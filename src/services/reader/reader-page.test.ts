@@ -37,6 +37,7 @@ vi.mock("./read", () => ({
           sections: [],
           inside: [],
           way: null,
+          language: "",
         } as unknown as PublishedCollection,
       };
     },

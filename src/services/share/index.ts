@@ -1,5 +1,7 @@
 import { leaveOut } from "./leave-out";
+import { lookOverCollection } from "./look-over";
 import { readOut } from "./out";
+import { readShared } from "./read";
 import { renewLink } from "./renew";
 import { setAudience } from "./set";
 import { takeBackAddress } from "./take-back";
@@ -7,7 +9,9 @@ import { takeBackAddress } from "./take-back";
 /** What people can do, by name. */
 export const actions = {
   "share.leave-out": leaveOut,
+  "share.look-over": lookOverCollection,
   "share.out": readOut,
+  "share.read": readShared,
   "share.renew": renewLink,
   "share.set": setAudience,
   "share.take-back": takeBackAddress,

@@ -1,180 +1,205 @@
 "use client";
 
-import { RadioGroup } from "radix-ui";
-import { useState } from "react";
+import Link from "next/link";
+import { useEffect, useRef, useState } from "react";
 import { VIEW_WORDS } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
-import { AUDIENCES, type Audience, READER_VIEWS, type ReaderView } from "@/core/publish/model";
+import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
-import { toast } from "../talk/toast";
-import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
-import { Button, buttonLook } from "../parts/button";
-import { Choice, Field } from "../parts/field";
+import { Button } from "../parts/button";
+import { Choice } from "../parts/field";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
-import { copyText } from "../talk/copy-text";
+import { copyComing } from "../talk/copy-link";
 import { sayFailure } from "../talk/say-failure";
+import { AddressApart } from "./address-apart";
+import { BeforeItGoes } from "./before-it-goes";
+import { HandOn } from "./hand-on";
+import { LeftOut } from "./left-out";
+import { Preview } from "./preview";
+import { SaveAs } from "./save-as";
+import { type Shared, usePublish } from "./use-publish";
+import { WhoSees } from "./who-sees";
 
 type Props = {
   me: Me;
   teams: TeamRow[];
   team: TeamRow;
   collection: Answer<"collections.read">["collection"];
+  shared: Shared;
   address: string;
   preview: string;
 };
 
-const MEANS: Record<Audience, string> = {
-  team: "Members of the team see it, signed in. A link given out before stops working.",
-  link: "Whoever has the address sees it, with no account. Search engines are told to pass it by.",
-  public: "Everybody may find and see it, with no account, search engines too.",
-};
 const VIEWS = READER_VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
 
-/** Who sees the collection, and how it looks to them. */
-export function Publish({ me, teams, team, collection, address, preview }: Props) {
-  const [shared, setShared] = useState({
-    audience: collection.audience,
-    view: collection.view,
-    code: collection.code,
-  });
-  const [drawn, setDrawn] = useState(0);
+/** Who sees the collection, what they see, and how it is handed on. Two gestures: to come here, and the one button. */
+export function Publish({ me, teams, team, collection, shared: first, address, preview }: Props) {
+  const state = usePublish(team.id, collection.id, first);
+  const { shared, wish, looked, doing, isOut, isOther } = state;
+  const [view, setView] = useState(collection.view);
+  const [done, setDone] = useState("");
+  const main = useRef<HTMLButtonElement>(null);
   const publishes = may(team.role, "publish");
-  const link = shared.code ? `${address}/c/${shared.code}` : "";
-  const set = (change: { audience?: Audience; view?: ReaderView }) =>
-    call("share.set", { collection: collection.id, ...change })
-      .then((now) => {
-        setShared(now);
-        setDrawn((n) => n + 1);
-      })
-      .catch(sayFailure);
-  const renew = () =>
-    call("share.renew", { collection: collection.id })
-      .then(({ code }) => {
-        setShared({ ...shared, code });
-        toast("The new link holds; the old one has stopped working.");
-      })
-      .catch(sayFailure);
+  useEffect(() => main.current?.focus(), []);
+
+  const act = async () => {
+    setDone("");
+    const stops = wish.audience === "team";
+    const coming = state.publish();
+    // The clipboard waits for it; what went wrong is said once, below.
+    const copied = stops
+      ? Promise.resolve(false)
+      : copyComing(coming.then((code) => code && `${address}/c/${code}`));
+    try {
+      await coming;
+      const isCopied = await copied;
+      setDone(
+        stops
+          ? "Nobody outside the team can open it any more."
+          : isCopied
+            ? `${isOther ? "Shared. " : ""}The address is in your clipboard.`
+            : "Shared. The address stands below, to be copied.",
+      );
+    } catch (error) {
+      sayFailure(error);
+    }
+  };
+  const words =
+    wish.audience === "team"
+      ? "Stop sharing"
+      : isOut
+        ? isOther
+          ? "Change it and copy the address"
+          : "Copy the address"
+        : "Share and copy the address";
   return (
     <Frame me={me} teams={teams} team={team}>
       <main
         id="main"
-        className="grid min-h-0 flex-1 gap-x-3 overflow-y-auto px-3 pb-3 lg:grid-cols-[400px_minmax(0,1fr)] lg:overflow-hidden"
+        className="grid min-h-0 flex-1 gap-x-3 overflow-y-auto px-3 pb-3 lg:grid-cols-[420px_minmax(0,1fr)] lg:overflow-hidden"
       >
-        <div className="flex flex-col gap-6 px-3 pt-3 pb-6 lg:overflow-y-auto">
+        <div className="flex flex-col gap-5 px-3 pt-3 pb-6 lg:overflow-y-auto lg:scrolls">
           <div>
             <Crumb href={`/bench/${collection.id}`}>{collection.title}</Crumb>
             <h1 className="font-serif text-2xl font-semibold">Publish: {collection.title}</h1>
           </div>
-          <RadioGroup.Root
-            value={shared.audience}
-            disabled={!publishes}
-            onValueChange={(value) => void set({ audience: value as Audience })}
-            aria-label="Who can see it"
-            className="flex flex-col"
-          >
-            {AUDIENCES.map((audience) => {
-              const id = `audience-${audience}`;
-              return (
-                <div key={audience} className="flex gap-3 border-t border-line py-3 last:border-b">
-                  <RadioGroup.Item
-                    value={audience}
-                    id={id}
-                    aria-describedby={`${id}-means`}
-                    className="mt-0.5 flex size-5 shrink-0 items-center justify-center rounded-full border-2 border-edge bg-sheet data-[state=checked]:border-accent"
-                  >
-                    <RadioGroup.Indicator className="size-2.5 rounded-full bg-accent" />
-                  </RadioGroup.Item>
-                  <label htmlFor={id} className="cursor-pointer">
-                    <span className="flex items-center gap-2 font-semibold">
-                      <AudienceMark audience={audience} /> {AUDIENCE_WORDS[audience]}
-                    </span>
-                    <span id={`${id}-means`} className="block text-[15px] text-quiet">
-                      {MEANS[audience]}
-                    </span>
-                  </label>
-                </div>
-              );
-            })}
-          </RadioGroup.Root>
-          {!publishes && <p className="text-quiet">Editors and owners of the team decide this.</p>}
-          {link && (
-            <section className="flex flex-col gap-3" aria-label="Link">
-              <Field
-                label="Link for readers"
-                readOnly
-                value={link}
-                onFocus={(event) => event.target.select()}
-              />
-              <div className="flex flex-wrap gap-2">
-                <Button look="accent" onClick={() => void copyText(link).then(() => toast("Copied."))}>
-                  Copy
-                </Button>
-                <a href={link} target="_blank" rel="noreferrer" className={buttonLook()}>
-                  Open as a visitor
-                </a>
-                {publishes && (
-                  <Button look="quiet" onClick={renew}>
-                    New link
-                  </Button>
-                )}
-              </div>
-            </section>
+          {shared.through && (
+            <Through
+              shared={shared}
+              onLeaveOut={(out) => void doing(call("share.leave-out", { collection: collection.id, out }))}
+              publishes={publishes}
+            />
           )}
+          <WhoSees wish={wish} onWish={state.setWish} looked={looked} disabled={!publishes} />
+          {publishes && wish.audience !== "team" && wish.reach === "all" && !!looked?.inside.length && (
+            <LeftOut
+              inside={looked.inside}
+              top={collection.id}
+              onLeaveOut={(id, out) => doing(call("share.leave-out", { collection: id, out }))}
+            />
+          )}
+          {publishes ? (
+            <div className="flex flex-col gap-1.5">
+              <Button
+                ref={main}
+                look={wish.audience === "team" ? "stop" : "accent"}
+                disabled={wish.audience === "team" && !isOut}
+                onClick={() => void act()}
+                className="w-full"
+              >
+                {words}
+              </Button>
+              <p role="status" className="min-h-6 text-[15px] text-quiet">
+                {done || sayNow(shared)}
+              </p>
+            </div>
+          ) : (
+            <p className="text-quiet">Editors and owners of the team decide this.</p>
+          )}
+          {shared.code && (
+            <HandOn
+              title={collection.title}
+              home={address}
+              shared={{ ...shared, code: shared.code }}
+              onCode={() => void doing(call("codes.make", { collection: collection.id }))}
+              onEnd={() => void doing(call("codes.end", { collection: collection.id }))}
+            />
+          )}
+          {looked && <BeforeItGoes looked={looked} doing={doing} mends={publishes} />}
           <Choice
             label="Readers first see"
             options={VIEWS}
-            value={shared.view}
+            value={view}
             disabled={!publishes}
-            onChange={(event) => void set({ view: event.target.value as ReaderView })}
+            onChange={(event) => {
+              const next = event.target.value as ReaderView;
+              setView(next);
+              void doing(call("share.set", { collection: collection.id, view: next }));
+            }}
             className="max-w-48"
           />
-          <section aria-label="Files">
-            <h2 className="text-sm font-semibold">Save as a file</h2>
-            <p className="mt-1 flex flex-wrap gap-2">
-              {(
-                [
-                  ["bibtex", "References (BibTeX)"],
-                  ["ris", "References (RIS)"],
-                  ["csl-json", "References (CSL-JSON)"],
-                ] as const
-              ).map(([format, words]) => (
-                <a
-                  key={format}
-                  href={`/api/export/${collection.id}?format=${format}`}
-                  download
-                  className={buttonLook()}
-                >
-                  {words}
-                </a>
-              ))}
-              <a href={`/api/export/${collection.id}?format=bookmarks`} download className={buttonLook()}>
-                Bookmark file
-              </a>
-              <a href={`/api/export/${collection.id}?format=markdown`} download className={buttonLook()}>
-                Markdown
-              </a>
-            </p>
-          </section>
+          <SaveAs collection={collection.id} />
+          {publishes && isOut && (
+            <AddressApart
+              isReplaced={shared.isReplaced}
+              onReplace={() => doing(call("share.renew", { collection: collection.id }))}
+              onTakeBack={() => doing(call("share.take-back", { collection: collection.id }))}
+            />
+          )}
         </div>
-        <section
-          aria-label="As readers see it"
-          className="flex min-h-[60vh] flex-col overflow-hidden rounded-md border border-line bg-sheet"
-        >
-          <p className="border-b border-line px-4 py-2 text-sm text-quiet">
-            {shared.audience === "team"
-              ? "As readers would see it. Nobody outside the team can open it now."
-              : "As readers see it"}
-          </p>
-          <iframe
-            key={drawn}
-            src={`${preview}?view=${shared.view}`}
-            title="The collection as readers see it"
-            className="w-full flex-1 border-0"
-          />
-        </section>
+        <Preview
+          address={preview}
+          wish={wish}
+          view={view}
+          drawn={state.drawn}
+          words={
+            isOut && !isOther ? "As readers see it" : "As readers would see it. Nothing of it is so yet."
+          }
+        />
       </main>
     </Frame>
+  );
+}
+
+/** For whom it is now, before anything is done. */
+function sayNow({ audience, until }: Shared): string {
+  if (audience === "team") return "Now only the team sees it.";
+  const day = until && new Date(until).toLocaleDateString(undefined, { dateStyle: "long" });
+  return `Now ${audience === "public" ? "everybody sees it" : "whoever has the address sees it"}${day ? `, until ${day}` : ""}.`;
+}
+
+/** It is out already, as a part of what it stands in. */
+function Through({
+  shared,
+  onLeaveOut,
+  publishes,
+}: {
+  shared: Shared;
+  onLeaveOut: (out: boolean) => void;
+  publishes: boolean;
+}) {
+  const { through, leftOut } = shared;
+  return (
+    <p className="rounded-md bg-wash px-3 py-2.5 text-[15px]">
+      {leftOut ? "Left out of what readers see of " : "Readers see it in "}
+      <Link
+        href={`/publish/${through!.id}`}
+        className="font-semibold text-accent underline underline-offset-2"
+      >
+        {through!.title}
+      </Link>
+      {leftOut ? ". " : ", by the address of that. "}
+      {publishes && (
+        <button
+          type="button"
+          onClick={() => onLeaveOut(!leftOut)}
+          className="rounded-sm text-accent underline underline-offset-2"
+        >
+          {leftOut ? "Show it there" : "Leave it out there"}
+        </button>
+      )}
+    </p>
   );
 }

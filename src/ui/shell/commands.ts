@@ -41,6 +41,7 @@ export const KEYS = {
   cell: "Enter, F2",
   place: "→",
   away: "← P",
+  wall: "W",
   extension: "Alt Shift B",
   atOnce: "Alt Shift K",
 } as const;

@@ -43,6 +43,7 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   cell: { words: "Edit the cell; Escape leaves it as it was", where: "In the Table and the Catalogue" },
   place: { words: "Place in the collection", where: "On something in the sources" },
   away: { words: "Put away, in the Tray", where: "On something in the sources" },
+  wall: { words: "Code and QR over the whole screen", where: "On Publish" },
   extension: { words: "Save with tags, a note and a place", where: "On any page, with the extension" },
   atOnce: { words: "Save to the last place at once", where: "On any page, with the extension" },
 };
@@ -52,6 +53,7 @@ const AT: Record<string, RegExp> = {
   "On the Bench": /^\/bench\//,
   "On an item": /^\/bench\/|\/catalogue$/,
   "On something in the sources": /^\/bench\//,
+  "On Publish": /^\/publish\//,
   "In the tree of collections": /\/collections$/,
   "In the Table and the Catalogue": /^\/bench\/|\/catalogue$/,
 };

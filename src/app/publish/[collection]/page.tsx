@@ -8,12 +8,14 @@ export default async function Page({ params }: { params: Promise<{ collection: s
   const { collection: id } = await params;
   await personHere(`/publish/${id}`);
   const { collection } = await read("collections.read", { collection: id });
+  const shared = await read("share.read", { collection: id });
   const frame = await ofTeam(collection.team, `/publish/${id}`);
   return (
     <Publish
       key={id}
       {...frame}
       collection={collection}
+      shared={shared}
       address={addressOfHobbin()}
       preview={`/api/preview/${id}`}
     />

@@ -1,0 +1,77 @@
+import { expect, test } from "vitest";
+import { leadsOut, type Looked, lookOver } from "./look-over";
+
+let ids = 0;
+const item = (resource: Partial<Looked["resource"]> = {}, more: Partial<Looked> = {}): Looked => ({
+  id: `p${++ids}`,
+  collection: "c",
+  look: "item",
+  heading: "",
+  context: "Because",
+  resource: {
+    id: `r${ids}`,
+    kind: "page",
+    title: "A title",
+    description: "",
+    address: "https://bog.example/",
+    minutes: 10,
+    file: null,
+    fetchState: "done",
+    usedAt: new Date(0),
+    duplicateOf: null,
+    ...resource,
+  },
+  ...more,
+});
+const kinds = (items: Looked[], more: { aim?: number; closed?: { id: string; title: string }[] } = {}) =>
+  lookOver(
+    { items, closed: more.closed ?? [], collection: { id: "c", title: "C", aimMinutes: more.aim ?? null } },
+    (address) => !address.includes("inside"),
+  ).map(({ kind, placement }) => [kind, placement && items.findIndex((one) => one.id === placement)]);
+
+test("a collection with nothing amiss has nothing to be noticed; text between the items has nothing that could be", () => {
+  const text = item({ kind: "note", address: "", usedAt: null }, { look: "text", context: "" });
+  expect(kinds([item(), text, item({ kind: "note", address: "" }, { context: "" })], { aim: 30 })).toEqual(
+    [],
+  );
+});
+
+test("each thing a careful colleague would notice, where it is, the worst first", () => {
+  const same = item();
+  const items = [
+    item({}, { context: " " }),
+    item({ title: "https://bog.example/a?b=1" }),
+    item({ title: "bog.example/a" }, { heading: "Ours" }),
+    item({ fetchState: "failed" }),
+    item({ fetchState: "waiting", usedAt: null }),
+    item({ address: "http://inside/x" }),
+    item({ kind: "picture" }),
+    item({ file: "peat.pdf", address: "" }),
+    item({ usedAt: null }),
+    same,
+    { ...same, id: "again" },
+    item({ duplicateOf: same.resource.id }),
+  ];
+  expect(kinds(items, { aim: 100, closed: [{ id: "w", title: "Week 9" }] })).toEqual([
+    ["dead", 3],
+    ["private", 5],
+    ["waiting", 4],
+    ["closed", null],
+    ["too-long", null],
+    ["twice", 10],
+    ["twice", 11],
+    ["bare", 1],
+    ["no-context", 0],
+    ["no-alternative", 6],
+    ["file", 7],
+    ["unread", 8],
+  ]);
+});
+
+test("an address that only opens inside does not lead out", () => {
+  const isPublic = (ip: string) => ip === "8.8.8.8";
+  for (const address of ["http://localhost/", "http://moss/", "https://files.local/a", "http://10.0.0.1/", "http://[::1]/", "file:///home/a", "not an address", "http://wiki.internal./"])
+    expect(leadsOut(address, isPublic), address).toBe(false);
+  for (const address of ["https://bog.example/", "http://8.8.8.8/", "https://münchen.example/"])
+    expect(leadsOut(address, isPublic), address).toBe(true);
+}); // prettier-ignore

@@ -1,0 +1,60 @@
+import { lookOver } from "@/core/publish/look-over";
+import { type Reach, REACHES } from "@/core/publish/model";
+import { findCollection } from "@/data/queries/collections";
+import { countWithNotes } from "@/data/queries/resources";
+import { sharedDown } from "@/data/queries/sharing";
+import { reading } from "@/mechanism/action";
+import { Id, MaybeOneOf } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { now } from "@/outside/clock";
+import { isWithinReach } from "@/outside/fetch/reach";
+import { allItems } from "../reader/published-collection";
+import { shownIf } from "../reader/shown";
+
+class LookOver {
+  @Id() collection: string;
+  @MaybeOneOf(REACHES) reach?: Reach;
+}
+
+/** Of each kind of thing to be noticed so many are named. */
+const NAMED = 50;
+
+export const lookOverCollection = reading({
+  name: "share.look-over",
+  about:
+    "What a careful colleague would notice of a collection before it goes out, and how much of what it holds readers would see.",
+  input: LookOver,
+  allow: can.see("collection"),
+  run: async ({ input, tx }) => {
+    const shown = await shownIf(tx, input.collection, input, now());
+    const found = (await findCollection(tx, input.collection))!;
+    const seen = [shown.root, ...(shown.root.reach === "all" ? shown.inside : [])];
+    const items = [];
+    let kept = 0;
+    for (const { id } of seen)
+      for (const item of await allItems(tx, id))
+        if (item.forReaders) items.push({ ...item, collection: id });
+        else kept++;
+    const all = await sharedDown(tx, found);
+    const open = new Set([...seen, ...shown.inside].map((one) => one.id));
+    const closed = all.filter((one) => !open.has(one.id) && one.awayAt === null);
+    const findings = lookOver({ items, closed, collection: found }, isWithinReach);
+    const counts: Record<string, number> = {};
+    const named = findings.filter(({ kind }) => (counts[kind] = (counts[kind] ?? 0) + 1) <= NAMED);
+    return {
+      holds: {
+        items: items.filter((item) => item.look === "item").length,
+        minutes: items.reduce((sum, { resource }) => sum + (resource.minutes ?? 0), 0),
+        files: items.filter((item) => item.resource.file !== null).length,
+        kept,
+        notes: await countWithNotes(tx, [...new Set(items.map(({ resource }) => resource.id))]),
+      },
+      inside: all
+        .filter((one) => one.id !== found.id && one.awayAt === null)
+        .map(({ id, parent, title, leftOut }) => ({ id, parent, title, leftOut, isShown: open.has(id) })),
+      aimMinutes: found.aimMinutes,
+      findings: named,
+      counts,
+    };
+  },
+});

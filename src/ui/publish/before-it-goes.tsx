@@ -1,0 +1,153 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { groupBy } from "@/core/list/group-by";
+import { type FindingKind, FINDINGS } from "@/core/publish/look-over";
+import { sayMinutes } from "@/core/text/minutes";
+import { Button } from "../parts/button";
+import { call } from "../talk/call";
+import { inPlace } from "../talk/in-place";
+import type { Looked } from "./use-publish";
+
+type Finding = Looked["findings"][number];
+type Doing = (work: Promise<unknown>) => Promise<unknown>;
+
+const SAID: Record<FindingKind, [one: string, many: string]> = {
+  dead: ["could not be read", "could not be read"],
+  private: ["has an address that only opens inside", "have addresses that only open inside"],
+  waiting: ["is still being read", "are still being read"],
+  closed: ["inside is not shown to readers", "inside are not shown to readers"],
+  "too-long": ["takes longer than it should", "take longer than they should"],
+  twice: ["stands here twice", "stand here twice"],
+  bare: ["has an address for a title", "have an address for a title"],
+  "no-context": ["does not say why it stands here", "do not say why they stand here"],
+  "no-alternative": ["is a picture nobody has described", "are pictures nobody has described"],
+  file: ["is a file that is handed on: may it be?", "are files that are handed on: may they be?"],
+  unread: ["was never opened by anybody here", "were never opened by anybody here"],
+};
+
+/** What a careful colleague would notice before it goes out; each leads to its place, and can be mended here. */
+export function BeforeItGoes({ looked, doing, mends }: { looked: Looked; doing: Doing; mends: boolean }) {
+  const byKind = groupBy(looked.findings, (one) => one.kind);
+  const kinds = FINDINGS.filter((kind) => byKind.has(kind));
+  return (
+    <section aria-label="Before it goes out" className="flex flex-col">
+      <h2 className="text-sm font-semibold">Before it goes out</h2>
+      {kinds.length === 0 && (
+        <p className="mt-1 text-[15px] text-quiet">Nothing is amiss that could be seen.</p>
+      )}
+      {kinds.map((kind) => {
+        const count = looked.counts[kind]!;
+        return (
+          <details key={kind} className="border-b border-line py-1.5">
+            <summary className="cursor-pointer rounded-sm py-0.5 text-[15px]">
+              <b className="font-semibold">
+                {kind === "too-long" ? `It ${SAID[kind][0]}` : `${count} ${SAID[kind][count === 1 ? 0 : 1]}`}
+              </b>
+              {kind === "too-long" &&
+                `: ${sayMinutes(looked.holds.minutes)}, not ${sayMinutes(looked.aimMinutes!)}`}
+            </summary>
+            <ul className="mt-1 flex flex-col gap-1.5 pb-1 pl-4">
+              {byKind.get(kind)!.map((finding) => (
+                <One
+                  key={`${finding.collection} ${finding.placement}`}
+                  finding={finding}
+                  doing={doing}
+                  mends={mends}
+                />
+              ))}
+              {count > byKind.get(kind)!.length && (
+                <li className="text-sm text-quiet">and {count - byKind.get(kind)!.length} more</li>
+              )}
+            </ul>
+          </details>
+        );
+      })}
+    </section>
+  );
+}
+
+function One({ finding, doing, mends }: { finding: Finding; doing: Doing; mends: boolean }) {
+  const { placement, collection, title } = finding;
+  const place = placement ? inPlace({ collection, placement }) : `/bench/${collection}`;
+  return (
+    <li className="flex flex-col items-start gap-1">
+      <Link
+        href={place}
+        className="min-w-0 text-[15px] break-words underline underline-offset-2 hover:text-accent"
+      >
+        {title}
+      </Link>
+      {mends && <Mend finding={finding} doing={doing} />}
+    </li>
+  );
+}
+
+/** What makes it good, in one gesture. */
+function Mend({ finding, doing }: { finding: Finding; doing: Doing }) {
+  const { kind, placement, resource, collection } = finding;
+  const press = (words: string, work: () => Promise<unknown>) => (
+    <Button small onClick={() => void doing(work())}>
+      {words}
+    </Button>
+  );
+  if (kind === "closed")
+    return press("Show it to readers", () => call("share.leave-out", { collection, out: false }));
+  if (!placement || !resource) return null;
+  switch (kind) {
+    case "dead":
+      return press("Look at it again", () => call("resources.fetch-again", { resource }));
+    case "private":
+    case "file":
+      return press("Keep it from readers", () => call("placements.edit", { placement, forReaders: false }));
+    case "twice":
+      return press("Take this one out", () => call("placements.remove", { placement }));
+    case "no-context":
+      return (
+        <Write
+          label="Why does it stand here?"
+          onSave={(context) => doing(call("placements.edit", { placement, context }))}
+        />
+      );
+    case "bare":
+      return (
+        <Write
+          label="What is it called?"
+          onSave={(heading) => doing(call("placements.edit", { placement, heading }))}
+        />
+      );
+    case "no-alternative":
+      return (
+        <Write
+          label="What is to be seen on it?"
+          onSave={(description) => doing(call("resources.edit", { resource, description }))}
+        />
+      );
+    default:
+      return null;
+  }
+}
+
+/** A line to be written; Enter keeps it. */
+function Write({ label, onSave }: { label: string; onSave: (words: string) => Promise<unknown> }) {
+  const [words, setWords] = useState("");
+  return (
+    <form
+      className="w-full"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim()) void onSave(words.trim());
+      }}
+    >
+      <input
+        aria-label={label}
+        placeholder={label}
+        value={words}
+        maxLength={4_000}
+        onChange={(event) => setWords(event.target.value)}
+        className="h-9 w-full rounded-md border border-edge bg-sheet px-2.5 text-[15px] placeholder:text-quiet"
+      />
+    </form>
+  );
+}
