@@ -11,7 +11,7 @@ let DropdownMenu: typeof Radix;
 let asked: Promise<void> | undefined;
 const load = () =>
   (asked ??= import("./menu-radix").then(
-    (loaded) => void ({ DropdownMenu } = loaded),
+    (loaded) => void (DropdownMenu = loaded.DropdownMenu),
     // The next press asks again.
     () => (asked = undefined),
   ));
