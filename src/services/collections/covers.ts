@@ -3,6 +3,8 @@ import { clothOf, collectionTree } from "@/data/queries/collections";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { now } from "@/outside/clock";
+import { audienceNow } from "@/core/publish/opens";
 
 class OfTeam {
   @Id() team: string;
@@ -37,12 +39,13 @@ export const readCovers = reading({
         .slice(0, STRETCHES)
         .map((one) => one.id),
     );
+    const at = now();
     return {
       total: tops.length,
       collections: shown.map(({ top, whole, changed }) => ({
         id: top.id,
         title: top.title,
-        audience: top.audience,
+        audience: audienceNow(top, at),
         changed,
         inside: whole.slice(1).map((one) => one.title),
         stretches: whole.flatMap(({ id, title }) => {

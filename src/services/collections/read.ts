@@ -13,7 +13,7 @@ import {
 import type { Tx } from "@/data/database";
 import { shareCodeOf, sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
-import { doorOf } from "@/core/publish/opens";
+import { audienceNow, doorOf } from "@/core/publish/opens";
 import { itemsOf } from "@/data/queries/placements";
 import { tagsOfCollection } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";
@@ -62,7 +62,8 @@ export const readCollection = reading({
       settingOf(tx, found.id, scope.person!),
       sharedUp(tx, found.id),
     ]);
-    const door = doorOf(up, now());
+    const at = now();
+    const door = doorOf(up, at);
     return {
       collection: {
         id: found.id,
@@ -73,11 +74,11 @@ export const readCollection = reading({
         description: found.description,
         rich: found.rich,
         tags: tags.map((one) => one.name),
-        audience: found.audience,
+        audience: audienceNow(found, at),
         view: found.view,
         coverHash: found.coverHash,
         away: found.awayAt !== null,
-        code: found.audience === "team" ? null : code,
+        code: audienceNow(found, at) === "team" ? null : code,
         reach: found.reach,
         until: found.sharedUntil,
         leftOut: found.leftOut,

@@ -1,7 +1,9 @@
+import { audienceNow } from "@/core/publish/opens";
 import { collectionTree, sumsOfTeam } from "@/data/queries/collections";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { now } from "@/outside/clock";
 
 class OfTeam {
   @Id() team: string;
@@ -16,12 +18,13 @@ export const readTree = reading({
   allow: can.see("team"),
   run: async ({ input, tx }) => {
     const [tree, sums] = await Promise.all([collectionTree(tx, input.team), sumsOfTeam(tx, input.team)]);
+    const at = now();
     return {
-      collections: tree.map(({ id, parent, title, audience, awayAt }) => ({
+      collections: tree.map(({ id, parent, title, awayAt, ...one }) => ({
         id,
         parent,
         title,
-        audience,
+        audience: audienceNow(one, at),
         away: awayAt !== null,
         ...(sums.get(id) ?? NOTHING),
       })),

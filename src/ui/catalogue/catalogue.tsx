@@ -50,7 +50,7 @@ export function Catalogue({ me, teams, team, first }: Props) {
     change,
   });
   const bench = useMemo(
-    () => ({ team: team.id, collection: "", arranges, brings, loose: true, commands }),
+    () => ({ team: team.id, collection: "", arranges, brings, readers: null, loose: true, commands }),
     [team.id, arranges, brings, commands],
   );
   const [top] = pages.data?.pages ?? [];

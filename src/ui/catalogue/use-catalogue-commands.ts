@@ -105,6 +105,7 @@ export function useCatalogueCommands(state: State) {
           .catch(sayFailure),
       tag,
       setLook: nothing,
+      setForReaders: nothing,
       onKey: (event) => {
         const target = event.target as HTMLElement;
         if (target.dataset.cell !== undefined)

@@ -8,11 +8,13 @@ test("places stand in the order of the work, and each only for whom there is som
   expect(names("owner")).toEqual([
     ["Tray", "Mail", "Imports", "Rules"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
+    ["What is out"],
     ["People", "Bin"],
   ]);
   expect(names("viewer")).toEqual([
     ["Rules"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
+    ["What is out"],
     ["People"],
   ]);
 });
@@ -21,7 +23,7 @@ test("where one is is known from the address, also a step below a place", () => 
   const stages = stagesOf({ id: "moss", role: "owner" });
   const at = (path: string) => stageAt(stages, path);
   expect([at("/team/moss/tray"), at("/team/moss/tags/peat"), at("/bench/x"), at("/publish/x")]).toEqual([
-    ...["Gather", "Arrange", "Arrange", "Arrange"],
+    ...["Gather", "Arrange", "Arrange", "Share"],
   ]);
   expect([at("/team/moss"), at("/team/moss/bin"), at("/account"), at("/team/mossy/tray")]).toEqual([
     ...[null, "Team", null, null],
@@ -29,7 +31,7 @@ test("where one is is known from the address, also a step below a place", () => 
 });
 
 test("a stage says how much waits at all of its places", () => {
-  const [gather, arrange, team] = stagesOf({ id: "moss", role: "editor" });
+  const [gather, arrange, , team] = stagesOf({ id: "moss", role: "editor" });
   const waiting = { tray: 8, held: 2, duplicates: 3 };
   expect([gather, arrange, team].map((stage) => waitingAt(stage!, waiting))).toEqual([10, 3, 0]);
   expect(waitingAt(gather!, undefined)).toBe(0);

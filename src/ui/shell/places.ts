@@ -36,6 +36,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         at("Likely duplicates", "duplicates", "duplicates"),
       ],
     },
+    { name: "Share", places: [at("What is out", "out")] },
     {
       name: "Team",
       places: [at("People", "people"), ...(may(role, "arrange") ? [at("Bin", "bin")] : [])],
@@ -48,7 +49,8 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
  * @param path of the page
  */
 export function stageAt(stages: readonly Stage[], path: string): string | null {
-  if (/^\/(bench|publish)\//.test(path)) return "Arrange";
+  if (path.startsWith("/bench/")) return "Arrange";
+  if (path.startsWith("/publish/")) return "Share";
   const isAt = (place: Place) => path === place.href || path.startsWith(`${place.href}/`);
   return stages.find((stage) => stage.places.some(isAt))?.name ?? null;
 }

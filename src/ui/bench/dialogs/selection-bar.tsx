@@ -13,6 +13,7 @@ import { sayFailure } from "../../talk/say-failure";
 import { sayDone } from "../../shell/use-undo";
 import { useSaidHere } from "../../shell/use-said-here";
 import type { Said } from "../../talk/toast";
+import { addressFor } from "../item/reader-entries";
 import { useBench } from "../state/bench-context";
 import type { Selection } from "../state/use-selection";
 import { openOriginals } from "../../talk/originals";
@@ -27,7 +28,7 @@ export function SelectionBar({
   selection: Selection;
   onDone?: () => void;
 }) {
-  const { team, collection, arranges, brings, loose, commands } = useBench();
+  const { team, collection, arranges, brings, loose, readers, commands } = useBench();
   const { chosen } = selection;
   const said = useSaidHere();
   const first = chosen[0];
@@ -107,6 +108,11 @@ export function SelectionBar({
         {!loose && (
           <>
             <MenuLine />
+            {readers && first && (
+              <MenuItem onSelect={() => void copyText(addressFor(readers, ids), "Copied.")}>
+                Copy their address for readers
+              </MenuItem>
+            )}
             <MenuItem onSelect={() => save("markdown")}>Save these as Markdown</MenuItem>
             <MenuItem onSelect={() => save("bookmarks")}>Save these as a bookmark file</MenuItem>
           </>

@@ -7,6 +7,7 @@ import { noteUse, originalOf } from "../../talk/originals";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
 import { PlaceEntries } from "./place-entries";
+import { ReaderEntries } from "./reader-entries";
 import type { Item } from "../state/types";
 
 /** What can be done with one item, with the keys that do the same. Loaded when the first menu opens. */
@@ -87,6 +88,7 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
           <PlaceEntries id={item.id} />
         </>
       )}
+      {!loose && <ReaderEntries item={item} />}
     </>
   );
 }

@@ -48,6 +48,7 @@ export function ItemState({ item }: { item: Item }) {
   const { resource } = item;
   return (
     <>
+      {!item.forReaders && <NotForReaders />}
       {resource.duplicateOf && (
         <p className="mt-1 text-sm text-warn">
           It seems to be in the catalogue twice; its details say where.
@@ -74,6 +75,9 @@ export function ItemState({ item }: { item: Item }) {
     </>
   );
 }
+
+/** It stands here, and readers do not see it. */
+export const NotForReaders = () => <p className="mt-1 text-sm text-quiet italic">Not for readers</p>;
 
 /** Its picture, when it has one. */
 export function ItemPicture({ item, className = "" }: { item: Item; className?: string }) {

@@ -6,7 +6,9 @@ import { KEYS } from "../../shell/commands";
 import { useBench } from "../state/bench-context";
 import { type ItemState, useItemFrame } from "./item-frame";
 import { SavedText } from "./saved-text";
+import { NotForReaders } from "./item-words";
 import { PlaceEntries } from "./place-entries";
+import { ReaderEntries } from "./reader-entries";
 
 /** A note that stands as text between the items: a heading, if it has one, and its words. Enter edits it in place. */
 export const TextBetween = memo(function TextBetween({ state }: { state: ItemState }) {
@@ -56,6 +58,7 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
           <div className="max-w-prose">
             {item.heading && <p className="text-[17px] font-semibold">{item.heading}</p>}
             <p className="font-serif text-base whitespace-pre-line text-quiet">{item.resource.description}</p>
+            {!item.forReaders && <NotForReaders />}
           </div>
         )}
         {arranges ? (
@@ -66,6 +69,7 @@ export const TextBetween = memo(function TextBetween({ state }: { state: ItemSta
             <MenuItem onSelect={() => commands.setLook(item.id, "item")}>Let it stand as an item</MenuItem>
             <MenuLine />
             <PlaceEntries id={item.id} />
+            <ReaderEntries item={item} />
           </RowMenu>
         ) : (
           <span />

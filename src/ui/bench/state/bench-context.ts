@@ -41,12 +41,16 @@ export type BenchCommands = {
   dropText: (id: string) => void;
   /** Whether a note stands as an item or as text between the items. */
   setLook: (id: string, look: Item["look"]) => void;
+  /** Whether readers see it. */
+  setForReaders: (id: string, forReaders: boolean) => void;
 };
 export const BenchContext = createContext<{
   team: string;
   collection: string;
   arranges: boolean;
   brings: boolean;
+  /** Under which path readers see the collection; null: they do not. */
+  readers: string | null;
   /** Whether the items are things of the catalogue, which stand in no order here. */
   loose?: boolean;
   commands: BenchCommands;

@@ -156,9 +156,10 @@ export function useBenchOf({ team, first }: BenchProps) {
     announce,
   });
   /** What rows and cards need; it changes only with the collection, so that they need not be drawn again. */
+  const readers = head.collection.door?.path ?? null;
   const context = useMemo(
-    () => ({ team: team.id, collection: id, arranges, brings: contributes, commands }),
-    [team.id, id, arranges, contributes, commands],
+    () => ({ team: team.id, collection: id, arranges, brings: contributes, readers, commands }),
+    [team.id, id, arranges, contributes, readers, commands],
   );
   const here = useMemo(() => new Set(own.map((item) => item.resource.id)), [own]);
 

@@ -107,6 +107,19 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     change(id, (old) => ({ ...old, look }));
     call("placements.edit", { placement: id, look }).then(headAgain).catch(failed);
   };
+  const setForReaders = (id: string, forReaders: boolean) => {
+    change(id, (old) => ({ ...old, forReaders }));
+    call("placements.edit", { placement: id, forReaders })
+      .then(({ entry }) =>
+        sayDone(
+          forReaders ? "Readers see it." : "Readers do not see it; it stays where it stands.",
+          now.current.team,
+          entry,
+          () => void now.current.renew([id], []),
+        ),
+      )
+      .catch(failed);
+  };
   const edit: BenchCommands["edit"] = async (id, field, text, base) => {
     change(id, (old) => ({ ...old, [field]: text }));
     try {
@@ -150,6 +163,7 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     mend,
     retag,
     setLook,
+    setForReaders,
     edit,
     fetchAgain,
   };

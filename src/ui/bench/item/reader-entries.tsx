@@ -1,0 +1,33 @@
+"use client";
+
+import { MenuItem, MenuLine } from "../../parts/menu";
+import { copyLink } from "../../talk/copy-link";
+import { useBench } from "../state/bench-context";
+import type { Item } from "../state/types";
+
+/** What concerns readers of an item: whether they see it, and the address that leads them to it. */
+export function ReaderEntries({ item }: { item: Item }) {
+  const { arranges, readers, commands } = useBench();
+  if (!arranges && !readers) return null;
+  return (
+    <>
+      <MenuLine />
+      {readers && item.forReaders && (
+        <MenuItem
+          onSelect={() => void copyLink(item.heading || item.resource.title, addressFor(readers, [item.id]))}
+        >
+          Copy its address for readers
+        </MenuItem>
+      )}
+      {arranges && (
+        <MenuItem onSelect={() => commands.setForReaders(item.id, !item.forReaders)}>
+          {item.forReaders ? "Keep it from readers" : "Let readers see it"}
+        </MenuItem>
+      )}
+    </>
+  );
+}
+
+/** The address of the readers' page that leads to these items on it. */
+export const addressFor = (path: string, ids: readonly string[]): string =>
+  `${location.origin}${path}#${ids.map((id) => `i-${id}`).join("&")}`;

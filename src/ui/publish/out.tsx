@@ -1,0 +1,139 @@
+"use client";
+
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import Link from "next/link";
+import { may } from "@/core/policy/abilities";
+import type { Answer } from "@/services/registry";
+import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
+import { Button, buttonLook } from "../parts/button";
+import { Empty } from "../parts/empty";
+import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { ask, call } from "../talk/call";
+import { copyText } from "../talk/copy-text";
+import { sayFailure } from "../talk/say-failure";
+import { toast } from "../talk/toast";
+import { useLive } from "../talk/use-live";
+import { sayCode } from "./on-the-wall";
+
+type One = Answer<"share.out">["out"][number];
+
+const sayDay = (moment: string | Date) =>
+  new Date(moment).toLocaleDateString(undefined, { dateStyle: "medium" });
+
+/** Everything of a team that is out: for whom, since when and until when, under which address; to be stopped or changed. */
+export function Out({
+  me,
+  teams,
+  team,
+  first,
+  home,
+}: {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  first: Answer<"share.out">;
+  home: string;
+}) {
+  const client = useQueryClient();
+  const key = ["out", team.id];
+  const { out } = useQuery({
+    queryKey: key,
+    queryFn: () => ask("share.out", { team: team.id }),
+    initialData: first,
+  }).data as Answer<"share.out">;
+  const again = () => void client.invalidateQueries({ queryKey: key });
+  useLive(team.id, { onEvents: again, onReload: again });
+  const stop = (one: One) =>
+    call("share.set", { collection: one.id, audience: "team" })
+      .then(() => {
+        again();
+        toast(`“${one.title}” is the team’s own again.`, {
+          action: {
+            label: "Share it again",
+            onClick: () =>
+              void call("share.set", { collection: one.id, audience: one.audience })
+                .then(again)
+                .catch(sayFailure),
+          },
+        });
+      })
+      .catch(sayFailure);
+  return (
+    <Frame me={me} teams={teams} team={team}>
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
+        <div className="mx-auto flex max-w-4xl flex-col gap-4 pt-6">
+          <h1 className="font-serif text-3xl font-semibold">What is out</h1>
+          {out.length === 0 ? (
+            <Empty title="Nothing of this team is out">
+              <p>What you publish stands here: for whom, under which address and code, and until when.</p>
+              <Link href={`/team/${team.id}/collections`} className={buttonLook("accent")}>
+                Choose a collection
+              </Link>
+            </Empty>
+          ) : (
+            <ul>
+              {out.map((one) => (
+                <li
+                  key={one.id}
+                  className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line py-3"
+                >
+                  <div className="min-w-0 flex-1 basis-80">
+                    <Link
+                      href={`/publish/${one.id}`}
+                      className="font-semibold break-words underline-offset-2 hover:underline"
+                    >
+                      {one.title}
+                    </Link>
+                    <p className="flex flex-wrap items-center gap-x-2 text-sm text-quiet">
+                      <AudienceMark audience={one.isOver ? "team" : one.audience} />
+                      {one.isOver ? "Closed" : AUDIENCE_WORDS[one.audience]}
+                      {one.reach === "all" && " · with everything inside"} · since {sayDay(one.since)}
+                      {one.until &&
+                        (one.isOver ? ` · closed on ${sayDay(one.until)}` : ` · until ${sayDay(one.until)}`)}
+                    </p>
+                  </div>
+                  {one.short && !one.isOver && (
+                    <output
+                      aria-label={`Short code of ${one.title}`}
+                      className="font-mono text-lg font-semibold"
+                    >
+                      {sayCode(one.short)}
+                    </output>
+                  )}
+                  <div className="flex gap-1">
+                    {!one.isOver && (
+                      <Button
+                        small
+                        onClick={() => void copyText(`${home}/c/${one.code}`, "The address is copied.")}
+                        aria-label={`Copy the address of ${one.title}`}
+                      >
+                        Copy address
+                      </Button>
+                    )}
+                    <Link
+                      href={`/publish/${one.id}`}
+                      className={buttonLook("quiet", true)}
+                      aria-label={`Change who sees ${one.title}`}
+                    >
+                      Change
+                    </Link>
+                    {may(team.role, "publish") && (
+                      <Button
+                        small
+                        look="quiet"
+                        onClick={() => void stop(one)}
+                        aria-label={`Stop sharing ${one.title}`}
+                      >
+                        {one.isOver ? "Take off the list" : "Stop"}
+                      </Button>
+                    )}
+                  </div>
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      </main>
+    </Frame>
+  );
+}
