@@ -33,6 +33,7 @@ function charactersOf(ranges) {
 export async function cutLetters() {
   const folder = path.join(ROOT, "public/fonts");
   mkdirSync(folder, { recursive: true });
+  mkdirSync(path.join(ROOT, "build/letters"), { recursive: true });
   for (const [name, from] of FACES)
     for (const [part, source] of [
       ["latin", "latin"],
@@ -46,5 +47,11 @@ export async function cutLetters() {
         variationAxes: WEIGHTS,
       });
       writeFileSync(path.join(folder, `${name}-${part}.woff2`), cut);
+      // For what is drawn on the server, in the one weight that is drawn.
+      const drawn = await subsetFont(whole, charactersOf(RANGES[part]), {
+        targetFormat: "sfnt",
+        variationAxes: { wght: name === "literata" ? 600 : 400 },
+      });
+      writeFileSync(path.join(ROOT, `build/letters/${name}-${part}.ttf`), drawn);
     }
 }

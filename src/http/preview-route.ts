@@ -21,8 +21,10 @@ export const getPreview = (
     const wish = searchParams.get("view") as ReaderView;
     const page = readerDocument(collection, READER_VIEWS.includes(wish) ? wish : collection.view, {
       self: `/api/preview/${collection.id}`,
+      site: "",
       picture: (hash) => `/api/pictures/${hash}`,
       file: (item) => `/api/file/${item.file}`,
+      copy: null,
       fonts: "/fonts",
       door: ({ code, part }) =>
         code ? `/c/${code}${part ? `/in/${part}` : ""}` : `/api/preview/${part ?? collection.id}`,

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { Readable } from "node:stream";
 import { html, Markup } from "@/core/publish/html";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
-import { READER_SCRIPT } from "@/core/publish/reader-script";
+import { COMFORT_SCRIPT, READER_SCRIPT } from "@/core/publish/reader-script";
 import { READER_STYLE } from "@/core/publish/reader-style";
 import { isAway } from "@/data/transaction";
 import { fileOfPlacement } from "@/data/queries/texts-and-files";
@@ -12,25 +12,41 @@ import { type Asked, readerPage } from "@/services/reader/reader-page";
 import { hasAlready } from "./conditional";
 import { sendFile } from "./file-route";
 
-const script = createHash("sha256").update(READER_SCRIPT).digest("base64");
-/** Only the page's own script runs; pictures and letters are its own; a player may come from anywhere, after a press. */
-export const READER_POLICY = [
-  "default-src 'none'",
-  `script-src 'sha256-${script}'`,
-  "style-src 'unsafe-inline'",
-  "img-src 'self' data:",
-  "font-src 'self'",
-  "media-src 'self' http: https:",
-  "frame-src http: https:",
-  "base-uri 'none'",
-  "form-action 'none'",
-].join("; ");
+const hashOf = (script: string) => `'sha256-${createHash("sha256").update(script).digest("base64")}'`;
+/**
+ * What a document for readers may load. Only its own scripts run; pictures and letters are its own; a player may come from
+ * anywhere, after a press.
+ * @param framedBy origins that may set it into their pages, separated by blanks; `*`: any
+ */
+export const policyOf = (scripts: readonly string[], framedBy: string, forms = "'none'"): string =>
+  [
+    "default-src 'none'",
+    `script-src ${scripts.map(hashOf).join(" ")}`,
+    "style-src 'unsafe-inline'",
+    // Of another site only what a reader presses to see it large.
+    "img-src 'self' data: http: https:",
+    "font-src 'self'",
+    "media-src 'self' http: https:",
+    "frame-src http: https:",
+    "base-uri 'none'",
+    `form-action ${forms}`,
+    `frame-ancestors ${framedBy === "*" ? "*" : `'self' ${framedBy}`.trim()}`,
+  ].join("; ");
+const SCRIPTS = [COMFORT_SCRIPT, READER_SCRIPT];
+/** That of a page nobody sets into another one. */
+export const READER_POLICY = policyOf(SCRIPTS, "");
 
 /** The heads every reader's page has. */
-export const readerHeaders = ({ noindex }: { noindex: boolean }): Record<string, string> => ({
+export const readerHeaders = ({
+  noindex,
+  framedBy,
+}: {
+  noindex: boolean;
+  framedBy: string;
+}): Record<string, string> => ({
   "content-type": "text/html; charset=utf-8",
   "cache-control": "public, no-cache",
-  "content-security-policy": READER_POLICY,
+  "content-security-policy": policyOf(SCRIPTS, framedBy),
   "x-content-type-options": "nosniff",
   "referrer-policy": "no-referrer",
   ...(noindex && { "x-robots-tag": "noindex" }),

@@ -67,6 +67,7 @@ export const PROBLEMS = {
   "in-bin": problem("not-found", "This is in the bin. Restore it there first."),
   "invitation-ended": problem("not-found", "This invitation has ended. Ask for a new one."),
   "language-unknown": problem("not-valid", "Write a language as en, de or pt-BR."),
+  "site-unknown": problem("not-valid", "Write sites as https://school.example, one after the other."),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
   "many-at-once": problem(
     "busy",

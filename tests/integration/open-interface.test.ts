@@ -61,8 +61,10 @@ test("a client made from the description alone calls every reading, by GET and b
     (parameters: object | null, body?: object) => Promise<{ status: number; data: { code?: string } }>
   >;
   const { invitation } = await as(world.owner, "invitations.make", { team: world.team, role: "viewer" });
+  const { short } = await as(world.owner, "codes.make", { collection: world.collection });
   // Where the table only says who may, and names something that is not there.
   const found: Partial<Record<ActionName, object>> = {
+    "codes.open": { code: short },
     "invitations.read": { code: invitation.code },
     "references.look-up": { identifier: "10.5555/peat.3" },
   };

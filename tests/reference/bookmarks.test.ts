@@ -6,7 +6,7 @@ import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 const item = (title: string, context: string, tags: string[]): PublishedItem => ({
   id: title, kind: "page", heading: "", context, look: "item", title, description: "", address: `https://bog.example/${encodeURIComponent(title)}?a=1&b=2`, host: "bog.example", siteName: "",
   authors: [], published: null, minutes: 1, pages: null, tags, picture: null, player: null,
-    file: null, addedAt: new Date("2026-03-09T08:00:00Z"),
+    language: null, quotation: null, copy: null, file: null, addedAt: new Date("2026-03-09T08:00:00Z"),
 }); // prettier-ignore
 
 /**
@@ -16,7 +16,7 @@ const item = (title: string, context: string, tags: string[]): PublishedItem => 
 test("an independent parser reads folders, links and times out of the file written here", () => {
   const tree: PublishedTree = {
     collection: {
-      id: "c", title: "Week 3 & more", description: "", rich: "", cover: null, teamName: "T", audience: "team", view: "rows", createdAt: new Date(1_700_000_000_000), updatedAt: new Date(1_700_000_001_000), inside: [], way: null, language: "",
+      id: "c", title: "Week 3 & more", description: "", rich: "", cover: null, teamName: "T", audience: "team", view: "rows", createdAt: new Date(1_700_000_000_000), updatedAt: new Date(1_700_000_001_000), inside: [], way: null, language: "", framedBy: "*",
       sections: [{ id: null, title: "", intro: "", items: [item("A <b> title", "Read \"this\" first", ["water table", "moss"])] }, { id: "s", title: "At the bog", intro: "", items: [item("Second", "", [])] }],
     },
     inside: [],

@@ -7,11 +7,11 @@ import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "page", heading: "", context: "", look: "item", title: "T", description: "", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
   published: null, minutes: 3, pages: null, tags: [], picture: null, player: null,
-    file: null, addedAt: new Date(0), ...more,
+    language: null, quotation: null, copy: null, file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const tree = (title: string, items: PublishedItem[], sections: [string, PublishedItem[]][]): PublishedTree => ({
   collection: {
-    id: "c", title, description: "", rich: "", cover: null, teamName: "Team", audience: "team", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "",
+    id: "c", title, description: "", rich: "", cover: null, teamName: "Team", audience: "team", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*",
     sections: [{ id: null, title: "", intro: "", items }, ...sections.map(([name, list], i) => ({ id: `${i}`, title: name, intro: "", items: list }))],
   },
   inside: [],

@@ -40,6 +40,9 @@ const item = fc
     tags: [tag],
     picture: null,
     player: null,
+    language: null,
+    quotation: null,
+    copy: null,
     file: null,
   }));
 const collection = (
@@ -62,6 +65,7 @@ const collection = (
     inside: [],
     way: null,
     language: "",
+    framedBy: "*",
     sections: [
       { id: null, title: "", intro: "", items },
       ...sections.map((list, i) => ({ id: `s${i}`, title: `Section ${i}`, intro: "", items: list })),

@@ -35,6 +35,12 @@ export type PublishedItem = {
   /** Hash of the kept picture. */
   picture: string | null;
   player: Player | null;
+  /** As BCP 47 has it; null: it is not known. */
+  language: string | null;
+  /** Of a quotation: its words. */
+  quotation: string | null;
+  /** Why readers are given the reading copy that is kept; null: they are not, or there is none. */
+  copy: "gone" | "chosen" | null;
   /** Id of the resource, when it is a file; its bytes are served with the page. */
   file: string | null;
   addedAt: Date;
@@ -62,6 +68,8 @@ export type PublishedCollection = {
   view: ReaderView;
   /** As BCP 47 has it, or empty. */
   language: string;
+  /** Which other sites may set it into their pages, as CSP's frame-ancestors has them. */
+  framedBy: string;
   createdAt: Date;
   updatedAt: Date;
   sections: PublishedSection[];

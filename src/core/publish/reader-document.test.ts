@@ -1,13 +1,16 @@
+import { gzipSync } from "node:zlib";
 import { expect, test } from "vitest";
 import { html } from "./html";
 import type { Door, InsideCollection, PublishedCollection, PublishedItem } from "./model";
 import { readerDocument } from "./reader-document";
 import { READER_VIEWS } from "./model";
-import { READER_SCRIPT } from "./reader-script";
+import { COMFORT_SCRIPT, READER_SCRIPT } from "./reader-script";
 
 const places = {
   file: (item: { id: string }) => `/c/x/f/${item.id}`,
   self: "/c/x",
+  site: "",
+  copy: null,
   picture: (hash: string) => `/c/x/p/${hash}`,
   fonts: "/fonts",
   door: ({ code, part }: Door) => `/c/${code ?? "x"}${part ? `/in/${part}` : ""}`,
@@ -15,10 +18,10 @@ const places = {
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "video", heading: "", context: "", look: "item", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
   published: null, minutes: 12, pages: null, tags: [], picture: null, player: null,
-    file: null, addedAt: new Date(0), ...more,
+    language: null, quotation: null, copy: null, file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
-  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", sections: [{ id: null, title: "", intro: "", items }], ...more,
+  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*", sections: [{ id: null, title: "", intro: "", items }], ...more,
 }); // prettier-ignore
 
 test("text stays text wherever it is put", () => {
@@ -58,7 +61,7 @@ test("text stays text wherever it is put", () => {
     "rows",
     places,
   );
-  expect(page.match(/<script/g)).toHaveLength(1);
+  expect(page.match(/<script/g)).toHaveLength(2);
   expect(page).not.toContain("<img src=x");
   expect(html`<a title="${`"'<&`}">${["<", null, false, html`<b>${"&"}</b>`]}</a>`.text).toBe(
     `<a title="&quot;&#39;&lt;&amp;">&lt;<b>&amp;</b></a>`,
@@ -76,9 +79,11 @@ test("nothing of another origin is loaded before a press: no frame, no media, no
     "cards",
     places,
   );
-  expect(page.match(/ (src|href|action|poster)="(?!\/c\/x|https:\/\/bog\.example\/)[^"]*"/g)).toBeNull();
+  expect(
+    page.match(/ (src|href|action|poster)="(?!\/c\/x|\/icon\.svg|https:\/\/bog\.example\/)[^"]*"/g),
+  ).toBeNull();
   expect(page).toContain('data-src="https://media.example/a.mp4"');
-  expect(page).not.toMatch(/<(iframe|video|audio|link|form)\b/);
+  expect(page).not.toMatch(/<(iframe|video|audio|link (?!rel="icon"))\b/);
 });
 
 test("context comes first and the title beneath; without one the title takes its place and the description follows", () => {
@@ -95,7 +100,7 @@ test("context comes first and the title beneath; without one the title takes its
 test("only a public collection may be found by search engines, and the script stays small", () => {
   expect(readerDocument(collection([]), "rows", places)).toContain('content="noindex"');
   expect(readerDocument(collection([], { audience: "public" }), "rows", places)).not.toContain("noindex");
-  expect(READER_SCRIPT.length).toBeLessThan(4_000);
+  expect(gzipSync(COMFORT_SCRIPT + READER_SCRIPT).length).toBeLessThan(12 * 1024);
 });
 
 test("every view has every item once, in order; what leads on stands between them, and in no table", () => {
@@ -170,4 +175,47 @@ test("a week says which course it is of, goes up, on and back", () => {
   );
   expect(page).toMatch(/rel="prev" href="\/c\/x\/in\/w1">.*rel="next" href="\/c\/x\/in\/w3">/s);
   expect(readerDocument(collection([item({})]), "rows", places)).not.toContain('<nav class="on"');
+});
+
+test("what is public says in the terms of schema.org what it is, and nothing in it ends the script", () => {
+  const evil = "</script><script>alert(1)</script>";
+  const shown = { audience: "public", language: "pl", title: evil, description: "About" } as const;
+  const page = readerDocument(
+    collection([item({ title: evil, context: "Because", authors: ["Ama O"] }), item({ id: "t", kind: "note", look: "text" })], shown),
+    "rows",
+    { ...places, site: "https://moss.example" },
+  );
+  const [, data] = /<script type="application\/ld\+json">(.*?)<\/script>/.exec(page)!;
+  expect(JSON.parse(data!)).toMatchObject({
+    "@context": "https://schema.org",
+    url: "https://moss.example/c/x",
+    name: evil,
+    inLanguage: "pl",
+    timeRequired: "PT12M",
+    hasPart: [{ "@type": "VideoObject", name: evil, abstract: "Because", author: [{ name: "Ama O" }] }],
+  });
+  expect(page).toContain('<html lang="pl">');
+  expect(page).toContain('<link rel="canonical" href="https://moss.example/c/x">');
+  const closed = readerDocument(collection([item({})]), "rows", { ...places, site: "https://moss.example" });
+  expect(closed).not.toMatch(/canonical|ld\+json/);
+  expect(closed).toContain('property="og:image" content="https://moss.example/c/x/card.png"');
+}); // prettier-ignore
+
+test("words keep their language and direction; a quotation stands as one", () => {
+  const page = readerDocument(
+    collection(
+      [
+        item({ language: "de", title: "Das Moor" }),
+        item({ id: "2", language: "de", heading: "Ours" }),
+        item({ id: "3", kind: "note", address: "", quotation: "Peat is slow.", language: "ur" }),
+      ],
+      { language: "ar" },
+    ),
+    "rows",
+    places,
+  );
+  expect(page).toContain('<html lang="ar" dir="rtl">');
+  expect(page).toContain(' lang="de">Das Moor</a>');
+  expect(page).toMatch(/noreferrer">Ours<\/a>/);
+  expect(page).toContain('<blockquote lang="ur" dir="rtl">Peat is slow.</blockquote>');
 });

@@ -86,6 +86,7 @@ export const collections = binned(
     "view",
     "language",
     "aimMinutes",
+    "framedBy",
   ],
   {
     seenIn: async (_, changes) => changes.map(({ id }) => id),
@@ -146,7 +147,7 @@ export const sections = binned(section, ["title", "intro", "position"], {
 
 export const placements = binned(
   placement,
-  ["collection", "section", "position", "heading", "context", "look", "forReaders", "resource"],
+  ["collection", "section", "position", "heading", "context", "look", "forReaders", "givesCopy", "resource"],
   {
     ...standing(placement),
     verbs: {

@@ -13,6 +13,8 @@ export type Item = {
   look: Look;
   /** Whether those see it who are not of the team. */
   forReaders: boolean;
+  /** Whether they are given the reading copy beside the original. */
+  givesCopy: boolean;
   addedAt: Date;
   resource: Card;
 };
@@ -26,6 +28,7 @@ const columns = {
     context: placement.context,
     look: placement.look,
     forReaders: placement.forReaders,
+    givesCopy: placement.givesCopy,
     addedAt: placement.createdAt,
   },
   resource: cardColumns,
@@ -179,4 +182,10 @@ export async function worksByPlacement(tx: Tx, ids: readonly string[]) {
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .where(inArray(placement.id, [...ids]));
+}
+
+/** The resource an item is of; null when there is no such item. */
+export async function resourceOfPlacement(tx: Tx, id: string): Promise<string | null> {
+  const rows = await tx.select({ resource: placement.resource }).from(placement).where(eq(placement.id, id));
+  return rows[0]?.resource ?? null;
 }

@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray, isNull, lt, ne } from "drizzle-orm";
+import type { TextQuote } from "@/core/imports/quotation";
 import type { Tx } from "../database";
-import { collection, placement, resource, resourceTag, section, tag } from "../schema";
+import { collection, placement, resource, resourceTag, resourceText, section, tag } from "../schema";
 import { inParts } from "../sql/by-keys";
 
 export type ResourceRow = typeof resource.$inferSelect;
@@ -190,4 +191,27 @@ export async function countWithNotes(tx: Tx, ids: readonly string[]): Promise<nu
     500,
   );
   return count;
+}
+
+/** The language of resources, of quotations their words, and whether a reading copy is kept. */
+export async function languagesAndQuotations(tx: Tx, ids: readonly string[]) {
+  const found = new Map<string, { language: string | null; quotation: TextQuote | null; hasCopy: boolean }>();
+  await inParts(
+    ids,
+    async (part) => {
+      for (const { id, copy, ...more } of await tx
+        .select({
+          id: resource.id,
+          language: resource.language,
+          quotation: resource.quotation,
+          copy: resourceText.resource,
+        })
+        .from(resource)
+        .leftJoin(resourceText, eq(resourceText.resource, resource.id))
+        .where(inArray(resource.id, part)))
+        found.set(id, { ...more, hasCopy: copy !== null });
+    },
+    500,
+  );
+  return found;
 }

@@ -198,3 +198,21 @@ export async function endShortCodes(tx: Tx, id: string, at: Date): Promise<void>
     .set({ endedAt: at })
     .where(and(eq(shortCode.collection, id), isNull(shortCode.endedAt)));
 }
+
+/** The codes of all collections that are public by themselves, the newest first; of one team, or of all. */
+export async function publicPages(tx: Tx, at: Date, team?: string) {
+  return tx
+    .select({ code: shareLink.code, updatedAt: collection.updatedAt })
+    .from(collection)
+    .innerJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
+    .where(
+      and(
+        eq(collection.audience, "public"),
+        team ? eq(collection.team, team) : undefined,
+        isNull(collection.deletedAt),
+        or(isNull(collection.sharedUntil), gt(collection.sharedUntil, at)),
+      ),
+    )
+    .orderBy(desc(collection.updatedAt))
+    .limit(50_000);
+}

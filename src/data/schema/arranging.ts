@@ -40,6 +40,8 @@ export const collection = mysqlTable(
     leftOut: boolean("left_out").notNull().default(false),
     /** The language it is written in, as BCP 47 has it; empty: nobody has said. */
     language: bytesText("language", { length: 35 }).notNull().default(""),
+    /** Which other sites may set it into their pages: their origins, separated by blanks; `*`: any. */
+    framedBy: text("framed_by").notNull().default("*"),
     /** How many minutes it should not take longer than; null: nobody has said. */
     aimMinutes: int("aim_minutes"),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
@@ -100,6 +102,8 @@ export const placement = mysqlTable(
     look: varchar("look", { length: 8 }).$type<Look>().notNull().default("item"),
     /** Whether those see it who are not of the team. */
     forReaders: boolean("for_readers").notNull().default(true),
+    /** Whether they are given the reading copy beside the original. */
+    givesCopy: boolean("gives_copy").notNull().default(false),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),

@@ -22,6 +22,8 @@ class EditCollection {
   @MaybeOneOf(VIEWS) view?: View;
   /** The language it is written in, as BCP 47 has it (“en”, “pt-BR”); empty for none. */
   @MaybeText(35) language?: string;
+  /** Origins of other sites that may set it into their pages, separated by blanks; `*` for any, empty for none. */
+  @MaybeText(2_000) framedBy?: string;
   /** How many minutes it should not take longer than; null: as long as it takes. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(100_000) aimMinutes?:
     number | null;
@@ -49,6 +51,7 @@ export const editCollection = action({
       ...(input.coverHash !== undefined && { coverHash: input.coverHash || null }),
       ...(input.view !== undefined && { view: input.view }),
       ...(input.language !== undefined && { language: languageOf(input.language) }),
+      ...(input.framedBy !== undefined && { framedBy: originsOf(input.framedBy) }),
       ...(input.aimMinutes !== undefined && { aimMinutes: input.aimMinutes }),
     };
     if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))
@@ -67,4 +70,18 @@ function languageOf(tag: string): string {
   } catch {
     throw fieldProblem("language", "language-unknown");
   }
+}
+
+/** Origins as CSP's frame-ancestors takes them; a whole address is as good as its origin. */
+function originsOf(text: string): string {
+  if (text.trim() === "*") return "*";
+  const origins = text.split(/[\s,;]+/).filter(Boolean);
+  return origins
+    .map((origin) => {
+      const address = /^https?:\/\//i.test(origin) ? origin : `https://${origin}`;
+      if (!URL.canParse(address) || !new URL(address).hostname.includes("."))
+        throw fieldProblem("framedBy", "site-unknown");
+      return new URL(address).origin;
+    })
+    .join(" ");
 }

@@ -16,6 +16,8 @@ class EditPlacement {
   @MaybeOneOf(LOOKS) look?: Look;
   /** Whether those see it who are not of the team. */
   @Optional() @IsBoolean() forReaders?: boolean;
+  /** Whether they are given the reading copy beside the original. */
+  @Optional() @IsBoolean() givesCopy?: boolean;
 }
 
 export const editPlacement = action({
@@ -25,15 +27,19 @@ export const editPlacement = action({
   allow: can.arrange("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: ({ input }) =>
-    input.forReaders !== undefined
-      ? input.forReaders
-        ? "show an item to readers"
-        : "keep an item from readers"
-      : input.look !== undefined
-        ? "change how a note stands"
-        : input.heading !== undefined
-          ? "write a heading"
-          : "write a context line",
+    input.givesCopy !== undefined
+      ? input.givesCopy
+        ? "give readers the reading copy"
+        : "give readers the original alone"
+      : input.forReaders !== undefined
+        ? input.forReaders
+          ? "show an item to readers"
+          : "keep an item from readers"
+        : input.look !== undefined
+          ? "change how a note stands"
+          : input.heading !== undefined
+            ? "write a heading"
+            : "write a context line",
   run: async ({ input, tx, locked, change }) => {
     const before = locked.placement(input.placement);
     if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
@@ -42,8 +48,17 @@ export const editPlacement = action({
       heading: { now: before.heading, wanted: input.heading, most: 300 },
       context: { now: before.context, wanted: input.context, most: 4000 },
     });
-    const said = { look: input.look ?? before.look, forReaders: input.forReaders ?? before.forReaders };
-    await change("placement", before, { ...words, look: input.look, forReaders: input.forReaders });
+    const said = {
+      look: input.look ?? before.look,
+      forReaders: input.forReaders ?? before.forReaders,
+      givesCopy: input.givesCopy ?? before.givesCopy,
+    };
+    await change("placement", before, {
+      ...words,
+      look: input.look,
+      forReaders: input.forReaders,
+      givesCopy: input.givesCopy,
+    });
     const { id, heading, context } = before;
     return { placement: { id, heading, context, ...said, ...words } };
   },

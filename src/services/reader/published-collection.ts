@@ -2,6 +2,9 @@ import { groupBy } from "@/core/list/group-by";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
+import { languagesAndQuotations } from "@/data/queries/resources";
+import type { FetchProblem } from "@/core/page/facts";
+import type { TextQuote } from "@/core/imports/quotation";
 import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
 import { insideOf, type Shown, wayOf } from "./shown";
 
@@ -21,6 +24,8 @@ export async function publishedCollection(
     shown ? insideOf(tx, shown, id) : [],
   ]);
   const items = shown ? all.filter((item) => item.forReaders) : all;
+  const more = await languagesAndQuotations(tx, [...new Set(items.map((item) => item.resource.id))]);
+  const published = (item: Item) => publish(item, more.get(item.resource.id));
   const bySection = groupBy(items, (item) => item.section);
   return {
     id,
@@ -32,6 +37,7 @@ export async function publishedCollection(
     audience: shown?.root.audience ?? found.audience,
     view: found.view,
     language: found.language,
+    framedBy: found.framedBy,
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
     sections: [
@@ -74,14 +80,28 @@ export async function allItems(tx: Tx, id: string): Promise<Item[]> {
   return items;
 }
 
-function published({ id, heading, context, look, addedAt, resource }: Item): PublishedItem {
+/** Why an original is taken to be gone: it was asked for, and is not there. */
+const GONE: ReadonlySet<FetchProblem> = new Set(["not-found", "refused-status"]);
+
+function publish(
+  { id, heading, context, look, addedAt, givesCopy, resource }: Item,
+  more: { language: string | null; quotation: TextQuote | null; hasCopy: boolean } | undefined,
+): PublishedItem {
   const {
-    fetchState: _state,
-    fetchProblem: _problem,
+    fetchState,
+    fetchProblem,
     createdAt: _created,
     duplicateOf: _duplicate,
     usedAt: _used,
     ...known
   } = resource;
-  return { ...known, file: resource.file === null ? null : resource.id, id, heading, context, look, addedAt };
+  const isGone = fetchState === "failed" && fetchProblem !== null && GONE.has(fetchProblem);
+  return {
+    ...known,
+    language: more?.language ?? null,
+    quotation: more?.quotation?.exact ?? null,
+    copy: !more?.hasCopy ? null : isGone ? "gone" : givesCopy ? "chosen" : null,
+    file: resource.file === null ? null : resource.id,
+    ...{ id, heading, context, look, addedAt },
+  };
 }

@@ -10,6 +10,7 @@ const world = vi.hoisted(() => ({
   read: 0,
 }));
 vi.mock("@/mechanism/changing", () => ({ database: () => null }));
+vi.mock("../accounts/address", () => ({ addressOfHobbin: () => "https://moss.example" }));
 vi.mock("./shown-behind", () => ({
   shownBehind: async () => {
     world.asked++;
@@ -38,6 +39,7 @@ vi.mock("./read", () => ({
           inside: [],
           way: null,
           language: "",
+          framedBy: "*",
         } as unknown as PublishedCollection,
       };
     },

@@ -1,10 +1,14 @@
 import type { ReaderView } from "@/core/publish/model";
 import { html } from "@/core/publish/html";
+import { cardOf } from "@/core/publish/reader-course";
+import type { ReaderPlaces } from "@/core/publish/reader-places";
 import { readerDocument } from "@/core/publish/reader-document";
+import { shortCodesOf } from "@/data/queries/sharing";
 import { isAway, within } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { sha256 } from "@/outside/hash";
+import { addressOfHobbin } from "../accounts/address";
 import { readPublished } from "./read";
 import { shownBehind } from "./shown-behind";
 
@@ -13,6 +17,12 @@ export type ReaderPage = {
   /** Not compressed: the server in front does that, and lets nobody else say so. */
   bytes: Uint8Array<ArrayBuffer>;
   noindex: boolean;
+  /** The same as long as nothing changes that is shown under its code, here or in another part. */
+  stamp: string;
+  /** Which other sites may set it into their pages. */
+  framedBy: string;
+  /** The picture for links to it, to be drawn. */
+  card: string;
   /** Pictures the page shows; nobody else's are given out under its code. */
   pictures: Set<string>;
   /** Items that are files. */
@@ -96,18 +106,14 @@ async function check(key: string, asked: Asked, known: Cached | undefined): Prom
     { person: null, share: code },
     { collection: part ?? shown.root },
   );
-  const own = part ? `/c/${code}/in/${part}` : `/c/${code}`;
-  const text = readerDocument(collection, view ?? collection.view, {
-    self: own,
-    picture: (hash) => `${own}/p/${hash}`,
-    file: (item) => `${own}/f/${item.id}`,
-    fonts: "/fonts",
-    door: (door) => `/c/${door.code ?? code}${door.part ? `/in/${door.part}` : ""}`,
-  });
+  const text = readerDocument(collection, view ?? collection.view, placesOf(asked));
   const page: ReaderPage = {
     etag: `"${sha256(text).slice(0, 20)}"`,
     bytes: new TextEncoder().encode(text),
     noindex: collection.audience !== "public",
+    stamp: shown.stamp,
+    framedBy: collection.framedBy,
+    card: cardOf(collection),
     files: new Set(
       collection.sections.flatMap((section) => section.items.flatMap((item) => (item.file ? item.id : []))),
     ),
@@ -120,4 +126,41 @@ async function check(key: string, asked: Asked, known: Cached | undefined): Prom
   cached.delete(key);
   cached.set(key, { stamp: shown.stamp, page, madeAt: at, checkedAt: at });
   return page;
+}
+
+/** Where everything of a page is found by its readers. */
+function placesOf({ code, part }: Asked): ReaderPlaces {
+  const self = part ? `/c/${code}/in/${part}` : `/c/${code}`;
+  return {
+    self,
+    site: addressOfHobbin(),
+    picture: (hash) => `${self}/p/${hash}`,
+    file: (item) => `${self}/f/${item.id}`,
+    copy: (item) => `${self}/t/${item.id}`,
+    fonts: "/fonts",
+    door: (door) => `/c/${door.code ?? code}${door.part ? `/in/${door.part}` : ""}`,
+  };
+}
+
+/** What is shared under a code, for other documents of it that are made when asked for. */
+export async function publishedBehind(asked: Asked, at: Date) {
+  const shown = await shownBehind(database(), asked.code, at);
+  if (!shown || (asked.part && !shown.parts.has(asked.part))) return null;
+  const id = asked.part ?? shown.root;
+  const { collection } = await readPublished.call({ person: null, share: asked.code }, { collection: id });
+  const short = (await shortCodesOf(database(), [id], at)).get(id)?.code ?? null;
+  return { collection, places: placesOf(asked), short };
+}
+
+/** A collection that is shared under a code, or a part of it, and after it everything inside that readers are shown. */
+export async function allBehind(asked: Asked, at: Date) {
+  const shown = await shownBehind(database(), asked.code, at);
+  const top = asked.part ?? shown?.root;
+  if (!shown || !top || (asked.part && !shown.parts.has(asked.part))) return null;
+  const all = [];
+  for (const id of [top, ...shown.below(top)]) {
+    const { collection } = await readPublished.call({ person: null, share: asked.code }, { collection: id });
+    all.push({ collection, places: placesOf({ ...asked, part: id === shown.root ? null : id }) });
+  }
+  return all;
 }

@@ -9,6 +9,8 @@ type Behind = {
   root: string;
   /** The collections inside that readers are shown. */
   parts: ReadonlySet<string>;
+  /** Those of them that stand in one of them, or in the root, from the top down. */
+  below: (id: string) => string[];
   /**
    * Of everything that a page under this code is made from: their versions, their places, who may see them. As long as it is
    * the same, the page is.
@@ -27,9 +29,13 @@ export async function shownBehind(tx: Tx, code: string, at: Date): Promise<Behin
   const above = root.parent ? aboveOf(await sharedUp(tx, root.id), at) : [];
   const said = (one: SharedNode) =>
     [one.id, one.parent, one.version, audienceNow(one, at), one.reach, one.code].join(" ");
+  const parts = root.reach === "all" ? shown : [];
+  const below = (id: string): string[] =>
+    parts.filter((one) => one.parent === id).flatMap((one) => [one.id, ...below(one.id)]);
   return {
     root: root.id,
-    parts: new Set(root.reach === "all" ? shown.map((one) => one.id) : []),
+    parts: new Set(parts.map((one) => one.id)),
+    below,
     stamp: sha256([...[root, ...shown].map(said), JSON.stringify(above)].join("\n")),
   };
 }

@@ -26,6 +26,7 @@ export const asItem = (found: Found): Item => ({
   context: "",
   look: "item",
   forReaders: true,
+  givesCopy: false,
   addedAt: found.createdAt,
   resource: found,
 });

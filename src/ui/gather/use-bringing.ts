@@ -5,6 +5,7 @@ import { type Clip, readClip } from "@/core/formats/clipboard";
 import type { Brings } from "../imports/use-preview";
 import { isTyping } from "../shell/commands";
 import { holdsLinks } from "./what-comes";
+import { hearPastes } from "./early-paste";
 
 /** Without a collection into one's Tray. */
 type Into = { team: string; collection?: string; section?: string | null };
@@ -76,7 +77,9 @@ export function useBringing(ways: Ways) {
     for (const [name, listener] of Object.entries(listeners))
       window.addEventListener(name, listener as EventListener);
     window.addEventListener("hobbin:sending", show);
+    const unhear = hearPastes();
     return () => {
+      unhear();
       for (const [name, listener] of Object.entries(listeners))
         window.removeEventListener(name, listener as EventListener);
       window.removeEventListener("hobbin:sending", show);

@@ -1,4 +1,5 @@
 import { tokenStyles } from "@/core/look/colours";
+import { EARLY_PASTE } from "../gather/early-paste";
 import { Providers } from "./providers";
 
 /** Chosen look, before anything is painted. */
@@ -19,7 +20,11 @@ export function Root({
     <html lang="en-GB" className={fonts} suppressHydrationWarning>
       <head>
         <style dangerouslySetInnerHTML={{ __html: tokenStyles() }} />
-        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: LOOK }} />
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: `${LOOK};${EARLY_PASTE}` }}
+        />
       </head>
       <body>
         <Providers>{children}</Providers>

@@ -34,6 +34,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
         context: "",
         look: "item",
         forReaders: true,
+        givesCopy: false,
         addedAt,
         resource,
         pending,
@@ -134,7 +135,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       address: "",
       title: "",
     };
-    const words = { heading: "", context: "", look: "text" as const, forReaders: true };
+    const words = { heading: "", context: "", look: "text" as const, forReaders: true, givesCopy: false };
     now.current.change((all) => [
       ...all,
       { id, section: landing.section, position: position!, addedAt, resource, draft: landing, ...words },

@@ -1,0 +1,1 @@
+export { getOembed as GET } from "@/http/oembed-route";

@@ -1,0 +1,1 @@
+export { getFeed as GET } from "@/http/feed-route";

@@ -1,0 +1,1 @@
+export { getTeamFeed as GET } from "@/http/feed-route";

@@ -1,0 +1,105 @@
+import { KIND_SHAPES } from "../look/kind-shapes";
+import type { Kind } from "../page/facts";
+import { isRightToLeft } from "../text/direction";
+import { sayMinutes } from "../text/minutes";
+import { html, Markup } from "./html";
+import { type PublishedItem, type PublishedSection, sumUp } from "./model";
+import type { ReaderPlaces } from "./reader-places";
+
+function head(section: PublishedSection): Markup | null {
+  if (section.id === null) return null;
+  const { minutes } = sumUp([section]);
+  return html`<h2 id="s-${section.id}">${section.title}${minutes ? html` <small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}`;
+}
+
+export function part(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {
+  if (section.id === null && !section.items.length) return null;
+  return html`<section>${head(section)}
+<ol>${section.items.map((item) => (item.look === "text" ? between(item) : entry(item, next(), places)))}</ol></section>
+`;
+}
+
+/** What leads from one item to the next. */
+const between = (item: PublishedItem): Markup =>
+  html`<li class="between">${item.heading ? html`<h3>${item.heading}</h3>` : null}<p>${item.description}</p></li>
+`;
+
+/** The same as rows of a table, for what is to be looked through and compared. */
+export function tablePart(
+  section: PublishedSection,
+  places: ReaderPlaces,
+  next: () => number,
+): Markup | null {
+  const items = section.items.filter((item) => item.look === "item");
+  if (section.id === null && !items.length) return null;
+  return html`<section>${head(section)}
+<div class="wide"><table><thead><tr><th scope="col">No.</th><th scope="col">What</th><th scope="col">Why it stands here</th><th scope="col">Kind</th><th scope="col">Site</th><th scope="col">Length</th></tr></thead><tbody>${items.map(
+    (item) => {
+      const address = item.file ? places.file(item) : item.address;
+      const title = item.heading || item.title;
+      return html`<tr class="item" id="i-${item.id}"${dataOf(item)}><td>${next()}</td><th scope="row">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</th><td data-head="Why it stands here">${item.context}</td><td data-head="Kind">${KIND_WORDS[item.kind]}</td><td data-head="Site">${item.siteName || item.host}</td><td data-head="Length">${item.minutes ? sayMinutes(item.minutes) : null}</td></tr>
+`;
+    },
+  )}</tbody></table></div></section>
+`;
+}
+
+export const KIND_WORDS: Record<Kind, string> = {
+  page: "Page",
+  video: "Video",
+  document: "Document",
+  picture: "Picture",
+  sound: "Sound",
+  note: "Note",
+};
+
+function entry(item: PublishedItem, number: number, places: ReaderPlaces): Markup {
+  const title = item.heading || item.title;
+  const address = item.file ? places.file(item) : item.address;
+  const site = item.siteName || item.host;
+  const authors = item.authors.filter((name) => name !== site);
+  const source = [
+    KIND_WORDS[item.kind],
+    site,
+    authors.length ? authors.slice(0, 3).join(", ") + (authors.length > 3 ? " and others" : "") : null,
+    item.pages ? `${item.pages} ${item.pages === 1 ? "page" : "pages"}` : null,
+    item.minutes ? sayMinutes(item.minutes) : null,
+  ].filter(Boolean);
+  return html`<li class="item" id="i-${item.id}"${dataOf(item)}><span class="no" aria-hidden="true">${number}</span><div>${
+    item.context ? html`<p class="say">${item.context}</p>` : null
+  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</p><p class="sub"><svg viewBox="0 0 12 12" aria-hidden="true" style="color:var(--${item.kind})"><path fill="currentColor" fill-rule="evenodd" d="${KIND_SHAPES[item.kind]}"/></svg>${source.join(" · ")}</p>${
+    item.quotation
+      ? html`<blockquote${langOf(item)}>${item.quotation}</blockquote>`
+      : item.description && (item.kind === "note" || !item.context)
+        ? html`<p class="about">${item.description}</p>`
+        : null
+  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
+    item.picture
+      ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
+      : html`<span class="none"></span>`
+  }</li>
+`;
+}
+
+function play(item: PublishedItem, title: string, address: string): Markup {
+  const { type, mime } = item.player!;
+  const element =
+    type === "frame" ? "frame" : item.kind === "sound" || mime?.startsWith("audio/") ? "audio" : "video";
+  return html`<button type="button" class="play" hidden data-type="${element}" data-src="${address}" data-title="${title}">${
+    element === "audio" ? "Listen here" : "Play here"
+  }</button>`;
+}
+
+/** A picture is drawn large only after a press: it may lie on another site. */
+const enlarge = (title: string, address: string): Markup =>
+  html`<button type="button" class="play" hidden data-type="picture" data-src="${address}" data-title="${title}">Enlarge</button>`;
+
+/** What the script goes by: how long it takes, and what kind it is. */
+const dataOf = (item: PublishedItem): Markup =>
+  html` data-kind="${item.kind}"${item.minutes ? html` data-minutes="${item.minutes}"` : null}`;
+
+/** The language of a thing's own words, where it is known. */
+const langOf = (item: PublishedItem): Markup | null =>
+  item.language && !item.heading
+    ? html` lang="${item.language}"${isRightToLeft(item.language) ? html` dir="rtl"` : null}`
+    : null;

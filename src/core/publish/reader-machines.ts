@@ -1,0 +1,80 @@
+import { html, Markup } from "./html";
+import type { PublishedCollection } from "./model";
+import type { ReaderPlaces } from "./reader-places";
+
+/** Wide and high, in pixels: what the Open Graph protocol's users ask for. */
+export const CARD = { width: 1_200, height: 630 } as const;
+
+/**
+ * What the head says to programs: how the page is called and looks where it is linked to (Open Graph, https://ogp.me), and,
+ * of what is public, what it is (schema.org).
+ * @param holds what it holds, in words
+ */
+export function forMachines(collection: PublishedCollection, places: ReaderPlaces, holds: string): Markup {
+  const about = collection.description || `${holds}, chosen by ${collection.teamName}`;
+  const isPublic = collection.audience === "public";
+  const at = places.site + places.self;
+  return html`<meta name="description" content="${about}">
+<link rel="icon" href="/icon.svg" type="image/svg+xml">
+${isPublic ? html`<link rel="canonical" href="${at}">` : html`<meta name="robots" content="noindex">`}
+<meta property="og:type" content="website">
+<meta property="og:title" content="${collection.title}">
+<meta property="og:description" content="${about}">
+<meta property="og:site_name" content="${collection.teamName}">
+${
+  places.site
+    ? html`<meta property="og:url" content="${at}">
+<meta property="og:image" content="${at}/card.png">
+<meta property="og:image:width" content="${CARD.width}"><meta property="og:image:height" content="${CARD.height}">
+<meta property="og:image:alt" content="A woven cloth: ${holds}">
+<meta name="twitter:card" content="summary_large_image">
+<link rel="alternate" type="application/json+oembed" href="${places.site}/api/oembed?format=json&amp;url=${encodeURIComponent(at)}" title="${collection.title}">
+<link rel="alternate" type="application/atom+xml" href="${places.self}/feed.atom" title="${collection.title}">`
+    : null
+}
+${isPublic ? html`<script type="application/ld+json">${linkedData(collection, at)}</script>` : null}`;
+}
+
+/** schema.org's type of each kind of thing; a note is no work of its own. */
+const TYPES = {
+  page: "WebPage",
+  video: "VideoObject",
+  document: "DigitalDocument",
+  picture: "ImageObject",
+  sound: "AudioObject",
+  note: "CreativeWork",
+} as const;
+
+/** The collection by the terms of schema.org; `<` is written so that nothing in it ends the script. */
+function linkedData(collection: PublishedCollection, at: string): Markup {
+  const items = collection.sections
+    .flatMap((section) => section.items)
+    .filter((item) => item.look === "item");
+  const minutes = items.reduce((sum, item) => sum + (item.minutes ?? 0), 0);
+  const data = {
+    "@context": "https://schema.org",
+    "@type": ["Collection", "LearningResource"],
+    "@id": at,
+    url: at,
+    name: collection.title,
+    ...(collection.description && { description: collection.description }),
+    ...(collection.language && { inLanguage: collection.language }),
+    dateCreated: collection.createdAt.toISOString(),
+    dateModified: collection.updatedAt.toISOString(),
+    creator: { "@type": "Organization", name: collection.teamName },
+    ...(minutes && { timeRequired: `PT${minutes}M` }),
+    collectionSize: items.length,
+    isAccessibleForFree: true,
+    hasPart: items.map((item) => ({
+      "@type": TYPES[item.kind],
+      name: item.heading || item.title,
+      ...(item.address && { url: item.address }),
+      ...(item.context && { abstract: item.context }),
+      ...(item.authors.length && { author: item.authors.map((name) => ({ "@type": "Person", name })) }),
+      ...(item.published && { datePublished: item.published }),
+      ...(item.language && { inLanguage: item.language }),
+      ...(item.minutes && { timeRequired: `PT${item.minutes}M` }),
+    })),
+  };
+  return new Markup(JSON.stringify(data).replace(/</g, "\\u003c"));
+}

@@ -1,0 +1,19 @@
+import type { Door, PublishedItem } from "./model";
+
+/** Where a document finds what belongs to it, and what it names. */
+export type ReaderPlaces = {
+  /** Address of this document, without a query. */
+  self: string;
+  /** The scheme and host all of this stands at, for whoever names it from outside; empty: it stands nowhere. */
+  site: string;
+  /** Where a kept picture is served. */
+  picture: (hash: string) => string;
+  /** Where the file of an item is served. */
+  file: (item: PublishedItem) => string;
+  /** Where the reading copy of an item is read; null: nowhere. */
+  copy: ((item: PublishedItem) => string) | null;
+  /** Folder of the fonts; null when the document must carry itself (a folder on a stick). */
+  fonts: string | null;
+  /** Address of another collection that readers may see. */
+  door: (door: Door) => string;
+};

@@ -1,0 +1,29 @@
+import { copyDocument } from "@/core/publish/copy-document";
+import { COMFORT_SCRIPT } from "@/core/publish/reader-script";
+import { findText } from "@/data/queries/texts-and-files";
+import { resourceOfPlacement } from "@/data/queries/placements";
+import { database } from "@/mechanism/changing";
+import { now } from "@/outside/clock";
+import { publishedBehind } from "@/services/reader/reader-page";
+import { policyOf, readerHeaders } from "./reader-route";
+
+/** GET …/t/<item>: the reading copy of an item of that page, where readers are given it. */
+export async function getCopy(
+  _: Request,
+  { params }: { params: Promise<{ code: string; part?: string; item: string }> },
+): Promise<Response> {
+  const { item: id, ...asked } = await params;
+  const found = await publishedBehind(asked, now());
+  const item = found?.collection.sections.flatMap((section) => section.items).find((one) => one.id === id);
+  const resource = item?.copy ? await resourceOfPlacement(database(), id) : null;
+  const text = resource && (await findText(database(), resource));
+  if (!found || !item || !text) return new Response(null, { status: 404 });
+  const { title } = found.collection;
+  const from = { title, address: `${found.places.self}#i-${id}`, fonts: "/fonts" };
+  return new Response(copyDocument(item, text.html, from, text.at), {
+    headers: {
+      ...readerHeaders({ noindex: true, framedBy: "" }),
+      "content-security-policy": policyOf([COMFORT_SCRIPT], ""),
+    },
+  });
+}

@@ -1,0 +1,68 @@
+import { FEED_FORMATS, type Feed, type FeedFormat, opml } from "@/core/publish/feeds";
+import { now } from "@/outside/clock";
+import { sha256 } from "@/outside/hash";
+import { feedBehind, feedOfTeam, feedsOfTeam } from "@/services/reader/feed";
+import { readerPage } from "@/services/reader/reader-page";
+import { hasAlready } from "./conditional";
+
+const HEADERS = { "cache-control": "public, max-age=300", "x-content-type-options": "nosniff" };
+const nothing = () => new Response("There is no such feed.\n", { status: 404 });
+
+/** `feed.atom` asks for Atom. */
+function formatOf(file: string): FeedFormat | null {
+  const ending = /^feed\.(\w+)$/.exec(file)?.[1] ?? "";
+  return Object.hasOwn(FEED_FORMATS, ending) ? (ending as FeedFormat) : null;
+}
+
+const numberOf = (request: Request): number => {
+  const page = Number(new URL(request.url).searchParams.get("page") ?? 1);
+  return Number.isSafeInteger(page) ? page : 1;
+};
+
+function answer(request: Request, format: FeedFormat, feed: Feed, etag: string): Response {
+  const headers = { ...HEADERS, etag, "last-modified": feed.updated.toUTCString() };
+  if (hasAlready(request.headers.get("if-none-match"), etag))
+    return new Response(null, { status: 304, headers });
+  const { type, write } = FEED_FORMATS[format];
+  return new Response(write(feed), { headers: { ...headers, "content-type": `${type}; charset=utf-8` } });
+}
+
+/** GET …/feed.atom, feed.rss, feed.json: the latest additions to what is behind a code. */
+export async function getFeed(
+  request: Request,
+  { params }: { params: Promise<{ code: string; part?: string; feed: string }> },
+): Promise<Response> {
+  const { feed: file, ...asked } = await params;
+  const format = formatOf(file);
+  const page = format && (await readerPage(asked));
+  if (!format || !page) return nothing();
+  const number = numberOf(request);
+  // Programs ask all day whether there is anything new; that takes no look at any of it.
+  const etag = `"${format}-${number}-${page.stamp.slice(0, 20)}"`;
+  if (hasAlready(request.headers.get("if-none-match"), etag))
+    return new Response(null, { status: 304, headers: { ...HEADERS, etag } });
+  const feed = await feedBehind(asked, format, number, now());
+  return feed ? answer(request, format, feed, etag) : nothing();
+}
+
+/** GET /public/<team>/feed.atom?tag=…: the same of everything a team has made public; /public/<team>/feeds.opml lists them. */
+export async function getTeamFeed(
+  request: Request,
+  { params }: { params: Promise<{ team: string; feed: string }> },
+): Promise<Response> {
+  const { team, feed: file } = await params;
+  if (!/^[\da-f-]{36}$/.test(team)) return nothing();
+  if (file === "feeds.opml") {
+    const found = await feedsOfTeam(team, now());
+    if (!found) return nothing();
+    return new Response(opml(found.title, found.feeds), {
+      headers: { ...HEADERS, "content-type": "text/x-opml; charset=utf-8" },
+    });
+  }
+  const format = formatOf(file);
+  const tag = new URL(request.url).searchParams.get("tag");
+  const feed =
+    format && (await feedOfTeam(team, tag?.slice(0, 200) ?? null, format, numberOf(request), now()));
+  if (!format || !feed) return nothing();
+  return answer(request, format, feed, `"${sha256(JSON.stringify(feed)).slice(0, 20)}"`);
+}
