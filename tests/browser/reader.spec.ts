@@ -105,3 +105,69 @@ test("with script off everything is readable and every link leads to its origina
     .evaluate((a) => getComputedStyle(a, "::after").content);
   expect(printed).toContain("standing-water.localhost");
 });
+
+test("one at a time, what is done, some of them only, and what is comfortable: all of it in the reader's own browser", async ({
+  browser,
+}) => {
+  const link = await linkTo(browser, "Week 3: the water table");
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(link);
+  const left = page.locator("[data-left]");
+  await page.getByRole("checkbox", { name: "Done: A year at the east dam" }).check();
+  await expect(left).toHaveText("58 of 70 minutes left");
+  await page.reload();
+  await expect(page.getByRole("checkbox", { name: "Done: A year at the east dam" })).toBeChecked();
+  await expect(left).toHaveText("58 of 70 minutes left");
+
+  await page.getByLabel("Narrow").fill("graph");
+  await expect(page.locator(".narrow output")).toHaveText(/^\d of 14$/);
+  await expect(page.locator(".item").filter({ hasText: "A year at the east dam" })).toBeHidden();
+  await page.getByLabel("Narrow").fill("");
+  await page.getByLabel("Kind").selectOption("video");
+  await expect(page.locator(".item:visible")).toHaveCount(2);
+  await page.getByLabel("Kind").selectOption("");
+
+  await page.getByRole("button", { name: "One at a time" }).click();
+  const bar = page.getByRole("navigation", { name: "One at a time" });
+  await expect(bar).toContainText("1 of 14 · Before you go");
+  await page.keyboard.press("ArrowRight");
+  await expect(page.locator(".item:visible")).toHaveCount(1);
+  await expect(page.locator(".item:visible")).toContainText("What a dipwell tells you");
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.keyboard.press("Escape");
+  await expect(page.locator(".item:visible")).toHaveCount(14);
+
+  await page.getByText("Comfort", { exact: true }).click();
+  await page.getByRole("group", { name: "Light" }).getByLabel("Dark").check();
+  await page.getByRole("group", { name: "Space" }).getByLabel("Wide").check();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  // WCAG 2.2, 1.4.12: the spacings it names, and nothing cut off by them.
+  const spaced = await page.evaluate(() => {
+    const style = getComputedStyle(document.querySelector(".say")!);
+    const size = parseFloat(style.fontSize);
+    return [parseFloat(style.letterSpacing) / parseFloat(getComputedStyle(document.body).fontSize), parseFloat(style.lineHeight) / size];
+  });
+  expect(spaced[0]).toBeGreaterThanOrEqual(0.12);
+  expect(spaced[1]).toBeGreaterThanOrEqual(1.5);
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-look", "dark");
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+}); // prettier-ignore
+
+test("a sheet has a code beside each link that leads to it; an address leads to its items on the page", async ({
+  browser,
+}) => {
+  const link = await linkTo(browser, "Week 3: the water table");
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`${link}/paper`);
+  await expect(page.locator("li svg")).toHaveCount(14);
+  await page.getByLabel("Room to write").check();
+  await expect(page.locator(".room")).toHaveCount(14);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.goto(link);
+  const ids = await page.locator(".item").evaluateAll((all) => [all[5]!.id, all[9]!.id]);
+  await page.goto("about:blank");
+  await page.goto(`${link}#${ids.join("&")}`);
+  await expect(page.locator(".asked")).toHaveCount(2);
+  await expect(page.locator(".asked").first()).toBeInViewport();
+});

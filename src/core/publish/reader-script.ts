@@ -42,7 +42,7 @@ items.forEach(function(i){
 var b=make("input",{type:"checkbox",checked:done.indexOf(i.id)>=0});
 b.setAttribute("aria-label","Done: "+titleOf(i));
 b.onchange=function(){done=done.filter(function(x){return x!==i.id});if(b.checked)done.push(i.id);put(key+":done",JSON.stringify(done));tell()};
-(one("td",i)||one(".no+div",i)||i).append(make("label",{className:"done"},[b," Done"]))});
+(all("td",i).pop()||one(".no+div",i)||i).append(make("label",{className:"done"},[b," Done"]))});
 if(items.length)tell();
 
 var c={};try{c=JSON.parse(get("hobbin:comfort")||"{}")||{}}catch(e){}
