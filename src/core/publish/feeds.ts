@@ -50,7 +50,7 @@ const contentOf = (entry: FeedEntry): string =>
     .join("") + `<p><a href="${escape(entry.place)}">In its place</a></p>`;
 
 /** The feed as Atom (RFC 4287), with its pages (RFC 5005). */
-export function atom(feed: Feed): string {
+function atom(feed: Feed): string {
   const link = (rel: string, href: string | null, type = "application/atom+xml") =>
     href ? `<link rel="${rel}" type="${type}" href="${xml(href)}"/>` : "";
   return `<?xml version="1.0" encoding="utf-8"?>
@@ -73,7 +73,7 @@ ${feed.entries
 }
 
 /** The feed as RSS 2.0 (https://www.rssboard.org/rss-specification). */
-export const rss = (feed: Feed): string => `<?xml version="1.0" encoding="utf-8"?>
+const rss = (feed: Feed): string => `<?xml version="1.0" encoding="utf-8"?>
 <rss version="2.0" xmlns:atom="http://www.w3.org/2005/Atom" xmlns:dc="http://purl.org/dc/elements/1.1/"><channel>
 <title>${xml(feed.title)}</title><link>${xml(feed.page)}</link><description>${xml(feed.about || feed.title)}</description>${feed.language ? `<language>${xml(feed.language)}</language>` : ""}<lastBuildDate>${feed.updated.toUTCString()}</lastBuildDate><generator>Hobbin</generator>
 <atom:link rel="self" type="application/rss+xml" href="${xml(feed.self)}"/>${feed.next ? `<atom:link rel="next" type="application/rss+xml" href="${xml(feed.next)}"/>` : ""}
@@ -91,7 +91,7 @@ ${feed.entries
 `;
 
 /** The feed as JSON Feed 1.1 (https://www.jsonfeed.org/version/1.1/). */
-export const jsonFeed = (feed: Feed): string =>
+const jsonFeed = (feed: Feed): string =>
   JSON.stringify({
     version: "https://jsonfeed.org/version/1.1",
     title: feed.title,

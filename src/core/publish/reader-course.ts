@@ -10,7 +10,7 @@ import type { ReaderPlaces } from "./reader-places";
 const [WIDE, HIGH] = [712, 56];
 
 /** Collections that stand in one, with those in these, from the top down. */
-export const allInside = (inside: readonly InsideCollection[]): InsideCollection[] =>
+const allInside = (inside: readonly InsideCollection[]): InsideCollection[] =>
   inside.flatMap((one) => [one, ...allInside(one.inside)]);
 
 /** The cloth over the page: one piece, or, of a course, a stretch for each part that holds something, and the way to it. */

@@ -1,7 +1,7 @@
 import { escape } from "./html";
 
 /** More than so many a sitemap may not have (https://www.sitemaps.org/protocol.html). */
-export const MOST_PAGES = 50_000;
+const MOST_PAGES = 50_000;
 
 /** Pages to be found by search engines, by the sitemaps protocol 0.9. */
 export const sitemap = (pages: readonly { address: string; changed: Date }[]): string =>
