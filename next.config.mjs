@@ -6,7 +6,16 @@ const config = {
   typescript: { ignoreBuildErrors: true },
   // Bytes that are compressed once and kept (the reader's page) set their own encoding; the rest is gzipped here.
   compress: true,
-  serverExternalPackages: ["mysql2", "pino", "sharp", "@resvg/resvg-js", "nodemailer", "undici", "better-auth", "piscina"],
+  serverExternalPackages: [
+    "mysql2",
+    "pino",
+    "sharp",
+    "@resvg/resvg-js",
+    "nodemailer",
+    "undici",
+    "better-auth",
+    "piscina",
+  ],
   turbopack: {
     resolveAlias: {
       "node-fetch": { browser: "./src/workers/no-network.ts" },

@@ -23,6 +23,10 @@ const REFERENCES = {
   "/usr/bin/bib2xml": "bibutils",
   "/usr/share/snowball/data/english/voc.txt": "snowball-data",
   "/usr/share/unicode/auxiliary/WordBreakTest.txt": "unicode-data",
+  // Read back what goes out: codes from the screen and from paper, feeds, XML.
+  "/usr/bin/zbarimg": "zbar-tools",
+  "/usr/lib/python3/dist-packages/feedparser/__init__.py": "python3-feedparser",
+  "/usr/bin/xmllint": "libxml2-utils",
 };
 
 async function everything() {

@@ -1,3 +1,7 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
 import AxeBuilder from "@axe-core/playwright";
 import type { APIRequestContext, Browser, Page } from "@playwright/test";
 import { at, expect, signUp, test } from "./hands";
@@ -34,6 +38,25 @@ async function withCourse(browser: Browser) {
   return { page, context, course, weeks };
 }
 
+/** The QR codes in pictures, as zbarimg (Debian's zbar-tools) reads them. */
+function codesOn(pictures: Buffer[]): string[] {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-codes-"));
+  try {
+    const files = pictures.map((bytes, i) => {
+      const file = path.join(folder, `${i}.png`);
+      writeFileSync(file, bytes);
+      return file;
+    });
+    return execFileSync("zbarimg", ["-q", "--raw", "-Sdisable", "-Sqrcode.enable", ...files], {
+      encoding: "utf8",
+    })
+      .trim()
+      .split("\n");
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
 const clipboard = (page: Page) => page.evaluate(() => navigator.clipboard.readText());
 
 test("a course goes out in two gestures and is read on a phone by its short code, in its own letters", async ({
@@ -59,6 +82,8 @@ test("a course goes out in two gestures and is read on a phone by its short code
   await expect(wall.getByRole("img", { name: "QR code that leads there" })).toBeVisible();
   const code = (await page.getByLabel("Short code").textContent())!;
   await expect(wall.getByText(code)).toBeVisible();
+  // As a phone in the last row sees it: the picture of the screen, read by a program nobody here wrote.
+  expect(codesOn([await page.screenshot()])).toEqual([`${new URL(link).origin}/go/${code.replace(" ", "")}`]);
   await page.keyboard.press("Escape");
   await expect(wall).toHaveCount(0);
 
@@ -126,4 +151,30 @@ test("what a careful colleague would notice is mended where it is said; another 
   await page.getByRole("button", { name: "Take the old one back" }).click();
   await expect(address).toHaveValue(before);
   await expect.poll(async () => (await visitor.goto(before))!.status()).toBe(200);
+});
+
+test("every code on a printed sheet, at 150 dots an inch, is read back as the link beside it", async ({
+  browser,
+}) => {
+  const { page, weeks } = await withCourse(browser);
+  await page.goto(`/publish/${weeks[0]}`);
+  await page.getByRole("button", { name: "Share and copy the address" }).click();
+  const link = await page.getByLabel("Address for readers").inputValue();
+  await page.goto(`${link}/paper?compact=1`);
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-paper-"));
+  try {
+    await page.pdf({ path: path.join(folder, "sheet.pdf"), preferCSSPageSize: true });
+    execFileSync("pdftoppm", [
+      "-r",
+      "150",
+      "-png",
+      path.join(folder, "sheet.pdf"),
+      path.join(folder, "sheet"),
+    ]);
+    const pages = readdirSync(folder).filter((name) => name.endsWith(".png"));
+    const read = codesOn(pages.map((name) => readFileSync(path.join(folder, name))));
+    expect(read.sort()).toEqual([link, at("peat-notebook/water-table-graphs?week=0")].sort());
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 });

@@ -18,7 +18,8 @@ type World = Awaited<ReturnType<typeof makeWorld>>;
 let world: World;
 let week: string;
 const HOME = addressOfHobbin();
-const asked = (path: string, head: Record<string, string> = {}) => new Request(`${HOME}${path}`, { headers: head });
+const asked = (path: string, head: Record<string, string> = {}) =>
+  new Request(`${HOME}${path}`, { headers: head });
 const of = <P extends object>(params: P) => ({ params: Promise.resolve(params) });
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 

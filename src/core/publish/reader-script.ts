@@ -1,5 +1,5 @@
 /** Before anything is drawn: how this reader likes to see it. */
-export const COMFORT_SCRIPT = `try{var c=JSON.parse(localStorage.getItem("hobbin:comfort")||"{}");["size","space","face","look"].forEach(function(k){if(/^[a-z]+$/.test(c[k]))document.documentElement.setAttribute("data-"+k,c[k])})}catch(e){}`;
+export const COMFORT_SCRIPT = `try{var c=JSON.parse(localStorage.getItem("hobbin:comfort")||"{}");["size","space","face","look"].forEach(function(k){if(/^[a-z]+$/.test(c[k]))document.documentElement.setAttribute("data-"+k,c[k])})}catch(e){}if(location.hash==="#bare")document.documentElement.setAttribute("data-bare","")`;
 
 /**
  * The whole script of the reader's page, plain and small. Everything it does is extra: without it links lead to

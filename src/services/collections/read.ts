@@ -84,6 +84,7 @@ export const readCollection = reading({
         leftOut: found.leftOut,
         language: found.language,
         aimMinutes: found.aimMinutes,
+        framedBy: found.framedBy,
         /** By which collection readers see it, and under which address. */
         door: door && {
           by: { id: door.by.id, title: door.by.title },

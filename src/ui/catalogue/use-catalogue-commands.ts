@@ -107,6 +107,7 @@ export function useCatalogueCommands(state: State) {
       tag,
       setLook: nothing,
       setForReaders: nothing,
+      giveCopy: nothing,
       onKey: (event) => {
         const target = event.target as HTMLElement;
         if (target.dataset.cell !== undefined)

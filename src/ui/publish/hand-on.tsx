@@ -7,7 +7,7 @@ import { Key } from "../parts/key";
 import { KEYS, isForField } from "../shell/commands";
 import { copyLink } from "../talk/copy-link";
 import { OnTheWall, sayCode } from "./on-the-wall";
-import type { Shared } from "./use-publish";
+import { dayOf, endOf, type Shared } from "./use-publish";
 
 /** The address and the short code of what is out, and the ways to hand them on. */
 export function HandOn({
@@ -21,7 +21,8 @@ export function HandOn({
   /** The address of this Hobbin. */
   home: string;
   shared: Shared & { code: string };
-  onCode: () => void;
+  /** Gives it a code, or the one it has another last day. */
+  onCode: (until?: string | null) => void;
   onEnd: () => void;
 }) {
   const [wall, setWall] = useState(false);
@@ -80,9 +81,18 @@ export function HandOn({
               End it
             </Button>
           </p>
+          <label className="flex items-center gap-3 text-[15px] text-quiet">
+            The code ends on
+            <input
+              type="date"
+              value={dayOf(shared.shortUntil)}
+              onChange={(event) => onCode(endOf(event.target.value))}
+              className="h-9 w-40 rounded-md border border-edge bg-sheet px-2.5 text-ink"
+            />
+          </label>
         </div>
       ) : (
-        <Button small className="w-fit" onClick={onCode}>
+        <Button small className="w-fit" onClick={() => onCode()}>
           Give it a short code
         </Button>
       )}

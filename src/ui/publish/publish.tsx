@@ -1,13 +1,11 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { VIEW_WORDS } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
-import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
-import { Choice } from "../parts/field";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
@@ -15,6 +13,8 @@ import { copyComing } from "../talk/copy-link";
 import { sayFailure } from "../talk/say-failure";
 import { AddressApart } from "./address-apart";
 import { BeforeItGoes } from "./before-it-goes";
+import { Elsewhere } from "./elsewhere";
+import { ForReaders } from "./for-readers";
 import { HandOn } from "./hand-on";
 import { LeftOut } from "./left-out";
 import { Preview } from "./preview";
@@ -32,12 +32,11 @@ type Props = {
   preview: string;
 };
 
-const VIEWS = READER_VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
-
 /** Who sees the collection, what they see, and how it is handed on. Two gestures: to come here, and the one button. */
 export function Publish({ me, teams, team, collection, shared: first, address, preview }: Props) {
   const state = usePublish(team.id, collection.id, first);
   const { shared, wish, looked, doing, isOut, isOther } = state;
+  const router = useRouter();
   const [view, setView] = useState(collection.view);
   const [done, setDone] = useState("");
   const main = useRef<HTMLButtonElement>(null);
@@ -123,22 +122,24 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
               title={collection.title}
               home={address}
               shared={{ ...shared, code: shared.code }}
-              onCode={() => void doing(call("codes.make", { collection: collection.id }))}
+              onCode={(until) => void doing(call("codes.make", { collection: collection.id, until }))}
               onEnd={() => void doing(call("codes.end", { collection: collection.id }))}
             />
           )}
           {looked && <BeforeItGoes looked={looked} doing={doing} mends={publishes} />}
-          <Choice
-            label="Readers first see"
-            options={VIEWS}
-            value={view}
+          {shared.code && <Elsewhere title={collection.title} link={`${address}/c/${shared.code}`} />}
+          <ForReaders
+            collection={collection.id}
+            values={{ ...collection, view }}
             disabled={!publishes}
-            onChange={(event) => {
-              const next = event.target.value as ReaderView;
+            onView={(next) => {
               setView(next);
               void doing(call("share.set", { collection: collection.id, view: next }));
             }}
-            className="max-w-48"
+            onSaved={() => {
+              void state.again();
+              router.refresh();
+            }}
           />
           <SaveAs collection={collection.id} />
           {publishes && isOut && (

@@ -15,14 +15,14 @@ export type Looked = Answer<"share.look-over">;
 export type Wish = { audience: Audience; reach: Reach; until: string };
 
 /** The day of a moment where the person is. */
-const dayOf = (moment: string | Date | null): string => {
+export const dayOf = (moment: string | Date | null): string => {
   if (!moment) return "";
   const day = new Date(moment);
   const two = (n: number) => String(n).padStart(2, "0");
   return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
 };
 /** The last moment of a day there. */
-const endOf = (day: string): string | null => (day ? new Date(`${day}T23:59:59`).toISOString() : null);
+export const endOf = (day: string): string | null => (day ? new Date(`${day}T23:59:59`).toISOString() : null);
 
 /** What somebody would most likely wish: who publishes a course means the course. */
 const firstWish = ({ audience, reach, until }: Shared): Wish => ({
@@ -78,5 +78,5 @@ export function usePublish(team: string, collection: string, first: Shared) {
       async (done) => (await again(), done),
       (error) => (sayFailure(error), undefined),
     );
-  return { shared, wish, setWish, looked, drawn, isOut, isOther, publish, doing };
+  return { shared, wish, setWish, looked, drawn, isOut, isOther, publish, doing, again };
 }

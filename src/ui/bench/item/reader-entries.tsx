@@ -24,6 +24,11 @@ export function ReaderEntries({ item }: { item: Item }) {
           {item.forReaders ? "Keep it from readers" : "Let readers see it"}
         </MenuItem>
       )}
+      {arranges && item.resource.address && (
+        <MenuItem onSelect={() => commands.giveCopy(item.id, !item.givesCopy)}>
+          {item.givesCopy ? "Give readers the original alone" : "Give readers the reading copy, too"}
+        </MenuItem>
+      )}
     </>
   );
 }

@@ -43,6 +43,8 @@ export type BenchCommands = {
   setLook: (id: string, look: Item["look"]) => void;
   /** Whether readers see it. */
   setForReaders: (id: string, forReaders: boolean) => void;
+  /** Whether readers are given the reading copy beside the original. */
+  giveCopy: (id: string, givesCopy: boolean) => void;
 };
 export const BenchContext = createContext<{
   team: string;

@@ -107,19 +107,24 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     change(id, (old) => ({ ...old, look }));
     call("placements.edit", { placement: id, look }).then(headAgain).catch(failed);
   };
-  const setForReaders = (id: string, forReaders: boolean) => {
-    change(id, (old) => ({ ...old, forReaders }));
-    call("placements.edit", { placement: id, forReaders })
-      .then(({ entry }) =>
-        sayDone(
-          forReaders ? "Readers see it." : "Readers do not see it; it stays where it stands.",
-          now.current.team,
-          entry,
-          () => void now.current.renew([id], []),
-        ),
-      )
+  const setForThem = (id: string, said: { forReaders?: boolean; givesCopy?: boolean }, words: string) => {
+    change(id, (old) => ({ ...old, ...said }));
+    call("placements.edit", { placement: id, ...said })
+      .then(({ entry }) => sayDone(words, now.current.team, entry, () => void now.current.renew([id], [])))
       .catch(failed);
   };
+  const setForReaders = (id: string, forReaders: boolean) =>
+    setForThem(
+      id,
+      { forReaders },
+      forReaders ? "Readers see it." : "Readers do not see it; it stays where it stands.",
+    );
+  const giveCopy = (id: string, givesCopy: boolean) =>
+    setForThem(
+      id,
+      { givesCopy },
+      givesCopy ? "Readers can read the copy kept here, too." : "Readers are given the original alone.",
+    );
   const edit: BenchCommands["edit"] = async (id, field, text, base) => {
     change(id, (old) => ({ ...old, [field]: text }));
     try {
@@ -164,6 +169,7 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     retag,
     setLook,
     setForReaders,
+    giveCopy,
     edit,
     fetchAgain,
   };

@@ -1,0 +1,98 @@
+"use client";
+
+import { useState } from "react";
+import { VIEW_WORDS } from "@/core/list/view-setting";
+import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
+import { Choice, Field } from "../parts/field";
+import { call, Refusal } from "../talk/call";
+import { sayFailure } from "../talk/say-failure";
+
+export type ForReadersValues = {
+  view: ReaderView;
+  language: string;
+  aimMinutes: number | null;
+  framedBy: string;
+};
+type Setting = Partial<Omit<ForReadersValues, "view">>;
+
+const VIEWS = READER_VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
+/** Those a page is often written in; any other can be typed where one says so over the open interface. */
+const LANGUAGES = [
+  ["", "Nobody has said"],
+  ...["ar", "cs", "da", "de", "el", "en", "es", "fa", "fi", "fr", "he", "hu", "it", "ja", "nl", "no", "pl", "pt", "ro", "ru", "sv", "tr", "uk", "ur", "zh"].map(
+    (tag): [string, string] => [tag, new Intl.DisplayNames(["en"], { type: "language" }).of(tag) ?? tag],
+  ),
+] as const; // prettier-ignore
+
+/** What readers first see, in which language, how long it may take, and who may set it into their pages. */
+export function ForReaders({
+  collection,
+  values,
+  disabled,
+  onView,
+  onSaved,
+}: {
+  collection: string;
+  values: ForReadersValues;
+  disabled: boolean;
+  onView: (view: ReaderView) => void;
+  onSaved: () => void;
+}) {
+  const [frames, setFrames] = useState(values.framedBy);
+  const [minutes, setMinutes] = useState(values.aimMinutes === null ? "" : String(values.aimMinutes));
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const save = (setting: Setting) => {
+    setWrong({});
+    return call("collections.edit", { collection, ...setting }).then(onSaved, (error: unknown) => {
+      if (error instanceof Refusal && Object.keys(error.fields).length) setWrong(error.fields);
+      else sayFailure(error);
+    });
+  };
+  const known = LANGUAGES.some(([tag]) => tag === values.language);
+  return (
+    <details>
+      <summary className="w-fit cursor-pointer rounded-sm py-1 text-[15px] text-accent">
+        How readers see it
+      </summary>
+      <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-3">
+        <Choice
+          label="They first see"
+          options={VIEWS}
+          value={values.view}
+          disabled={disabled}
+          onChange={(event) => onView(event.target.value as ReaderView)}
+        />
+        <Choice
+          label="Written in"
+          options={known ? LANGUAGES : [...LANGUAGES, [values.language, values.language]]}
+          defaultValue={values.language}
+          disabled={disabled}
+          onChange={(event) => void save({ language: event.target.value })}
+        />
+        <Field
+          label="Not longer than"
+          hint="minutes; empty: as it is"
+          type="number"
+          min={1}
+          value={minutes}
+          disabled={disabled}
+          error={wrong.aimMinutes}
+          onChange={(event) => setMinutes(event.target.value)}
+          onBlur={() => {
+            const aimMinutes = minutes ? Number(minutes) : null;
+            if (aimMinutes !== values.aimMinutes) void save({ aimMinutes });
+          }}
+        />
+        <Field
+          label="Sites that may frame it"
+          hint="* for any; empty: none"
+          value={frames}
+          disabled={disabled}
+          error={wrong.framedBy}
+          onChange={(event) => setFrames(event.target.value)}
+          onBlur={() => frames !== values.framedBy && void save({ framedBy: frames })}
+        />
+      </div>
+    </details>
+  );
+}
