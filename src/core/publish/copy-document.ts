@@ -32,7 +32,7 @@ export const copyDocument = (
 <nav class="up" aria-label="Part of" lang="en" dir="ltr"><a href="${from.address}">${from.title}</a></nav>
 <h1>${item.title}</h1>
 <p class="facts" lang="en" dir="ltr">A copy kept on ${at.toISOString().slice(0, 10)}.${item.copy === "gone" ? " The original does not answer any more:" : " The original:"} <a href="${item.address}" rel="noreferrer">${item.siteName || item.host || item.address}</a></p>
-<article>${new Markup(text)}</article>
+<div class="text">${new Markup(text)}</div>
 </main>
 </body>
 </html>

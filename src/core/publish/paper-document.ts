@@ -70,7 +70,7 @@ export function paperDocument(
 <form method="get" aria-label="How it is printed"><a href="${places.self}">Back</a><label><input type="radio" name="paper" value="a4"${paper === "a4" ? html` checked` : null}> A4</label><label><input type="radio" name="paper" value="letter"${paper === "letter" ? html` checked` : null}> Letter</label><label><input type="checkbox" name="compact" value="1"${compact ? html` checked` : null}> Compact</label><label><input type="checkbox" name="room" value="1"${room ? html` checked` : null}> Room to write</label><noscript><button>Set it so</button></noscript><button type="button" data-print hidden>Print</button></form>
 <main>
 <div class="head"><div><h1>${collection.title}</h1>${collection.description ? html`<p>${collection.description}</p>` : null}<p class="sub">${collection.teamName} · ${holds}</p><p class="sub">${shorten(at)}</p>${short ? html`<p>At ${home}/go: <span class="code">${saidInGroups(short)}</span></p>` : null}</div><span aria-hidden="true">${new Markup(qrSvg(at, "paper"))}</span></div>
-${collection.sections.map((section) => (section.items.length || section.id !== null ? html`<section>${section.id === null ? null : html`<h2>${section.title}</h2>`}<ol>${section.items.map(entry)}</ol></section>` : null))}
+${collection.sections.map((section) => (section.items.length || section.id !== null ? html`<div>${section.id === null ? null : html`<h2>${section.title}</h2>`}<ol>${section.items.map(entry)}</ol></div>` : null))}
 </main>
 <script>${new Markup(PAPER_SCRIPT)}</script>
 </body>

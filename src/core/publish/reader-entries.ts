@@ -14,8 +14,8 @@ function head(section: PublishedSection): Markup | null {
 
 export function part(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {
   if (section.id === null && !section.items.length) return null;
-  return html`<section>${head(section)}
-<ol>${section.items.map((item) => (item.look === "text" ? between(item) : entry(item, next(), places)))}</ol></section>
+  return html`<${tag(section)} class="part">${head(section)}
+<ol>${section.items.map((item) => (item.look === "text" ? between(item) : entry(item, next(), places)))}</ol></${tag(section)}>
 `;
 }
 
@@ -32,7 +32,7 @@ export function tablePart(
 ): Markup | null {
   const items = section.items.filter((item) => item.look === "item");
   if (section.id === null && !items.length) return null;
-  return html`<section>${head(section)}
+  return html`<${tag(section)} class="part">${head(section)}
 <div class="wide"><table><thead><tr><th scope="col">No.</th><th scope="col">What</th><th scope="col">Why it stands here</th><th scope="col">Kind</th><th scope="col">Site</th><th scope="col">Length</th></tr></thead><tbody>${items.map(
     (item) => {
       const address = item.file ? places.file(item) : item.address;
@@ -40,7 +40,7 @@ export function tablePart(
       return html`<tr class="item" id="i-${item.id}"${dataOf(item)}><td>${next()}</td><th scope="row">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</th><td data-head="Why it stands here">${item.context}</td><td data-head="Kind">${KIND_WORDS[item.kind]}</td><td data-head="Site">${item.siteName || item.host}</td><td data-head="Length">${item.minutes ? sayMinutes(item.minutes) : null}</td></tr>
 `;
     },
-  )}</tbody></table></div></section>
+  )}</tbody></table></div></${tag(section)}>
 `;
 }
 
@@ -103,3 +103,6 @@ const langOf = (item: PublishedItem): Markup | null =>
   item.language && !item.heading
     ? html` lang="${item.language}"${isRightToLeft(item.language) ? html` dir="rtl"` : null}`
     : null;
+
+/** What stands before the first section has no heading, and is none. */
+const tag = ({ id }: PublishedSection): Markup => new Markup(id === null ? "div" : "section");

@@ -59,15 +59,15 @@ form.oninput=function(){
 var w=words.value.trim().toLowerCase(),k=kind?kind.value:"",n=0;
 items.forEach(function(i){var on=(!k||i.dataset.kind===k)&&(!w||i.textContent.toLowerCase().indexOf(w)>=0);i.hidden=!on;if(on)n++});
 all(".between").forEach(function(b){b.hidden=!!(w||k)});
-all(".parts section").forEach(function(s){s.hidden=!one(".item:not([hidden])",s)});
+all(".parts>.part").forEach(function(s){s.hidden=!one(".item:not([hidden])",s)});
 said.textContent=w||k?n+" of "+items.length:""}}
 
 var start=one("[data-one]"),at=-1,bar;
 function show(k){
 at=k;d.body.className="one";
 items.forEach(function(i,x){i.hidden=x!==k});
-all(".parts section").forEach(function(s){s.hidden=!one(".item:not([hidden])",s)});
-var s=one("h2",items[k].closest("section"));
+all(".parts>.part").forEach(function(s){s.hidden=!one(".item:not([hidden])",s)});
+var s=one("h2",items[k].closest(".part"));
 one("output",bar).textContent=(k+1)+" of "+items.length+(s?" · "+s.firstChild.textContent:"");
 all("button",bar)[0].disabled=k===0;
 var go=one(".on [rel=next]");all("button",bar)[1].disabled=k===items.length-1&&!go;
@@ -78,7 +78,7 @@ if(at+by>=items.length){var go=one(".on [rel=next]");if(go)location.href=go.href
 if(at+by>=0)show(at+by)}
 function end(){
 var i=items[at];at=-1;d.body.className="";
-items.forEach(function(x){x.hidden=false});all(".parts section").forEach(function(s){s.hidden=false});
+items.forEach(function(x){x.hidden=false});all(".parts>.part").forEach(function(s){s.hidden=false});
 if(form)form.oninput();i.scrollIntoView({block:"center"});start.focus({preventScroll:true})}
 if(start&&items.length){start.hidden=false;
 bar=make("nav",{className:"steps-bar"},[make("button",{type:"button",textContent:"Before",onclick:function(){step(-1)}}),d.createElement("output"),make("button",{type:"button",textContent:"Next",onclick:function(){step(1)}}),make("button",{type:"button",textContent:"All",onclick:end})]);

@@ -1,4 +1,4 @@
-import { create } from "qrcode";
+import { create } from "qrcode/lib/core/qrcode.js";
 
 /** Around the squares there must be four of nothing (ISO/IEC 18004, 9.1, the quiet zone). */
 const QUIET = 4;
