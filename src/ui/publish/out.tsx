@@ -2,10 +2,12 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
+import { reloads } from "@/core/history/verbs";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
 import { Button, buttonLook } from "../parts/button";
+import { Day } from "../parts/day";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask, call } from "../talk/call";
@@ -16,9 +18,6 @@ import { useLive } from "../talk/use-live";
 import { sayCode } from "./on-the-wall";
 
 type One = Answer<"share.out">["out"][number];
-
-const sayDay = (moment: string | Date) =>
-  new Date(moment).toLocaleDateString(undefined, { dateStyle: "medium" });
 
 /** Everything of a team that is out: for whom, since when and until when, under which address; to be stopped or changed. */
 export function Out({
@@ -42,7 +41,10 @@ export function Out({
     initialData: first,
   }).data as Answer<"share.out">;
   const again = () => void client.invalidateQueries({ queryKey: key });
-  useLive(team.id, { onEvents: again, onReload: again });
+  useLive(team.id, {
+    onEvents: (events) => events.some((event) => reloads(event, "head", "tree")) && again(),
+    onReload: again,
+  });
   const stop = (one: One) =>
     call("share.set", { collection: one.id, audience: "team" })
       .then(() => {
@@ -87,9 +89,13 @@ export function Out({
                     <p className="flex flex-wrap items-center gap-x-2 text-sm text-quiet">
                       <AudienceMark audience={one.isOver ? "team" : one.audience} />
                       {one.isOver ? "Closed" : AUDIENCE_WORDS[one.audience]}
-                      {one.reach === "all" && " · with everything inside"} · since {sayDay(one.since)}
-                      {one.until &&
-                        (one.isOver ? ` · closed on ${sayDay(one.until)}` : ` · until ${sayDay(one.until)}`)}
+                      {one.reach === "all" && " · with everything inside"} · since <Day of={one.since} />
+                      {one.until && (
+                        <span>
+                          {one.isOver ? "· closed on " : "· until "}
+                          <Day of={one.until} />
+                        </span>
+                      )}
                     </p>
                   </div>
                   {one.short && !one.isOver && (

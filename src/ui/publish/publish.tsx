@@ -6,6 +6,7 @@ import { useEffect, useRef, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { Day } from "../parts/day";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
@@ -111,7 +112,7 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
                 {words}
               </Button>
               <p role="status" className="min-h-6 text-[15px] text-quiet">
-                {done || sayNow(shared)}
+                {done || <SayNow {...shared} />}
               </p>
             </div>
           ) : (
@@ -165,10 +166,19 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
 }
 
 /** For whom it is now, before anything is done. */
-function sayNow({ audience, until }: Shared): string {
+function SayNow({ audience, until }: Shared) {
   if (audience === "team") return "Now only the team sees it.";
-  const day = until && new Date(until).toLocaleDateString(undefined, { dateStyle: "long" });
-  return `Now ${audience === "public" ? "everybody sees it" : "whoever has the address sees it"}${day ? `, until ${day}` : ""}.`;
+  return (
+    <>
+      Now {audience === "public" ? "everybody sees it" : "whoever has the address sees it"}
+      {until && (
+        <>
+          , until <Day of={until} />
+        </>
+      )}
+      .
+    </>
+  );
 }
 
 /** It is out already, as a part of what it stands in. */

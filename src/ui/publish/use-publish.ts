@@ -2,11 +2,15 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { reloads } from "@/core/history/verbs";
 import type { Audience, Reach } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
+
+/** What readers may see something of. */
+const SEEN = ["item", "items", "list", "head", "tree", "resource"] as const;
 
 export type Shared = Answer<"share.read">;
 export type Looked = Answer<"share.look-over">;
@@ -52,7 +56,11 @@ export function usePublish(team: string, collection: string, first: Shared) {
       ["shared", "look-over"].map((key) => client.invalidateQueries({ queryKey: [key, collection] })),
     );
   };
-  useLive(team, { onEvents: () => void again(), onReload: () => void again() });
+  useLive(team, {
+    // Who is where changes nothing of what readers see.
+    onEvents: (events) => events.some((event) => reloads(event, ...SEEN)) && void again(),
+    onReload: () => void again(),
+  });
   useEffect(() => {
     // Who came back by another way may find other things than were kept here.
     void client.invalidateQueries({ queryKey: ["look-over", collection] });
