@@ -11,6 +11,7 @@ import { measureCloth } from "./cloth";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
+import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
 import { measureImport } from "./imports";
 import { measureListeners } from "./listeners";
@@ -33,6 +34,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   together: () => measureTogether(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
   listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
+  "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   reading: async () => [await measureReading(actor)],
   growth: () => measureGrowth(actor),
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),
