@@ -6,7 +6,7 @@ import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 const item = (title: string, context: string, tags: string[]): PublishedItem => ({
   id: title, kind: "page", heading: "", context, look: "item", title, description: "", address: `https://bog.example/${encodeURIComponent(title)}?a=1&b=2`, host: "bog.example", siteName: "",
   authors: [], published: null, minutes: 1, pages: null, tags, picture: null, player: null,
-    language: null, quotation: null, copy: null, file: null, addedAt: new Date("2026-03-09T08:00:00Z"),
+    language: null, quotation: null, copy: null, isPdf: false, file: null, addedAt: new Date("2026-03-09T08:00:00Z"),
 }); // prettier-ignore
 
 /**

@@ -7,7 +7,7 @@ import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "page", heading: "", context: "", look: "item", title: "T", description: "", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
   published: null, minutes: 3, pages: null, tags: [], picture: null, player: null,
-    language: null, quotation: null, copy: null, file: null, addedAt: new Date(0), ...more,
+    language: null, quotation: null, copy: null, isPdf: false, file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const tree = (title: string, items: PublishedItem[], sections: [string, PublishedItem[]][]): PublishedTree => ({
   collection: {

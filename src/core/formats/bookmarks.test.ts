@@ -42,7 +42,7 @@ const item = fc
     player: null,
     language: null,
     quotation: null,
-    copy: null,
+    copy: null, isPdf: false,
     file: null,
   }));
 const collection = (

@@ -41,6 +41,8 @@ export type PublishedItem = {
   quotation: string | null;
   /** Why readers are given the reading copy that is kept; null: they are not, or there is none. */
   copy: "gone" | "chosen" | null;
+  /** Whether its file is a PDF. */
+  isPdf: boolean;
   /** Id of the resource, when it is a file; its bytes are served with the page. */
   file: string | null;
   addedAt: Date;

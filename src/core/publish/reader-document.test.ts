@@ -11,6 +11,7 @@ const places = {
   self: "/c/x",
   site: "",
   copy: null,
+  isPdf: false,
   picture: (hash: string) => `/c/x/p/${hash}`,
   fonts: "/fonts",
   door: ({ code, part }: Door) => `/c/${code ?? "x"}${part ? `/in/${part}` : ""}`,
@@ -18,7 +19,7 @@ const places = {
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
   id: "1", kind: "video", heading: "", context: "", look: "item", title: "A title", description: "About it", address: "https://bog.example/", host: "bog.example", siteName: "", authors: [],
   published: null, minutes: 12, pages: null, tags: [], picture: null, player: null,
-    language: null, quotation: null, copy: null, file: null, addedAt: new Date(0), ...more,
+    language: null, isPdf: false, quotation: null, copy: null, file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
   id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*", sections: [{ id: null, title: "", intro: "", items }], ...more,
@@ -200,6 +201,20 @@ test("what is public says in the terms of schema.org what it is, and nothing in 
   expect(closed).not.toMatch(/canonical|ld\+json/);
   expect(closed).toContain('property="og:image" content="https://moss.example/c/x/card.png"');
 }); // prettier-ignore
+
+test("a part of a video plays from its second to its second; a PDF of our own is read in place", () => {
+  const player = { type: "file" as const, address: "https://media.example/a.webm", mime: "video/webm" };
+  const page = readerDocument(
+    collection([
+      item({ address: "https://bog.example/a#t=10,20", player }),
+      item({ id: "2", kind: "document", address: "", file: "r", isPdf: true }),
+    ]),
+    "rows",
+    places,
+  );
+  expect(page).toContain('data-src="https://media.example/a.webm#t=10,20"');
+  expect(page).toContain('data-type="pdf" data-src="/c/x/f/2"');
+});
 
 test("words keep their language and direction; a quotation stands as one", () => {
   const page = readerDocument(

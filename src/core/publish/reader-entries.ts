@@ -3,6 +3,7 @@ import type { Kind } from "../page/facts";
 import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
+import { mediaFragment } from "./media-fragment";
 import { type PublishedItem, type PublishedSection, sumUp } from "./model";
 import type { ReaderPlaces } from "./reader-places";
 
@@ -73,7 +74,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
       : item.description && (item.kind === "note" || !item.context)
         ? html`<p class="about">${item.description}</p>`
         : null
-  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
+  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
     item.picture
       ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
       : html`<span class="none"></span>`
@@ -81,10 +82,12 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
 `;
 }
 
-function play(item: PublishedItem, title: string, address: string): Markup {
+function play(item: PublishedItem, title: string, from: string): Markup {
   const { type, mime } = item.player!;
   const element =
     type === "frame" ? "frame" : item.kind === "sound" || mime?.startsWith("audio/") ? "audio" : "video";
+  // Browsers play a media file by its fragment; what a player of another site goes by nobody has laid down.
+  const address = element === "frame" || from.includes("#") ? from : from + mediaFragment(item.address);
   return html`<button type="button" class="play" hidden data-type="${element}" data-src="${address}" data-title="${title}">${
     element === "audio" ? "Listen here" : "Play here"
   }</button>`;
@@ -93,6 +96,10 @@ function play(item: PublishedItem, title: string, address: string): Markup {
 /** A picture is drawn large only after a press: it may lie on another site. */
 const enlarge = (title: string, address: string): Markup =>
   html`<button type="button" class="play" hidden data-type="picture" data-src="${address}" data-title="${title}">Enlarge</button>`;
+
+/** A PDF of our own, by the viewer the browser has. */
+const inPlace = (title: string, address: string): Markup =>
+  html`<button type="button" class="play" hidden data-type="pdf" data-src="${address}" data-title="${title}">Read here</button>`;
 
 /** What the script goes by: how long it takes, and what kind it is. */
 const dataOf = (item: PublishedItem): Markup =>

@@ -23,9 +23,9 @@ if(t==="picture"){
 var x=make("button",{type:"button",textContent:"Close"}),g=make("dialog",{className:"large"},[make("img",{src:b.dataset.src,alt:b.dataset.title,referrerPolicy:"no-referrer"}),x]);
 x.onclick=function(){g.close()};g.onclick=function(e){if(e.target===g)g.close()};g.onclose=function(){g.remove();b.focus()};
 d.body.append(g);g.showModal();return}
-var e=d.createElement(t==="frame"?"iframe":t),s=make("div",{className:"stage"});
+var e=d.createElement(t==="frame"||t==="pdf"?"iframe":t),s=make("div",{className:"stage "+t});
 if(t==="frame"){e.setAttribute("sandbox","allow-scripts allow-same-origin allow-presentation allow-popups");e.allow="fullscreen; picture-in-picture";e.referrerPolicy="no-referrer"}
-else{e.controls=true;e.autoplay=true}
+else if(t!=="pdf"){e.controls=true;e.autoplay=true}
 e.title=b.dataset.title;e.setAttribute("aria-label",b.dataset.title);e.src=b.dataset.src;s.append(e);
 (b.closest("td")||b.closest(".item")).append(s);b.hidden=true;e.tabIndex=0;e.focus()}});
 

@@ -53,7 +53,7 @@ ol{list-style:none;margin:0;padding:0}
 .play[hidden]{display:none}
 .play:hover{background:var(--accent-wash)}
 .stage{grid-column:1/-1;margin-top:.75rem}
-.stage video,.stage iframe{width:100%;aspect-ratio:16/9;border:0;border-radius:6px;background:#000}.stage audio{width:100%}
+.stage video,.stage iframe{width:100%;aspect-ratio:16/9;border:0;border-radius:6px;background:#000}.stage audio{width:100%}.stage.pdf iframe{aspect-ratio:auto;height:min(80vh,60rem);background:var(--sunk)}
 :focus-visible{outline:3px solid var(--accent);outline-offset:2px;border-radius:3px}
 .here{box-shadow:-4px 0 0 var(--accent)}
 .cloth img{display:block;width:100%;height:100%;object-fit:cover}

@@ -102,6 +102,7 @@ function publish(
     quotation: more?.quotation?.exact ?? null,
     copy: !more?.hasCopy ? null : isGone ? "gone" : givesCopy ? "chosen" : null,
     file: resource.file === null ? null : resource.id,
+    isPdf: /\.pdf$/i.test(resource.file ?? ""),
     ...{ id, heading, context, look, addedAt },
   };
 }
