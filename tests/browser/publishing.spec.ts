@@ -79,7 +79,8 @@ test("a course goes out in two gestures and is read on a phone by its short code
   // On the wall, for those in the last row.
   await page.keyboard.press("w");
   const wall = page.getByRole("dialog", { name: "Bogs from above" });
-  await expect(wall.getByRole("img", { name: "QR code that leads there" })).toBeVisible();
+  const drawn = wall.getByRole("img", { name: "QR code that leads there" });
+  await expect.poll(() => drawn.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
   const code = (await page.getByLabel("Short code").textContent())!;
   await expect(wall.getByText(code)).toBeVisible();
   // As a phone in the last row sees it: the picture of the screen, read by a program nobody here wrote.

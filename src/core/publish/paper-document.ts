@@ -16,9 +16,9 @@ const STYLE = `
 *{box-sizing:border-box}body{margin:0;color:#111;background:#fff;font:400 11pt/1.4 "Atkinson Hyperlegible Next",system-ui,sans-serif;overflow-wrap:anywhere}
 main{max-width:180mm;margin:0 auto;padding:8mm 5mm}h1,.say{font-family:Literata,Georgia,serif}h1{font-size:20pt;line-height:1.2;margin:0}h2{font-size:12pt;margin:6mm 0 0;border-bottom:.3mm solid #999;padding-bottom:1mm;break-after:avoid}
 .head,li{display:grid;grid-template-columns:minmax(0,1fr) auto;gap:0 6mm}.head{align-items:start;border-bottom:.5mm solid #111;padding-bottom:4mm}.head svg{width:28mm;height:28mm}.head p{margin:1mm 0 0}.code{font-weight:700;letter-spacing:.08em}
-ol{list-style:none;margin:0;padding:0;counter-reset:none}li{padding:3mm 0;border-bottom:.2mm solid #bbb;break-inside:avoid}li svg{width:22mm;height:22mm}p{margin:0}.say{font-size:12.5pt}.what{font-weight:700}.sub{font-size:9.5pt;color:#444}.between{display:block;color:#333;font-family:Literata,Georgia,serif}
+ol{list-style:none;margin:0;padding:0;counter-reset:none}li{padding:3mm 0;border-bottom:.2mm solid #bbb;break-inside:avoid}li svg{width:26mm;height:26mm}p{margin:0}.say{font-size:12.5pt}.what{font-weight:700}.sub{font-size:9.5pt;color:#444}.between{display:block;color:#333;font-family:Literata,Georgia,serif}
 .room{grid-column:1/-1;height:24mm;margin-top:2mm;background:repeating-linear-gradient(#fff 0 7.8mm,#bbb 7.8mm 8mm)}
-.compact{font-size:9.5pt}.compact li{padding:1.2mm 0}.compact li svg{width:15mm;height:15mm}.compact .say{font-size:10.5pt}.compact .about{display:none}
+.compact{font-size:9.5pt}.compact li{padding:1.2mm 0}.compact li svg{width:22mm;height:22mm}.compact .say{font-size:10.5pt}.compact .about{display:none}
 form{display:flex;flex-wrap:wrap;gap:.5rem 1.25rem;align-items:center;padding:.75rem 5mm;background:#f1f3ef;border-bottom:1px solid #cfd6d0}form a{color:#0b5563}form button{font:inherit;font-weight:650;padding:.5rem 1rem;color:#fff;background:#0b5563;border:0;border-radius:6px;cursor:pointer}label{display:inline-flex;gap:.4rem;align-items:center;min-height:2rem}
 @media print{form{display:none}main{padding:0;max-width:none}}
 @media screen and (max-width:30rem){li svg{width:18mm;height:18mm}}
