@@ -35,14 +35,43 @@ type Cached = {
   stamp: string;
   page: ReaderPage;
   madeAt: number;
-  checkedAt: number;
 };
 
 const cached = new Map<string, Cached>();
 const making = new Map<string, Promise<ReaderPage | null>>();
 const MOST = 400;
-/** A cached page is compared with what it was made from this often, so a change shows within it in every process. */
+/** What is behind a code is looked at this often, so a change shows within it in every process. */
 const CHECK = 500;
+
+type Behind = Awaited<ReturnType<typeof shownBehind>>;
+/** What each code leads to, as it was looked at last: all pages under it go by one look. */
+const looked = new Map<string, { behind: Behind; at: number }>();
+const looking = new Map<string, Promise<Behind>>();
+
+function freshlyLooked(code: string): { behind: Behind } | undefined {
+  const last = looked.get(code);
+  return last && Date.now() - last.at < CHECK ? last : undefined;
+}
+
+/** What is behind a code, as it was within the last half second. */
+function look(code: string): Promise<Behind> {
+  const fresh = freshlyLooked(code);
+  if (fresh) return Promise.resolve(fresh.behind);
+  let work = looking.get(code);
+  if (!work) {
+    const at = Date.now();
+    work = within(PATIENCE, shownBehind(database(), code, now()))
+      .then((behind) => {
+        looked.delete(code);
+        if (looked.size >= MOST) looked.delete(looked.keys().next().value!);
+        looked.set(code, { behind, at });
+        return behind;
+      })
+      .finally(() => looking.delete(code));
+    looking.set(code, work);
+  }
+  return work;
+}
 /** The name of the team is not among what it is compared with; it is made anew this often. */
 const REMADE_AFTER = 60_000;
 
@@ -53,17 +82,19 @@ const keyOf = ({ code, part, view }: Asked): string => `${code} ${part ?? ""} ${
 /** The same page without waiting, if it was looked at just now; undefined when it has to be waited for. */
 export function readerPageNow(asked: Asked): ReaderPage | undefined {
   const known = cached.get(keyOf(asked));
-  return known && Date.now() - known.checkedAt < CHECK ? known.page : undefined;
+  const behind = known && freshlyLooked(asked.code)?.behind;
+  const holds = behind?.stamp === known?.stamp && (!asked.part || behind?.parts.has(asked.part));
+  return behind && holds && Date.now() - known.madeAt < REMADE_AFTER ? known.page : undefined;
 }
 
 /** The reader's page that is asked for, as bytes ready to send; null when nothing is shared there. */
 export function readerPage(asked: Asked): Promise<ReaderPage | null> {
+  const atHand = readerPageNow(asked);
+  if (atHand) return Promise.resolve(atHand);
   const key = keyOf(asked);
-  const known = cached.get(key);
-  if (known && Date.now() - known.checkedAt < CHECK) return Promise.resolve(known.page);
   let work = making.get(key);
   if (!work) {
-    work = check(key, asked, known).finally(() => making.delete(key));
+    work = check(key, asked, cached.get(key)).finally(() => making.delete(key));
     making.set(key, work);
   }
   return work;
@@ -85,11 +116,11 @@ function asItWas(page: ReaderPage): ReaderPage {
 async function check(key: string, asked: Asked, known: Cached | undefined): Promise<ReaderPage | null> {
   const { code, part = null, view } = asked;
   const at = Date.now();
-  let shown: Awaited<ReturnType<typeof shownBehind>>;
+  let shown: Behind;
   try {
-    shown = await within(PATIENCE, shownBehind(database(), code, now()));
+    shown = await look(code);
   } catch (error) {
-    if (known && isAway(error) && at - known.checkedAt < AWAY_FOR)
+    if (known && isAway(error) && at - (looked.get(code)?.at ?? 0) < AWAY_FOR)
       return (known.away ??= asItWas(known.page));
     throw error;
   }
@@ -98,7 +129,6 @@ async function check(key: string, asked: Asked, known: Cached | undefined): Prom
     return null;
   }
   if (known && known.stamp === shown.stamp && at - known.madeAt < REMADE_AFTER) {
-    known.checkedAt = at;
     known.away = undefined;
     return known.page;
   }
@@ -124,7 +154,7 @@ async function check(key: string, asked: Asked, known: Cached | undefined): Prom
   };
   if (cached.size >= MOST) cached.delete(cached.keys().next().value!);
   cached.delete(key);
-  cached.set(key, { stamp: shown.stamp, page, madeAt: at, checkedAt: at });
+  cached.set(key, { stamp: shown.stamp, page, madeAt: at });
   return page;
 }
 
