@@ -42,7 +42,8 @@ const item = fc
     player: null,
     language: null,
     quotation: null,
-    copy: null, isPdf: false,
+    copy: null,
+    isPdf: false,
     file: null,
   }));
 const collection = (

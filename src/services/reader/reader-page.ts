@@ -64,7 +64,8 @@ function look(code: string): Promise<Behind> {
       .then((behind) => {
         looked.delete(code);
         if (looked.size >= MOST) looked.delete(looked.keys().next().value!);
-        looked.set(code, { behind, at });
+        // What is shared this moment is there at once for who asked a moment too early.
+        if (behind) looked.set(code, { behind, at });
         return behind;
       })
       .finally(() => looking.delete(code));
