@@ -86,16 +86,21 @@ export function Out({
                     >
                       {one.title}
                     </Link>
-                    <p className="flex flex-wrap items-center gap-x-2 text-sm text-quiet">
-                      <AudienceMark audience={one.isOver ? "team" : one.audience} />
-                      {one.isOver ? "Closed" : AUDIENCE_WORDS[one.audience]}
-                      {one.reach === "all" && " · with everything inside"} · since <Day of={one.since} />
-                      {one.until && (
-                        <span>
-                          {one.isOver ? "· closed on " : "· until "}
-                          <Day of={one.until} />
-                        </span>
-                      )}
+                    <p className="flex items-start gap-x-2 text-sm text-quiet">
+                      <span className="mt-1">
+                        <AudienceMark audience={one.isOver ? "team" : one.audience} />
+                      </span>
+                      <span>
+                        {one.isOver ? "Closed" : AUDIENCE_WORDS[one.audience]}
+                        {one.reach === "all" && " · with everything inside"} · since <Day of={one.since} />
+                        {one.until && (
+                          <span>
+                            {" "}
+                            {one.isOver ? "· closed on " : "· until "}
+                            <Day of={one.until} />
+                          </span>
+                        )}
+                      </span>
                     </p>
                   </div>
                   {one.short && !one.isOver && (
