@@ -1,5 +1,6 @@
-import { PAPER_SCRIPT, paperDocument } from "@/core/publish/paper-document";
+import { linksOnPaper, PAPER_SCRIPT, paperDocument } from "@/core/publish/paper-document";
 import { now } from "@/outside/clock";
+import { codesInThread } from "@/outside/threads/in-thread";
 import { addressOfHobbin } from "@/services/accounts/address";
 import { publishedBehind } from "@/services/reader/reader-page";
 import { policyOf, readerHeaders } from "./reader-route";
@@ -12,6 +13,7 @@ export async function getPaper(
   const found = await publishedBehind(await params, now());
   if (!found) return new Response(null, { status: 404 });
   const asked = new URL(request.url).searchParams;
+  const codes = await codesInThread(linksOnPaper(found.collection, found.places));
   const text = paperDocument(
     found.collection,
     found.places,
@@ -21,6 +23,7 @@ export async function getPaper(
       room: asked.has("room"),
     },
     { home: addressOfHobbin().replace(/^https?:\/\//, ""), short: found.short },
+    codes,
   );
   return new Response(text, {
     headers: {

@@ -121,11 +121,14 @@ describe("set into other places", () => {
     const card = await getCard(asked(`/c/${code}/card.png`), of({ code }));
     const bytes = Buffer.from(await card.arrayBuffer());
     expect([bytes.readUInt32BE(16), bytes.readUInt32BE(20)]).toEqual([1_200, 630]);
+    const long = `https://bog.example/${"ü".repeat(900)}`;
+    const { item } = await as(world.editor, "capture.address", { team: world.team, address: long, collection: week });
     const sheet = await (await getPaper(asked(`/c/${code}/paper?paper=letter&room=1`), of({ code, part: week }))).text();
     expect(sheet).toContain("@page{size:letter");
-    // One of the page and one of each of its two items.
+    // One of the page and one of each of its two items; a third one's address is longer than a code can hold.
     expect(sheet.match(/<svg /g)).toHaveLength(3);
-    expect(sheet.match(/class="room"/g)).toHaveLength(2);
+    expect(sheet.match(/class="room"/g)).toHaveLength(3);
+    await as(world.editor, "placements.remove", { placement: item!.id });
     expect(await (await getSitemap()).text()).toContain(`<loc>${HOME}/c/${code}</loc>`);
     const qr = async (file: string) => (await getQr(asked(`/c/${code}/qr/${file}`), of({ code, file }))).headers.get("content-type");
     expect([await qr("svg"), await qr("png"), await qr("exe")]).toEqual(["image/svg+xml", "image/png", null]);

@@ -1,11 +1,10 @@
-import { qrSvg } from "../share/qr";
 import { saidInGroups } from "../share/short-code";
 import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
 import type { PublishedCollection, PublishedItem } from "./model";
 import { sumOfAll } from "./reader-course";
-import { KIND_WORDS } from "./reader-entries";
+import { KIND_WORDS } from "../look/kind-words";
 import type { ReaderPlaces } from "./reader-places";
 import { readerFonts } from "./reader-style";
 
@@ -31,21 +30,25 @@ export const PAPER_SCRIPT = `(function(){var f=document.forms[0],p=f.querySelect
  * web. Black on white, in our own letters, for the printer of a school.
  * @param home where a short code is typed, without the scheme
  * @param short the short code of the collection, if it has one
+ * @param codes the QR code of each of `linksOnPaper`, in their order
  */
 export function paperDocument(
   collection: PublishedCollection,
   places: ReaderPlaces,
   { paper, compact, room }: Sheet,
   { home, short }: { home: string; short: string | null },
+  codes: readonly string[],
 ): string {
   const { holds } = sumOfAll(collection);
   const at = places.site + places.self;
-  const whole = (address: string) => (address.startsWith("/") ? places.site + address : address);
+  const rest = codes.values();
+  const code = () => html`<span aria-hidden="true">${new Markup(rest.next().value ?? "")}</span>`;
+  const own = code();
   let number = 0;
   const entry = (item: PublishedItem): Markup => {
     if (item.look === "text")
       return html`<li class="between"><p>${item.heading ? html`<b>${item.heading}.</b> ` : null}${item.description}</p></li>`;
-    const address = whole(item.file ? places.file(item) : item.address);
+    const address = linkOf(item, places);
     const source = [
       KIND_WORDS[item.kind],
       item.siteName || item.host,
@@ -55,7 +58,7 @@ export function paperDocument(
       item.quotation || (item.kind === "note" && item.description)
         ? html`<p class="about">${item.quotation || item.description}</p>`
         : null
-    }${address ? html`<p class="sub">${shorten(address)}</p>` : null}</div>${address ? html`<span aria-hidden="true">${new Markup(qrSvg(asciiOf(address), "paper"))}</span>` : html`<span></span>`}${room ? html`<div class="room"></div>` : null}</li>`;
+    }${address ? html`<p class="sub">${shorten(address)}</p>` : null}</div>${address ? code() : html`<span></span>`}${room ? html`<div class="room"></div>` : null}</li>`;
   };
   return html`<!doctype html>
 <html lang="${collection.language || "en"}"${isRightToLeft(collection.language) ? html` dir="rtl"` : null}>
@@ -69,7 +72,7 @@ export function paperDocument(
 <body class="${compact ? "compact" : "full"}">
 <form method="get" aria-label="How it is printed"><a href="${places.self}">Back</a><label><input type="radio" name="paper" value="a4"${paper === "a4" ? html` checked` : null}> A4</label><label><input type="radio" name="paper" value="letter"${paper === "letter" ? html` checked` : null}> Letter</label><label><input type="checkbox" name="compact" value="1"${compact ? html` checked` : null}> Compact</label><label><input type="checkbox" name="room" value="1"${room ? html` checked` : null}> Room to write</label><noscript><button>Set it so</button></noscript><button type="button" data-print hidden>Print</button></form>
 <main>
-<div class="head"><div><h1>${collection.title}</h1>${collection.description ? html`<p>${collection.description}</p>` : null}<p class="sub">${collection.teamName} · ${holds}</p><p class="sub">${shorten(at)}</p>${short ? html`<p>At ${home}/go: <span class="code">${saidInGroups(short)}</span></p>` : null}</div><span aria-hidden="true">${new Markup(qrSvg(at, "paper"))}</span></div>
+<div class="head"><div><h1>${collection.title}</h1>${collection.description ? html`<p>${collection.description}</p>` : null}<p class="sub">${collection.teamName} · ${holds}</p><p class="sub">${shorten(at)}</p>${short ? html`<p>At ${home}/go: <span class="code">${saidInGroups(short)}</span></p>` : null}</div>${own}</div>
 ${collection.sections.map((section) => (section.items.length || section.id !== null ? html`<div>${section.id === null ? null : html`<h2>${section.title}</h2>`}<ol>${section.items.map(entry)}</ol></div>` : null))}
 </main>
 <script>${new Markup(PAPER_SCRIPT)}</script>
@@ -84,5 +87,19 @@ const shorten = (address: string): string => {
   return plain.length > 64 ? `${plain.slice(0, 63)}…` : plain;
 };
 
-/** QR readers take an address in ASCII. */
-const asciiOf = (address: string): string => (URL.canParse(address) ? new URL(address).href : address);
+/** Where an item leads, as whoever holds only the paper gets there; empty: nowhere. */
+function linkOf(item: PublishedItem, places: ReaderPlaces): string {
+  const address = item.file ? places.file(item) : item.address;
+  return address.startsWith("/") ? places.site + address : address;
+}
+
+/** What the QR codes of a sheet say: its own address, and those of its items in their order, in ASCII as readers take it. */
+export const linksOnPaper = (collection: PublishedCollection, places: ReaderPlaces): string[] => [
+  places.site + places.self,
+  ...collection.sections
+    .flatMap((section) => section.items)
+    .filter((item) => item.look === "item")
+    .map((item) => linkOf(item, places))
+    .filter(Boolean)
+    .map((address) => (URL.canParse(address) ? new URL(address).href : address)),
+];

@@ -1,5 +1,5 @@
 import { KIND_SHAPES } from "../look/kind-shapes";
-import type { Kind } from "../page/facts";
+import { KIND_WORDS } from "../look/kind-words";
 import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
@@ -44,15 +44,6 @@ export function tablePart(
   )}</tbody></table></div></${tag(section)}>
 `;
 }
-
-export const KIND_WORDS: Record<Kind, string> = {
-  page: "Page",
-  video: "Video",
-  document: "Document",
-  picture: "Picture",
-  sound: "Sound",
-  note: "Note",
-};
 
 function entry(item: PublishedItem, number: number, places: ReaderPlaces): Markup {
   const title = item.heading || item.title;

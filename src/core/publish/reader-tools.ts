@@ -2,7 +2,7 @@ import type { Kind } from "../page/facts";
 import { sayMinutes } from "../text/minutes";
 import { html, type Markup } from "./html";
 import { type PublishedCollection, type PublishedItem, READER_VIEWS, type ReaderView, sumUp } from "./model";
-import { KIND_WORDS } from "./reader-entries";
+import { KIND_WORDS } from "../look/kind-words";
 import type { ReaderPlaces } from "./reader-places";
 
 /** From so many sections on there is a list of them. */

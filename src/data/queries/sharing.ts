@@ -115,7 +115,7 @@ export async function sharedDown(tx: Tx, { id, team }: { id: string; team: strin
       SELECT o.id, step + 1 FROM inside JOIN ${collection} o
         ON o.team = ${team} AND o.deleted_at IS NULL AND o.parent = inside.id WHERE step < ${DEEPEST}
     ) SELECT ${NODE} FROM inside JOIN ${collection} c ON c.id = inside.id
-      ORDER BY c.position, c.id LIMIT ${MOST}`,
+      ORDER BY inside.step > 0, c.position, c.id LIMIT ${MOST}`,
   );
 }
 

@@ -22,6 +22,9 @@ const threads = (): Piscina =>
     resourceLimits: { maxOldGenerationSizeMb: 400 },
   }));
 
+/** The QR code of each of these texts, as SVG for paper. @throws {TooSlow} when it takes longer than 6 s */
+export const codesInThread = (texts: readonly string[]): Promise<string[]> => run("qr-thread", texts);
+
 /** What a page says of itself. @throws when it takes longer than 6 s */
 export const factsInThread = (task: Omit<PageTask, "want">): Promise<PageFacts> =>
   run("read-page-thread", { ...task, want: "facts" });

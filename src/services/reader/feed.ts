@@ -104,11 +104,32 @@ export async function feedBehind(
   );
 }
 
-/** What of a team is public, with the codes it is public under. */
-async function publicOf(team: string, at: Date) {
-  const pages = await publicPages(database(), at, team);
-  const all = await Promise.all(pages.map(({ code }) => allBehind({ code }, at)));
-  return all.flatMap((one) => (one ? [one] : []));
+/** So many collections of a team are in its feed, those that changed last. */
+const MOST_PAGES = 100;
+/** What of a team is public is read once in so many milliseconds, however many ask. */
+const KEPT = 5_000;
+const MOST_KEPT = 50;
+const kept = new Map<string, { at: number; work: Promise<(readonly Behind[])[]> }>();
+
+/** What of a team is public, each collection with what readers are shown inside it. */
+function publicOf(team: string, at: Date): Promise<(readonly Behind[])[]> {
+  const before = kept.get(team);
+  if (before && at.getTime() - before.at < KEPT) return before.work;
+  const work = readPublic(team, at);
+  kept.delete(team);
+  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(team, { at: at.getTime(), work });
+  work.catch(() => kept.delete(team));
+  return work;
+}
+
+async function readPublic(team: string, at: Date): Promise<(readonly Behind[])[]> {
+  const all: (readonly Behind[])[] = [];
+  for (const { code } of (await publicPages(database(), at, team)).slice(0, MOST_PAGES)) {
+    const behind = await allBehind({ code }, at);
+    if (behind) all.push(behind);
+  }
+  return all;
 }
 
 /**

@@ -183,13 +183,19 @@ export async function publishedBehind(asked: Asked, at: Date) {
   return { collection, places: placesOf(asked), short };
 }
 
-/** A collection that is shared under a code, or a part of it, and after it everything inside that readers are shown. */
+/** Of a course so many collections are read for one answer. */
+const MOST_PARTS = 200;
+
+/**
+ * A collection that is shared under a code, or a part of it, and after it everything inside that readers are shown, the
+ * first 200 of it.
+ */
 export async function allBehind(asked: Asked, at: Date) {
   const shown = await shownBehind(database(), asked.code, at);
   const top = asked.part ?? shown?.root;
   if (!shown || !top || (asked.part && !shown.parts.has(asked.part))) return null;
   const all = [];
-  for (const id of [top, ...shown.below(top)]) {
+  for (const id of [top, ...shown.below(top)].slice(0, MOST_PARTS)) {
     const { collection } = await readPublished.call({ person: null, share: asked.code }, { collection: id });
     all.push({ collection, places: placesOf({ ...asked, part: id === shown.root ? null : id }) });
   }

@@ -1,3 +1,4 @@
+import { groupBy } from "@/core/list/group-by";
 import { audienceNow, shownInside } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { byShareCode, type SharedNode, sharedDown, sharedUp } from "@/data/queries/sharing";
@@ -30,8 +31,9 @@ export async function shownBehind(tx: Tx, code: string, at: Date): Promise<Behin
   const said = (one: SharedNode) =>
     [one.id, one.parent, one.version, audienceNow(one, at), one.reach, one.code].join(" ");
   const parts = root.reach === "all" ? shown : [];
+  const byParent = groupBy(parts, (one) => one.parent);
   const below = (id: string): string[] =>
-    parts.filter((one) => one.parent === id).flatMap((one) => [one.id, ...below(one.id)]);
+    (byParent.get(id) ?? []).flatMap((one) => [one.id, ...below(one.id)]);
   return {
     root: root.id,
     parts: new Set(parts.map((one) => one.id)),

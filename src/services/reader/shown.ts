@@ -1,4 +1,5 @@
 import { type Audience, type Door, type InsideCollection, type Reach, type Way } from "@/core/publish/model";
+import { groupBy } from "@/core/list/group-by";
 import { openedBy, type Shared, shownInside } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { clothOf } from "@/data/queries/collections";
@@ -62,7 +63,8 @@ function doorTo({ root }: Shown, one: Shared): Door {
 
 /** What stands in one of the collections that are shown, with what it is woven from. */
 export async function insideOf(tx: Tx, shown: Shown, id: string): Promise<InsideCollection[]> {
-  const under = (parent: string) => shown.inside.filter((one) => one.parent === parent);
+  const byParent = groupBy(shown.inside, (one) => one.parent);
+  const under = (parent: string) => byParent.get(parent) ?? [];
   const all = (parent: string): SharedNode[] => under(parent).flatMap((one) => [one, ...all(one.id)]);
   const cloths = await clothOf(
     tx,

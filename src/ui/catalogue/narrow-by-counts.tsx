@@ -5,7 +5,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Field } from "../parts/field";
-import { KIND_WORDS } from "../parts/kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 import { STATE_WORDS } from "./say-chip";
 
 type Lists = Answer<"search.facets">["facets"];

@@ -1,5 +1,5 @@
 import type { Chip } from "@/core/search/query";
-import { KIND_WORDS } from "../parts/kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 
 /** What may be the matter with a thing, in words. */
 export const STATE_WORDS: Record<string, string> = {

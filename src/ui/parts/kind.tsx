@@ -1,6 +1,6 @@
 import { KIND_SHAPES } from "@/core/look/kind-shapes";
 import type { Kind } from "@/core/page/facts";
-import { KIND_WORDS } from "./kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 
 const COLOUR: Record<Kind, string> = {
   page: "text-page",

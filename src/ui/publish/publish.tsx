@@ -92,7 +92,16 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
               publishes={publishes}
             />
           )}
-          <WhoSees wish={wish} onWish={state.setWish} looked={looked} disabled={!publishes} />
+          <WhoSees
+            wish={wish}
+            onWish={(next) => {
+              // What was said is about what was done, and no word on what is wished now.
+              setDone("");
+              state.setWish(next);
+            }}
+            looked={looked}
+            disabled={!publishes}
+          />
           {publishes && wish.audience !== "team" && wish.reach === "all" && !!looked?.inside.length && (
             <LeftOut
               inside={looked.inside}
@@ -156,13 +165,18 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
           wish={wish}
           view={view}
           drawn={state.drawn}
-          words={
-            isOut && !isOther ? "As readers see it" : "As readers would see it. Nothing of it is so yet."
-          }
+          words={sayPreview(isOut, isOther, wish.audience === "team")}
         />
       </main>
     </Frame>
   );
+}
+
+/** What stands over the page as readers see it. */
+function sayPreview(isOut: boolean, isOther: boolean, closes: boolean): string {
+  if (isOut && !isOther) return "As readers see it";
+  if (isOut && closes) return "As readers see it, until you stop sharing";
+  return "As readers would see it. Nothing of it is so yet.";
 }
 
 /** For whom it is now, before anything is done. */

@@ -35,7 +35,7 @@ function Groups({ names }: { names: (keyof typeof KEYS)[] }) {
   return (
     <div className="gap-x-8 sm:columns-2">
       {[...groupBy(names, (name) => EXPLAINED[name].where)].map(([where, those]) => (
-        <section key={where} className="mb-5">
+        <section key={where} className="mb-5 break-inside-avoid">
           <h3 className="border-b border-line pb-1 text-sm font-semibold text-quiet">{where}</h3>
           <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-1.5 text-[15px]">
             {those.map((name) => (

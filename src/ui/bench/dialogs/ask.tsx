@@ -7,7 +7,7 @@ import { tagNames } from "@/core/tags/tag-name";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { KindMark } from "../../parts/kind";
-import { KIND_WORDS } from "../../parts/kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 import { ask } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";

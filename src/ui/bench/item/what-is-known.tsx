@@ -5,7 +5,7 @@ import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { Button } from "../../parts/button";
 import { choosePicture } from "../../parts/choose-picture";
-import { KIND_WORDS } from "../../parts/kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 import { call } from "../../talk/call";
 import { originalLink } from "../../talk/originals";
 import { sayFailure } from "../../talk/say-failure";

@@ -6,7 +6,7 @@ import { type Column, COLUMN_WORDS, type Sort, type ViewSetting } from "@/core/l
 import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
 import { KindWord } from "../../parts/kind";
-import { KIND_WORDS } from "../../parts/kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 import { useBench } from "../state/bench-context";
 import { type ItemState, useItemFrame } from "../item/item-frame";
 import { ItemMenu } from "../item/item-menu";

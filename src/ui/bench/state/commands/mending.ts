@@ -1,6 +1,6 @@
 import type { Kind } from "@/core/page/facts";
 import { tagChanges, tagKey } from "@/core/tags/tag-name";
-import { KIND_WORDS } from "../../../parts/kind-words";
+import { KIND_WORDS } from "@/core/look/kind-words";
 import { sayDone } from "../../../shell/use-undo";
 import { call } from "../../../talk/call";
 import { deliver } from "../../../talk/deliver";

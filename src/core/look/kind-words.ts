@@ -1,4 +1,4 @@
-import type { Kind } from "@/core/page/facts";
+import type { Kind } from "../page/facts";
 
 /** The kinds of things in words. */
 export const KIND_WORDS: Record<Kind, string> = {
