@@ -210,20 +210,27 @@ test("by keyboard: picked up, moved over a section's border, put back; sent else
 test("nothing moves under the hand and the focus stays while the rest of the Bench comes", async ({
   browser,
 }) => {
-  // That somebody else is here is shown later too.
-  await openCollection(await signIn(browser, "rhea"), "Week 3: the water table");
   const page = await signIn(browser, "ines");
+  await openCopy(page, "Week 3: the water table");
+  const own = page.url();
+  // That somebody else is here is shown later too.
+  await (await signIn(browser, "rhea")).goto(own);
   await page.addInitScript(() => {
     const moved: string[] = [];
     // https://www.w3.org/TR/layout-instability/ (a draft): what is drawn elsewhere than in the frame before.
     new PerformanceObserver((list) => {
-      for (const one of list.getEntries() as (PerformanceEntry & { sources: { node: Node }[] })[])
+      for (const one of list.getEntries() as (PerformanceEntry & {
+        sources: { node: Node; previousRect: DOMRect; currentRect: DOMRect }[];
+      })[])
         // Of a single text the part of the page it stands in, so that one can find it. A blank draws nothing: it goes
         // from the end of a line to the next one when the letters come, and nobody sees it.
         moved.push(
           ...one.sources
             .filter(({ node }) => node instanceof Element || node.textContent?.trim())
-            .map(({ node }) => (node instanceof Element ? node : node.parentElement)?.outerHTML ?? ""),
+            .map(({ node, previousRect: from, currentRect: to }) => {
+              const part = (node instanceof Element ? node : node.parentElement)!;
+              return `${part.outerHTML} from ${[from.x, from.y, from.width, from.height]} to ${[to.x, to.y, to.width, to.height]} in ${part.parentElement?.innerText}`;
+            }),
         );
     }).observe({ type: "layout-shift", buffered: true });
     Object.assign(window, { moved });
@@ -236,7 +243,6 @@ test("nothing moves under the hand and the focus stays while the rest of the Ben
     await route.continue();
     coming.delete(route.request().url());
   });
-  await openCollection(page, "Week 3: the water table");
   await page.reload({ waitUntil: "commit" });
   const stroke = page.getByRole("button", { name: "What stands beside Peatland course" });
   await stroke.focus();

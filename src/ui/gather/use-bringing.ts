@@ -5,7 +5,7 @@ import { type Clip, readClip } from "@/core/formats/clipboard";
 import type { Brings } from "../imports/use-preview";
 import { isTyping } from "../shell/commands";
 import { holdsLinks } from "./what-comes";
-import { hearPastes } from "./early-paste";
+import { hear } from "../shell/early";
 
 /** Without a collection into one's Tray. */
 type Into = { team: string; collection?: string; section?: string | null };
@@ -77,7 +77,7 @@ export function useBringing(ways: Ways) {
     for (const [name, listener] of Object.entries(listeners))
       window.addEventListener(name, listener as EventListener);
     window.addEventListener("hobbin:sending", show);
-    const unhear = hearPastes();
+    const unhear = hear();
     return () => {
       unhear();
       for (const [name, listener] of Object.entries(listeners))

@@ -1,5 +1,5 @@
 import { tokenStyles } from "@/core/look/colours";
-import { EARLY_PASTE } from "../gather/early-paste";
+import { EARLY } from "./early";
 import { Providers } from "./providers";
 
 /** Chosen look, before anything is painted. */
@@ -23,7 +23,7 @@ export function Root({
         <script
           nonce={nonce}
           suppressHydrationWarning
-          dangerouslySetInnerHTML={{ __html: `${LOOK};${EARLY_PASTE}` }}
+          dangerouslySetInnerHTML={{ __html: `${LOOK};${EARLY}` }}
         />
       </head>
       <body>
