@@ -381,3 +381,13 @@ export const LATER: { daysAgo: number; who: "rhea" | "ines" | "ama"; collection:
   { daysAgo: 9, who: "rhea", collection: "Sounds for the walk", tag: "with headphones" },
   { daysAgo: 3, who: "ama", collection: "Week 1: what a bog is", tag: "lesson tried" },
 ];
+
+/** When a collection was kept as it stood, and what was new in it. */
+export const EDITIONS: { daysAgo: number; collection: string; words: string }[] = [
+  { daysAgo: 60, collection: "Peatland course", words: "The first unit, as tried with Year 9 in spring." },
+  {
+    daysAgo: 12,
+    collection: "Peatland course",
+    words: "Unit 2 is new: mosses by hand, and what the ground remembers.",
+  },
+];

@@ -13,7 +13,7 @@ import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { Calendar } from "./calendar";
-import { COLLECTIONS, type DemoCollection, type DemoItem, FOUND, LATER, TRAY } from "./collections";
+import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
@@ -66,6 +66,9 @@ export async function seed(webPort: number): Promise<void> {
       calendar.tick();
     }
   };
+  const keep = async ({ collection, words }: (typeof EDITIONS)[number]) => {
+    await call(actors.ama, "editions.keep", { collection: collections.get(collection)!, words });
+  };
   const wait = async (waiting: string) => {
     await call(actors.ama, "capture.address", { team: lantern, address: at(waiting) });
   };
@@ -74,6 +77,7 @@ export async function seed(webPort: number): Promise<void> {
     ...COLLECTIONS.map((wish): [number, () => Promise<void>] => [wish.daysAgo, () => collect(wish)]),
     ...FOUND.map((found, i): [number, () => Promise<void>] => [70 - Math.floor(i / 2), () => find(found)]),
     ...LATER.map((one): [number, () => Promise<void>] => [one.daysAgo, () => lookAgain(one)]),
+    ...EDITIONS.map((one): [number, () => Promise<void>] => [one.daysAgo, () => keep(one)]),
     ...TRAY.map((one, i): [number, () => Promise<void>] => [Math.max(1, 14 - i), () => wait(one)]),
   ];
   for (const [daysAgo, happen] of happens.sort(([a], [b]) => b - a)) {

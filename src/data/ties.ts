@@ -42,6 +42,8 @@ export const TIES: Record<string, Ties> = {
   },
   share_link: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   short_code: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  edition: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  edition_file: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   view_setting: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
   presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
 

@@ -21,9 +21,16 @@ test.each([
 
 test("only the page itself is sent by the front, in one of its views", () => {
   const asked = (url: string, method = "GET") => readerAsked({ url, method } as IncomingMessage);
-  expect(asked("/c/abc-DEF_1")).toEqual({ code: "abc-DEF_1", part: null, view: null });
-  expect(asked("/c/abc?view=cards", "HEAD")).toEqual({ code: "abc", part: null, view: "cards" });
-  expect(asked("/c/abc?view=<script>")).toEqual({ code: "abc", part: null, view: null });
-  for (const url of ["/c/abc/p/1", "/c/", "/c/a%20b", "/collections"]) expect(asked(url)).toBeNull();
+  expect(asked("/c/abc-DEF_1")).toEqual({ code: "abc-DEF_1", part: null, edition: null, view: null });
+  expect(asked("/c/abc?view=cards", "HEAD")).toEqual({
+    code: "abc",
+    part: null,
+    edition: null,
+    view: "cards",
+  });
+  expect(asked("/c/abc?view=<script>")).toEqual({ code: "abc", part: null, edition: null, view: null });
+  expect(asked("/c/abc/e/12")).toEqual({ code: "abc", part: null, edition: 12, view: null });
+  for (const url of ["/c/abc/e/0", "/c/abc/e/2/changes", "/c/abc/p/1", "/c/", "/c/a%20b", "/collections"])
+    expect(asked(url)).toBeNull();
   expect(asked("/c/abc", "POST")).toBeNull();
 });

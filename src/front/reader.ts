@@ -6,7 +6,7 @@ import { type Coding, compressed } from "@/outside/compress";
 import { type Asked, type ReaderPage, readerPage, readerPageNow } from "@/services/reader/reader-page";
 
 /** A page as it is sent in one coding: its bytes, and the heads they go with, name after value. */
-type Ready = { bytes: Uint8Array; etag: string; heads: string[]; heads304: string[] };
+type Ready = { status: number; bytes: Uint8Array; etag: string; heads: string[]; heads304: string[] };
 
 /** Whatever is not asked for any more goes with its page. */
 const ready = new WeakMap<ReaderPage, Partial<Record<Coding | "identity", Ready>>>();
@@ -14,12 +14,14 @@ const ready = new WeakMap<ReaderPage, Partial<Record<Coding | "identity", Ready>
 /** What a request asks for; null for what is no reader's page. */
 export function readerAsked({ method, url = "" }: IncomingMessage): Asked | null {
   if ((method !== "GET" && method !== "HEAD") || !url.startsWith("/c/")) return null;
-  const [, code, part, query] = /^\/c\/([\w-]+)(?:\/in\/([\da-f-]{36}))?(?:\?(.*))?$/.exec(url) ?? [];
+  const [, code, edition, part, query] =
+    /^\/c\/([\w-]+)(?:\/e\/([1-9]\d{0,5}))?(?:\/in\/([\da-f-]{36}))?(?:\?(.*))?$/.exec(url) ?? [];
   if (!code) return null;
   const wish = query ? new URLSearchParams(query).get("view") : null;
   return {
     code,
     part: part ?? null,
+    edition: edition ? Number(edition) : null,
     view: READER_VIEWS.includes(wish as ReaderView) ? (wish as ReaderView) : null,
   };
 }
@@ -61,7 +63,7 @@ export async function sendReaderPage(
 
 function send(request: IncomingMessage, response: ServerResponse, made: Ready, more: string[]): number {
   const unchanged = hasAlready(request.headers["if-none-match"], made.etag);
-  const status = unchanged ? 304 : 200;
+  const status = unchanged ? 304 : made.status;
   const heads = unchanged ? made.heads304 : made.heads;
   response.writeHead(status, more.length ? [...heads, ...more] : heads);
   response.end(unchanged || request.method === "HEAD" ? undefined : made.bytes);
@@ -78,7 +80,7 @@ async function make(page: ReaderPage, coding: Coding | "identity"): Promise<Read
     ...(coding !== "identity" && { "content-encoding": coding }),
   };
   const flat = (heads: Record<string, string>) => Object.entries(heads).flat();
-  return { bytes, etag, heads: flat({ ...common, ...ofBody }), heads304: flat(common) };
+  return { status: page.status, bytes, etag, heads: flat({ ...common, ...ofBody }), heads304: flat(common) };
 }
 
 const TAKEN = (["br", "gzip"] as const).map(

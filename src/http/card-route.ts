@@ -1,5 +1,6 @@
 import { drawCard } from "@/outside/draw-card";
 import { type ReaderPage, readerPage } from "@/services/reader/reader-page";
+import { askedAt, type ReaderParams } from "./reader-route";
 import { hasAlready } from "./conditional";
 
 /** Drawn once for each page as it is; it goes with the page. */
@@ -8,11 +9,10 @@ const drawn = new WeakMap<ReaderPage, Promise<Uint8Array<ArrayBuffer>>>();
 /** GET …/card.png: the picture for links to a reader's page. */
 export async function getCard(
   request: Request,
-  { params }: { params: Promise<{ code: string; part?: string }> },
+  { params }: { params: Promise<ReaderParams> },
 ): Promise<Response> {
-  const { code, part } = await params;
-  const page = await readerPage({ code, part });
-  if (!page) return new Response(null, { status: 404 });
+  const page = await readerPage(askedAt(await params));
+  if (!page?.card) return new Response(null, { status: 404 });
   const headers = {
     "content-type": "image/png",
     etag: page.etag,

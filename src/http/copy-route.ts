@@ -1,22 +1,18 @@
 import { copyDocument } from "@/core/publish/copy-document";
 import { COMFORT_SCRIPT } from "@/core/publish/reader-script";
-import { findText } from "@/data/queries/texts-and-files";
-import { resourceOfPlacement } from "@/data/queries/placements";
-import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
-import { publishedBehind } from "@/services/reader/reader-page";
-import { policyOf, readerHeaders } from "./reader-route";
+import { publishedBehind } from "@/services/reader/behind";
+import { askedAt, policyOf, type ReaderParams, readerHeaders } from "./reader-route";
 
 /** GET …/t/<item>: the reading copy of an item of that page, where readers are given it. */
 export async function getCopy(
   _: Request,
-  { params }: { params: Promise<{ code: string; part?: string; item: string }> },
+  { params }: { params: Promise<ReaderParams & { item: string }> },
 ): Promise<Response> {
   const { item: id, ...asked } = await params;
-  const found = await publishedBehind(asked, now());
+  const found = await publishedBehind(askedAt(asked), now());
   const item = found?.collection.sections.flatMap((section) => section.items).find((one) => one.id === id);
-  const resource = item?.copy ? await resourceOfPlacement(database(), id) : null;
-  const text = resource && (await findText(database(), resource));
+  const text = item?.copy ? await found?.copyOf(id) : null;
   if (!found || !item || !text) return new Response(null, { status: 404 });
   const { title } = found.collection;
   const from = { title, address: `${found.places.self}#i-${id}`, fonts: "/fonts" };

@@ -4,6 +4,7 @@ import { sha256 } from "@/outside/hash";
 import { feedBehind, feedOfTeam, feedsOfTeam } from "@/services/reader/feed";
 import { readerPage } from "@/services/reader/reader-page";
 import { hasAlready } from "./conditional";
+import type { ReaderParams } from "./reader-route";
 
 const HEADERS = { "cache-control": "public, max-age=300", "x-content-type-options": "nosniff" };
 const nothing = () => new Response("There is no such feed.\n", { status: 404 });
@@ -30,7 +31,7 @@ function answer(request: Request, format: FeedFormat, feed: Feed, etag: string):
 /** GET …/feed.atom, feed.rss, feed.json: the latest additions to what is behind a code. */
 export async function getFeed(
   request: Request,
-  { params }: { params: Promise<{ code: string; part?: string; feed: string }> },
+  { params }: { params: Promise<Omit<ReaderParams, "edition"> & { feed: string }> },
 ): Promise<Response> {
   const { feed: file, ...asked } = await params;
   const format = formatOf(file);

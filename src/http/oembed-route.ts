@@ -1,7 +1,7 @@
 import { embedOf, embedXml } from "@/core/publish/oembed-out";
 import { now } from "@/outside/clock";
 import { addressOfHobbin } from "@/services/accounts/address";
-import { publishedBehind } from "@/services/reader/reader-page";
+import { publishedBehind } from "@/services/reader/behind";
 import { answering } from "./answer";
 
 /** GET /api/oembed?url=…&format=json|xml&maxwidth=…&maxheight=…: how a page for readers is set into another site. */

@@ -2,15 +2,15 @@ import { linksOnPaper, PAPER_SCRIPT, paperDocument } from "@/core/publish/paper-
 import { now } from "@/outside/clock";
 import { codesInThread } from "@/outside/threads/in-thread";
 import { addressOfHobbin } from "@/services/accounts/address";
-import { publishedBehind } from "@/services/reader/reader-page";
-import { policyOf, readerHeaders } from "./reader-route";
+import { publishedBehind } from "@/services/reader/behind";
+import { askedAt, policyOf, type ReaderParams, readerHeaders } from "./reader-route";
 
 /** GET …/paper?paper=a4&compact=1&room=1: the collection as a sheet to be printed. */
 export async function getPaper(
   request: Request,
-  { params }: { params: Promise<{ code: string; part?: string }> },
+  { params }: { params: Promise<ReaderParams> },
 ): Promise<Response> {
-  const found = await publishedBehind(await params, now());
+  const found = await publishedBehind(askedAt(await params), now());
   if (!found) return new Response(null, { status: 404 });
   const asked = new URL(request.url).searchParams;
   const codes = await codesInThread(linksOnPaper(found.collection, found.places));

@@ -5,7 +5,10 @@ import { readPublished } from "@/services/reader/read";
 import { answering } from "./answer";
 import { READER_POLICY } from "./reader-route";
 
-/** GET /api/preview/<collection>?view=…&audience=…&reach=…: the reader's page as it would be, for whoever may see the collection. */
+/**
+ * GET /api/preview/<collection>?view=…&audience=…&reach=…: the reader's page as it would be, for whoever may see the
+ * collection; with `?edition=…&part=…` as it is kept.
+ */
 export const getPreview = (
   request: Request,
   { params }: { params: Promise<{ collection: string }> },
@@ -13,8 +16,11 @@ export const getPreview = (
   answering(async () => {
     const { searchParams } = new URL(request.url);
     const [audience, reach] = [searchParams.get("audience"), searchParams.get("reach")];
+    const { collection: root } = await params;
+    const [edition, part] = [Number(searchParams.get("edition")), searchParams.get("part")];
     const { collection } = await readPublished.call(await actorOf(request.headers), {
-      ...(await params),
+      collection: root,
+      ...(edition && { edition, part }),
       ...(audience && { audience }),
       ...(reach && { reach }),
     });
@@ -27,7 +33,11 @@ export const getPreview = (
       copy: null,
       fonts: "/fonts",
       door: ({ code, part }) =>
-        code ? `/c/${code}${part ? `/in/${part}` : ""}` : `/api/preview/${part ?? collection.id}`,
+        code
+          ? `/c/${code}${part ? `/in/${part}` : ""}`
+          : edition
+            ? `/api/preview/${root}?edition=${edition}${part ? `&part=${part}` : ""}`
+            : `/api/preview/${part ?? collection.id}`,
     });
     return new Response(page, {
       headers: {

@@ -2,7 +2,9 @@ import sharp from "sharp";
 import { qrSvg } from "@/core/share/qr";
 import { readShortCode } from "@/core/share/short-code";
 import { addressOfHobbin } from "@/services/accounts/address";
+import { placesOf } from "@/services/reader/places";
 import { readerPage } from "@/services/reader/reader-page";
+import { askedAt, type ReaderParams } from "./reader-route";
 
 /** Pixels of the square; 20 cm on paper at 150 dots an inch. */
 const WIDE = 1_200;
@@ -13,14 +15,15 @@ const WIDE = 1_200;
  */
 export async function getQr(
   request: Request,
-  { params }: { params: Promise<{ code: string; part?: string; file: string }> },
+  { params }: { params: Promise<ReaderParams & { file: string }> },
 ): Promise<Response> {
-  const { code, part, file } = await params;
-  if (!/^(svg|png)$/.test(file) || !(await readerPage({ code, part })))
-    return new Response(null, { status: 404 });
+  const { file, ...at } = await params;
+  const { code } = at;
+  const asked = askedAt(at);
+  if (!/^(svg|png)$/.test(file) || !(await readerPage(asked))) return new Response(null, { status: 404 });
   const { searchParams } = new URL(request.url);
   const short = readShortCode(searchParams.get("short") ?? "");
-  const path = "code" in short ? `/go/${short.code}` : `/c/${code}${part ? `/in/${part}` : ""}`;
+  const path = "code" in short ? `/go/${short.code}` : placesOf(asked).self;
   const svg = qrSvg(addressOfHobbin() + path, "wall");
   const isPng = file === "png";
   const bytes = isPng

@@ -52,17 +52,24 @@ export const readerHeaders = ({
   ...(noindex && { "x-robots-tag": "noindex" }),
 });
 
-type At = { code: string; part?: string };
-const askedAt = ({ code, part }: At, view: ReaderView | null = null): Asked => ({
+/** What stands in an address: the code, the number of an edition, the collection inside that is meant. */
+export type ReaderParams = { code: string; part?: string; edition?: string };
+
+/** What the address of a document for readers asks for. */
+export const askedAt = ({ code, part, edition }: ReaderParams, view: ReaderView | null = null): Asked => ({
   code,
   part: part ?? null,
+  // What is no number is the number of no edition.
+  edition: edition === undefined ? null : /^[1-9]\d{0,5}$/.test(edition) ? Number(edition) : -1,
   view,
 });
 
-/** GET /c/<code>, and of a part of it /c/<code>/in/<part>: the reader's page, where no front sends it. No cookie is read or set; an unchanged page is 304. */
+/**
+ * GET /c/<code>, of a part of it /c/<code>/in/<part>, of an edition /c/<code>/e/<number>: the reader's page, where no front sends it. No cookie is read or set; an unchanged page is 304.
+ */
 export async function getReaderPage(
   request: Request,
-  { params }: { params: Promise<At> },
+  { params }: { params: Promise<ReaderParams> },
 ): Promise<Response> {
   const at = request.url.indexOf("?");
   const wish = at < 0 ? null : new URLSearchParams(request.url.slice(at)).get("view");
@@ -73,13 +80,13 @@ export async function getReaderPage(
   const headers: Record<string, string> = { ...readerHeaders(page), etag: page.etag };
   if (hasAlready(request.headers.get("if-none-match"), page.etag))
     return new Response(null, { status: 304, headers });
-  return new Response(page.bytes, { headers });
+  return new Response(page.bytes, { status: page.status, headers });
 }
 
 /** GET …/p/<hash>: a picture of that page, and of no other. */
 export async function getReaderPicture(
   _: Request,
-  { params }: { params: Promise<At & { hash: string }> },
+  { params }: { params: Promise<ReaderParams & { hash: string }> },
 ): Promise<Response> {
   const { hash, ...at } = await params;
   const page = await readerPage(askedAt(at)).catch(unlessAway);
@@ -91,11 +98,13 @@ export async function getReaderPicture(
 /** GET …/f/<item>: the file of an item of that page, and of no other. */
 export async function getReaderFile(
   request: Request,
-  { params }: { params: Promise<At & { item: string }> },
+  { params }: { params: Promise<ReaderParams & { item: string }> },
 ): Promise<Response> {
   const { item, ...at } = await params;
   const page = await readerPage(askedAt(at));
-  const file = page?.files.has(item) ? await fileOfPlacement(database(), item) : null;
+  const file = page?.files.has(item)
+    ? (page.files.get(item) ?? (await fileOfPlacement(database(), item)))
+    : null;
   return file ? sendFile(request, file) : new Response(null, { status: 404 });
 }
 

@@ -82,6 +82,7 @@ export const PROBLEMS = {
   "not-an-object": problem("not-valid", "The input must be an object."),
   "not-json": problem("not-valid", "This is not JSON."),
   "not-sent-as-json": problem("not-valid", "Send JSON (application/json)."),
+  "no-edition-yet": problem("not-valid", "Keep an edition first; there is none that readers could see."),
   "not-shared": problem("conflict", "Share the collection first; it has no link now."),
   "nothing-to-read-again": problem("not-valid", "This has no address that could be read again."),
   "only-captures": problem("not-allowed", "This access only brings things in."),

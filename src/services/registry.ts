@@ -4,6 +4,7 @@ import { actions as capture } from "./capture";
 import { actions as codes } from "./codes";
 import { actions as collections } from "./collections";
 import { actions as duplicates } from "./duplicates";
+import { actions as editions } from "./editions";
 import { actions as events } from "./events";
 import { actions as exported } from "./export";
 import { actions as files } from "./files";
@@ -40,6 +41,7 @@ export const ACTIONS = {
   ...codes,
   ...collections,
   ...duplicates,
+  ...editions,
   ...events,
   ...exported,
   ...files,

@@ -184,3 +184,56 @@ test("every code on a printed sheet, at 150 dots an inch, is read back as the li
     rmSync(folder, { recursive: true });
   }
 });
+
+test("an edition is kept in two gestures, read at its own address, compared, withdrawn and brought back", async ({
+  browser,
+}) => {
+  const { page, course, weeks } = await withCourse(browser);
+  const origin = new URL(page.url()).origin;
+  await page.goto(`/publish/${course}`);
+  await page.getByRole("button", { name: "Share and copy the address" }).click();
+  await expect(page.getByText("Shared. The address is in your clipboard.")).toBeVisible();
+  const link = await clipboard(page);
+  await page.getByText("Keep an edition", { exact: true }).click();
+  await page.getByLabel("What is new in it").fill("Two weeks to begin with");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Edition 1 is kept.")).toBeVisible();
+  await act(page.request, "collections.edit", { collection: weeks[0], title: "Week 1: the old map" }, origin);
+  await expect(page.getByText("Since edition 1: 1 other wording")).toBeVisible();
+  await page.getByRole("radio", { name: /The newest edition, now 1/ }).click();
+  await expect(page.getByText("As readers see it: edition 1")).toBeVisible();
+  const reader = await (await browser.newContext()).newPage();
+  await reader.goto(link);
+  await expect(reader.getByText("Two weeks to begin with")).toBeVisible();
+  await expect(reader.getByRole("link", { name: "Week 1: the map" }).first()).toBeVisible();
+  await page.getByRole("button", { name: "Keep edition 2" }).click();
+  await expect(page.getByText("Edition 2 is kept.")).toBeVisible();
+  await expect(async () => {
+    await reader.reload();
+    await expect(reader.getByRole("link", { name: "Week 1: the old map" }).first()).toBeVisible({
+      timeout: 1_000,
+    });
+  }).toPass();
+  await reader.getByRole("link", { name: "What changed" }).click();
+  await expect(reader.getByRole("deletion")).toHaveText("Week 1: the map");
+  expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+  await reader.getByRole("link", { name: "Editions" }).click();
+  await reader.getByRole("link", { name: "Edition 1" }).click();
+  await reader.getByRole("link", { name: "Week 1: the map" }).first().click();
+  await expect(reader.getByRole("heading", { level: 1, name: "Week 1: the map" })).toBeVisible();
+  expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+  await page.getByRole("button", { name: "What to do with edition 1" }).click();
+  await page.getByRole("menuitem", { name: "Withdraw it from readers" }).click();
+  await expect(page.getByText(/Edition 1, withdrawn on/)).toBeVisible();
+  await expect(async () => {
+    await reader.goto(`${link}/e/1`);
+    await expect(reader.getByRole("heading", { name: "Edition 1 was withdrawn" })).toBeVisible({
+      timeout: 1_000,
+    });
+  }).toPass();
+  await reader.getByRole("link", { name: "Go to the collection" }).click();
+  await page.getByRole("button", { name: "What to do with edition 1" }).click();
+  await page.getByRole("menuitem", { name: "Bring it back as a new collection" }).click();
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Bogs from above (edition 1)" })).toBeAttached();
+});

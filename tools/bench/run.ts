@@ -8,6 +8,7 @@ import { settings } from "@/outside/settings";
 import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
 import { measureCloth } from "./cloth";
+import { measureEditions } from "./editions";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
@@ -35,6 +36,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
+  editions: () => measureEditions(actor, large.id, many, base),
   reading: async () => [await measureReading(actor)],
   growth: () => measureGrowth(actor),
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),

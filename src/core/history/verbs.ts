@@ -82,6 +82,8 @@ const VERBS = {
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },
   "share.renew": { words: "none", reload: ["head"] },
+  "editions.keep": { words: "none", reload: ["head"] },
+  "editions.withdraw": { words: "none", reload: ["head"] },
   // It is not known whether everybody has heard of everything.
   late: NOTHING,
   presence: { words: "none", reload: ["presence"] },

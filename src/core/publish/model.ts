@@ -10,6 +10,10 @@ export type Audience = (typeof AUDIENCES)[number];
 export const REACHES = ["all", "level"] as const;
 export type Reach = (typeof REACHES)[number];
 
+/** Whether readers see a collection as it stands, or its newest edition. */
+export const SHOWS = ["living", "edition"] as const;
+export type Shows = (typeof SHOWS)[number];
+
 /** The views a reader can be given: all of them. */
 export const READER_VIEWS = VIEWS;
 export type ReaderView = View;
@@ -79,6 +83,23 @@ export type PublishedCollection = {
   inside: InsideCollection[];
   /** Where it stands in what is shared as one; null when it stands for itself. */
   way: Way | null;
+};
+
+/** An edition as its readers are told of it. */
+export type EditionSaid = { number: number; at: Date; words: string };
+
+/** What a page says of the editions of its collection. */
+export type EditionsSaid = {
+  /** The one it shows; null: it shows the collection as it stands now. */
+  own: EditionSaid | null;
+  /** How many there are; some may have been withdrawn. */
+  count: number;
+  /** Whether there is a newer one that readers are given, or the collection goes on beside it. */
+  isOld: boolean;
+  /** Addresses: the list of all; what changed since the one before, if there is one; what readers see first. */
+  list: string;
+  changes: string | null;
+  now: string;
 };
 
 /**

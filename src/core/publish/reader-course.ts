@@ -86,7 +86,7 @@ export const wayOn = (way: Way | null, places: ReaderPlaces): Markup | null =>
     : null;
 
 /** Tags by use, for the cover's wefts. */
-function mostUsedTags(items: readonly { tags: readonly string[] }[]): string[] {
+export function mostUsedTags(items: readonly { tags: readonly string[] }[]): string[] {
   const counts = new Map<string, number>();
   for (const tag of items.flatMap((item) => item.tags)) counts.set(tag, (counts.get(tag) ?? 0) + 1);
   return [...counts].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([tag]) => tag);

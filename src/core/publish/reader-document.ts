@@ -1,6 +1,7 @@
 import { isRightToLeft } from "../text/direction";
+import { day } from "./editions-document";
 import { html, Markup } from "./html";
-import type { PublishedCollection, ReaderView } from "./model";
+import type { EditionsSaid, PublishedCollection, ReaderView } from "./model";
 import { clothOver, listInside, sayPartsOf, sumOfAll, wayOn, wayUp } from "./reader-course";
 import { part, tablePart } from "./reader-entries";
 import { forMachines } from "./reader-machines";
@@ -15,11 +16,13 @@ import { contents, narrowing, tools } from "./reader-tools";
  * @param collection what is published
  * @param view how its items are laid out
  * @param places where pictures, files, letters and other collections are found from this page
+ * @param editions what is said of its editions, if there are any
  */
 export function readerDocument(
   collection: PublishedCollection,
   view: ReaderView,
   places: ReaderPlaces,
+  editions: EditionsSaid | null = null,
 ): string {
   const { items, own, within, holds } = sumOfAll(collection);
   let number = 0;
@@ -43,6 +46,7 @@ ${clothOver(collection, places)}
 <h1>${collection.title}</h1>
 ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>` : collection.description ? html`<p class="lead">${collection.description}</p>` : null}
 <p class="facts"><span>${collection.teamName}</span> <span>${holds}</span> <span data-left role="status"></span></p>
+${editions?.own ? ofEdition(editions, editions.own) : null}
 ${tools(view, places, own.items)}
 ${contents(collection)}
 ${narrowing(collection.sections.flatMap((section) => section.items))}
@@ -50,7 +54,7 @@ ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: 
 <div class="parts">${collection.sections.map((section) => draw(section, places, next))}</div>
 ${collection.inside.length ? html`<nav class="inside" aria-labelledby="inside"><h2 id="inside">${sayPartsOf(within)}</h2>${listInside(collection.inside, places)}</nav>` : null}
 ${wayOn(collection.way, places)}
-<footer>Put together by ${collection.teamName}. Last changed ${collection.updatedAt.toISOString().slice(0, 10)}.</footer>
+<footer>Put together by ${collection.teamName}. ${editions?.own ? "As it stood on" : "Last changed"} ${day(collection.updatedAt)}.${editions && !editions.own ? html` <a href="${editions.list}">${editions.count === 1 ? "1 edition" : `${editions.count} editions`}</a> kept.` : null}</footer>
 </main>
 <script>${new Markup(READER_SCRIPT)}</script>
 </body>
@@ -58,3 +62,10 @@ ${wayOn(collection.way, places)}
 `;
   return document.text;
 }
+
+/** Which edition this is, what is new in it, and the ways to the others. */
+const ofEdition = (
+  { isOld, list, changes, now }: EditionsSaid,
+  { number, at, words }: NonNullable<EditionsSaid["own"]>,
+): Markup =>
+  html`<div class="edition" lang="en" dir="ltr"><p><b>Edition ${number}</b>, as it stood on ${day(at)}.</p>${words ? html`<p class="new">${words}</p>` : null}<p class="facts">${changes ? html`<a href="${changes}">What changed</a>` : null}<a href="${list}">All editions</a>${isOld ? html`<a href="${now}">The collection today</a>` : null}</p></div>`;

@@ -1,6 +1,15 @@
 import { inArray, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, mailMessage, person, proposal, resource, resourceFile } from "../schema";
+import {
+  collection,
+  edition,
+  editionFile,
+  mailMessage,
+  person,
+  proposal,
+  resource,
+  resourceFile,
+} from "../schema";
 import { inParts } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
 
@@ -13,6 +22,8 @@ export const HOLDERS = [
   [proposal, proposal.pictureHash],
   [mailMessage, mailMessage.original],
   [person, person.image],
+  [edition, edition.digest],
+  [editionFile, editionFile.hash],
 ] as const;
 
 /**

@@ -1,4 +1,5 @@
 import { and, desc, eq, gt, inArray, isNull, or, type SQL, sql } from "drizzle-orm";
+import type { Shows } from "@/core/publish/model";
 import type { Shared } from "@/core/publish/opens";
 import type { Tx } from "../database";
 import { collection, shareLink, shortCode } from "../schema";
@@ -64,13 +65,14 @@ export type SharedNode = Shared & {
   title: string;
   position: string;
   version: number;
+  shows: Shows;
 };
 
 /** A path and a tree end somewhere, whatever the rows say. */
 const DEEPEST = 20;
 const MOST = 2_000;
 
-const NODE = sql`c.id, c.team, c.parent, c.title, c.position, c.version, c.audience, c.reach, c.shared_until, c.left_out,
+const NODE = sql`c.id, c.team, c.parent, c.title, c.position, c.version, c.audience, c.reach, c.shows, c.shared_until, c.left_out,
   c.away_at, (SELECT l.code FROM ${shareLink} l WHERE l.collection = c.id AND l.revoked_at IS NULL
     ORDER BY l.created_at DESC LIMIT 1) AS code`;
 

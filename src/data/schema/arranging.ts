@@ -10,7 +10,7 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
-import type { Audience, Reach, ReaderView } from "@/core/publish/model";
+import type { Audience, Reach, ReaderView, Shows } from "@/core/publish/model";
 import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
 import { bytesText, line, moment, uuid } from "./columns";
@@ -44,6 +44,8 @@ export const collection = mysqlTable(
     framedBy: text("framed_by").notNull().default("*"),
     /** How many minutes it should not take longer than; null: nobody has said. */
     aimMinutes: int("aim_minutes"),
+    /** Whether readers see it as it stands, or its newest edition. */
+    shows: varchar("shows", { length: 8 }).$type<Shows>().notNull().default("living"),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
     coverHash: bytesText("cover_hash", { length: 64 }),
     /** When it was put away: kept with its links, but out of the way. */

@@ -6,3 +6,4 @@ export * from "./imports";
 export * from "./content";
 export * from "./messages";
 export * from "./finding";
+export * from "./editions";

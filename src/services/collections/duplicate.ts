@@ -46,6 +46,7 @@ export const duplicateCollection = action({
     const copies = rows.map((row) => ({
       ...row,
       sharedUntil: null,
+      shows: "living" as const,
       ...(row === root
         ? { position, title, leftOut: seen || root.leftOut }
         : { parent: ids.get(row.parent!)! }),

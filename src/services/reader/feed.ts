@@ -5,7 +5,7 @@ import { tagKey } from "@/core/tags/tag-name";
 import { database } from "@/mechanism/changing";
 import { publicPages } from "@/data/queries/sharing";
 import { addressOfHobbin } from "../accounts/address";
-import { allBehind } from "./reader-page";
+import { allBehind } from "./behind";
 
 /** So many entries stand on a page of a feed. */
 const PAGE = 50;

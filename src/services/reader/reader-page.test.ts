@@ -11,12 +11,13 @@ const world = vi.hoisted(() => ({
 }));
 vi.mock("@/mechanism/changing", () => ({ database: () => null }));
 vi.mock("../accounts/address", () => ({ addressOfHobbin: () => "https://moss.example" }));
-vi.mock("./shown-behind", () => ({
+vi.mock("./shown-behind", async (original) => ({
+  ...(await original()),
   shownBehind: async () => {
     world.asked++;
     if (world.away === "silent") return new Promise(() => undefined);
     if (world.away) throw Object.assign(new Error("away"), { code: "ECONNREFUSED" });
-    return world.found && { ...world.found, parts: new Set() };
+    return world.found && { ...world.found, parts: new Set(), shows: "living", editions: [] };
   },
 }));
 vi.mock("./read", () => ({

@@ -1,18 +1,21 @@
 import type { ReaderView } from "@/core/publish/model";
+import { withInside, itemsIn, type EditionFile } from "@/core/editions/content";
+import { withdrawnDocument } from "@/core/publish/editions-document";
 import { html } from "@/core/publish/html";
 import { cardOf } from "@/core/publish/reader-course";
-import type { ReaderPlaces } from "@/core/publish/reader-places";
 import { readerDocument } from "@/core/publish/reader-document";
-import { shortCodesOf } from "@/data/queries/sharing";
-import { isAway, within } from "@/data/transaction";
-import { database } from "@/mechanism/changing";
-import { now } from "@/outside/clock";
+import { isAway } from "@/data/transaction";
 import { sha256 } from "@/outside/hash";
-import { addressOfHobbin } from "../accounts/address";
-import { readPublished } from "./read";
-import { shownBehind } from "./shown-behind";
+import { contentOf } from "../editions/stored-content";
+import { readBehind } from "./behind";
+import { freshlyLooked, look, lookedAt } from "./look";
+import { type AskedPart, placesOf } from "./places";
+import { saidOfEditions } from "./said-of-editions";
+import { type Behind, type BehindEdition, editionAsked } from "./shown-behind";
 
 export type ReaderPage = {
+  /** 410: what stood there was withdrawn, which is what the page says. */
+  status: 200 | 410;
   etag: string;
   /** Not compressed: the server in front does that, and lets nobody else say so. */
   bytes: Uint8Array<ArrayBuffer>;
@@ -25,8 +28,10 @@ export type ReaderPage = {
   card: string;
   /** Pictures the page shows; nobody else's are given out under its code. */
   pictures: Set<string>;
-  /** Items that are files. */
-  files: Set<string>;
+  /** Items that are files; with the file, where it is that of an edition. */
+  files: Map<string, EditionFile | null>;
+  /** Whether it shows an edition, and not what stands there now. */
+  isEdition: boolean;
 };
 /** `away`: the same page with a line that says since when it could not be renewed. */
 type Cached = {
@@ -40,51 +45,20 @@ type Cached = {
 const cached = new Map<string, Cached>();
 const making = new Map<string, Promise<ReaderPage | null>>();
 const MOST = 400;
-/** What is behind a code is looked at this often, so a change shows within it in every process. */
-const CHECK = 500;
-
-type Behind = Awaited<ReturnType<typeof shownBehind>>;
-/** What each code leads to, as it was looked at last: all pages under it go by one look. */
-const looked = new Map<string, { behind: Behind; at: number }>();
-const looking = new Map<string, Promise<Behind>>();
-
-function freshlyLooked(code: string): { behind: Behind } | undefined {
-  const last = looked.get(code);
-  return last && Date.now() - last.at < CHECK ? last : undefined;
-}
-
-/** What is behind a code, as it was within the last half second. */
-function look(code: string): Promise<Behind> {
-  const fresh = freshlyLooked(code);
-  if (fresh) return Promise.resolve(fresh.behind);
-  let work = looking.get(code);
-  if (!work) {
-    const at = Date.now();
-    work = within(PATIENCE, shownBehind(database(), code, now()))
-      .then((behind) => {
-        looked.delete(code);
-        if (looked.size >= MOST) looked.delete(looked.keys().next().value!);
-        // What is shared this moment is there at once for who asked a moment too early.
-        if (behind) looked.set(code, { behind, at });
-        return behind;
-      })
-      .finally(() => looking.delete(code));
-    looking.set(code, work);
-  }
-  return work;
-}
 /** The name of the team is not among what it is compared with; it is made anew this often. */
 const REMADE_AFTER = 60_000;
 
-/** Which page is asked for: of the collection with this code, or of a part of it, in its own view or another. */
-export type Asked = { code: string; part?: string | null; view?: ReaderView | null };
-const keyOf = ({ code, part, view }: Asked): string => `${code} ${part ?? ""} ${view ?? ""}`;
+/** Which page is asked for, in its own view or another. */
+export type Asked = AskedPart & { view?: ReaderView | null };
+const keyOf = ({ code, part, edition, view }: Asked): string =>
+  `${code} ${part ?? ""} ${edition ?? ""} ${view ?? ""}`;
 
 /** The same page without waiting, if it was looked at just now; undefined when it has to be waited for. */
 export function readerPageNow(asked: Asked): ReaderPage | undefined {
   const known = cached.get(keyOf(asked));
   const behind = known && freshlyLooked(asked.code)?.behind;
-  const holds = behind?.stamp === known?.stamp && (!asked.part || behind?.parts.has(asked.part));
+  const isPart = !asked.part || known?.page.isEdition || behind?.parts.has(asked.part);
+  const holds = behind?.stamp === known?.stamp && isPart;
   return behind && holds && Date.now() - known.madeAt < REMADE_AFTER ? known.page : undefined;
 }
 
@@ -101,8 +75,6 @@ export function readerPage(asked: Asked): Promise<ReaderPage | null> {
   return work;
 }
 
-/** So long a reader waits for the database, in milliseconds. */
-const PATIENCE = 2_000;
 /** While it is away, readers see their page as it was, but no longer than this: it may not be shared any more. */
 const AWAY_FOR = 5 * 60_000;
 
@@ -115,17 +87,18 @@ function asItWas(page: ReaderPage): ReaderPage {
 }
 
 async function check(key: string, asked: Asked, known: Cached | undefined): Promise<ReaderPage | null> {
-  const { code, part = null, view } = asked;
+  const { code, part = null } = asked;
   const at = Date.now();
-  let shown: Behind;
+  let shown: Behind | null;
   try {
     shown = await look(code);
   } catch (error) {
-    if (known && isAway(error) && at - (looked.get(code)?.at ?? 0) < AWAY_FOR)
-      return (known.away ??= asItWas(known.page));
+    if (known && isAway(error) && at - lookedAt(code) < AWAY_FOR) return (known.away ??= asItWas(known.page));
     throw error;
   }
-  if (!shown || (part !== null && !shown.parts.has(part))) {
+  const edition = shown && editionAsked(shown, asked.edition ?? null);
+  const isGone = edition === "living" && part !== null && !shown!.parts.has(part);
+  if (!shown || !edition || isGone) {
     cached.delete(key);
     return null;
   }
@@ -133,71 +106,78 @@ async function check(key: string, asked: Asked, known: Cached | undefined): Prom
     known.away = undefined;
     return known.page;
   }
-  const { collection } = await readPublished.call(
-    { person: null, share: code },
-    { collection: part ?? shown.root },
-  );
-  const text = readerDocument(collection, view ?? collection.view, placesOf(asked));
-  const page: ReaderPage = {
-    etag: `"${sha256(text).slice(0, 20)}"`,
-    bytes: new TextEncoder().encode(text),
-    noindex: collection.audience !== "public",
-    stamp: shown.stamp,
-    framedBy: collection.framedBy,
-    card: cardOf(collection),
-    files: new Set(
-      collection.sections.flatMap((section) => section.items.flatMap((item) => (item.file ? item.id : []))),
-    ),
-    pictures: new Set([
-      ...(collection.cover ? [collection.cover] : []),
-      ...collection.sections.flatMap((section) => section.items.flatMap((item) => item.picture ?? [])),
-    ]),
-  };
+  const page =
+    edition !== "living" && edition.withdrawnAt
+      ? withdrawnPage(asked, shown, edition, edition.withdrawnAt)
+      : await makePage(asked, shown, edition === "living" ? null : edition);
+  if (!page) {
+    cached.delete(key);
+    return null;
+  }
   if (cached.size >= MOST) cached.delete(cached.keys().next().value!);
   cached.delete(key);
   cached.set(key, { stamp: shown.stamp, page, madeAt: at });
   return page;
 }
 
-/** Where everything of a page is found by its readers. */
-function placesOf({ code, part }: Asked): ReaderPlaces {
-  const self = part ? `/c/${code}/in/${part}` : `/c/${code}`;
+const bytesOf = (text: string) => ({
+  etag: `"${sha256(text).slice(0, 20)}"`,
+  bytes: new TextEncoder().encode(text),
+});
+
+/** @returns null when what is asked for stands in no such edition */
+async function makePage(
+  asked: Asked,
+  behind: Behind,
+  edition: BehindEdition | null,
+): Promise<ReaderPage | null> {
+  const { code, part = null, view } = asked;
+  const collection = await readBehind(code, { behind, edition }, part);
+  if (!collection) return null;
+  const places = placesOf(asked);
+  const text = readerDocument(
+    collection,
+    view ?? collection.view,
+    places,
+    saidOfEditions(code, behind, edition, part),
+  );
+  const items = collection.sections.flatMap((section) => section.items);
+  const kept = new Map(
+    edition
+      ? withInside((await contentOf(edition.digest)).collection).flatMap((one) =>
+          itemsIn(one).map(({ id, file }) => [id, file] as const),
+        )
+      : [],
+  );
   return {
-    self,
-    site: addressOfHobbin(),
-    picture: (hash) => `${self}/p/${hash}`,
-    file: (item) => `${self}/f/${item.id}`,
-    copy: (item) => `${self}/t/${item.id}`,
-    fonts: "/fonts",
-    door: (door) => `/c/${door.code ?? code}${door.part ? `/in/${door.part}` : ""}`,
+    status: 200,
+    ...bytesOf(text),
+    // Search engines find what stands there now.
+    noindex: collection.audience !== "public" || Boolean(asked.edition),
+    stamp: behind.stamp,
+    framedBy: collection.framedBy,
+    card: cardOf(collection),
+    files: new Map(items.flatMap((item) => (item.file ? [[item.id, kept.get(item.id) ?? null]] : []))),
+    pictures: new Set([
+      ...(collection.cover ? [collection.cover] : []),
+      ...items.flatMap((item) => item.picture ?? []),
+    ]),
+    isEdition: edition !== null,
   };
 }
 
-/** What is shared under a code, for other documents of it that are made when asked for. */
-export async function publishedBehind(asked: Asked, at: Date) {
-  const shown = await shownBehind(database(), asked.code, at);
-  if (!shown || (asked.part && !shown.parts.has(asked.part))) return null;
-  const id = asked.part ?? shown.root;
-  const { collection } = await readPublished.call({ person: null, share: asked.code }, { collection: id });
-  const short = (await shortCodesOf(database(), [id], at)).get(id)?.code ?? null;
-  return { collection, places: placesOf(asked), short };
-}
-
-/** Of a course so many collections are read for one answer. */
-const MOST_PARTS = 200;
-
-/**
- * A collection that is shared under a code, or a part of it, and after it everything inside that readers are shown, the
- * first 200 of it.
- */
-export async function allBehind(asked: Asked, at: Date) {
-  const shown = await shownBehind(database(), asked.code, at);
-  const top = asked.part ?? shown?.root;
-  if (!shown || !top || (asked.part && !shown.parts.has(asked.part))) return null;
-  const all = [];
-  for (const id of [top, ...shown.below(top)].slice(0, MOST_PARTS)) {
-    const { collection } = await readPublished.call({ person: null, share: asked.code }, { collection: id });
-    all.push({ collection, places: placesOf({ ...asked, part: id === shown.root ? null : id }) });
-  }
-  return all;
+/** A dated line where an edition was. */
+function withdrawnPage(
+  asked: Asked,
+  behind: Behind,
+  { number, createdAt }: BehindEdition,
+  withdrawnAt: Date,
+): ReaderPage {
+  const text = withdrawnDocument({ number, at: createdAt, withdrawnAt }, `/c/${asked.code}`, "/fonts");
+  return {
+    status: 410,
+    ...bytesOf(text),
+    ...{ noindex: true, stamp: behind.stamp, framedBy: "", card: "", isEdition: true },
+    ...{ files: new Map(), pictures: new Set() },
+  };
 }

@@ -26,6 +26,7 @@ export const readShared = reading({
     return {
       audience: audienceNow(own!, at),
       reach: own!.reach,
+      shows: own!.shows,
       until: own!.sharedUntil,
       code: audienceNow(own!, at) === "team" ? null : own!.code,
       short: short?.code ?? null,

@@ -1,4 +1,5 @@
-import { AUDIENCES, READER_VIEWS, REACHES } from "@/core/publish/model";
+import { AUDIENCES, READER_VIEWS, REACHES, SHOWS } from "@/core/publish/model";
+import { newestEdition } from "@/data/queries/editions";
 import { addShareCode, shareCodeOf } from "@/data/queries/sharing";
 import { action } from "@/mechanism/action";
 import { Id, MaybeMoment, MaybeOneOf } from "@/mechanism/input";
@@ -12,6 +13,8 @@ class SetAudience {
   @MaybeOneOf(READER_VIEWS) view?: (typeof READER_VIEWS)[number];
   /** Whether they see what stands inside, too. */
   @MaybeOneOf(REACHES) reach?: (typeof REACHES)[number];
+  /** Whether they see what stands there now, or the newest edition. */
+  @MaybeOneOf(SHOWS) shows?: (typeof SHOWS)[number];
   /** When it closes by itself; null: not before somebody says so. */
   @MaybeMoment() until?: string | null;
 }
@@ -19,7 +22,7 @@ class SetAudience {
 export const setAudience = action({
   name: "share.set",
   about:
-    "Decides who can see a collection, with what stands inside or without, until when, and in which view readers first see it.",
+    "Decides who can see a collection, with what stands inside or without, until when, whether as it stands or its newest edition, and in which view readers first see it.",
   input: SetAudience,
   allow: can.publish("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
@@ -27,19 +30,26 @@ export const setAudience = action({
   history: null,
   run: async ({ input, tx, locked, at, change }) => {
     const before = locked.collection(input.collection);
-    const { audience = before.audience, view = before.view, reach = before.reach } = input;
+    const {
+      audience = before.audience,
+      view = before.view,
+      reach = before.reach,
+      shows = before.shows,
+    } = input;
+    if (input.shows === "edition" && !(await newestEdition(tx, before.id)))
+      throw fieldProblem("shows", "no-edition-yet");
     // What was shared until a day and is shared anew is not over at once.
     const stale = before.sharedUntil !== null && before.sharedUntil <= at ? null : before.sharedUntil;
     const sharedUntil = input.until === undefined ? stale : input.until ? new Date(input.until) : null;
     if (input.until !== undefined && sharedUntil && sharedUntil <= at)
       throw fieldProblem("until", "date-is-over");
-    await change("collection", before, { audience, view, reach, sharedUntil }, { verb: "share.set" });
+    await change("collection", before, { audience, view, reach, shows, sharedUntil }, { verb: "share.set" });
     let code = await shareCodeOf(tx, before.id);
     // The same link comes back when sharing was only paused; a new one has to be asked for.
     if (audience !== "team" && !code) {
       code = newShareCode();
       await addShareCode(tx, before.id, code, at);
     }
-    return { audience, view, reach, until: sharedUntil, code: audience === "team" ? null : code };
+    return { audience, view, reach, shows, until: sharedUntil, code: audience === "team" ? null : code };
   },
 });

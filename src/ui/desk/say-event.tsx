@@ -15,6 +15,8 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "collections.move": () => "moved in the tree",
   "collections.put-away": () => "put away or took out",
   "collections.remove": () => "deleted",
+  "editions.keep": () => "kept an edition of",
+  "editions.withdraw": () => "changed which editions readers get of",
   "imports.changed": () => "changed an import",
   "imports.done": () => "brought in a list",
   "imports.progress": () => "is bringing in a list",

@@ -19,19 +19,23 @@ export function Preview({
   wish,
   view,
   drawn,
+  edition,
   words,
 }: {
   address: string;
   wish: Wish;
   view: ReaderView;
   drawn: number;
+  /** The one they are given instead of what stands there now. */
+  edition?: number;
   words: string;
 }) {
   const [width, setWidth] = useState<"desk" | "phone">("desk");
   const [look, setLook] = useState<"light" | "dark" | null>(null);
   const frame = useRef<HTMLIFrameElement>(null);
   const audience = wish.audience === "team" ? "link" : wish.audience;
-  const asked = `${address}?view=${view}&audience=${audience}&reach=${wish.reach}`;
+  const what = edition === undefined ? `audience=${audience}&reach=${wish.reach}` : `edition=${edition}`;
+  const asked = `${address}?view=${view}&${what}`;
   const show = (chosen: typeof look) => {
     const root = frame.current?.contentDocument?.documentElement;
     if (chosen) root?.setAttribute("data-look", chosen);

@@ -14,13 +14,14 @@ import { copyComing } from "../talk/copy-link";
 import { sayFailure } from "../talk/say-failure";
 import { AddressApart } from "./address-apart";
 import { BeforeItGoes } from "./before-it-goes";
+import { Editions } from "./editions";
 import { Elsewhere } from "./elsewhere";
 import { ForReaders } from "./for-readers";
 import { HandOn } from "./hand-on";
 import { LeftOut } from "./left-out";
 import { Preview } from "./preview";
 import { SaveAs } from "./save-as";
-import { type Shared, usePublish } from "./use-publish";
+import { newestOf, type Shared, usePublish } from "./use-publish";
 import { WhoSees } from "./who-sees";
 
 type Props = {
@@ -36,7 +37,7 @@ type Props = {
 /** Who sees the collection, what they see, and how it is handed on. Two gestures: to come here, and the one button. */
 export function Publish({ me, teams, team, collection, shared: first, address, preview }: Props) {
   const state = usePublish(team.id, collection.id, first);
-  const { shared, wish, looked, doing, isOut, isOther } = state;
+  const { editions, shared, wish, looked, doing, isOut, isOther } = state;
   const router = useRouter();
   const [view, setView] = useState(collection.view);
   const [done, setDone] = useState("");
@@ -66,6 +67,7 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
       sayFailure(error);
     }
   };
+  const given = isOut && editions?.shows === "edition" ? newestOf(editions)?.number : undefined;
   const words =
     wish.audience === "team"
       ? "Stop sharing"
@@ -137,6 +139,13 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
             />
           )}
           {looked && <BeforeItGoes looked={looked} doing={doing} mends={publishes} />}
+          <Editions
+            collection={collection.id}
+            all={editions}
+            link={shared.code && `${address}/c/${shared.code}`}
+            publishes={publishes}
+            doing={doing}
+          />
           {shared.code && <Elsewhere title={collection.title} link={`${address}/c/${shared.code}`} />}
           <ForReaders
             collection={collection.id}
@@ -165,7 +174,8 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
           wish={wish}
           view={view}
           drawn={state.drawn}
-          words={sayPreview(isOut, isOther, wish.audience === "team")}
+          edition={given}
+          words={sayPreview(isOut, isOther, wish.audience === "team", given)}
         />
       </main>
     </Frame>
@@ -173,7 +183,8 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
 }
 
 /** What stands over the page as readers see it. */
-function sayPreview(isOut: boolean, isOther: boolean, closes: boolean): string {
+function sayPreview(isOut: boolean, isOther: boolean, closes: boolean, edition?: number): string {
+  if (edition !== undefined && !closes) return `As readers see it: edition ${edition}`;
   if (isOut && !isOther) return "As readers see it";
   if (isOut && closes) return "As readers see it, until you stop sharing";
   return "As readers would see it. Nothing of it is so yet.";

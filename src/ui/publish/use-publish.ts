@@ -14,6 +14,10 @@ const SEEN = ["item", "items", "list", "head", "tree", "resource"] as const;
 
 export type Shared = Answer<"share.read">;
 export type Looked = Answer<"share.look-over">;
+export type AllEditions = Answer<"editions.read">;
+
+/** The newest edition that readers are given. */
+export const newestOf = (all: AllEditions | undefined) => all?.editions.find((one) => !one.withdrawnAt);
 
 /** What somebody wishes for, before it is so. `until` is a day in their own calendar, or empty. */
 export type Wish = { audience: Audience; reach: Reach; until: string };
@@ -50,10 +54,16 @@ export function usePublish(team: string, collection: string, first: Shared) {
     queryFn: () => ask("share.look-over", { collection, reach: wish.reach }),
     placeholderData: (before: Looked | undefined) => before,
   }).data as Looked | undefined;
+  const editions = useQuery({
+    queryKey: ["editions", collection],
+    queryFn: () => ask("editions.read", { collection }),
+  }).data as AllEditions | undefined;
   const again = async () => {
     setDrawn((n) => n + 1);
     await Promise.all(
-      ["shared", "look-over"].map((key) => client.invalidateQueries({ queryKey: [key, collection] })),
+      ["shared", "look-over", "editions", "editions-since"].map((key) =>
+        client.invalidateQueries({ queryKey: [key, collection] }),
+      ),
     );
   };
   useLive(team, {
@@ -86,5 +96,5 @@ export function usePublish(team: string, collection: string, first: Shared) {
       async (done) => (await again(), done),
       (error) => (sayFailure(error), undefined),
     );
-  return { shared, wish, setWish, looked, drawn, isOut, isOther, publish, doing, again };
+  return { editions, shared, wish, setWish, looked, drawn, isOut, isOther, publish, doing, again };
 }

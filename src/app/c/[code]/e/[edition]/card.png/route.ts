@@ -1,0 +1,1 @@
+export { getCard as GET } from "@/http/card-route";

@@ -1,0 +1,1 @@
+export { getChanges as GET } from "@/http/editions-route";

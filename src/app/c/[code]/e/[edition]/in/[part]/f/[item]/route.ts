@@ -1,0 +1,1 @@
+export { getReaderFile as GET } from "@/http/reader-route";

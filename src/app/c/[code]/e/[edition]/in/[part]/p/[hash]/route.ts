@@ -1,0 +1,1 @@
+export { getReaderPicture as GET } from "@/http/reader-route";

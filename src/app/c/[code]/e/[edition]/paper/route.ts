@@ -1,0 +1,1 @@
+export { getPaper as GET } from "@/http/paper-route";

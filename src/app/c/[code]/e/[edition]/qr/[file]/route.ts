@@ -1,0 +1,1 @@
+export { getQr as GET } from "@/http/qr-route";

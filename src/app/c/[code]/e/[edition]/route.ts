@@ -1,0 +1,1 @@
+export { getReaderPage as GET } from "@/http/reader-route";

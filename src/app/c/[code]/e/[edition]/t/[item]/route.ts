@@ -1,0 +1,1 @@
+export { getCopy as GET } from "@/http/copy-route";

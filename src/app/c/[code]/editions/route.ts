@@ -1,0 +1,1 @@
+export { getEditions as GET } from "@/http/editions-route";
