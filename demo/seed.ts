@@ -2,18 +2,29 @@ import { eq } from "drizzle-orm";
 import path from "node:path";
 import { closeDatabase } from "@/data/database";
 import { migrate } from "@/data/migrate";
+import { findReader } from "@/data/queries/newsletters";
 import { queueState } from "@/data/queries/jobs";
 import { person } from "@/data/schema";
 import { KINDS } from "@/jobs/kinds";
 import { Worker } from "@/jobs/worker";
-import type { Actor } from "@/mechanism/actor";
+import { STRANGER, type Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { setClock } from "@/outside/clock";
+import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { Calendar } from "./calendar";
-import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
+import {
+  COLLECTIONS,
+  type DemoCollection,
+  type DemoItem,
+  EDITIONS,
+  FOUND,
+  LATER,
+  NEWSLETTER,
+  TRAY,
+} from "./collections";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
@@ -69,6 +80,32 @@ export async function seed(webPort: number): Promise<void> {
   const keep = async ({ collection, words }: (typeof EDITIONS)[number]) => {
     await call(actors.ama, "editions.keep", { collection: collections.get(collection)!, words });
   };
+  const newsletter = () => collections.get(NEWSLETTER.collection)!;
+  const sendIssue = async () => {
+    const { subject, greeting, closing } = NEWSLETTER;
+    const collection = newsletter();
+    await call(actors.ama, "collections.use", { collection, use: "newsletter" });
+    const { code } = await call(actors.ama, "share.set", { collection, audience: "link" });
+    for (const address of NEWSLETTER.readers) {
+      await call(STRANGER, "newsletters.ask", { code, address });
+      const { token } = (await findReader(database(), collection, address))!;
+      await call(STRANGER, "newsletters.confirm", { token });
+      calendar.tick();
+    }
+    await call(actors.ama, "newsletters.write", { collection, subject, greeting, closing });
+    await call(actors.ama, "newsletters.send", { collection, issue: newId() });
+  };
+  const writeNext = async () => {
+    const [place, context] = NEWSLETTER.next;
+    const collection = newsletter();
+    const address = at(place);
+    const { sections } = await call(actors.ama, "collections.sections", { collection });
+    const section = sections.find((one) => one.title === "New this time")!.id;
+    const wish = { team: lantern, collection, section, address, again: true };
+    const { item } = await call(actors.ama, "capture.address", wish);
+    await call(actors.ama, "placements.edit", { placement: item!.id, context });
+    await call(actors.ama, "newsletters.write", { collection, greeting: NEWSLETTER.draft });
+  };
   const wait = async (waiting: string) => {
     await call(actors.ama, "capture.address", { team: lantern, address: at(waiting) });
   };
@@ -78,6 +115,8 @@ export async function seed(webPort: number): Promise<void> {
     ...FOUND.map((found, i): [number, () => Promise<void>] => [70 - Math.floor(i / 2), () => find(found)]),
     ...LATER.map((one): [number, () => Promise<void>] => [one.daysAgo, () => lookAgain(one)]),
     ...EDITIONS.map((one): [number, () => Promise<void>] => [one.daysAgo, () => keep(one)]),
+    [NEWSLETTER.sentDaysAgo, sendIssue],
+    [NEWSLETTER.thenDaysAgo, writeNext],
     ...TRAY.map((one, i): [number, () => Promise<void>] => [Math.max(1, 14 - i), () => wait(one)]),
   ];
   for (const [daysAgo, happen] of happens.sort(([a], [b]) => b - a)) {

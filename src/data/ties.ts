@@ -44,6 +44,11 @@ export const TIES: Record<string, Ties> = {
   short_code: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   edition: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   edition_file: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  newsletter_draft: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  newsletter_issue: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  // Readers have no account; who leaves is gone.
+  newsletter_reader: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  newsletter_delivery: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   view_setting: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
   presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
 

@@ -27,6 +27,7 @@ export const getPreview = (
     const wish = searchParams.get("view") as ReaderView;
     const page = readerDocument(collection, READER_VIEWS.includes(wish) ? wish : collection.view, {
       self: `/api/preview/${collection.id}`,
+      home: null,
       site: "",
       picture: (hash) => `/api/pictures/${hash}`,
       file: (item) => `/api/file/${item.file}`,

@@ -1,4 +1,5 @@
 import type { JobKind } from "./job-kind";
+import { deliverIssueJob } from "./deliver-issue";
 import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
@@ -16,5 +17,6 @@ export const KINDS: Record<string, JobKind> = {
   "imports.undo": undoImportJob,
   "messages.take-in": takeMailJob,
   "messages.send": sendMailJob,
+  "newsletters.deliver": deliverIssueJob,
   "bin.empty": emptyBin,
 };

@@ -13,10 +13,9 @@ export const sendMailJob: JobKind = {
   pauses: [MINUTE, 5 * MINUTE, 15 * MINUTE, HOUR, 2 * HOUR, 4 * HOUR, 8 * HOUR, 9 * HOUR],
   run: async ({ letter, ...plain }) => {
     // Letters from before they were sealed lie there open.
-    const { to, subject, text } = (typeof letter === "string" ? JSON.parse(unseal(letter)) : plain) as Record<
-      "to" | "subject" | "text",
-      string
-    >;
-    await sendMail({ to, subject, text });
+    const { to, subject, text, html } = (
+      typeof letter === "string" ? JSON.parse(unseal(letter)) : plain
+    ) as Record<"to" | "subject" | "text", string> & { html?: string };
+    await sendMail({ to, subject, text, html });
   },
 };

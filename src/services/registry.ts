@@ -14,6 +14,7 @@ import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
+import { actions as newsletters } from "./newsletters";
 import { actions as people } from "./people";
 import { actions as pictures } from "./pictures";
 import { actions as placements } from "./placements";
@@ -51,6 +52,7 @@ export const ACTIONS = {
   ...jobs,
   ...members,
   ...messages,
+  ...newsletters,
   ...people,
   ...pictures,
   ...placements,

@@ -99,8 +99,8 @@ test("its digest is that of its bytes, and everything it needs is held", async (
 test("readers are given the newest edition where that is wished, in every form, and never what is being worked on", async () => {
   const { editor, collection, code, holder } = world;
   await expect(as(editor, "share.set", { collection: week, shows: "edition" })).rejects.toMatchObject({
-    code: "not-valid",
-    fields: { shows: expect.stringContaining("Keep an edition first") },
+    code: "no-edition-yet",
+    errors: [{ field: "shows" }],
   });
   await as(editor, "share.set", { collection, shows: "edition" });
   await settle();

@@ -8,11 +8,13 @@ import { build } from "esbuild";
 import { beforeAll, expect, onTestFinished, test } from "vitest";
 import { bareLine, type BroughtLine } from "@/core/imports/brought";
 import { takeUpLost } from "@/data/queries/jobs";
-import { intake, job, placement, resource } from "@/data/schema";
+import { intake, job, newsletterReader, placement, resource } from "@/data/schema";
 import { KINDS } from "@/jobs/kinds";
 import { Worker } from "@/jobs/worker";
 import { database } from "@/mechanism/changing";
+import { newCode, newId } from "@/outside/random";
 import { stage } from "./bring";
+import { mailServer } from "./smtp";
 import { as, makeWorld } from "./world";
 
 /** The tool that starts a database of one's own is no TypeScript. */
@@ -47,12 +49,21 @@ beforeAll(async () => {
 });
 
 /** A process of its own that does jobs, as `npm run worker` does. */
-function worker(): ChildProcess {
+function worker(more: Record<string, string> = {}): ChildProcess {
   return spawn(process.execPath, [path.join(BUNDLES, "src/front/worker.mjs")], {
-    env: { ...process.env, HOBBIN_MAIL_IN: "off" },
+    env: { ...process.env, HOBBIN_MAIL_IN: "off", ...more },
     stdio: "ignore",
     detached: true,
   });
+}
+
+/** The lease of a dead worker runs out by itself; a test need not wait for it. */
+async function letLeasesRunOut(): Promise<void> {
+  await database()
+    .update(job)
+    .set({ leaseUntil: new Date(0) })
+    .where(eq(job.state, "running"));
+  await takeUpLost(database(), new Date());
 }
 
 test("an import whose process is killed again and again (kill -9) neither loses nor doubles a line", async () => {
@@ -88,12 +99,7 @@ test("an import whose process is killed again and again (kill -9) neither loses 
     last = (await done()).done;
     if ((await done()).state === "done") break;
     kills++;
-    // The lease of a dead worker runs out by itself; the test need not wait for it.
-    await database()
-      .update(job)
-      .set({ leaseUntil: new Date(0) })
-      .where(eq(job.state, "running"));
-    await takeUpLost(database(), new Date());
+    await letLeasesRunOut();
   }
   expect(kills).toBeGreaterThan(0);
   const rest = new Worker({ "imports.run": KINDS["imports.run"]! });
@@ -175,4 +181,42 @@ test("the same when the database is killed: what was not finished is done anew, 
     resources: LINES,
     placements: LINES,
   });
+}, 120_000);
+
+test("a newsletter whose process is killed in the middle (kill -9) reaches everybody, each by one Message-ID", async () => {
+  const { editor, collection } = await makeWorld();
+  const port = 22_500 + (process.pid % 1000);
+  const server = await mailServer(port);
+  onTestFinished(server.stop);
+  await as(editor, "collections.use", { collection, use: "newsletter" });
+  await as(editor, "newsletters.write", { collection, subject: "Water", greeting: "Hello" });
+  const addresses = Array.from({ length: 400 }, (_, i) => `reader-${i}@moss.example`);
+  await database()
+    .insert(newsletterReader)
+    .values(
+      addresses.map((address) => ({
+        ...{ id: newId(), collection, address, token: newCode(), state: "confirmed" as const },
+        createdAt: new Date(),
+      })),
+    );
+  // What other tests left to be done is not what this one waits for.
+  await database().delete(job);
+  const smtp = { HOBBIN_SMTP: `smtp://127.0.0.1:${port}` };
+  await as(editor, "newsletters.send", { collection, issue: newId() });
+  for (const until of [100, 220]) {
+    const child = worker(smtp);
+    onTestFinished(() => void child.kill("SIGKILL"));
+    await expect.poll(() => server.came.length, { timeout: 30_000, interval: 2 }).toBeGreaterThan(until);
+    process.kill(-child.pid!, "SIGKILL");
+    await new Promise((resolve) => child.once("exit", resolve));
+    await letLeasesRunOut();
+  }
+  const last = worker(smtp);
+  onTestFinished(() => void process.kill(-last.pid!, "SIGKILL"));
+  const reached = () => new Set(server.came.map(({ to }) => to)).size;
+  await expect.poll(reached, { timeout: 30_000 }).toBe(400);
+  const names = new Set(server.came.map(({ mail }) => mail.messageId));
+  expect(names.size).toBe(400);
+  // At most the one that was on its way when it was killed came twice, as the same message.
+  expect(server.came.length).toBeLessThanOrEqual(402);
 }, 120_000);

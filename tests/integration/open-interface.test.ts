@@ -3,8 +3,11 @@ import type { AddressInfo } from "node:net";
 import { buffer } from "node:stream/consumers";
 import OpenApiClientAxios, { type Document } from "openapi-client-axios";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { findReader } from "@/data/queries/newsletters";
 import { getAction, postAction } from "@/http/action-route";
 import { openApi } from "@/http/openapi";
+import { STRANGER } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { mustBeAsDescribed } from "./described";
 import { type Full, makeFull, TABLE } from "./every-action";
@@ -43,6 +46,14 @@ const READINGS = (Object.keys(ACTIONS) as ActionName[]).filter(
   (name) => ACTIONS[name].kind === "read" && !BYTES.has(name),
 );
 
+/** Somebody asks for the newsletter of the world. @returns the code in the letter they are sent */
+async function onList(): Promise<string> {
+  const { collection, code, editor } = world;
+  await as(editor, "collections.use", { collection, use: "newsletter" });
+  await as(STRANGER, "newsletters.ask", { code, address: "wren@moss.example" });
+  return (await findReader(database(), collection, "wren@moss.example"))!.token;
+}
+
 test("a client made from the description alone calls every reading, by GET and by POST, and gets what is described", async () => {
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const document = JSON.parse(JSON.stringify(openApi(address))) as Document;
@@ -66,6 +77,7 @@ test("a client made from the description alone calls every reading, by GET and b
   // Where the table only says who may, and names something that is not there.
   const found: Partial<Record<ActionName, object>> = {
     "codes.open": { code: short },
+    "newsletters.on-list": { token: await onList() },
     "invitations.read": { code: invitation.code },
     "references.look-up": { identifier: "10.5555/peat.3" },
   };

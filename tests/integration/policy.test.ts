@@ -57,6 +57,8 @@ const ROUTES: Record<string, string> = {
   "c/[code]/e/[edition]/in/[part]/paper": "reader.read",
   "c/[code]/e/[edition]/in/[part]/card.png": "only of the page behind the code, which is reader.read",
   "c/[code]/e/[edition]/in/[part]/qr/[file]": "only of the page behind the code, which is reader.read",
+  "c/[code]/join": "newsletters.ask",
+  "list/[token]": "newsletters.on-list, newsletters.confirm, newsletters.leave",
   go: "codes.open",
   "go/[code]": "codes.open",
   "robots.txt": "everybody: a description",

@@ -16,7 +16,8 @@ const item = (title: string, context: string, tags: string[]): PublishedItem => 
 test("an independent parser reads folders, links and times out of the file written here", () => {
   const tree: PublishedTree = {
     collection: {
-      id: "c", title: "Week 3 & more", description: "", rich: "", cover: null, teamName: "T", audience: "team", view: "rows", createdAt: new Date(1_700_000_000_000), updatedAt: new Date(1_700_000_001_000), inside: [], way: null, language: "", framedBy: "*",
+      id: "c", title: "Week 3 & more", description: "", rich: "", cover: null, teamName: "T", use: null,
+      audience: "team", view: "rows", createdAt: new Date(1_700_000_000_000), updatedAt: new Date(1_700_000_001_000), inside: [], way: null, language: "", framedBy: "*",
       sections: [{ id: null, title: "", intro: "", items: [item("A <b> title", "Read \"this\" first", ["water table", "moss"])] }, { id: "s", title: "At the bog", intro: "", items: [item("Second", "", [])] }],
     },
     inside: [],

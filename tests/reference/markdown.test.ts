@@ -11,7 +11,8 @@ const item = (more: Partial<PublishedItem>): PublishedItem => ({
 }); // prettier-ignore
 const tree = (title: string, items: PublishedItem[], sections: [string, PublishedItem[]][]): PublishedTree => ({
   collection: {
-    id: "c", title, description: "", rich: "", cover: null, teamName: "Team", audience: "team", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*",
+    id: "c", title, description: "", rich: "", cover: null, teamName: "Team", use: null,
+    audience: "team", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*",
     sections: [{ id: null, title: "", intro: "", items }, ...sections.map(([name, list], i) => ({ id: `${i}`, title: name, intro: "", items: list }))],
   },
   inside: [],

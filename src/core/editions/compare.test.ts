@@ -27,7 +27,15 @@ const item = (id: string, more: Partial<EditionItem> = {}): EditionItem => ({
   ...more,
 });
 const collection = (id: string, more: Partial<EditionCollection> = {}): EditionCollection => ({
-  ...{ id, title: `Collection ${id}`, description: "", rich: "", cover: null, teamName: "Lantern Moss" },
+  ...{
+    id,
+    title: `Collection ${id}`,
+    description: "",
+    rich: "",
+    cover: null,
+    teamName: "Lantern Moss",
+    use: null,
+  },
   ...{ language: "", view: "rows", sections: [{ id: null, title: "", intro: "", items: [] }], inside: [] },
   createdAt: "2026-10-01T08:00:00.000Z",
   ...more,

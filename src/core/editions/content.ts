@@ -15,7 +15,7 @@ export type EditionItem = Omit<PublishedItem, "addedAt" | "file"> & {
   text: EditionText | null;
 };
 
-type EditionSection = { id: string | null; title: string; intro: string; items: EditionItem[] };
+export type EditionSection = { id: string | null; title: string; intro: string; items: EditionItem[] };
 
 /**
  * A collection as its readers saw it, with everything inside that they saw. When it was last touched is not in it: as long as
@@ -23,7 +23,7 @@ type EditionSection = { id: string | null; title: string; intro: string; items: 
  */
 export type EditionCollection = Pick<
   PublishedCollection,
-  "id" | "title" | "description" | "rich" | "cover" | "teamName" | "language"
+  "id" | "title" | "description" | "rich" | "cover" | "teamName" | "language" | "use"
 > & {
   view: ReaderView;
   createdAt: string;
@@ -48,9 +48,9 @@ export function asContent(
   behind: (item: string) => Behind,
   inside: readonly EditionCollection[],
 ): EditionCollection {
-  const { id, title, description, rich, cover, teamName, language, view, createdAt } = collection;
+  const { id, title, description, rich, cover, teamName, language, use, view, createdAt } = collection;
   return {
-    ...{ id, title, description, rich, cover, teamName, language, view },
+    ...{ id, title, description, rich, cover, teamName, language, use, view },
     createdAt: createdAt.toISOString(),
     sections: collection.sections.map((section) => ({
       ...section,
@@ -80,6 +80,9 @@ export const withInside = (top: EditionCollection): EditionCollection[] => [
   top,
   ...top.inside.flatMap(withInside),
 ];
+
+/** A collection alone, without what stands in it. */
+export const withoutInside = (one: EditionCollection): EditionCollection => ({ ...one, inside: [] });
 
 /** Its items in their order, without those of what stands in it. */
 export const itemsIn = (one: EditionCollection): EditionItem[] =>

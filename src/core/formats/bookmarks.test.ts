@@ -59,6 +59,7 @@ const collection = (
     rich: "",
     cover: null,
     teamName: "T",
+    use: null,
     audience: "team",
     view: "rows",
     createdAt: new Date(5000),

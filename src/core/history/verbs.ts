@@ -84,6 +84,8 @@ const VERBS = {
   "share.renew": { words: "none", reload: ["head"] },
   "editions.keep": { words: "none", reload: ["head"] },
   "editions.withdraw": { words: "none", reload: ["head"] },
+  "newsletters.send": { words: "none", reload: ["head"] },
+  "newsletters.write": { words: "none", reload: [] },
   // It is not known whether everybody has heard of everything.
   late: NOTHING,
   presence: { words: "none", reload: ["presence"] },

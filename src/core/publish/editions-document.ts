@@ -8,10 +8,14 @@ import { READER_STYLE, readerFonts } from "./reader-style";
 /** An edition in the list of all. */
 export type EditionListed = EditionSaid & { withdrawnAt: Date | null; hasBefore: boolean };
 
+/** An issue of a newsletter is an edition that was sent. */
+export const nameOf = ({ number, isIssue }: { number: number; isIssue: boolean }): string =>
+  `${isIssue ? "Issue" : "Edition"} ${number}`;
+
 export const day = (at: Date): string => at.toISOString().slice(0, 10);
 
 /** The frame of a small page beside a collection. */
-const page = (title: string, language: string, fonts: string, body: Markup): string =>
+export const page = (title: string, language: string, fonts: string, body: Markup): string =>
   html`<!doctype html>
 <html lang="${language || "en"}"${isRightToLeft(language) ? html` dir="rtl"` : null}>
 <head>
@@ -53,8 +57,8 @@ export const editionsDocument = (
 <p class="lead" lang="en" dir="ltr">${shows === "living" ? "The collection as it stood on these days. It goes on: its own address shows it as it stands now." : "The collection as it stood on these days. Its own address shows the newest of them."}</p>
 <ol class="editions">${editions.map((one) =>
       one.withdrawnAt
-        ? html`<li><p class="what">Edition ${one.number}</p><p class="sub" lang="en" dir="ltr">Kept on ${day(one.at)}, withdrawn on ${day(one.withdrawnAt)}.</p></li>`
-        : html`<li><p class="what"><a href="${home}/e/${one.number}">Edition ${one.number}</a></p><p class="sub">${day(one.at)}</p>${one.words ? html`<p class="about">${one.words}</p>` : null}${one.hasBefore ? html`<p class="sub"><a href="${home}/e/${one.number}/changes">What changed</a></p>` : null}</li>`,
+        ? html`<li><p class="what">${nameOf(one)}</p><p class="sub" lang="en" dir="ltr">Kept on ${day(one.at)}, withdrawn on ${day(one.withdrawnAt)}.</p></li>`
+        : html`<li><p class="what"><a href="${home}/e/${one.number}">${nameOf(one)}</a></p><p class="sub">${day(one.at)}</p>${one.words ? html`<p class="about">${one.words}</p>` : null}${one.hasBefore ? html`<p class="sub"><a href="${home}/e/${one.number}/changes">What changed</a></p>` : null}</li>`,
     )}</ol>`,
   );
 

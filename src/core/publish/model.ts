@@ -14,6 +14,10 @@ export type Reach = (typeof REACHES)[number];
 export const SHOWS = ["living", "edition"] as const;
 export type Shows = (typeof SHOWS)[number];
 
+/** What the same material is used as: a template it begins from, and what its page offers besides. */
+export const USES = ["newsletter", "lesson", "portfolio"] as const;
+export type Use = (typeof USES)[number];
+
 /** The views a reader can be given: all of them. */
 export const READER_VIEWS = VIEWS;
 export type ReaderView = View;
@@ -58,6 +62,17 @@ export type PublishedSection = {
   /** What leads into it: sanitised HTML, or empty. */
   intro: string;
   items: PublishedItem[];
+  /** Of a phase of a lesson. */
+  phase?: Phase;
+};
+
+/** What happens in a phase of a lesson. */
+type Phase = {
+  /** How long it takes; null: nobody has said. */
+  minutes: number | null;
+  /** What the teacher does; empty for readers, who are learners. */
+  teacher: string;
+  learners: string;
 };
 
 /** A collection as it leaves the team: for the reader's page and for every file format. */
@@ -72,6 +87,7 @@ export type PublishedCollection = {
   teamName: string;
   audience: Audience;
   view: ReaderView;
+  use: Use | null;
   /** As BCP 47 has it, or empty. */
   language: string;
   /** Which other sites may set it into their pages, as CSP's frame-ancestors has them. */
@@ -86,7 +102,13 @@ export type PublishedCollection = {
 };
 
 /** An edition as its readers are told of it. */
-export type EditionSaid = { number: number; at: Date; words: string };
+export type EditionSaid = {
+  number: number;
+  at: Date;
+  words: string;
+  /** Whether it is an issue of a newsletter. */
+  isIssue: boolean;
+};
 
 /** What a page says of the editions of its collection. */
 export type EditionsSaid = {

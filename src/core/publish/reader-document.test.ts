@@ -14,6 +14,7 @@ const places = {
   isPdf: false,
   picture: (hash: string) => `/c/x/p/${hash}`,
   fonts: "/fonts",
+  home: "/c/x",
   door: ({ code, part }: Door) => `/c/${code ?? "x"}${part ? `/in/${part}` : ""}`,
 };
 const item = (more: Partial<PublishedItem>): PublishedItem => ({
@@ -22,7 +23,7 @@ const item = (more: Partial<PublishedItem>): PublishedItem => ({
     language: null, isPdf: false, quotation: null, copy: null, file: null, addedAt: new Date(0), ...more,
 }); // prettier-ignore
 const collection = (items: PublishedItem[], more: Partial<PublishedCollection> = {}): PublishedCollection => ({
-  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*", sections: [{ id: null, title: "", intro: "", items }], ...more,
+  id: "c", title: "T", description: "", rich: "", cover: null, teamName: "Team", audience: "link", view: "rows", use: null, createdAt: new Date(0), updatedAt: new Date(0), inside: [], way: null, language: "", framedBy: "*", sections: [{ id: null, title: "", intro: "", items }], ...more,
 }); // prettier-ignore
 
 test("text stays text wherever it is put", () => {

@@ -1,5 +1,5 @@
 import { isRightToLeft } from "../text/direction";
-import { day } from "./editions-document";
+import { day, nameOf } from "./editions-document";
 import { html, Markup } from "./html";
 import type { EditionsSaid, PublishedCollection, ReaderView } from "./model";
 import { clothOver, listInside, sayPartsOf, sumOfAll, wayOn, wayUp } from "./reader-course";
@@ -48,6 +48,7 @@ ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>`
 <p class="facts"><span>${collection.teamName}</span> <span>${holds}</span> <span data-left role="status"></span></p>
 ${editions?.own ? ofEdition(editions, editions.own) : null}
 ${tools(view, places, own.items)}
+${collection.use === "newsletter" && places.home ? html`<p class="join" lang="en" dir="ltr"><a href="${places.home}/join">Get it by mail</a></p>` : null}
 ${contents(collection)}
 ${narrowing(collection.sections.flatMap((section) => section.items))}
 ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: the address stays the same.</p>` : null}
@@ -66,6 +67,6 @@ ${wayOn(collection.way, places)}
 /** Which edition this is, what is new in it, and the ways to the others. */
 const ofEdition = (
   { isOld, list, changes, now }: EditionsSaid,
-  { number, at, words }: NonNullable<EditionsSaid["own"]>,
+  own: NonNullable<EditionsSaid["own"]>,
 ): Markup =>
-  html`<div class="edition" lang="en" dir="ltr"><p><b>Edition ${number}</b>, as it stood on ${day(at)}.</p>${words ? html`<p class="new">${words}</p>` : null}<p class="facts">${changes ? html`<a href="${changes}">What changed</a>` : null}<a href="${list}">All editions</a>${isOld ? html`<a href="${now}">The collection today</a>` : null}</p></div>`;
+  html`<div class="edition" lang="en" dir="ltr"><p><b>${nameOf(own)}</b>, ${own.isIssue ? "sent" : "as it stood"} on ${day(own.at)}.</p>${own.words ? html`<p class="new">${own.words}</p>` : null}<p class="facts">${changes ? html`<a href="${changes}">What changed</a>` : null}<a href="${list}">All ${own.isIssue ? "issues" : "editions"}</a>${isOld ? html`<a href="${now}">The collection today</a>` : null}</p></div>`;

@@ -4,6 +4,8 @@ import type { Door, PublishedItem } from "./model";
 export type ReaderPlaces = {
   /** Address of this document, without a query. */
   self: string;
+  /** Where the collection that has the code is read, as it stands now; null: nowhere. */
+  home: string | null;
   /** The scheme and host all of this stands at, for whoever names it from outside; empty: it stands nowhere. */
   site: string;
   /** Where a kept picture is served. */

@@ -26,12 +26,22 @@ export async function editionByNumber(tx: Tx, id: string, number: number): Promi
   return rows[0] ?? null;
 }
 
-/** The newest edition of a collection that readers are given; null when there is none. */
-export async function newestEdition(tx: Tx, id: string): Promise<EditionRow | null> {
+/**
+ * The newest edition of a collection that readers are given; null when there is none.
+ * @param whole of the whole collection, no issue of a newsletter
+ */
+export async function newestEdition(tx: Tx, id: string, whole = false): Promise<EditionRow | null> {
   const rows = await tx
     .select()
     .from(edition)
-    .where(and(eq(edition.collection, id), isNotNull(edition.number), isNull(edition.withdrawnAt)))
+    .where(
+      and(
+        eq(edition.collection, id),
+        isNotNull(edition.number),
+        isNull(edition.withdrawnAt),
+        whole ? eq(edition.isIssue, false) : undefined,
+      ),
+    )
     .orderBy(desc(edition.number))
     .limit(1);
   return rows[0] ?? null;

@@ -10,7 +10,7 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
-import type { Audience, Reach, ReaderView, Shows } from "@/core/publish/model";
+import type { Audience, Reach, ReaderView, Shows, Use } from "@/core/publish/model";
 import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
 import { bytesText, line, moment, uuid } from "./columns";
@@ -44,6 +44,8 @@ export const collection = mysqlTable(
     framedBy: text("framed_by").notNull().default("*"),
     /** How many minutes it should not take longer than; null: nobody has said. */
     aimMinutes: int("aim_minutes"),
+    /** What the same material is used as; null: a collection, and no more. */
+    use: varchar("used_as", { length: 12 }).$type<Use>(),
     /** Whether readers see it as it stands, or its newest edition. */
     shows: varchar("shows", { length: 8 }).$type<Shows>().notNull().default("living"),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
@@ -72,6 +74,10 @@ export const section = mysqlTable(
     title: line("title", 200).notNull(),
     /** What leads into it: sanitised HTML. */
     intro: text("intro").notNull().default(""),
+    /** Of a phase of a lesson: how long it takes, what the teacher does, and what learners do. */
+    minutes: int("minutes"),
+    teacher: text("teacher").notNull().default(""),
+    learners: text("learners").notNull().default(""),
     position: bytesText("position", { length: 64 }).notNull(),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),

@@ -1,4 +1,4 @@
-import { index, int, mysqlTable, primaryKey, uniqueIndex } from "drizzle-orm/mysql-core";
+import { boolean, index, int, mysqlTable, primaryKey, uniqueIndex } from "drizzle-orm/mysql-core";
 import { collection } from "./arranging";
 import { bytesText, line, moment, uuid } from "./columns";
 
@@ -14,6 +14,8 @@ export const edition = mysqlTable(
     number: int("number"),
     /** What is new in it, or empty. */
     words: line("words", 300).notNull().default(""),
+    /** Whether it is an issue of a newsletter: some of the items, with words of its own around them. */
+    isIssue: boolean("is_issue").notNull().default(false),
     /** SHA-256 of its content, which is a stored file (core/editions/content.ts). */
     digest: bytesText("digest", { length: 64 }).notNull(),
     /** How many items stand in it, with what stands inside. */

@@ -7,3 +7,4 @@ export * from "./content";
 export * from "./messages";
 export * from "./finding";
 export * from "./editions";
+export * from "./newsletters";

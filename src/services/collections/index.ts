@@ -15,6 +15,7 @@ import { setView } from "./set-view";
 import { readSomeItems } from "./some-items";
 import { tagCollection } from "./tag";
 import { readTree } from "./tree";
+import { useCollection } from "./use";
 
 /** What people can do, by name. */
 export const actions = {
@@ -34,5 +35,6 @@ export const actions = {
   "collections.set-view": setView,
   "collections.some-items": readSomeItems,
   "collections.tag": tagCollection,
+  "collections.use": useCollection,
   "collections.tree": readTree,
 };

@@ -80,6 +80,7 @@ export const readCollection = reading({
         away: found.awayAt !== null,
         code: audienceNow(found, at) === "team" ? null : code,
         reach: found.reach,
+        use: found.use,
         until: found.sharedUntil,
         leftOut: found.leftOut,
         language: found.language,

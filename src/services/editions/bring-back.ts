@@ -50,7 +50,7 @@ export const bringBackEdition = action({
     const row = (one: EditionCollection, parent: string | null, place: string, own: object) => ({
       ...{ id: ids.get(one.id)!, team, parent, position: place, title: one.title },
       ...{ description: one.description, rich: one.rich, view: one.view, language: one.language },
-      ...{ coverHash: one.cover, ...times, ...own },
+      ...{ use: one.use, coverHash: one.cover, ...times, ...own },
     });
     const inside = (one: EditionCollection): ReturnType<typeof row>[] => {
       const keys = keysAfter(null, one.inside.length);

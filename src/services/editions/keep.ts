@@ -31,7 +31,7 @@ export const keepEdition = action({
     // So that what is read for it stands there until the end.
     const inside = insideOf(await collectionTree(tx, scope.team!), id);
     await lockCollections(tx, [...inside]);
-    const newest = await newestEdition(tx, id);
+    const newest = await newestEdition(tx, id, true);
     const before = newest && (await contentOf(newest.digest));
     const kept = await contentNow(tx, id, at, { before });
     const digest = await storeFile(contentBytes(kept));

@@ -17,8 +17,8 @@ export const readEditions = reading({
   run: async ({ input, tx }) => ({
     shows: (await findCollection(tx, input.collection))!.shows,
     editions: (await editionsOf(tx, input.collection)).map(
-      ({ number, words, digest, items, by, createdAt, withdrawnAt }) => ({
-        ...{ number, words, digest, items, by, createdAt, withdrawnAt },
+      ({ number, words, isIssue, digest, items, by, createdAt, withdrawnAt }) => ({
+        ...{ number, words, isIssue, digest, items, by, createdAt, withdrawnAt },
       }),
     ),
   }),

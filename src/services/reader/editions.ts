@@ -5,16 +5,17 @@ import { findCollection } from "@/data/queries/collections";
 import { database } from "@/mechanism/changing";
 import { contentOf } from "../editions/stored-content";
 import { look } from "./look";
+import { editionBefore } from "./shown-behind";
 
 /** The editions of what is shared under a code; null when nothing is, or none was kept. */
 export async function editionsBehind(code: string) {
   const behind = await look(code);
   const found = behind && (await findCollection(database(), behind.root));
   if (!behind?.editions.length || !found) return null;
-  const given = behind.editions.filter((one) => !one.withdrawnAt);
-  const editions: EditionListed[] = behind.editions.map((one) => ({
-    ...{ number: one.number, at: one.createdAt, words: one.words, withdrawnAt: one.withdrawnAt },
-    hasBefore: given.some((other) => other.number < one.number),
+  const editions: EditionListed[] = behind.editions.map(({ createdAt, ...one }) => ({
+    ...{ number: one.number, at: createdAt, words: one.words, isIssue: one.isIssue },
+    withdrawnAt: one.withdrawnAt,
+    hasBefore: editionBefore(behind.editions, one) !== undefined,
   }));
   return { title: found.title, language: found.language, shows: behind.shows, editions };
 }
@@ -28,9 +29,8 @@ export async function changesBehind(
   number: number,
 ): Promise<{ title: string; language: string; before: number; at: Date; changes: Changes } | null> {
   const behind = await look(code);
-  const given = behind?.editions.filter((one) => !one.withdrawnAt) ?? [];
-  const edition = given.find((one) => one.number === number);
-  const before = given.find((one) => one.number < number);
+  const edition = behind?.editions.find((one) => one.number === number && !one.withdrawnAt);
+  const before = edition && editionBefore(behind!.editions, edition);
   if (!edition || !before) return null;
   const [old, own] = await Promise.all([contentOf(before.digest), contentOf(edition.digest)]);
   const { title, language } = own.collection;

@@ -10,6 +10,7 @@ export function placesOf({ code, part, edition }: AskedPart): ReaderPlaces {
   const self = part ? `${top}/in/${part}` : top;
   return {
     self,
+    home: `/c/${code}`,
     site: addressOfHobbin(),
     picture: (hash) => `${self}/p/${hash}`,
     file: (item) => `${self}/f/${item.id}`,

@@ -36,6 +36,7 @@ export async function publishedCollection(
     teamName: found.teamName,
     audience: shown?.root.audience ?? found.audience,
     view: found.view,
+    use: found.use,
     language: found.language,
     framedBy: found.framedBy,
     createdAt: found.createdAt,

@@ -1,5 +1,5 @@
 import type { EditionsSaid } from "@/core/publish/model";
-import type { Behind, BehindEdition } from "./shown-behind";
+import { type Behind, type BehindEdition, editionBefore } from "./shown-behind";
 
 /**
  * What a page says of editions; null when there is nothing to say.
@@ -15,9 +15,14 @@ export function saidOfEditions(
   // The collections inside have none of their own.
   if (!editions.length || (!edition && part)) return null;
   const given = editions.filter((one) => !one.withdrawnAt);
-  const before = edition && given.find((one) => one.number < edition.number);
+  const before = edition && editionBefore(editions, edition);
   return {
-    own: edition && { number: edition.number, at: edition.createdAt, words: edition.words },
+    own: edition && {
+      number: edition.number,
+      at: edition.createdAt,
+      words: edition.words,
+      isIssue: edition.isIssue,
+    },
     count: editions.length,
     isOld: edition !== null && (shows === "living" || edition.number !== given[0]?.number),
     list: `/c/${code}/editions`,

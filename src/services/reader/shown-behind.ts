@@ -9,7 +9,7 @@ import { aboveOf } from "./shown";
 
 export type BehindEdition = Pick<
   Awaited<ReturnType<typeof editionsOf>>[number],
-  "number" | "words" | "digest" | "createdAt" | "withdrawnAt"
+  "number" | "words" | "isIssue" | "digest" | "createdAt" | "withdrawnAt"
 >;
 
 /** What a code leads to now. */
@@ -70,3 +70,10 @@ export function editionAsked(behind: Behind, number: number | null): BehindEditi
   if (behind.shows === "living") return "living";
   return behind.editions.find((one) => !one.withdrawnAt) ?? null;
 }
+
+/** The edition before one that it can be held against; an issue of a newsletter is held against none. */
+export const editionBefore = (
+  editions: readonly BehindEdition[],
+  { number, isIssue }: Pick<BehindEdition, "number" | "isIssue">,
+): BehindEdition | undefined =>
+  isIssue ? undefined : editions.find((one) => one.number < number && !one.withdrawnAt && !one.isIssue);

@@ -23,6 +23,8 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "imports.undone": () => "took an import back",
   "messages.held": () => "held a letter for a look",
   "messages.taken": () => "took a letter in",
+  "newsletters.send": () => "sent an issue of",
+  "newsletters.write": () => "wrote on the next issue of",
   "resources.apart": () => "kept two things apart",
   "resources.merged": () => "made one of two",
   "resources.proposed": () => "read a page again",

@@ -39,10 +39,11 @@ export function Editions({
   const [said, setSaid] = useState("");
   const editions = all?.editions ?? [];
   const newest = newestOf(all);
+  const whole = editions.find((one) => !one.withdrawnAt && !one.isIssue);
   const since = useQuery({
-    queryKey: ["editions-since", collection, newest?.number],
-    queryFn: () => ask("editions.compare", { collection, from: newest!.number }),
-    enabled: newest !== undefined,
+    queryKey: ["editions-since", collection, whole?.number],
+    queryFn: () => ask("editions.compare", { collection, from: whole!.number }),
+    enabled: whole !== undefined,
   }).data as Answer<"editions.compare"> | undefined;
   const next = (editions[0]?.number ?? 0) + 1;
   const isSame = since !== undefined && countOf(since) === 0;
@@ -91,13 +92,13 @@ export function Editions({
             </p>
           </form>
         )}
-        {newest && since && isSame && !said && (
-          <p className="text-[15px] text-quiet">Nothing has changed since edition {newest.number}.</p>
+        {whole && since && isSame && !said && (
+          <p className="text-[15px] text-quiet">Nothing has changed since edition {whole.number}.</p>
         )}
-        {newest && since && !isSame && (
+        {whole && since && !isSame && (
           <details>
             <summary className="w-fit cursor-pointer rounded-sm text-[15px] text-accent">
-              Since edition {newest.number}: {sayChanges(since)}
+              Since edition {whole.number}: {sayChanges(since)}
             </summary>
             <div className="mt-2">
               <ChangesList changes={since} />
@@ -129,7 +130,11 @@ export function Editions({
               <Row
                 key={one.number}
                 {...{ one, link, collection, publishes, doing }}
-                before={editions.find((other) => other.number < one.number)}
+                before={
+                  one.isIssue
+                    ? undefined
+                    : editions.find((other) => other.number < one.number && !other.isIssue)
+                }
               />
             ))}
           </ol>
@@ -154,7 +159,7 @@ function Row({
   publishes: boolean;
   doing: <T>(work: Promise<T>) => Promise<T | undefined>;
 }) {
-  const { number, words, items, by, createdAt, withdrawnAt } = one;
+  const { number, words, isIssue, items, by, createdAt, withdrawnAt } = one;
   const [compares, setCompares] = useState(false);
   const changes = useQuery({
     queryKey: ["editions-between", collection, before?.number, number],
@@ -183,7 +188,7 @@ function Row({
       <div className="flex items-start gap-2">
         <div className="min-w-0 flex-1">
           <p className={withdrawnAt ? "text-quiet" : "font-semibold"}>
-            Edition {number}
+            {isIssue ? "Issue" : "Edition"} {number}
             {withdrawnAt && (
               <>
                 , withdrawn on <Day of={withdrawnAt} />

@@ -7,6 +7,7 @@ const THING = {
   "resources.edit": "resource",
   "sections.edit": "section",
   "collections.edit": "collection",
+  "newsletters.write": "collection",
 } as const;
 type Saving = keyof typeof THING & ChangeName;
 type Texts<N extends Saving> = Exclude<keyof InputOf<N>, (typeof THING)[N] | "base">;

@@ -3,8 +3,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
 import { linksText } from "@/core/formats/clipboard";
+import { type Use, USES } from "@/core/publish/model";
 import type { Answer } from "@/services/registry";
-import { MenuItem, MenuLine, useLateEntries } from "../../parts/menu";
+import { MenuItem, MenuLabel, MenuLine, useLateEntries } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
 import { sayDone } from "../../shell/use-undo";
 import { choosePicture } from "../../parts/choose-picture";
@@ -21,6 +22,17 @@ type Props = {
   onText: () => void;
   onInside: () => void;
   onRemove: () => void;
+};
+
+const USE_WORDS: Record<Use, string> = {
+  newsletter: "A newsletter",
+  lesson: "A lesson",
+  portfolio: "A portfolio",
+};
+const SAID: Record<Use, string> = {
+  newsletter: "It has the sections of a newsletter now; “Next issue” writes and sends it.",
+  lesson: "It has the phases of a lesson now; “Plan” says what happens in each.",
+  portfolio: "It has the sections of a portfolio now.",
 };
 
 /** What can be done with the open collection as a whole. */
@@ -59,6 +71,14 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
     void call("collections.edit", { collection: id, ...change })
       .then(again)
       .catch(sayFailure);
+  /** Pressed once more it is a collection again; its sections stay. */
+  const turnInto = (use: Use) =>
+    void call("collections.use", { collection: id, use: collection.use === use ? "" : use })
+      .then(({ entry }) => {
+        again();
+        sayDone(collection.use === use ? "A collection again." : SAID[use], team, entry, again);
+      })
+      .catch(sayFailure);
   const upload = () =>
     choosePicture((picture) => {
       void call("collections.cover", { collection: id, picture }).then(again).catch(sayFailure);
@@ -96,6 +116,13 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
       </MenuItem>
       {arranges && (
         <>
+          <MenuLine />
+          <MenuLabel>Use it as</MenuLabel>
+          {USES.map((use) => (
+            <MenuItem key={use} current={collection.use === use} onSelect={() => turnInto(use)}>
+              {USE_WORDS[use]}
+            </MenuItem>
+          ))}
           <MenuLine />
           <MenuItem onSelect={upload}>Upload a cover</MenuItem>
           {collection.coverHash && (

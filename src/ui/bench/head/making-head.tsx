@@ -136,6 +136,11 @@ export function MakingHead({
               <Present collection={collection.id} />
             </div>
             <div className="order-last flex items-center gap-1">
+              {collection.use === "newsletter" && (
+                <Link href={`/publish/${collection.id}/newsletter`} className={buttonLook("line", true)}>
+                  Next issue
+                </Link>
+              )}
               <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
                 Publish
               </Link>

@@ -7,7 +7,7 @@ import { ask } from "../../talk/call";
 import { useBench } from "../state/bench-context";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
-import { SavedText } from "./saved-text";
+import { SavedText } from "../../parts/saved-text";
 import { TagField } from "./tag-field";
 import { WhatIsKnown } from "./what-is-known";
 import type { DetailField, Item } from "../state/types";

@@ -14,7 +14,7 @@ import { sayFailure } from "../../talk/say-failure";
 import { sayAgo } from "../../talk/say-time";
 import { useBench } from "../state/bench-context";
 import { PasteText } from "./paste-text";
-import { SavedText } from "./saved-text";
+import { SavedText } from "../../parts/saved-text";
 import type { Item } from "../state/types";
 
 type Full = Answer<"resources.read">["resource"];

@@ -2,7 +2,7 @@
 
 import { useBench } from "../state/bench-context";
 import type { ItemState } from "./item-frame";
-import { SavedText } from "./saved-text";
+import { SavedText } from "../../parts/saved-text";
 
 /** The context line of an item as a field, in its row: saved as it is typed, Enter goes on to the next item's. */
 export function LineWriter({ state: { item }, className }: { state: ItemState; className: string }) {

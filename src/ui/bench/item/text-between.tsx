@@ -5,7 +5,7 @@ import { RowMenu, MenuItem, MenuLine } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
 import { useBench } from "../state/bench-context";
 import { type ItemState, useItemFrame } from "./item-frame";
-import { SavedText } from "./saved-text";
+import { SavedText } from "../../parts/saved-text";
 import { NotForReaders } from "./item-words";
 import { PlaceEntries } from "./place-entries";
 import { ReaderEntries } from "./reader-entries";

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { Save } from "../../talk/writing";
-import { SavedText } from "./saved-text";
+import { SavedText } from "../../parts/saved-text";
 
 type Props = {
   label: string;

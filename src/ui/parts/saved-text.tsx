@@ -1,11 +1,11 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import { Area, Field } from "../../parts/field";
-import { OtherWords } from "../../parts/other-words";
-import { sayUnsaved, theirsIn, whyOf } from "../../talk/say-failure";
-import { useGone, useLeaving } from "../../talk/use-leaving";
-import { type Save, Writing } from "../../talk/writing";
+import { Area, Field } from "./field";
+import { OtherWords } from "./other-words";
+import { sayUnsaved, theirsIn, whyOf } from "../talk/say-failure";
+import { useGone, useLeaving } from "../talk/use-leaving";
+import { type Save, Writing } from "../talk/writing";
 
 type Props = {
   label: string;

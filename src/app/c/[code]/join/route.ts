@@ -1,0 +1,1 @@
+export { getJoin as GET, postJoin as POST } from "@/http/newsletter-route";

@@ -1,0 +1,1 @@
+export { getList as GET, postList as POST } from "@/http/newsletter-route";
