@@ -35,7 +35,7 @@ const config = {
           { key: "X-Content-Type-Options", value: "nosniff" },
           { key: "Referrer-Policy", value: "same-origin" },
           { key: "X-Frame-Options", value: "SAMEORIGIN" },
-          { key: "Permissions-Policy", value: "camera=(), geolocation=()" },
+          { key: "Permissions-Policy", value: "camera=(self), geolocation=()" },
         ],
       },
     ];

@@ -25,6 +25,7 @@ const REFERENCES = {
   "/usr/share/unicode/auxiliary/WordBreakTest.txt": "unicode-data",
   // Read back what goes out: codes from the screen and from paper, feeds, XML.
   "/usr/bin/zbarimg": "zbar-tools",
+  "/usr/bin/w3m": "w3m",
   "/usr/lib/python3/dist-packages/feedparser/__init__.py": "python3-feedparser",
   "/usr/bin/xmllint": "libxml2-utils",
 };

@@ -12,6 +12,7 @@ import { actions as history } from "./history";
 import { actions as imports } from "./imports";
 import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
+import { actions as lessons } from "./lessons";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
 import { actions as newsletters } from "./newsletters";
@@ -50,6 +51,7 @@ export const ACTIONS = {
   ...imports,
   ...invitations,
   ...jobs,
+  ...lessons,
   ...members,
   ...messages,
   ...newsletters,

@@ -140,6 +140,7 @@ export const TABLE: Record<ActionName, Row> = {
   "messages.original": { from: "viewer", input: ({ message }) => ({ message }) },
   "messages.read": { from: "contributor", input: ({ team }) => ({ team }) },
   "messages.set-sender": { from: "signed in", input: () => ({ address: "a@bog.example", allow: true }) },
+  "lessons.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "members.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "members.remove": { from: "viewer", input: ({ team, owner }) => ({ team, person: owner.person!.id }) },
   "members.set-role": {

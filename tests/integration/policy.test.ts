@@ -22,6 +22,7 @@ const ROUTES: Record<string, string> = {
   "api/oembed": "reader.read",
   "api/openapi.json": "everybody: a description",
   "api/pictures/[hash]": "pictures.read",
+  "api/plan/[collection]": "lessons.read",
   "api/preview/[collection]": "reader.read",
   "c/[code]": "reader.read",
   "c/[code]/[feed]": "reader.read",

@@ -256,3 +256,33 @@ describe("a short code", () => {
     await expect(as(editor, "codes.make", { collection })).rejects.toMatchObject({ kind: "conflict" });
   }); // prettier-ignore
 });
+
+test("of a lesson learners are given their side, also over the open interface and in an edition", async () => {
+  const { editor, owner, team } = await makeWorld();
+  const { collection } = await as(owner, "collections.make", { team, title: "How wet is wet?" });
+  const { id } = collection;
+  await as(editor, "collections.use", { collection: id, use: "lesson" });
+  const [phase] = (await as(editor, "lessons.read", { collection: id })).phases;
+  await as(editor, "sections.edit", {
+    section: phase!.id,
+    minutes: 12,
+    teacher: "Say nothing",
+    learners: "Measure",
+  });
+  const { code } = await as(editor, "share.set", { collection: id, audience: "link" });
+  await as(editor, "editions.keep", { collection: id });
+  const holder = { person: null, share: code };
+  for (const asked of [{ collection: id }, { collection: id, edition: 1 }]) {
+    const read = JSON.stringify(await as(holder, "reader.read", asked));
+    expect([read.includes("Measure"), read.includes("Say nothing")]).toEqual([true, false]);
+  }
+  const own = await as(editor, "lessons.read", { collection: id });
+  expect(own.phases[0]).toMatchObject({ minutes: 12, teacher: "Say nothing", learners: "Measure" });
+  await expect(as(holder, "lessons.read", { collection: id })).rejects.toMatchObject({
+    code: "not-signed-in",
+  });
+  // Used as a lesson once more, it gets no second set of phases.
+  await as(editor, "collections.use", { collection: id, use: "" });
+  await as(editor, "collections.use", { collection: id, use: "lesson" });
+  expect((await as(editor, "lessons.read", { collection: id })).phases).toHaveLength(4);
+});

@@ -16,6 +16,7 @@ import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
 import { measureImport } from "./imports";
 import { measureListeners } from "./listeners";
+import { measureNewsletter } from "./newsletter";
 import { measureReader } from "./reader";
 import { measureTogether } from "./together";
 
@@ -37,6 +38,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   editions: () => measureEditions(actor, large.id, many, base),
+  newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   growth: () => measureGrowth(actor),
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),

@@ -1,5 +1,5 @@
 import canonicalize from "canonicalize";
-import type { PublishedCollection, PublishedItem, ReaderView } from "../publish/model";
+import type { PublishedCollection, PublishedItem, PublishedSection, ReaderView } from "../publish/model";
 
 /** A file as it was kept: by the SHA-256 of its content in hexadecimal, with the name and media type it had. */
 export type EditionFile = { hash: string; name: string; type: string; bytes: number };
@@ -15,7 +15,7 @@ export type EditionItem = Omit<PublishedItem, "addedAt" | "file"> & {
   text: EditionText | null;
 };
 
-export type EditionSection = { id: string | null; title: string; intro: string; items: EditionItem[] };
+export type EditionSection = Omit<PublishedSection, "items"> & { items: EditionItem[] };
 
 /**
  * A collection as its readers saw it, with everything inside that they saw. When it was last touched is not in it: as long as

@@ -9,12 +9,15 @@ import type { ReaderPlaces } from "./reader-places";
 
 function head(section: PublishedSection): Markup | null {
   if (section.id === null) return null;
-  const { minutes } = sumUp([section]);
-  return html`<h2 id="s-${section.id}">${section.title}${minutes ? html` <small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}`;
+  const { phase } = section;
+  const minutes = phase ? phase.minutes : sumUp([section]).minutes;
+  return html`<h2 id="s-${section.id}">${section.title}${minutes ? html` <small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}${phase?.learners ? html`<p class="do">${phase.learners}</p>` : null}`;
 }
 
 export function part(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {
   if (section.id === null && !section.items.length) return null;
+  // A phase of a lesson in which learners have nothing to do or to look at is the teacher's own.
+  if (section.phase && !section.items.length && !section.phase.learners && !section.intro) return null;
   return html`<${tag(section)} class="part">${head(section)}
 <ol>${section.items.map((item) => (item.look === "text" ? between(item) : entry(item, next(), places)))}</ol></${tag(section)}>
 `;

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull } from "drizzle-orm";
 import type { Tx } from "../database";
 import { section } from "../schema";
 
@@ -27,4 +27,19 @@ export async function sectionsIn(tx: Tx, collections: readonly string[]): Promis
     .select()
     .from(section)
     .where(and(inArray(section.collection, [...collections]), isNull(section.deletedAt)));
+}
+
+/** What happens in each section of a lesson. */
+export async function phasesOf(tx: Tx, id: string) {
+  return tx
+    .select({
+      id: section.id,
+      title: section.title,
+      minutes: section.minutes,
+      teacher: section.teacher,
+      learners: section.learners,
+    })
+    .from(section)
+    .where(and(eq(section.collection, id), isNull(section.deletedAt)))
+    .orderBy(asc(section.position), asc(section.id));
 }

@@ -64,6 +64,8 @@ export const bringBackEdition = action({
       return named.map((section, i) => ({
         ...{ id: newId(), was: section.id!, collection: ids.get(one.id)!, position: keys[i]!, createdAt: at },
         ...{ title: section.title, intro: section.intro },
+        // What the teacher does is not in what readers saw.
+        ...{ minutes: section.phase?.minutes ?? null, learners: section.phase?.learners ?? "" },
       }));
     });
     await add(

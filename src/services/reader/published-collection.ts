@@ -2,6 +2,7 @@ import { groupBy } from "@/core/list/group-by";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
+import { phasesOf } from "@/data/queries/sections";
 import { languagesAndQuotations } from "@/data/queries/resources";
 import type { FetchProblem } from "@/core/page/facts";
 import type { TextQuote } from "@/core/imports/quotation";
@@ -23,6 +24,18 @@ export async function publishedCollection(
     allItems(tx, id),
     shown ? insideOf(tx, shown, id) : [],
   ]);
+  const phases = new Map(
+    found.use === "lesson" ? (await phasesOf(tx, id)).map((phase) => [phase.id, phase]) : [],
+  );
+  /** Learners see their side of a phase. */
+  const phaseOf = (section: string) => {
+    const phase = phases.get(section);
+    return (
+      phase && {
+        phase: { minutes: phase.minutes, learners: phase.learners, teacher: shown ? "" : phase.teacher },
+      }
+    );
+  };
   const items = shown ? all.filter((item) => item.forReaders) : all;
   const more = await languagesAndQuotations(tx, [...new Set(items.map((item) => item.resource.id))]);
   const published = (item: Item) => publish(item, more.get(item.resource.id));
@@ -48,6 +61,7 @@ export async function publishedCollection(
         title: one.title,
         intro: one.intro,
         items: (bySection.get(one.id) ?? []).map(published),
+        ...phaseOf(one.id),
       })),
     ],
     inside,

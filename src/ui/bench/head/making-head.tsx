@@ -136,6 +136,11 @@ export function MakingHead({
               <Present collection={collection.id} />
             </div>
             <div className="order-last flex items-center gap-1">
+              {collection.use === "lesson" && (
+                <Link href={`/bench/${collection.id}/plan`} className={buttonLook("line", true)}>
+                  Plan
+                </Link>
+              )}
               {collection.use === "newsletter" && (
                 <Link href={`/publish/${collection.id}/newsletter`} className={buttonLook("line", true)}>
                   Next issue

@@ -1,0 +1,1 @@
+export { getPlan as GET } from "@/http/plan-route";

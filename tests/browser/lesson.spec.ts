@@ -1,0 +1,72 @@
+import AxeBuilder from "@axe-core/playwright";
+import chromium from "../../tools/lib/chromium.json" with { type: "json" };
+import { expect, openCollection, signUp, test } from "./hands";
+
+// A microphone that is none, and a person who allows it.
+test.use({
+  launchOptions: {
+    ...chromium,
+    args: [...(chromium.args ?? []), "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream"],
+  },
+});
+
+test("a lesson: phases whose clock adds up, a spoken word, two sides on paper, and learners see theirs", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ permissions: ["microphone"] });
+  const page = await context.newPage();
+  await page.goto("/");
+  await signUp(page, "Bryony Lund");
+  const origin = new URL(page.url()).origin;
+  const team = /team\/([\w-]+)/.exec(page.url())![1]!;
+  const act = async (name: string, data: object) => {
+    const answer = await page.request.post(`/api/actions/${name}`, { data, headers: { origin } });
+    expect(answer.status(), await answer.text()).toBe(200);
+    return (await answer.json()) as { collection: { id: string }; code: string };
+  };
+  const { id } = (await act("collections.make", { team, title: "How wet is wet?" })).collection;
+  await openCollection(page, "How wet is wet?");
+  await page.getByRole("button", { name: "What to do with this collection" }).click();
+  await page.getByRole("menuitem", { name: "A lesson" }).click();
+  await page.getByRole("link", { name: "Plan", exact: true }).click();
+  await page.getByLabel("What learners can do afterwards").fill("Read a water level off a pipe");
+  await page.getByLabel("Minutes there are").fill("40");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("45 of 40 minutes, 5 too many")).toBeVisible();
+  await page.getByLabel("Minutes of Finding out").fill("15");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("40 of 40 minutes", { exact: true })).toBeVisible();
+  await page.getByLabel("It begins at").fill("08:15");
+  await expect(page.getByText("08:25–08:40")).toBeVisible();
+  const phase = page
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("heading", { name: "Finding out" }) });
+  await phase.getByLabel("What you do").fill("Hand out the pipes; say nothing.");
+  await phase.getByLabel("What learners do").fill("Measure three times.");
+  await phase.getByRole("button", { name: "Speak a word of instruction for Finding out" }).click();
+  await expect(phase.getByText(/^Recording/)).toBeVisible();
+  await expect(async () => {
+    await page.waitForTimeout(1_500);
+    await phase.getByRole("button", { name: "Stop, and keep it" }).click();
+  }).toPass();
+  await expect(phase.getByRole("listitem").getByText("Finding out, spoken")).toBeVisible({ timeout: 30_000 });
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+
+  const paper = await context.newPage();
+  await paper.goto(`/api/plan/${id}?at=08:15`);
+  const row = paper.getByRole("row").filter({ hasText: "Finding out" }).first();
+  for (const said of ["08:25–08:40", "Hand out the pipes; say nothing.", "Measure three times.", "spoken"])
+    await expect(row).toContainText(said);
+  expect((await new AxeBuilder({ page: paper }).analyze()).violations).toEqual([]);
+
+  const { code } = await act("share.set", { collection: id, audience: "link" });
+  const reader = await (await browser.newContext()).newPage();
+  await expect(async () => {
+    await reader.goto(`/c/${code}`);
+    await expect(reader.getByText("Measure three times.")).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await expect(reader.getByText("Hand out the pipes")).toHaveCount(0);
+  // Where learners have nothing to do, the phase is the teacher's own.
+  await expect(reader.getByRole("heading", { name: "To begin with" })).toHaveCount(0);
+  expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+});
