@@ -190,7 +190,7 @@ test("a newsletter whose process is killed in the middle (kill -9) reaches every
   onTestFinished(server.stop);
   await as(editor, "collections.use", { collection, use: "newsletter" });
   await as(editor, "newsletters.write", { collection, subject: "Water", greeting: "Hello" });
-  const addresses = Array.from({ length: 400 }, (_, i) => `reader-${i}@moss.example`);
+  const addresses = Array.from({ length: 200 }, (_, i) => `reader-${i}@moss.example`);
   await database()
     .insert(newsletterReader)
     .values(
@@ -203,10 +203,10 @@ test("a newsletter whose process is killed in the middle (kill -9) reaches every
   await database().delete(job);
   const smtp = { HOBBIN_SMTP: `smtp://127.0.0.1:${port}` };
   await as(editor, "newsletters.send", { collection, issue: newId() });
-  for (const until of [100, 220]) {
+  for (const until of [50, 110]) {
     const child = worker(smtp);
     onTestFinished(() => void child.kill("SIGKILL"));
-    await expect.poll(() => server.came.length, { timeout: 30_000, interval: 2 }).toBeGreaterThan(until);
+    await expect.poll(() => server.came.length, { timeout: 90_000, interval: 2 }).toBeGreaterThan(until);
     process.kill(-child.pid!, "SIGKILL");
     await new Promise((resolve) => child.once("exit", resolve));
     await letLeasesRunOut();
@@ -214,9 +214,9 @@ test("a newsletter whose process is killed in the middle (kill -9) reaches every
   const last = worker(smtp);
   onTestFinished(() => void process.kill(-last.pid!, "SIGKILL"));
   const reached = () => new Set(server.came.map(({ to }) => to)).size;
-  await expect.poll(reached, { timeout: 30_000 }).toBe(400);
+  await expect.poll(reached, { timeout: 90_000 }).toBe(200);
   const names = new Set(server.came.map(({ mail }) => mail.messageId));
-  expect(names.size).toBe(400);
+  expect(names.size).toBe(200);
   // At most the one that was on its way when it was killed came twice, as the same message.
-  expect(server.came.length).toBeLessThanOrEqual(402);
-}, 120_000);
+  expect(server.came.length).toBeLessThanOrEqual(202);
+}, 300_000);

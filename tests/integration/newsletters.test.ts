@@ -124,7 +124,7 @@ test("the next issue has what came since the last one, or what is chosen; sent t
   expect(issues).toMatchObject([{ waiting: 0, refused: 1 }]);
 });
 
-test("what is not shared is sent to nobody, and who leaves between two copies gets none", async () => {
+test("what is not shared, or closed meanwhile, is sent to nobody, and who leaves between two copies gets none", async () => {
   const { editor, owner, team } = world;
   const { collection } = await as(owner, "collections.make", { team, title: "Notes from the moor" });
   await as(editor, "collections.use", { collection: collection.id, use: "newsletter" });
@@ -137,6 +137,10 @@ test("what is not shared is sent to nobody, and who leaves between two copies ge
   const { token } = (await findReader(database(), collection.id, gone!))!;
   await as(STRANGER, "newsletters.leave", { token });
   const server = await mailServer(port);
+  await as(editor, "share.set", { collection: collection.id, audience: "team" });
+  await deliverIssueJob.run({ issue });
+  expect(server.came).toEqual([]);
+  await as(editor, "share.set", { collection: collection.id, audience: "link" });
   await deliverIssueJob.run({ issue });
   await server.stop();
   expect(server.came.map(({ to }) => to)).toEqual([stays]);

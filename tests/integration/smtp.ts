@@ -22,7 +22,7 @@ export async function mailServer(
       void simpleParser(stream).then((mail) => {
         came.push({ to: session.envelope.rcptTo[0]!.address, mail });
         done();
-      });
+      }, done);
     },
   });
   // Whoever is killed in the middle of sending hangs up; that is what some tests are about.

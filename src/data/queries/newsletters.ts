@@ -1,4 +1,4 @@
-import { and, count, desc, eq, sql } from "drizzle-orm";
+import { and, count, desc, eq, lt, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import {
   collection,
@@ -104,11 +104,17 @@ export async function dropReader(tx: Tx, id: string): Promise<void> {
   await tx.delete(newsletterReader).where(eq(newsletterReader.id, id));
 }
 
-/** Who asked and never confirmed goes after a time. */
-export async function dropUnconfirmed(tx: Tx, before: Date): Promise<void> {
+/** Who asked for a newsletter and never confirmed it goes after a time. */
+export async function dropUnconfirmed(tx: Tx, id: string, before: Date): Promise<void> {
   await tx
     .delete(newsletterReader)
-    .where(and(eq(newsletterReader.state, "waiting"), sql`${newsletterReader.createdAt} < ${before}`));
+    .where(
+      and(
+        eq(newsletterReader.collection, id),
+        eq(newsletterReader.state, "waiting"),
+        lt(newsletterReader.createdAt, before),
+      ),
+    );
 }
 
 /** The issues of a newsletter, the newest first, with what became of them. */

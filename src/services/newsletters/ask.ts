@@ -37,9 +37,10 @@ export const askForNewsletter = action({
       throw new Problem("not-found");
     const address = input.address.trim();
     if (!isMailAddress(address)) throw fieldProblem("address", "mail-address-wrong");
+    // A class behind one address asks within one lesson.
     const from = requestAddress();
-    if (from && !(await within("letters", `newsletter from ${from}`))) throw new Problem("too-many-tries");
-    await dropUnconfirmed(tx, new Date(at.getTime() - FORGOTTEN));
+    if (from && !(await within("signUps", `newsletter from ${from}`))) throw new Problem("too-many-tries");
+    await dropUnconfirmed(tx, found.id, new Date(at.getTime() - FORGOTTEN));
     await addReader(tx, {
       ...{ id: newId(), collection: found.id, address, token: newCode(), state: "waiting", createdAt: at },
     });

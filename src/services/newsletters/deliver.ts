@@ -1,3 +1,4 @@
+import { audienceNow } from "@/core/publish/opens";
 import { findCollection } from "@/data/queries/collections";
 import { findIssue, noteCopy, waitingCopies } from "@/data/queries/newsletters";
 import { shareCodeOf } from "@/data/queries/sharing";
@@ -22,7 +23,8 @@ export async function deliverIssue(id: string): Promise<void> {
   if (!issue || issue.withdrawnAt) return;
   const collection = await findCollection(database(), issue.collection);
   const code = await shareCodeOf(database(), issue.collection);
-  if (!collection || collection.deletedAt || !code) return;
+  // Nor what was closed meanwhile; its copies wait until somebody opens it and sends them theirs.
+  if (!collection || collection.deletedAt || !code || audienceNow(collection, now()) === "team") return;
   const content = await contentOf(issue.digest);
   const mail = sendMany();
   try {
