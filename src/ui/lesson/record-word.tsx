@@ -15,6 +15,8 @@ type What = keyof typeof TYPES;
 /** So long one word of instruction is at the most, in minutes. */
 const LONGEST = 10;
 
+const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+
 const ending = (type: string): string => /^\w+\/(webm|mp4|ogg)/.exec(type)?.[1] ?? "webm";
 
 /** A spoken or filmed word of instruction, recorded here and kept as a file in the phase. */
@@ -29,7 +31,13 @@ export function RecordWord({
 }) {
   const [since, setSince] = useState<number | null>(null);
   const recorder = useRef<MediaRecorder | null>(null);
+  const [seconds, setSeconds] = useState(0);
   useEffect(() => () => recorder.current?.stop(), []);
+  useEffect(() => {
+    if (since === null) return;
+    const timer = setInterval(() => setSeconds(Math.round((Date.now() - since) / 1_000)), 1_000);
+    return () => clearInterval(timer);
+  }, [since]);
   const begin = async (what: What) => {
     const type = TYPES[what].find((one) => MediaRecorder.isTypeSupported(one));
     if (!type) return toast.error("This browser records nothing that others could play.");
@@ -53,6 +61,7 @@ export function RecordWord({
         sendFiles([new File(pieces, name, { type: plain })], where, onDone);
     };
     recording.start(1_000);
+    setSeconds(0);
     setSince(Date.now());
     setTimeout(() => recording.state === "recording" && recording.stop(), LONGEST * 60_000);
   };
@@ -62,8 +71,8 @@ export function RecordWord({
         <Button small look="stop" autoFocus onClick={() => recorder.current?.stop()}>
           <Square size={14} aria-hidden /> Stop, and keep it
         </Button>
-        <span role="status" className="text-quiet">
-          Recording, {LONGEST} minutes at the most
+        <span role="timer" className="text-quiet tabular-nums">
+          Recording, {clock(seconds)} of {LONGEST}:00
         </span>
       </p>
     );
