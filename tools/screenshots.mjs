@@ -118,7 +118,7 @@ async function takeAll(base) {
   await shot("bench-phone", `${base}/bench/${week3}`, phone);
   await shot("publish", `${base}/publish/${week3}`);
   await shot("people", `${desk}/people`);
-  await shot("account", `${base}/account`);
+  await shot("newsletter", `${base}/publish/${idOf("Spring newsletter")}/newsletter`);
   await shot("tray", `${desk}/tray`);
   const fresh = await page.request.post(`${base}/api/actions/teams.make`, { data: { name: "A first hour" } });
   await shot("first-hour", `${base}/team/${(await fresh.json()).team.id}`);

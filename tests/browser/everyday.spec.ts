@@ -66,6 +66,8 @@ test("a course of unit and week in eight gestures", async ({ browser }) => {
 test("several are chosen by touch; what is done with them is said in the bar", async ({ browser }) => {
   const page = await signIn(browser, "ines", { hasTouch: true, viewport: { width: 390, height: 844 } });
   await openCopy(page, "Moss key for beginners");
+  // What is said and touched stays, where the bar of several will be.
+  await page.getByText("Made: Moss key for beginners (copy)").tap();
   await page.getByRole("radio", { name: "Rows" }).tap();
   await page.getByRole("button", { name: "Choose several" }).tap();
   for (const n of [0, 2]) await items(page).nth(n).locator("[data-number]").tap();

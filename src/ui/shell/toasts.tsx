@@ -2,12 +2,25 @@
 
 import { useEffect } from "react";
 import { toast, Toaster } from "sonner";
-import { toastsBy } from "../talk/toast";
+import { isForBar, type Said, toastsBy } from "../talk/toast";
 
 /** Where toasts are shown. Loaded with the first of them. */
 export function Toasts() {
   useEffect(() => {
-    toastsBy((kind, words, more) => void toast[kind](words, more));
+    const standing = new Map<string | number, Said>();
+    const over = ({ id }: { id: string | number }) => void standing.delete(id);
+    toastsBy(
+      (kind, words, more) => {
+        const id = toast[kind](words, { ...more, onDismiss: over, onAutoClose: over });
+        if (isForBar(kind, more)) standing.set(id, { words, more });
+      },
+      () => {
+        const last = [...standing.values()].at(-1) ?? null;
+        for (const id of [...standing.keys()]) toast.dismiss(id);
+        standing.clear();
+        return last;
+      },
+    );
     return () => toastsBy(null);
   }, []);
   return (
