@@ -38,7 +38,7 @@ export async function measureNewsletter(
       let text = "";
       stream.on("data", (chunk: Buffer) => (text.length < 4_000 ? (text += chunk.toString()) : undefined));
       stream.on("end", () => {
-        names.add(/^Message-ID: (\S+)/im.exec(text)![1]!);
+        names.add(/^Message-ID:\s*(\S+)/im.exec(text)![1]!);
         done();
       });
     },
