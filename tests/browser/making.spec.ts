@@ -193,7 +193,7 @@ test("what waits in the Tray goes over by key, by double click and by drag; E pu
   await expect(row("Who works here")).toHaveCount(0);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(row("Who works here")).toBeVisible();
-  const from = (await row("A bog in winter").boundingBox())!;
+  const from = (await row("Fire that goes underground").boundingBox())!;
   const to = (await items(page).first().boundingBox())!;
   await page.mouse.move(from.x + 60, from.y + 20);
   await page.mouse.down();
@@ -201,6 +201,6 @@ test("what waits in the Tray goes over by key, by double click and by drag; E pu
   await page.mouse.move(to.x + 200, to.y + 6, { steps: 8 });
   await expect(page.getByText("lands here")).toBeVisible();
   await page.mouse.up();
-  await expect(items(page).first()).toContainText("A bog in winter");
+  await expect(items(page).first()).toContainText("Fire that goes underground");
   await expect(items(page)).toHaveCount(2);
 });
