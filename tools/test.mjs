@@ -26,6 +26,7 @@ const REFERENCES = {
   // Read back what goes out: codes from the screen and from paper, feeds, XML.
   "/usr/bin/zbarimg": "zbar-tools",
   "/usr/bin/w3m": "w3m",
+  "/usr/bin/style": "diction",
   "/usr/lib/python3/dist-packages/feedparser/__init__.py": "python3-feedparser",
   "/usr/bin/xmllint": "libxml2-utils",
 };

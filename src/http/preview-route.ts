@@ -31,6 +31,7 @@ export const getPreview = (
       site: "",
       picture: (hash) => `/api/pictures/${hash}`,
       file: (item) => `/api/file/${item.file}`,
+      captions: (item) => item.file && `/api/captions/${item.file}`,
       copy: null,
       fonts: "/fonts",
       door: ({ code, part }) =>

@@ -9,6 +9,7 @@ import { fileOfPlacement } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
 import { type Asked, readerPage } from "@/services/reader/reader-page";
+import { sendCaptions } from "./captions-route";
 import { hasAlready } from "./conditional";
 import { sendFile } from "./file-route";
 
@@ -95,13 +96,14 @@ export async function getReaderPicture(
   return file ? pictureAnswer(file) : new Response(null, { status: 404 });
 }
 
-/** GET …/f/<item>: the file of an item of that page, and of no other. */
+/** GET …/f/<item>: the file of an item of that page, and of no other; ?captions: what is said in it. */
 export async function getReaderFile(
   request: Request,
   { params }: { params: Promise<ReaderParams & { item: string }> },
 ): Promise<Response> {
   const { item, ...at } = await params;
   const page = await readerPage(askedAt(at));
+  if (new URL(request.url).searchParams.has("captions")) return sendCaptions(page?.captions.get(item));
   const file = page?.files.has(item)
     ? (page.files.get(item) ?? (await fileOfPlacement(database(), item)))
     : null;

@@ -293,6 +293,10 @@ export class ChangeSet {
     );
     await writeEvents(this.#tx, events);
     if (!history || !team || !person || !this.#changes.length) return null;
+    for (const { type, after } of this.#changes)
+      for (const name of Object.keys(after ?? {}))
+        if (entityOf(type).knows?.(name) === false)
+          throw new Error(`${type}.${name} could not be taken back: its entity does not read it.`);
     const id = newId();
     await addHistoryEntry(this.#tx, {
       id,

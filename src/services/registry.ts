@@ -16,6 +16,7 @@ import { actions as lessons } from "./lessons";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
 import { actions as newsletters } from "./newsletters";
+import { actions as portfolios } from "./portfolios";
 import { actions as people } from "./people";
 import { actions as pictures } from "./pictures";
 import { actions as placements } from "./placements";
@@ -56,6 +57,7 @@ export const ACTIONS = {
   ...messages,
   ...newsletters,
   ...people,
+  ...portfolios,
   ...pictures,
   ...placements,
   ...reader,

@@ -178,6 +178,8 @@ export const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ resource }) => ({ resource, address: "https://bog.example/p.jpg" }),
   },
+  "portfolios.add": { from: "editor", input: ({ collection }) => ({ collection, chosen: [newId()] }) },
+  "portfolios.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "newsletters.ask": { from: "everybody", input: () => ({ code: "x", address: "moss@bog.example" }) },
   "newsletters.confirm": { from: "everybody", input: () => ({ token: "x" }) },
   "newsletters.drop": {
@@ -194,6 +196,7 @@ export const TABLE: Record<ActionName, Row> = {
   "newsletters.try": { from: "editor", input: ({ collection }) => ({ collection }) },
   "newsletters.write": { from: "editor", input: ({ collection }) => ({ collection, subject: "x" }) },
   "people.edit": { from: "signed in", input: () => ({ name: "Other Name" }) },
+  "resources.give-captions": { from: "contributor", input: ({ resource }) => ({ resource, captions: "" }) },
   "resources.give-picture": { from: "contributor", input: ({ resource }) => ({ resource, picture: "AAAA" }) },
   "resources.edit": { from: "contributor", input: ({ resource }) => ({ resource, title: "x" }) },
   "resources.fetch-again": { from: "contributor", input: ({ resource }) => ({ resource }) },

@@ -13,6 +13,7 @@ const ROUTES: Record<string, string> = {
   "api/actions/[name]": "the action's own",
   "api/auth/[...all]": "the accounts library's own",
   "api/export/[collection]": "export.collection",
+  "api/captions/[resource]": "resources.read",
   "api/file/[resource]": "files.read",
   "api/files/[[...id]]": "files.begin to begin; afterwards only whoever began",
   "api/health": "everybody: tells nothing about anybody",

@@ -93,8 +93,8 @@ export function filesOf(kept: EditionContent): Set<string> {
   const hashes = new Set<string>();
   for (const one of withInside(kept.collection)) {
     if (one.cover) hashes.add(one.cover);
-    for (const { picture, file, text } of itemsIn(one))
-      for (const hash of [picture, file?.hash, text?.hash]) if (hash) hashes.add(hash);
+    for (const { picture, captions, file, text } of itemsIn(one))
+      for (const hash of [picture, captions, file?.hash, text?.hash]) if (hash) hashes.add(hash);
   }
   return hashes;
 }

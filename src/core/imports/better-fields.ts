@@ -14,6 +14,7 @@ const MERGED_FIELDS = [
   "minutes",
   "player",
   "pictureHash",
+  "captionsHash",
   "itemType",
   "details",
   "quotation",

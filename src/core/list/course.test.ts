@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { cutInMiddle, downFrom, sayInside } from "./course";
+import { cutInMiddle, downFrom, sayInside, shortName } from "./course";
 
 test("from the top down, in the order of the tree, each once", () => {
   const node = (id: string, parent: string | null) => ({ id, parent, title: id });
@@ -25,6 +25,15 @@ test("what stands inside is counted by what its people call it", () => {
   expect(sayInside(["Lektion I", "Lektion II", "Extras"])).toEqual(["2 lektions", "1 more collection"]);
   expect(sayInside(["Weekend reading", "Sounds"])).toEqual(["2 collections"]);
   expect(sayInside([])).toEqual([]);
+});
+
+test("where there is no room a name is its number, or how it begins", () => {
+  expect(["Week 12: the gale", "Unit B", "To begin with", "Ö"].map(shortName)).toEqual([
+    "12",
+    "B",
+    "To",
+    "Ö",
+  ]);
 });
 
 test("a long name keeps its end", () => {

@@ -39,6 +39,10 @@ export function sayInside(titles: readonly string[]): string[] {
   return others ? [...said, `${others} ${others === 1 ? more : `${more}s`}`] : said;
 }
 
+/** As little of a name as still tells it from its neighbours where there is no room for more: its number, if it has one. */
+export const shortName = (name: string): string =>
+  COUNTED.exec(name)?.[0].split(/\s+/).at(-1) ?? name.slice(0, 3).trim();
+
 /** A name in two parts of which the second one always shows: names of one course often differ at their end. */
 export function cutInMiddle(name: string, most = 26, tail = 9): [head: string, tail: string] {
   return name.length <= most ? [name, ""] : [name.slice(0, -tail), name.slice(-tail)];

@@ -23,17 +23,25 @@ const item = (resource: Partial<Looked["resource"]> = {}, more: Partial<Looked> 
   },
   ...more,
 });
-const kinds = (items: Looked[], more: { aim?: number; closed?: { id: string; title: string }[] } = {}) =>
+type More = { aim?: number; level?: number; minutes?: number; closed?: { id: string; title: string }[] };
+const kinds = (items: Looked[], { aim, level, minutes = 0, closed = [] }: More = {}) =>
   lookOver(
-    { items, closed: more.closed ?? [], collection: { id: "c", title: "C", aimMinutes: more.aim ?? null } },
+    {
+      ...{ items, closed, minutes },
+      collection: { id: "c", title: "C", aimMinutes: aim ?? null, aimLevel: level ?? null },
+    },
     (address) => !address.includes("inside"),
   ).map(({ kind, placement }) => [kind, placement && items.findIndex((one) => one.id === placement)]);
 
 test("a collection with nothing amiss has nothing to be noticed; text between the items has nothing that could be", () => {
   const text = item({ kind: "note", address: "", usedAt: null }, { look: "text", context: "" });
-  expect(kinds([item(), text, item({ kind: "note", address: "" }, { context: "" })], { aim: 30 })).toEqual(
-    [],
-  );
+  expect(
+    kinds([item(), text, item({ kind: "note", address: "" }, { context: "" })], {
+      aim: 30,
+      minutes: 30,
+      level: 40,
+    }),
+  ).toEqual([]);
 });
 
 test("each thing a careful colleague would notice, where it is, the worst first", () => {
@@ -52,7 +60,7 @@ test("each thing a careful colleague would notice, where it is, the worst first"
     { ...same, id: "again" },
     item({ duplicateOf: same.resource.id }),
   ];
-  expect(kinds(items, { aim: 100, closed: [{ id: "w", title: "Week 9" }] })).toEqual([
+  expect(kinds(items, { aim: 100, minutes: 101, closed: [{ id: "w", title: "Week 9" }] })).toEqual([
     ["dead", 3],
     ["private", 5],
     ["waiting", 4],
@@ -75,3 +83,19 @@ test("an address that only opens inside does not lead out", () => {
   for (const address of ["https://bog.example/", "http://8.8.8.8/", "https://münchen.example/"])
     expect(leadsOut(address, isPublic), address).toBe(true);
 }); // prettier-ignore
+
+test("texts that are harder than they should be, and collections of a portfolio not everybody can open", () => {
+  const items = [
+    item({}, { lix: 41 }),
+    item({}, { lix: 40 }),
+    item({}, { lix: null }),
+    // Nobody has to read what a portfolio leads to, and where it is found is known.
+    item({ address: "http://inside/c/x", usedAt: null }, { leadsTo: "public" }),
+    item({ address: "http://inside/c/y", usedAt: null }, { leadsTo: "closed" }),
+  ];
+  expect(kinds(items, { level: 40 })).toEqual([
+    ["closed", 4],
+    ["too-hard", 0],
+  ]);
+  expect(kinds(items.slice(0, 3))).toEqual([]);
+});

@@ -22,6 +22,10 @@ export type Looked = {
     usedAt: Date | string | null;
     duplicateOf: string | null;
   };
+  /** How hard its text is to read; null or left out: that is not known. */
+  lix?: number | null;
+  /** Of an entry of a portfolio: whether everybody can open the collection it leads to. */
+  leadsTo?: "public" | "closed";
 };
 
 /** What a careful colleague notices; in the order in which it matters. */
@@ -31,6 +35,7 @@ export const FINDINGS = [
   "waiting",
   "closed",
   "too-long",
+  "too-hard",
   "twice",
   "bare",
   "no-context",
@@ -54,8 +59,10 @@ type Whole = {
   items: readonly Looked[];
   /** Collections that stand inside and readers are not shown. */
   closed: readonly { id: string; title: string }[];
-  /** The collection itself, and how long it should not take longer than. */
-  collection: { id: string; title: string; aimMinutes: number | null };
+  /** The collection itself, with how many minutes it should not take longer than, and how hard its texts should be at most. */
+  collection: { id: string; title: string; aimMinutes: number | null; aimLevel: number | null };
+  /** How long it takes. */
+  minutes: number;
 };
 
 const BARE = /^(https?:\/\/\S+|www\.\S+|[\w-]+(\.[\w-]+)+\/\S*)$/i;
@@ -66,7 +73,7 @@ const BARE = /^(https?:\/\/\S+|www\.\S+|[\w-]+(\.[\w-]+)+\/\S*)$/i;
  * @param isOpen whether somebody outside can open this address
  */
 export function lookOver(
-  { items, closed, collection }: Whole,
+  { items, closed, collection, minutes }: Whole,
   isOpen: (address: string) => boolean,
 ): Finding[] {
   const found: Finding[] = [];
@@ -83,7 +90,9 @@ export function lookOver(
       });
     // Text between the items has no address, and nothing of it goes wrong.
     if (item.look === "text") continue;
-    const isLink = resource.address !== "" && resource.file === null;
+    const isLink = resource.address !== "" && resource.file === null && !item.leadsTo;
+    if (item.leadsTo === "closed") note("closed");
+    if (collection.aimLevel !== null && (item.lix ?? 0) > collection.aimLevel) note("too-hard");
     if (resource.fetchState === "failed") note("dead");
     if (resource.fetchState === "waiting") note("waiting");
     if (isLink && !isOpen(resource.address)) note("private");
@@ -98,7 +107,6 @@ export function lookOver(
   }
   for (const { id, title } of closed)
     found.push({ kind: "closed", collection: id, placement: null, resource: null, title });
-  const minutes = items.reduce((sum, { resource }) => sum + (resource.minutes ?? 0), 0);
   if (collection.aimMinutes !== null && minutes > collection.aimMinutes)
     found.push({
       kind: "too-long",

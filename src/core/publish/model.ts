@@ -1,6 +1,7 @@
 import type { Yarn } from "../cover/weave";
 import { type Look, type View, VIEWS } from "../list/view-setting";
 import type { Kind, Player } from "../page/facts";
+import type { Clip } from "./clip";
 
 /** Who can see a collection. */
 export const AUDIENCES = ["team", "link", "public"] as const;
@@ -54,6 +55,12 @@ export type PublishedItem = {
   /** Id of the resource, when it is a file; its bytes are served with the page. */
   file: string | null;
   addedAt: Date;
+  /** Of a film or a sound: the hash of its captions. */
+  captions?: string;
+  /** Of a film or a sound: which part of it is meant; left out: all of it. */
+  clip?: Clip;
+  /** Of an entry of a portfolio: what is in the collection it leads to. */
+  opens?: Woven;
 };
 
 export type PublishedSection = {
@@ -130,15 +137,20 @@ export type EditionsSaid = {
  */
 export type Door = { code: string | null; part: string | null };
 
-export type InsideCollection = {
+/** How much is in a collection. */
+export type Woven = {
+  /** Items. */
+  count: number;
+  minutes: number;
+  /** What its piece of the cloth is woven from. */
+  cloth: { threads: readonly Yarn[]; tags: readonly string[] };
+};
+
+/** What stands in a collection; its items and minutes are its own, without those of what stands in it. */
+export type InsideCollection = Woven & {
   id: string;
   title: string;
   door: Door | null;
-  /** Items of its own, without those of what stands in it. */
-  count: number;
-  minutes: number;
-  /** What its stretch of the cloth is woven from. */
-  cloth: { threads: readonly Yarn[]; tags: readonly string[] };
   inside: InsideCollection[];
 };
 

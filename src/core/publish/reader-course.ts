@@ -3,7 +3,14 @@ import { sayInside } from "../list/course";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
 import { cardSvg } from "./card";
-import { type Door, type InsideCollection, type PublishedCollection, sumUp, type Way } from "./model";
+import {
+  type Door,
+  type InsideCollection,
+  type PublishedCollection,
+  sumUp,
+  type Way,
+  type Woven,
+} from "./model";
 import type { ReaderPlaces } from "./reader-places";
 
 /** The width of the column of the page, and the height of its cloth, in pixels. */
@@ -57,15 +64,24 @@ function scrapOf(one: InsideCollection): Markup | null {
   const held = [one, ...allInside(one.inside)].filter((each) => each.count > 0);
   const threads = one.count ? one.cloth.threads : held.flatMap((each) => each.cloth.threads);
   const tags = (one.count ? one : held[0])?.cloth.tags ?? [];
-  return threads.length ? new Markup(clothSvg(weave(representatives(threads, 64), tags, 96, 32))) : null;
+  return scrap({ threads, tags });
 }
+
+/** A scrap of cloth as large as a hand. */
+export const scrap = ({ threads, tags }: Woven["cloth"]): Markup | null =>
+  threads.length ? new Markup(clothSvg(weave(representatives(threads, 64), tags, 96, 32))) : null;
 
 const sayHeld = (one: InsideCollection): string => {
   const all = [one, ...allInside(one.inside)];
-  const items = all.reduce((sum, each) => sum + each.count, 0);
-  const minutes = all.reduce((sum, each) => sum + each.minutes, 0);
-  return `${items} ${items === 1 ? "item" : "items"}${minutes ? `, ${sayMinutes(minutes)}` : ""}`;
+  return sayWoven({
+    count: all.reduce((sum, each) => sum + each.count, 0),
+    minutes: all.reduce((sum, each) => sum + each.minutes, 0),
+  });
 };
+
+/** “14 items, 1 h 20 min” */
+export const sayWoven = ({ count, minutes }: Pick<Woven, "count" | "minutes">): string =>
+  `${count} ${count === 1 ? "item" : "items"}${minutes ? `, ${sayMinutes(minutes)}` : ""}`;
 
 /** “1 unit, 3 weeks”, or what else there is. */
 export function sayPartsOf(inside: readonly InsideCollection[]): string {
@@ -108,13 +124,18 @@ export function sumOfAll(collection: PublishedCollection) {
 
 /** The picture for links to a collection, as SVG. */
 export function cardOf(collection: PublishedCollection): string {
-  const { holds, within } = sumOfAll(collection);
+  const { threads, tags } = clothOfAll(collection);
+  return cardSvg(collection, threads, tags, sumOfAll(collection).holds);
+}
+
+/** What one piece of cloth of a collection with everything inside is woven from. */
+export function clothOfAll(collection: PublishedCollection): Woven["cloth"] {
   const items = collection.sections
     .flatMap((section) => section.items)
     .filter((item) => item.look === "item");
   const threads = [
     ...items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
-    ...within.flatMap((one) => one.cloth.threads),
+    ...allInside(collection.inside).flatMap((one) => one.cloth.threads),
   ];
-  return cardSvg(collection, threads, mostUsedTags(items), holds);
+  return { threads, tags: mostUsedTags(items) };
 }

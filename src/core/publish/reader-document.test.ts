@@ -8,6 +8,7 @@ import { COMFORT_SCRIPT, READER_SCRIPT } from "./reader-script";
 
 const places = {
   file: (item: { id: string }) => `/c/x/f/${item.id}`,
+  captions: (item: { id: string }) => `/c/x/f/${item.id}?captions`,
   self: "/c/x",
   site: "",
   copy: null,

@@ -2,9 +2,11 @@ import { KIND_SHAPES } from "../look/kind-shapes";
 import { KIND_WORDS } from "../look/kind-words";
 import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
+import { clipFragment, sayClip } from "./clip";
 import { html, Markup } from "./html";
 import { mediaFragment } from "./media-fragment";
 import { type PublishedItem, type PublishedSection, sumUp } from "./model";
+import { sayWoven, scrap } from "./reader-course";
 import type { ReaderPlaces } from "./reader-places";
 
 function head(section: PublishedSection): Markup | null {
@@ -41,7 +43,7 @@ export function tablePart(
     (item) => {
       const address = item.file ? places.file(item) : item.address;
       const title = item.heading || item.title;
-      return html`<tr class="item" id="i-${item.id}"${dataOf(item)}><td>${next()}</td><th scope="row">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</th><td data-head="Why it stands here">${item.context}</td><td data-head="Kind">${KIND_WORDS[item.kind]}</td><td data-head="Site">${item.siteName || item.host}</td><td data-head="Length">${item.minutes ? sayMinutes(item.minutes) : null}</td></tr>
+      return html`<tr class="item" id="i-${item.id}"${dataOf(item)}><td>${next()}</td><th scope="row">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</th><td data-head="Why it stands here">${item.context}</td><td data-head="Kind">${item.opens ? "Collection" : KIND_WORDS[item.kind]}</td><td data-head="Site">${item.siteName || item.host}</td><td data-head="Length">${item.minutes ? sayMinutes(item.minutes) : null}</td></tr>
 `;
     },
   )}</tbody></table></div></${tag(section)}>
@@ -54,11 +56,12 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
   const site = item.siteName || item.host;
   const authors = item.authors.filter((name) => name !== site);
   const source = [
-    KIND_WORDS[item.kind],
+    item.opens ? "Collection" : KIND_WORDS[item.kind],
     site,
     authors.length ? authors.slice(0, 3).join(", ") + (authors.length > 3 ? " and others" : "") : null,
     item.pages ? `${item.pages} ${item.pages === 1 ? "page" : "pages"}` : null,
-    item.minutes ? sayMinutes(item.minutes) : null,
+    item.clip && sayClip(item.clip),
+    item.opens ? sayWoven(item.opens) : item.minutes ? sayMinutes(item.minutes) : null,
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"${dataOf(item)}><span class="no" aria-hidden="true">${number}</span><div>${
     item.context ? html`<p class="say">${item.context}</p>` : null
@@ -68,21 +71,29 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
       : item.description && (item.kind === "note" || !item.context)
         ? html`<p class="about">${item.description}</p>`
         : null
-  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
+  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address, places) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
     item.picture
       ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
-      : html`<span class="none"></span>`
+      : item.opens
+        ? html`<span class="pic cloth" aria-hidden="true">${scrap(item.opens.cloth)}</span>`
+        : html`<span class="none"></span>`
   }</li>
 `;
 }
 
-function play(item: PublishedItem, title: string, from: string): Markup {
+function play(item: PublishedItem, title: string, from: string, places: ReaderPlaces): Markup {
   const { type, mime } = item.player!;
-  const element =
-    type === "frame" ? "frame" : item.kind === "sound" || mime?.startsWith("audio/") ? "audio" : "video";
+  // A sound with captions is played where they are seen.
+  const isHeard = !item.captions && (item.kind === "sound" || mime?.startsWith("audio/"));
+  const element = type === "frame" ? "frame" : isHeard ? "audio" : "video";
+  const said = item.captions && type !== "frame" ? places.captions(item) : null;
+  const captions = said ? html` data-captions="${said}" data-lang="${item.language ?? ""}"` : null;
   // Browsers play a media file by its fragment; what a player of another site goes by nobody has laid down.
-  const address = element === "frame" || from.includes("#") ? from : from + mediaFragment(item.address);
-  return html`<button type="button" class="play" hidden data-type="${element}" data-src="${address}" data-title="${title}">${
+  const address =
+    element === "frame" || from.includes("#")
+      ? from
+      : from + ((item.clip && clipFragment(item.clip)) || mediaFragment(item.address));
+  return html`<button type="button" class="play" hidden data-type="${element}" data-src="${address}" data-title="${title}"${captions}>${
     element === "audio" ? "Listen here" : "Play here"
   }</button>`;
 }

@@ -29,11 +29,17 @@ ${
 <meta property="og:image:alt" content="A woven cloth: ${holds}">
 <meta name="twitter:card" content="summary_large_image">
 <link rel="alternate" type="application/json+oembed" href="${places.site}/api/oembed?format=json&amp;url=${encodeURIComponent(at)}" title="${collection.title}">
-<link rel="alternate" type="application/atom+xml" href="${places.self}/feed.atom" title="${collection.title}">`
+${FEEDS.map(([type, ending]) => html`<link rel="alternate" type="${type}" href="${places.self}/feed.${ending}" title="${collection.title}">`)}`
     : null
 }
 ${isPublic ? html`<script type="application/ld+json">${linkedData(collection, at)}</script>` : null}`;
 }
+
+const FEEDS = [
+  ["application/atom+xml", "atom"],
+  ["application/rss+xml", "rss"],
+  ["application/feed+json", "json"],
+] as const;
 
 /** schema.org's type of each kind of thing; a note is no work of its own. */
 const TYPES = {
@@ -66,7 +72,7 @@ function linkedData(collection: PublishedCollection, at: string): Markup {
     collectionSize: items.length,
     isAccessibleForFree: true,
     hasPart: items.map((item) => ({
-      "@type": TYPES[item.kind],
+      "@type": item.opens ? "Collection" : TYPES[item.kind],
       name: item.heading || item.title,
       ...(item.address && { url: item.address }),
       ...(item.context && { abstract: item.context }),

@@ -12,6 +12,8 @@ export type ReaderPlaces = {
   picture: (hash: string) => string;
   /** Where the file of an item is served. */
   file: (item: PublishedItem) => string;
+  /** Where the captions of an item are served; null: nowhere. */
+  captions: (item: PublishedItem) => string | null;
   /** Where the reading copy of an item is read; null: nowhere. */
   copy: ((item: PublishedItem) => string) | null;
   /** Folder of the fonts; null when the document must carry itself (a folder on a stick). */

@@ -25,7 +25,7 @@ x.onclick=function(){g.close()};g.onclick=function(e){if(e.target===g)g.close()}
 d.body.append(g);g.showModal();return}
 var e=d.createElement(t==="frame"||t==="pdf"?"iframe":t),s=make("div",{className:"stage "+t});
 if(t==="frame"){e.setAttribute("sandbox","allow-scripts allow-same-origin allow-presentation allow-popups");e.allow="fullscreen; picture-in-picture";e.referrerPolicy="no-referrer"}
-else if(t!=="pdf"){e.controls=true;e.autoplay=true}
+else if(t!=="pdf"){e.controls=true;e.autoplay=true;if(b.dataset.captions)e.append(make("track",{kind:"captions",src:b.dataset.captions,srclang:b.dataset.lang||h.lang,label:"Captions",default:true}))}
 e.title=b.dataset.title;e.setAttribute("aria-label",b.dataset.title);e.src=b.dataset.src;s.append(e);
 (b.closest("td")||b.closest(".item")).append(s);b.hidden=true;e.tabIndex=0;e.focus()}});
 

@@ -21,6 +21,7 @@ function binned<T extends Table>(
   );
   return {
     idOf: (row) => row.id,
+    knows: (name) => name === "gone" || (names as readonly string[]).includes(name),
     present: () => ({ gone: false }),
     absent: { gone: true },
     fieldsOf: (row) =>
@@ -86,7 +87,9 @@ export const collections = binned(
     "view",
     "language",
     "aimMinutes",
+    "aimLevel",
     "framedBy",
+    "use",
   ],
   {
     seenIn: async (_, changes) => changes.map(({ id }) => id),
@@ -135,7 +138,7 @@ function standing(table: typeof section | typeof placement) {
   };
 }
 
-export const sections = binned(section, ["title", "intro", "position"], {
+export const sections = binned(section, ["title", "intro", "minutes", "teacher", "learners", "position"], {
   ...standing(section),
   verbs: {
     added: "sections.make",
@@ -147,7 +150,19 @@ export const sections = binned(section, ["title", "intro", "position"], {
 
 export const placements = binned(
   placement,
-  ["collection", "section", "position", "heading", "context", "look", "forReaders", "givesCopy", "resource"],
+  [
+    "collection",
+    "section",
+    "position",
+    "heading",
+    "context",
+    "look",
+    "forReaders",
+    "givesCopy",
+    "clipFrom",
+    "clipTo",
+    "resource",
+  ],
   {
     ...standing(placement),
     verbs: {
@@ -180,6 +195,7 @@ export const resources = binned(
     "seconds",
     "player",
     "pictureHash",
+    "captionsHash",
     "quotation",
     "duplicateOf",
   ],

@@ -19,6 +19,8 @@ export type Entity<Row> = {
   fieldsOf?: (row: Row) => Fields;
   /** Where a new thing stands, as far as changes are heard there; what is in no collection stands nowhere. */
   placeOf?: (row: Row) => { collection: string };
+  /** Whether a change of this field can be taken back, because `read` reads it; without this all can. */
+  knows?: (name: string) => boolean;
   /** Reads the fields that changes can name, by id, and locks the rows. What is not there is left out. */
   read: (tx: Tx, ids: readonly string[]) => Promise<Map<string, Fields>>;
   /** Adds new rows. A link that is there already stays as it is. */

@@ -1,5 +1,6 @@
 import { representatives, type Yarn } from "@/core/cover/weave";
 import { groupBy } from "@/core/list/group-by";
+import { minutesHere } from "../sql/minutes-here";
 import { queryRows } from "../sql/query-rows";
 import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { ViewSetting } from "@/core/list/view-setting";
@@ -90,7 +91,7 @@ export async function sumsOfTeam(tx: Tx, teamId: string) {
     .select({
       id: placement.collection,
       items: sql<number>`count(*)`,
-      minutes: sql<number>`coalesce(sum(${resource.minutes}), 0)`,
+      minutes: sql<number>`coalesce(sum(${minutesHere}), 0)`,
       waiting: sql<number>`sum(${resource.fetchState} = 'waiting')`,
       failed: sql<number>`sum(${resource.fetchState} = 'failed')`,
     })
@@ -117,7 +118,7 @@ export async function kindsOfTeam(tx: Tx, teamId: string) {
     .select({
       id: placement.collection,
       kind: resource.kind,
-      minutes: sql<number>`sum(least(coalesce(${resource.minutes}, 3), 60))`.mapWith(Number),
+      minutes: sql<number>`sum(least(coalesce(${minutesHere}, 3), 60))`.mapWith(Number),
     })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
@@ -141,7 +142,7 @@ export async function sectionSums(tx: Tx, id: string) {
     .select({
       section: placement.section,
       items: sql<number>`count(*)`,
-      minutes: sql<number>`coalesce(sum(${resource.minutes}), 0)`,
+      minutes: sql<number>`coalesce(sum(${minutesHere}), 0)`,
     })
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
@@ -172,7 +173,7 @@ export async function clothOf(tx: Tx, ids: readonly string[], forReaders = false
     .select({
       collection: placement.collection,
       kind: resource.kind,
-      minutes: resource.minutes,
+      minutes: minutesHere.mapWith(Number),
       tags: sql<string[] | null>`(SELECT JSON_ARRAYAGG(t.name ORDER BY rt.id) FROM ${resourceTag} rt
         JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = ${resource.id})`.mapWith((tags: unknown) =>
         typeof tags === "string" ? (JSON.parse(tags) as string[]) : (tags as string[] | null),

@@ -17,6 +17,7 @@ import { queryRows } from "../sql/query-rows";
 export const HOLDERS = [
   [resource, resource.pictureHash],
   [resource, resource.seenHash],
+  [resource, resource.captionsHash],
   [collection, collection.coverHash],
   [resourceFile, resourceFile.hash],
   [proposal, proposal.pictureHash],
@@ -51,7 +52,7 @@ export async function heldAmong(tx: Tx, hashes: readonly string[]): Promise<Set<
 export async function heldByHistory(tx: Tx): Promise<Set<string>> {
   const rows = await queryRows<{ changes: string }>(
     tx,
-    sql`SELECT changes FROM history_entry WHERE state <> 'dropped' AND changes REGEXP '"(picture|cover)Hash":"'`,
+    sql`SELECT changes FROM history_entry WHERE state <> 'dropped' AND changes REGEXP '"(picture|cover|captions)Hash":"'`,
   );
   return new Set(
     rows.flatMap(({ changes }) => [...changes.matchAll(/Hash":"([0-9a-f]{64})"/g)].map((one) => one[1]!)),

@@ -2,6 +2,7 @@ import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Look } from "@/core/list/view-setting";
 import type { Tx } from "../database";
 import { placement, resource, section } from "../schema";
+import { minutesHere } from "../sql/minutes-here";
 import { type Card, cardColumns, withTags } from "./resources";
 
 export type Item = {
@@ -16,6 +17,10 @@ export type Item = {
   /** Whether they are given the reading copy beside the original. */
   givesCopy: boolean;
   addedAt: Date;
+  /** From which second to which it is meant here. */
+  clipFrom: number | null;
+  clipTo: number | null;
+  /** Its minutes are those that are meant here. */
   resource: Card;
 };
 
@@ -30,8 +35,11 @@ const columns = {
     forReaders: placement.forReaders,
     givesCopy: placement.givesCopy,
     addedAt: placement.createdAt,
+    clipFrom: placement.clipFrom,
+    clipTo: placement.clipTo,
   },
-  resource: cardColumns,
+  // What is null stays so: nobody knows how long it is.
+  resource: { ...cardColumns, minutes: minutesHere.mapWith(Number) },
 };
 
 export type PlacementRow = typeof placement.$inferSelect;
@@ -182,6 +190,26 @@ export async function worksByPlacement(tx: Tx, ids: readonly string[]) {
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .where(inArray(placement.id, [...ids]));
+}
+
+/** The addresses on one site that items of these collections lead to, as far as readers see them. */
+export async function addressesOn(tx: Tx, collections: readonly string[], host: string): Promise<string[]> {
+  if (!collections.length) return [];
+  const rows = await tx
+    .selectDistinct({ address: resource.address })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(
+      and(
+        inArray(placement.collection, [...collections]),
+        isNull(placement.deletedAt),
+        eq(placement.forReaders, true),
+        isNull(resource.deletedAt),
+        eq(resource.host, host),
+      ),
+    )
+    .orderBy(resource.address);
+  return rows.map((row) => row.address);
 }
 
 /** The resource an item is of; null when there is no such item. */

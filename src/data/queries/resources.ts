@@ -195,7 +195,13 @@ export async function countWithNotes(tx: Tx, ids: readonly string[]): Promise<nu
 
 /** The language of resources, of quotations their words, and whether a reading copy is kept. */
 export async function languagesAndQuotations(tx: Tx, ids: readonly string[]) {
-  const found = new Map<string, { language: string | null; quotation: TextQuote | null; hasCopy: boolean }>();
+  type More = {
+    language: string | null;
+    quotation: TextQuote | null;
+    captions: string | null;
+    hasCopy: boolean;
+  };
+  const found = new Map<string, More>();
   await inParts(
     ids,
     async (part) => {
@@ -204,6 +210,7 @@ export async function languagesAndQuotations(tx: Tx, ids: readonly string[]) {
           id: resource.id,
           language: resource.language,
           quotation: resource.quotation,
+          captions: resource.captionsHash,
           copy: resourceText.resource,
         })
         .from(resource)

@@ -1,8 +1,8 @@
 import { and, desc, eq, gt, inArray, isNull, or, type SQL, sql } from "drizzle-orm";
-import type { Shows } from "@/core/publish/model";
+import type { Shows, Use } from "@/core/publish/model";
 import type { Shared } from "@/core/publish/opens";
 import type { Tx } from "../database";
-import { collection, shareLink, shortCode } from "../schema";
+import { collection, shareLink, shortCode, team } from "../schema";
 import { code } from "../sql/code";
 import { queryRows } from "../sql/query-rows";
 
@@ -66,13 +66,14 @@ export type SharedNode = Shared & {
   position: string;
   version: number;
   shows: Shows;
+  use: Use | null;
 };
 
 /** A path and a tree end somewhere, whatever the rows say. */
 const DEEPEST = 20;
 const MOST = 2_000;
 
-const NODE = sql`c.id, c.team, c.parent, c.title, c.position, c.version, c.audience, c.reach, c.shows, c.shared_until, c.left_out,
+const NODE = sql`c.id, c.team, c.parent, c.title, c.position, c.version, c.audience, c.reach, c.shows, c.used_as AS \`use\`, c.shared_until, c.left_out,
   c.away_at, (SELECT l.code FROM ${shareLink} l WHERE l.collection = c.id AND l.revoked_at IS NULL
     ORDER BY l.created_at DESC LIMIT 1) AS code`;
 
@@ -201,20 +202,34 @@ export async function endShortCodes(tx: Tx, id: string, at: Date): Promise<void>
     .where(and(eq(shortCode.collection, id), isNull(shortCode.endedAt)));
 }
 
+const isPublic = (at: Date) =>
+  and(
+    eq(collection.audience, "public"),
+    isNull(collection.deletedAt),
+    or(isNull(collection.sharedUntil), gt(collection.sharedUntil, at)),
+  );
+
+/** The collections of these teams that are public by themselves, the one changed last first. */
+export async function publicCollections(tx: Tx, teams: readonly string[], at: Date) {
+  if (!teams.length) return [];
+  const { id, title, description, updatedAt } = collection;
+  return tx
+    .select({ id, title, description, updatedAt, teamName: team.name, code: shareLink.code })
+    .from(collection)
+    .innerJoin(team, eq(team.id, collection.team))
+    .innerJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
+    .where(and(inArray(collection.team, [...teams]), isPublic(at)))
+    .orderBy(desc(collection.updatedAt), collection.id)
+    .limit(MOST);
+}
+
 /** The codes of all collections that are public by themselves, the newest first; of one team, or of all. */
-export async function publicPages(tx: Tx, at: Date, team?: string) {
+export async function publicPages(tx: Tx, at: Date, of?: string) {
   return tx
     .select({ code: shareLink.code, updatedAt: collection.updatedAt })
     .from(collection)
     .innerJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
-    .where(
-      and(
-        eq(collection.audience, "public"),
-        team ? eq(collection.team, team) : undefined,
-        isNull(collection.deletedAt),
-        or(isNull(collection.sharedUntil), gt(collection.sharedUntil, at)),
-      ),
-    )
+    .where(and(isPublic(at), of ? eq(collection.team, of) : undefined))
     .orderBy(desc(collection.updatedAt))
     .limit(50_000);
 }

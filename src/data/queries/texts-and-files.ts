@@ -30,6 +30,16 @@ export async function storeText(
   if (bands.length) await tx.insert(nearText).values(bands.map((band) => ({ team, band, resource: id })));
 }
 
+/** How hard the texts of these resources are to read, by their ids, where that is known. */
+export async function lixAmong(tx: Tx, resources: readonly string[]): Promise<Map<string, number>> {
+  if (!resources.length) return new Map();
+  const rows = await tx
+    .select({ id: resourceText.resource, lix: resourceText.lix })
+    .from(resourceText)
+    .where(inArray(resourceText.resource, [...resources]));
+  return new Map(rows.flatMap(({ id, lix }) => (lix === null ? [] : [[id, lix]])));
+}
+
 /** What a new look at the page found and nobody has decided on yet. */
 export async function findProposal(tx: Tx, id: string) {
   return (await tx.select().from(proposal).where(eq(proposal.resource, id)))[0] ?? null;

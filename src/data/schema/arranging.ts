@@ -44,6 +44,8 @@ export const collection = mysqlTable(
     framedBy: text("framed_by").notNull().default("*"),
     /** How many minutes it should not take longer than; null: nobody has said. */
     aimMinutes: int("aim_minutes"),
+    /** How hard to read its texts should be at most, by LIX; null: nobody has said. */
+    aimLevel: int("aim_level"),
     /** What the same material is used as; null: a collection, and no more. */
     use: varchar("used_as", { length: 12 }).$type<Use>(),
     /** Whether readers see it as it stands, or its newest edition. */
@@ -112,6 +114,9 @@ export const placement = mysqlTable(
     forReaders: boolean("for_readers").notNull().default(true),
     /** Whether they are given the reading copy beside the original. */
     givesCopy: boolean("gives_copy").notNull().default(false),
+    /** Of a film or a sound, the seconds between which it is meant here; null: from its beginning, to its end. */
+    clipFrom: int("clip_from"),
+    clipTo: int("clip_to"),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),

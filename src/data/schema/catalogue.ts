@@ -48,6 +48,8 @@ export const resource = mysqlTable(
     /** Of a file: its name. Its bytes are in resource_file. */
     fileName: line("file_name", 255),
     pictureHash: bytesText("picture_hash", { length: 64 }),
+    /** Hash of the captions of a film or a sound, as WebVTT. */
+    captionsHash: bytesText("captions_hash", { length: 64 }),
     /** An older resource that seems to be the same thing; until somebody merges them or keeps them apart. */
     duplicateOf: uuid("duplicate_of"),
     /** Names of the fields a person typed; no later fetch overwrites those. */
@@ -76,6 +78,7 @@ export const resource = mysqlTable(
     index("resource_added").on(t.team, t.deletedAt, t.createdAt, t.id),
     index("resource_language").on(t.team, t.language),
     index("resource_picture").on(t.pictureHash, t.team),
+    index("resource_captions").on(t.captionsHash),
     index("resource_duplicate").on(t.team, t.duplicateOf),
   ],
 );

@@ -28,6 +28,8 @@ export const resourceText = mysqlTable("resource_text", {
   text: mediumtext("text").notNull(),
   /** MinHash of the words (core/text/min-hash); empty for texts too short to be compared. */
   signature: bytesText("signature", { length: 512 }).notNull(),
+  /** How hard it is to read (core/text/lix); null where that cannot be said, or was not when it was read. */
+  lix: int("lix"),
   at: moment("at").notNull(),
 });
 

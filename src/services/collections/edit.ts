@@ -27,6 +27,8 @@ class EditCollection {
   /** How many minutes it should not take longer than; null: as long as it takes. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(100_000) aimMinutes?:
     number | null;
+  /** How hard to read its texts should be at most, by LIX; null: as they are. */
+  @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(10) @Max(100) aimLevel?: number | null;
 }
 
 export const editCollection = action({
@@ -53,6 +55,7 @@ export const editCollection = action({
       ...(input.language !== undefined && { language: languageOf(input.language) }),
       ...(input.framedBy !== undefined && { framedBy: originsOf(input.framedBy) }),
       ...(input.aimMinutes !== undefined && { aimMinutes: input.aimMinutes }),
+      ...(input.aimLevel !== undefined && { aimLevel: input.aimLevel }),
     };
     if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))
       throw fieldProblem("coverHash", "picture-unknown");

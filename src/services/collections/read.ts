@@ -85,6 +85,7 @@ export const readCollection = reading({
         leftOut: found.leftOut,
         language: found.language,
         aimMinutes: found.aimMinutes,
+        aimLevel: found.aimLevel,
         framedBy: found.framedBy,
         /** By which collection readers see it, and under which address. */
         door: door && {

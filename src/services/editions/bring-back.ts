@@ -83,6 +83,7 @@ export const bringBackEdition = action({
           section: section.id === null ? null : sectionOf.get(section.id)!,
           ...{ heading: item.heading, context: item.context, look: item.look },
           givesCopy: item.copy === "chosen",
+          ...item.clip,
           ...{ addedBy: scope.person!, ...times },
         }));
       }),

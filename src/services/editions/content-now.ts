@@ -12,7 +12,7 @@ import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
 import { behindPlacements, readingCopies } from "@/data/queries/editions";
 import { storeFile } from "@/outside/files";
-import { publishedCollection } from "../reader/published-collection";
+import { shownCollection } from "../reader/portfolio";
 import { shownIf } from "../reader/shown";
 
 /**
@@ -31,7 +31,7 @@ export async function contentNow(
   const shown = await shownIf(tx, id, found.audience === "team" ? { reach: "all" } : {}, at);
   const parts = shown.root.reach === "all" ? shown.inside : [];
   const all: PublishedCollection[] = [];
-  for (const one of [shown.root, ...parts]) all.push(await publishedCollection(tx, one.id, shown));
+  for (const one of [shown.root, ...parts]) all.push(await shownCollection(tx, one.id, shown, at));
   const behind = await behindPlacements(
     tx,
     all.flatMap((one) => one.sections.flatMap((section) => section.items.map((item) => item.id))),

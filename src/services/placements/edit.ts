@@ -1,4 +1,5 @@
-import { IsBoolean } from "class-validator";
+import { IsBoolean, IsInt, Max, Min, ValidateIf } from "class-validator";
+import { LONGEST } from "@/core/publish/clip";
 import { type Look, LOOKS } from "@/core/list/view-setting";
 import { findResource } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
@@ -18,6 +19,10 @@ class EditPlacement {
   @Optional() @IsBoolean() forReaders?: boolean;
   /** Whether they are given the reading copy beside the original. */
   @Optional() @IsBoolean() givesCopy?: boolean;
+  /** Of a film or a sound, from which second to which it is meant here; null: from its beginning, to its end. */
+  @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(0) @Max(LONGEST) clipFrom?:
+    number | null;
+  @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(LONGEST) clipTo?: number | null;
 }
 
 export const editPlacement = action({
@@ -39,7 +44,9 @@ export const editPlacement = action({
           ? "change how a note stands"
           : input.heading !== undefined
             ? "write a heading"
-            : "write a context line",
+            : input.clipFrom !== undefined || input.clipTo !== undefined
+              ? "say which part is meant"
+              : "write a context line",
   run: async ({ input, tx, locked, change }) => {
     const before = locked.placement(input.placement);
     if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
@@ -48,7 +55,14 @@ export const editPlacement = action({
       heading: { now: before.heading, wanted: input.heading, most: 300 },
       context: { now: before.context, wanted: input.context, most: 4000 },
     });
+    const clip = {
+      clipFrom: input.clipFrom === undefined ? before.clipFrom : input.clipFrom,
+      clipTo: input.clipTo === undefined ? before.clipTo : input.clipTo,
+    };
+    if (clip.clipTo !== null && clip.clipTo <= (clip.clipFrom ?? 0))
+      throw fieldProblem("clipTo", "ends-before");
     const said = {
+      ...clip,
       look: input.look ?? before.look,
       forReaders: input.forReaders ?? before.forReaders,
       givesCopy: input.givesCopy ?? before.givesCopy,
@@ -58,6 +72,7 @@ export const editPlacement = action({
       look: input.look,
       forReaders: input.forReaders,
       givesCopy: input.givesCopy,
+      ...clip,
     });
     const { id, heading, context } = before;
     return { placement: { id, heading, context, ...said, ...words } };

@@ -14,6 +14,7 @@ export function placesOf({ code, part, edition }: AskedPart): ReaderPlaces {
     site: addressOfHobbin(),
     picture: (hash) => `${self}/p/${hash}`,
     file: (item) => `${self}/f/${item.id}`,
+    captions: (item) => `${self}/f/${item.id}?captions`,
     copy: (item) => `${self}/t/${item.id}`,
     fonts: "/fonts",
     // What has a code of its own is not of the edition.

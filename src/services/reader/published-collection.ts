@@ -99,8 +99,10 @@ export async function allItems(tx: Tx, id: string): Promise<Item[]> {
 const GONE: ReadonlySet<FetchProblem> = new Set(["not-found", "refused-status"]);
 
 function publish(
-  { id, heading, context, look, addedAt, givesCopy, resource }: Item,
-  more: { language: string | null; quotation: TextQuote | null; hasCopy: boolean } | undefined,
+  { id, heading, context, look, addedAt, givesCopy, clipFrom, clipTo, resource }: Item,
+  more:
+    | { language: string | null; quotation: TextQuote | null; captions: string | null; hasCopy: boolean }
+    | undefined,
 ): PublishedItem {
   const {
     fetchState,
@@ -116,8 +118,10 @@ function publish(
     language: more?.language ?? null,
     quotation: more?.quotation?.exact ?? null,
     copy: !more?.hasCopy ? null : isGone ? "gone" : givesCopy ? "chosen" : null,
+    ...(more?.captions && { captions: more.captions }),
     file: resource.file === null ? null : resource.id,
     isPdf: /\.pdf$/i.test(resource.file ?? ""),
     ...{ id, heading, context, look, addedAt },
+    ...((clipFrom ?? clipTo) !== null && { clip: { clipFrom, clipTo } }),
   };
 }

@@ -10,7 +10,7 @@ import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { contentOf } from "../editions/stored-content";
-import { publishedCollection } from "./published-collection";
+import { shownCollection } from "./portfolio";
 import { type Shown, shownIf, shownTo } from "./shown";
 
 class ReadPublished {
@@ -37,7 +37,7 @@ export const readPublished = reading({
       : (await shownTo(tx, input.collection, actor.share, now()))!;
     const edition = await editionOf(tx, shown, input.edition, isMember);
     if (!edition)
-      return { collection: await publishedCollection(tx, input.collection, shown), edition: null };
+      return { collection: await shownCollection(tx, input.collection, shown, now()), edition: null };
     const part = input.part ?? (input.collection === edition.collection ? null : input.collection);
     const { audience } = shown.root;
     const { framedBy } = (await findCollection(tx, edition.collection))!;

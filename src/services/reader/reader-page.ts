@@ -30,6 +30,8 @@ export type ReaderPage = {
   pictures: Set<string>;
   /** Items that are files; with the file, where it is that of an edition. */
   files: Map<string, EditionFile | null>;
+  /** Captions of its items, by their ids. */
+  captions: Map<string, string>;
   /** Whether it shows an edition, and not what stands there now. */
   isEdition: boolean;
 };
@@ -158,6 +160,7 @@ async function makePage(
     framedBy: collection.framedBy,
     card: cardOf(collection),
     files: new Map(items.flatMap((item) => (item.file ? [[item.id, kept.get(item.id) ?? null]] : []))),
+    captions: new Map(items.flatMap((item) => (item.captions ? [[item.id, item.captions]] : []))),
     pictures: new Set([
       ...(collection.cover ? [collection.cover] : []),
       ...items.flatMap((item) => item.picture ?? []),
@@ -178,6 +181,6 @@ function withdrawnPage(
     status: 410,
     ...bytesOf(text),
     ...{ noindex: true, stamp: behind.stamp, framedBy: "", card: "", isEdition: true },
-    ...{ files: new Map(), pictures: new Set() },
+    ...{ files: new Map(), pictures: new Set(), captions: new Map() },
   };
 }

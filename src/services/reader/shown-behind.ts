@@ -1,10 +1,14 @@
+import { readAddress } from "@/core/address/read-address";
 import { groupBy } from "@/core/list/group-by";
-import type { Shows } from "@/core/publish/model";
+import type { Audience, Shows } from "@/core/publish/model";
 import { audienceNow, shownInside } from "@/core/publish/opens";
+import { pointedTo } from "@/core/uses/portfolio";
 import type { Tx } from "@/data/database";
 import { editionsOf } from "@/data/queries/editions";
+import { addressesOn } from "@/data/queries/placements";
 import { byShareCode, type SharedNode, sharedDown, sharedUp } from "@/data/queries/sharing";
 import { sha256 } from "@/outside/hash";
+import { addressOfHobbin } from "../accounts/address";
 import { aboveOf } from "./shown";
 
 export type BehindEdition = Pick<
@@ -19,6 +23,8 @@ export type Behind = {
   parts: ReadonlySet<string>;
   /** Those of them that stand in one of them, or in the root, from the top down. */
   below: (id: string) => string[];
+  /** For whom it is now, by itself. */
+  audience: Audience;
   /** Whether they see what stands there now, or the newest edition. */
   shows: Shows;
   /** Every edition that was kept, the newest first. */
@@ -32,6 +38,36 @@ export type Behind = {
 
 /** What readers with this code are shown; null when it leads to nothing. It is asked twice a second for each page. */
 export async function shownBehind(tx: Tx, code: string, at: Date): Promise<Behind | null> {
+  const behind = await behindCode(tx, code, at);
+  if (!behind) return null;
+  // What a portfolio leads to is shown in it as it is now.
+  const portfolios = behind.nodes.flatMap((one) => (one.use === "portfolio" ? [one.id] : []));
+  const home = addressOfHobbin();
+  const ours = readAddress(home);
+  const addresses = ours.ok ? await addressesOn(tx, portfolios, ours.host) : [];
+  const entries = await publicBehind(
+    tx,
+    addresses.flatMap((one) => pointedTo(one, home)?.code ?? []),
+    at,
+  );
+  const stamps = [...entries].map(([entry, { stamp }]) => `${entry} ${stamp}`);
+  return stamps.length ? { ...behind, stamp: sha256([behind.stamp, ...stamps].join("\n")) } : behind;
+}
+
+/** So many collections a portfolio shows; what goes on from there are links like any other, which are not shown. */
+const MOST_ENTRIES = 100;
+
+/** What these codes lead to, as far as it is public by itself. */
+export async function publicBehind(tx: Tx, codes: readonly string[], at: Date): Promise<Map<string, Behind>> {
+  const open = new Map<string, Behind>();
+  for (const code of [...new Set(codes)].slice(0, MOST_ENTRIES)) {
+    const behind = await behindCode(tx, code, at);
+    if (behind?.audience === "public") open.set(code, behind);
+  }
+  return open;
+}
+
+async function behindCode(tx: Tx, code: string, at: Date) {
   const found = await byShareCode(tx, code);
   if (!found) return null;
   const nodes = await sharedDown(tx, found);
@@ -48,6 +84,8 @@ export async function shownBehind(tx: Tx, code: string, at: Date): Promise<Behin
     (byParent.get(id) ?? []).flatMap((one) => [one.id, ...below(one.id)]);
   return {
     root: root.id,
+    audience: audienceNow(root, at),
+    nodes: [root, ...shown],
     parts: new Set(parts.map((one) => one.id)),
     below,
     shows: root.shows,

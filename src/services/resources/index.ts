@@ -1,3 +1,4 @@
+import { giveCaptions } from "./give-captions";
 import { givePicture } from "./give-picture";
 import { choosePicture } from "./choose-picture";
 import { editResource } from "./edit";
@@ -17,6 +18,7 @@ import { useResource } from "./use";
 
 /** What people can do, by name. */
 export const actions = {
+  "resources.give-captions": giveCaptions,
   "resources.give-picture": givePicture,
   "resources.choose-picture": choosePicture,
   "resources.edit": editResource,

@@ -1,3 +1,4 @@
+import { lixOf } from "@/core/text/lix";
 import { bandsOf, LIKELY_SAME, readSignature, resemblance } from "@/core/text/min-hash";
 import type { Tx } from "@/data/database";
 import { apartFrom, findText, nearTexts, storeText } from "@/data/queries/texts-and-files";
@@ -23,7 +24,8 @@ export async function storeCopy(
   const there = await findText(tx, row.id);
   if (there && TRUST[there.origin] > TRUST[origin]) return false;
   const signature = readSignature(copy.signature);
-  await storeText(tx, row, { ...copy, origin, at: now() }, signature ? bandsOf(signature) : []);
+  const text = { ...copy, lix: lixOf(copy.text), origin, at: now() };
+  await storeText(tx, row, text, signature ? bandsOf(signature) : []);
   return true;
 }
 

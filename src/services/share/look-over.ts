@@ -1,13 +1,19 @@
+import { clockOf } from "@/core/lesson/clock";
 import { lookOver } from "@/core/publish/look-over";
 import { type Reach, REACHES } from "@/core/publish/model";
+import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
+import type { Item } from "@/data/queries/placements";
 import { countWithNotes } from "@/data/queries/resources";
+import { phasesOf } from "@/data/queries/sections";
 import { sharedDown } from "@/data/queries/sharing";
+import { lixAmong } from "@/data/queries/texts-and-files";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
 import { isWithinReach } from "@/outside/fetch/reach";
+import { leadsOf } from "../reader/portfolio";
 import { allItems } from "../reader/published-collection";
 import { shownIf } from "../reader/shown";
 
@@ -38,13 +44,22 @@ export const lookOverCollection = reading({
     const all = await sharedDown(tx, found);
     const open = new Set([...seen, ...shown.inside].map((one) => one.id));
     const closed = all.filter((one) => !open.has(one.id) && one.awayAt === null);
-    const findings = lookOver({ items, closed, collection: found }, isWithinReach);
+    const minutes = found.use === "lesson" ? await clockSum(tx, found.id) : minutesOf(items);
+    const levels =
+      found.aimLevel === null ? null : await lixAmong(tx, [...new Set(items.map((one) => one.resource.id))]);
+    const led = found.use === "portfolio" ? await leadsOf(tx, items, now()) : null;
+    const looked = items.map((item) => ({
+      ...item,
+      lix: levels?.get(item.resource.id),
+      leadsTo: led?.get(item.resource.address),
+    }));
+    const findings = lookOver({ items: looked, closed, collection: found, minutes }, isWithinReach);
     const counts: Record<string, number> = {};
     const named = findings.filter(({ kind }) => (counts[kind] = (counts[kind] ?? 0) + 1) <= NAMED);
     return {
       holds: {
         items: items.filter((item) => item.look === "item").length,
-        minutes: items.reduce((sum, { resource }) => sum + (resource.minutes ?? 0), 0),
+        minutes,
         files: items.filter((item) => item.resource.file !== null).length,
         kept,
         notes: await countWithNotes(tx, [...new Set(items.map(({ resource }) => resource.id))]),
@@ -53,8 +68,15 @@ export const lookOverCollection = reading({
         .filter((one) => one.id !== found.id && one.awayAt === null)
         .map(({ id, parent, title, leftOut }) => ({ id, parent, title, leftOut, isShown: open.has(id) })),
       aimMinutes: found.aimMinutes,
+      aimLevel: found.aimLevel,
       findings: named,
       counts,
     };
   },
 });
+
+const minutesOf = (items: readonly Item[]): number =>
+  items.reduce((sum, { resource }) => sum + (resource.minutes ?? 0), 0);
+
+/** How long a lesson takes by its phases, whatever lies ready in them. */
+const clockSum = async (tx: Tx, lesson: string) => clockOf(await phasesOf(tx, lesson), null).total;

@@ -27,6 +27,8 @@ export const asItem = (found: Found): Item => ({
   look: "item",
   forReaders: true,
   givesCopy: false,
+  clipFrom: null,
+  clipTo: null,
   addedAt: found.createdAt,
   resource: found,
 });

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import type { Yarn } from "@/core/cover/weave";
+import { shortName } from "@/core/list/course";
 import { sayMinutes } from "@/core/text/minutes";
 import { Cover } from "./cover";
 import { TwoPartName } from "./two-part-name";
@@ -22,6 +23,8 @@ const GAP = 6;
 /** Also of what is short there is something to press. */
 const LEAST = 28;
 const MANY = 9;
+/** Under this there is room for a number, and no name. */
+const NAMED = 64;
 
 /**
  * A collection as a length of cloth: one piece, or, with others inside, a stretch for each that holds something, as long as
@@ -64,9 +67,10 @@ export function Strip({
         style={{ gap: GAP, minWidth: shown.length > MANY ? shown.length * (LEAST + GAP) : undefined }}
       >
         {shown.map((one, i) => {
+          const drawn = Math.max(LEAST, Math.round((room * weights[i]!) / all));
           const name = one.id === whole.id ? "To begin with" : one.title;
           return (
-            <li key={one.id} className="min-w-0" style={{ flex: `${weights[i]!} 1 0` }}>
+            <li key={one.id} className="relative min-w-7" style={{ flex: `${weights[i]!} 1 0` }}>
               <Link
                 href={`/bench/${one.id}`}
                 data-drop={one.id}
@@ -79,13 +83,20 @@ export function Strip({
                 <Cover
                   threads={one.threads}
                   tags={one.tags}
-                  width={Math.max(LEAST, Math.round((room * weights[i]!) / all))}
+                  width={drawn}
                   height={44}
                   className={`h-11 w-full ${at === one.id ? "outline-2 outline-offset-2 outline-accent" : "group-hover:brightness-95"}`}
                 />
                 {!alone && (
                   <span className="mt-1 block text-sm text-quiet group-hover:text-ink group-hover:underline">
-                    <TwoPartName name={name} />
+                    {drawn < NAMED ? (
+                      <>
+                        <span aria-hidden>{shortName(name)}</span>
+                        <span className="sr-only">{name}</span>
+                      </>
+                    ) : (
+                      <TwoPartName name={name} />
+                    )}
                   </span>
                 )}
               </Link>

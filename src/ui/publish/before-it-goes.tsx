@@ -19,6 +19,7 @@ const SAID: Record<FindingKind, [one: string, many: string]> = {
   waiting: ["is still being read", "are still being read"],
   closed: ["inside is not shown to readers", "inside are not shown to readers"],
   "too-long": ["takes longer than it should", "take longer than they should"],
+  "too-hard": ["is harder to read than it should be", "are harder to read than they should be"],
   twice: ["stands here twice", "stand here twice"],
   bare: ["has an address for a title", "have an address for a title"],
   "no-context": ["does not say why it stands here", "do not say why they stand here"],
@@ -92,7 +93,7 @@ function Mend({ finding, doing }: { finding: Finding; doing: Doing }) {
       {words}
     </Button>
   );
-  if (kind === "closed")
+  if (kind === "closed" && !placement)
     return press("Show it to readers", () => call("share.leave-out", { collection, out: false }));
   if (!placement || !resource) return null;
   switch (kind) {
@@ -101,6 +102,7 @@ function Mend({ finding, doing }: { finding: Finding; doing: Doing }) {
     case "private":
     case "file":
       return press("Keep it from readers", () => call("placements.edit", { placement, forReaders: false }));
+    case "closed":
     case "twice":
       return press("Take this one out", () => call("placements.remove", { placement }));
     case "no-context":

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import { VIEW_WORDS } from "@/core/list/view-setting";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
+import { LEVELS } from "@/core/text/lix";
 import { Choice, Field } from "../parts/field";
 import { call, Refusal } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
@@ -11,11 +12,16 @@ export type ForReadersValues = {
   view: ReaderView;
   language: string;
   aimMinutes: number | null;
+  aimLevel: number | null;
   framedBy: string;
 };
 type Setting = Partial<Omit<ForReadersValues, "view">>;
 
 const VIEWS = READER_VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
+const LEVEL_CHOICES = [
+  ["", "As they are"],
+  ...LEVELS.map(({ most, words }) => [String(most), `${words} (LIX ${most})`] as const),
+] as const;
 /** Those a page is often written in; any other can be typed where one says so over the open interface. */
 const LANGUAGES = [
   ["", "Nobody has said"],
@@ -24,7 +30,7 @@ const LANGUAGES = [
   ),
 ] as const; // prettier-ignore
 
-/** What readers first see, in which language, how long it may take, and who may set it into their pages. */
+/** What readers first see, in which language, how long it may take and how hard it may be, and who may set it into their pages. */
 export function ForReaders({
   collection,
   values,
@@ -48,6 +54,10 @@ export function ForReaders({
       else sayFailure(error);
     });
   };
+  const levels =
+    values.aimLevel === null || LEVELS.some(({ most }) => most === values.aimLevel)
+      ? LEVEL_CHOICES
+      : [...LEVEL_CHOICES, [String(values.aimLevel), `LIX ${values.aimLevel}`] as const];
   const known = LANGUAGES.some(([tag]) => tag === values.language);
   return (
     <details>
@@ -82,6 +92,13 @@ export function ForReaders({
             const aimMinutes = minutes ? Number(minutes) : null;
             if (aimMinutes !== values.aimMinutes) void save({ aimMinutes });
           }}
+        />
+        <Choice
+          label="Not harder than"
+          options={levels}
+          defaultValue={values.aimLevel === null ? "" : String(values.aimLevel)}
+          disabled={disabled}
+          onChange={({ target: { value } }) => void save({ aimLevel: value ? Number(value) : null })}
         />
         <Field
           label="Sites that may frame it"

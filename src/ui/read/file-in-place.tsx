@@ -1,10 +1,13 @@
 import type { Answer } from "@/services/registry";
+import { Spoken } from "./spoken";
 
+type Resource = Answer<"resources.read">["resource"];
 type File = NonNullable<Answer<"resources.text">["file"]>;
 
 /** What kinds of files are shown or played as they are. */
-export function FileInPlace({ id, file, title }: { id: string; file: File; title: string }) {
-  const src = `/api/file/${id}`;
+export function FileInPlace({ resource, file }: { resource: Resource; file: File }) {
+  const { title, captionsHash } = resource;
+  const src = `/api/file/${resource.id}`;
   if (file.type === "application/pdf")
     // Parameters every viewer knows: the page itself, no list of pages beside it.
     return (
@@ -17,11 +20,20 @@ export function FileInPlace({ id, file, title }: { id: string; file: File; title
   if (/^image\/(jpeg|png|gif|webp|avif)$/.test(file.type))
     // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept
     return <img src={src} alt={title} className="mt-6 max-w-full rounded-md" />;
-  if (file.type.startsWith("audio/"))
+  if (file.type.startsWith("audio/") && !captionsHash)
     return <audio controls preload="metadata" src={src} className="mt-6 w-full" aria-label={title} />;
-  if (file.type.startsWith("video/"))
+  // A sound with captions is played where they are seen.
+  if (/^(audio|video)\//.test(file.type))
     return (
-      <video controls preload="metadata" src={src} className="mt-6 w-full rounded-md" aria-label={title} />
+      <video
+        controls
+        preload="metadata"
+        src={src}
+        className="mt-6 max-h-[80vh] w-full rounded-md bg-sunk"
+        aria-label={title}
+      >
+        <Spoken {...resource} />
+      </video>
     );
   return null;
 }

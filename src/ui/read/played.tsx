@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
+import { Spoken } from "./spoken";
 import { Button } from "../parts/button";
 
 type Resource = Answer<"resources.read">["resource"];
@@ -13,7 +14,8 @@ export function Played({ resource }: { resource: Resource }) {
   if (!player) return null;
   const isSound = kind === "sound" || player.mime?.startsWith("audio/");
   if (player.type === "file")
-    return isSound ? (
+    // A sound with captions is played where they are seen.
+    return isSound && !resource.captionsHash ? (
       <audio controls preload="none" src={player.address} aria-label={title} className="mt-6 w-full" />
     ) : (
       <video
@@ -23,7 +25,9 @@ export function Played({ resource }: { resource: Resource }) {
         poster={resource.pictureHash ? `/api/pictures/${resource.pictureHash}` : undefined}
         aria-label={title}
         className="mt-6 aspect-video w-full rounded-md bg-sunk"
-      />
+      >
+        <Spoken {...resource} />
+      </video>
     );
   if (!plays)
     return (

@@ -102,11 +102,7 @@ export function ReadRoom({ me, teams, team, resource, places, text, message }: P
               )}
             </p>
           </header>
-          {file ? (
-            <FileInPlace id={resource.id} file={file} title={resource.title} />
-          ) : (
-            <Played resource={resource} />
-          )}
+          {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
           {resource.kind === "note" && (
             <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
               {text.quotation ? (

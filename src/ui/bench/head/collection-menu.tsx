@@ -32,7 +32,7 @@ const USE_WORDS: Record<Use, string> = {
 const SAID: Record<Use, string> = {
   newsletter: "It has the sections of a newsletter now; “Next issue” writes and sends it.",
   lesson: "It has the phases of a lesson now; “Plan” says what happens in each.",
-  portfolio: "It has the sections of a portfolio now.",
+  portfolio: "It has the sections of a portfolio now; “Put in collections” shows your public ones.",
 };
 
 /** What can be done with the open collection as a whole. */

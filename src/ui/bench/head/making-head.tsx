@@ -29,6 +29,10 @@ import { ViewBar } from "./view-bar";
 const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.CollectionMenu), {
   ssr: false,
 });
+const PublicCollections = dynamic(
+  () => import("../dialogs/public-collections").then((m) => m.PublicCollections),
+  { ssr: false },
+);
 const CollectionTags = dynamic(() => import("./collection-tags").then((m) => m.CollectionTags), {
   ssr: false,
   // As high as what comes, so that nothing moves away under a press.
@@ -66,6 +70,7 @@ export function MakingHead({
   const { arranges } = useBench();
   /** On a phone there is no room for all of it at first. */
   const [about, setAbout] = useState(false);
+  const [putting, setPutting] = useState(false);
   const { collection, sums, cover } = head;
   const grown = useGrown(sums.reduce((sum, one) => sum + one.items, 0));
   const items = sums.reduce((sum, one) => sum + one.items, 0);
@@ -146,6 +151,11 @@ export function MakingHead({
                   Next issue
                 </Link>
               )}
+              {collection.use === "portfolio" && arranges && (
+                <button type="button" className={buttonLook("line", true)} onClick={() => setPutting(true)}>
+                  Put in collections
+                </button>
+              )}
               <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
                 Publish
               </Link>
@@ -163,6 +173,7 @@ export function MakingHead({
           </div>
         </div>
       </div>
+      {putting && <PublicCollections onClose={() => setPutting(false)} />}
       {head.inside.length > 0 && (
         <>
           <Strip stretches={head.course} whole={collection} over={over} />

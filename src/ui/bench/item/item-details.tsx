@@ -14,6 +14,8 @@ import type { DetailField, Item } from "../state/types";
 
 const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { ssr: false });
 
+const FilmPart = dynamic(() => import("./film-part").then((m) => m.FilmPart), { ssr: false });
+
 /** The details of an item, in place: what is of this place first, then what is known of the thing wherever it stands. */
 export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }) {
   const { team, arranges, brings, loose, commands } = useBench();
@@ -76,6 +78,9 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
             }
           />
         </div>
+        {full.data && (resource.kind === "video" || resource.kind === "sound") && (
+          <FilmPart item={item} full={full.data.resource} />
+        )}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
         {brings && full.data && <ItemMend item={item} full={full.data.resource} />}

@@ -105,7 +105,7 @@ export function LandingMark({ words, upright }: { words: string; upright?: boole
   if (upright)
     return (
       <div
-        className="pointer-events-none absolute inset-y-0 -right-2 z-10 w-[3px] rounded bg-accent"
+        className="pointer-events-none absolute inset-y-0 -right-2 z-10 w-[3px] rounded seam"
         data-landing
         aria-hidden
       >
@@ -120,7 +120,7 @@ export function LandingMark({ words, upright }: { words: string; upright?: boole
       data-landing
       aria-hidden
     >
-      <span className="ml-10 h-[3px] flex-1 rounded bg-accent" />
+      <span className="stitch ml-10 h-[3px] flex-1" />
       <span className="rounded-full bg-accent px-2.5 py-0.5 text-xs font-semibold text-on-accent">
         {words}
       </span>

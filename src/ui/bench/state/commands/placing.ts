@@ -35,6 +35,8 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
         look: "item",
         forReaders: true,
         givesCopy: false,
+        clipFrom: null,
+        clipTo: null,
         addedAt,
         resource,
         pending,
@@ -135,7 +137,15 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       address: "",
       title: "",
     };
-    const words = { heading: "", context: "", look: "text" as const, forReaders: true, givesCopy: false };
+    const words = {
+      heading: "",
+      context: "",
+      look: "text" as const,
+      forReaders: true,
+      givesCopy: false,
+      clipFrom: null,
+      clipTo: null,
+    };
     now.current.change((all) => [
       ...all,
       { id, section: landing.section, position: position!, addedAt, resource, draft: landing, ...words },

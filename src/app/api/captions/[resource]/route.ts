@@ -1,0 +1,1 @@
+export { getCaptions as GET } from "@/http/captions-route";

@@ -1,0 +1,88 @@
+import { spawn } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { connect } from "node:net";
+import os from "node:os";
+import path from "node:path";
+
+/**
+ * Debian's Firefox by its Marionette: JSON over a socket, each message with its length before it
+ * (https://firefox-source-docs.mozilla.org/testing/marionette/Protocol.html).
+ * @param {{ script?: boolean }} options whether pages may run scripts
+ */
+export async function openFirefox({ script = true } = {}) {
+  const profile = mkdtempSync(path.join(os.tmpdir(), "hobbin-firefox-"));
+  const port = 28_000 + Math.floor(Math.random() * 1_000);
+  const prefs = {
+    "marionette.port": port,
+    "javascript.enabled": script,
+    "datareporting.policy.dataSubmissionEnabled": false,
+    "app.update.enabled": false,
+    "network.captive-portal-service.enabled": false,
+    "browser.shell.checkDefaultBrowser": false,
+    "media.autoplay.default": 0,
+  };
+  writeFileSync(
+    path.join(profile, "user.js"),
+    Object.entries(prefs)
+      .map(([name, value]) => `user_pref(${JSON.stringify(name)}, ${JSON.stringify(value)});`)
+      .join("\n"),
+  );
+  const child = spawn("firefox-esr", ["--marionette", "--headless", "--profile", profile, "about:blank"], {
+    stdio: "ignore",
+    env: { ...process.env, HOME: profile },
+  });
+  const socket = await patiently(port);
+  let rest = Buffer.alloc(0);
+  const waiting = new Map();
+  socket.on("data", (data) => {
+    rest = Buffer.concat([rest, data]);
+    for (;;) {
+      const colon = rest.indexOf(":");
+      const length = Number(rest.subarray(0, colon).toString());
+      if (colon < 0 || rest.length < colon + 1 + length) return;
+      const message = JSON.parse(rest.subarray(colon + 1, colon + 1 + length).toString());
+      rest = rest.subarray(colon + 1 + length);
+      // The first one says who is there.
+      if (!Array.isArray(message)) continue;
+      const [, id, error, result] = message;
+      const { resolve, reject } = waiting.get(id);
+      waiting.delete(id);
+      if (error) reject(new Error(`${error.error}: ${error.message}`));
+      else resolve(result?.value ?? result);
+    }
+  });
+  let last = 0;
+  const send = (name, params = {}) =>
+    new Promise((resolve, reject) => {
+      const id = ++last;
+      waiting.set(id, { resolve, reject });
+      const text = JSON.stringify([0, id, name, params]);
+      socket.write(`${Buffer.byteLength(text)}:${text}`);
+    });
+  const { capabilities } = await send("WebDriver:NewSession", { strictFileInteractability: false });
+  return {
+    version: `Firefox ${capabilities.browserVersion}`,
+    go: (url) => send("WebDriver:Navigate", { url }),
+    size: (width, height) => send("WebDriver:SetWindowRect", { width, height }),
+    /** Runs in the page; works with its scripts off, too, as it comes from outside. */
+    run: (code, ...args) => send("WebDriver:ExecuteScript", { script: code, args, sandbox: "hobbin" }),
+    async close() {
+      await send("Marionette:Quit", { flags: ["eForceQuit"] }).catch(() => {});
+      socket.destroy();
+      child.kill("SIGKILL");
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+/** The socket, once it is there. */
+async function patiently(port) {
+  for (let i = 0; i < 240; i++) {
+    const socket = await new Promise((resolve) => {
+      const one = connect(port, "127.0.0.1", () => resolve(one)).once("error", () => resolve(null));
+    });
+    if (socket) return socket;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+  throw new Error("Firefox did not open its socket within a minute");
+}
