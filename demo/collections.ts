@@ -391,17 +391,3 @@ export const EDITIONS: { daysAgo: number; collection: string; words: string }[] 
     words: "Unit 2 is new: mosses by hand, and what the ground remembers.",
   },
 ];
-
-/** The newsletter of the station: who asked for it, what went out, and what is written for the next one. */
-export const NEWSLETTER = {
-  collection: "Spring newsletter",
-  readers: ["wren@moss.example", "halvor@fen.example", "odile@bog.example"],
-  sentDaysAgo: 20,
-  subject: "The cranes are back, and so are we",
-  greeting:
-    "Dear friends of the station,\nthe ice is gone from the east basin. Here is what we read by the stove.",
-  closing: "The next walk is on the first Saturday of the month, at nine, from the tool shed. Bring boots.",
-  thenDaysAgo: 2,
-  next: ["peat-notebook/bog-in-winter", "What the bog does when nobody looks. Read it before the walk."],
-  draft: "Dear friends,\nonly one thing this time, but read it slowly.",
-} as const;

@@ -15,17 +15,9 @@ import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { Calendar } from "./calendar";
-import {
-  COLLECTIONS,
-  type DemoCollection,
-  type DemoItem,
-  EDITIONS,
-  FOUND,
-  LATER,
-  NEWSLETTER,
-  TRAY,
-} from "./collections";
+import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
+import { NEWSLETTER, PORTFOLIO } from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
@@ -106,6 +98,28 @@ export async function seed(webPort: number): Promise<void> {
     await call(actors.ama, "placements.edit", { placement: item!.id, context });
     await call(actors.ama, "newsletters.write", { collection, greeting: NEWSLETTER.draft });
   };
+  const showWork = async () => {
+    const { title, about, shows, single } = PORTFOLIO;
+    const made = await call(actors.rhea, "collections.make", { team: lantern, title });
+    const collection = made.collection.id;
+    await call(actors.rhea, "collections.edit", { collection, description: about });
+    await call(actors.rhea, "collections.use", { collection, use: "portfolio" });
+    const { sections } = await call(actors.rhea, "collections.sections", { collection });
+    const [works, things] = sections.map((one) => one.id);
+    const chosen = shows.map(([name]) => collections.get(name)!);
+    const { items } = await call(actors.rhea, "portfolios.add", { collection, section: works, chosen });
+    for (const [i, [, context]] of shows.entries()) {
+      await call(actors.rhea, "placements.edit", { placement: items[i]!.id, context });
+      calendar.tick();
+    }
+    const wish = { team: lantern, collection, section: things, address: at(single.at), again: true };
+    const { item, resource } = await call(actors.rhea, "capture.address", wish);
+    const { context, part, captions } = single;
+    await call(actors.rhea, "placements.edit", { placement: item!.id, context, ...part });
+    await call(actors.rhea, "resources.set-kind", { team: lantern, resources: [resource.id], kind: "video" });
+    await call(actors.rhea, "resources.give-captions", { resource: resource.id, captions });
+    await call(actors.rhea, "share.set", { collection, audience: "public" });
+  };
   const wait = async (waiting: string) => {
     await call(actors.ama, "capture.address", { team: lantern, address: at(waiting) });
   };
@@ -117,6 +131,7 @@ export async function seed(webPort: number): Promise<void> {
     ...EDITIONS.map((one): [number, () => Promise<void>] => [one.daysAgo, () => keep(one)]),
     [NEWSLETTER.sentDaysAgo, sendIssue],
     [NEWSLETTER.thenDaysAgo, writeNext],
+    [PORTFOLIO.daysAgo, showWork],
     ...TRAY.map((one, i): [number, () => Promise<void>] => [Math.max(1, 14 - i), () => wait(one)]),
   ];
   for (const [daysAgo, happen] of happens.sort(([a], [b]) => b - a)) {

@@ -145,3 +145,31 @@ test("what is not shared, or closed meanwhile, is sent to nobody, and who leaves
   await server.stop();
   expect(server.came.map(({ to }) => to)).toEqual([stays]);
 });
+
+test("a mail server that is away for a day in the middle: what it took is not sent again, the rest comes when it is back", async () => {
+  const { editor, owner, team } = world;
+  const { collection } = await as(owner, "collections.make", { team, title: "Letters in a storm" });
+  const of = { collection: collection.id };
+  await as(editor, "collections.use", { ...of, use: "newsletter" });
+  await as(editor, "newsletters.write", { ...of, subject: "Gale", greeting: "Hold on" });
+  await as(editor, "share.set", { ...of, audience: "link" });
+  const addresses = await readers(collection.id, 6, "storm");
+  const { issue } = await as(editor, "newsletters.send", { ...of, issue: newId() });
+  const standing = async () =>
+    (await as(editor, "newsletters.read", of)).issues.find((one) => one.id === issue)!;
+  const going = await mailServer(port, "", 2);
+  await expect(deliverIssueJob.run({ issue })).rejects.toThrow();
+  await going.stop();
+  // Nobody is there, as often as a day has tries: none of them loses or repeats anything.
+  const pauses = deliverIssueJob.pauses!;
+  expect(pauses.reduce((sum, one) => sum + one, 0)).toBeGreaterThanOrEqual(24 * 3_600_000);
+  for (const _ of pauses) await expect(deliverIssueJob.run({ issue })).rejects.toThrow();
+  expect(await standing()).toMatchObject({ readers: 6, waiting: 4, refused: 0 });
+  const back = await mailServer(port);
+  await deliverIssueJob.run({ issue });
+  await back.stop();
+  const came = [...going.came, ...back.came];
+  expect(came.map(({ to }) => to).sort()).toEqual([...addresses].sort());
+  expect(new Set(came.map(({ mail }) => mail.messageId)).size).toBe(6);
+  expect(await standing()).toMatchObject({ readers: 6, waiting: 0, refused: 0 });
+});

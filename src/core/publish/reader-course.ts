@@ -1,4 +1,4 @@
-import { clothSvg, representatives, weave } from "../cover/weave";
+import { clothSvg, representatives, weave, type Yarn } from "../cover/weave";
 import { sayInside } from "../list/course";
 import { sayMinutes } from "../text/minutes";
 import { html, Markup } from "./html";
@@ -7,6 +7,7 @@ import {
   type Door,
   type InsideCollection,
   type PublishedCollection,
+  type PublishedItem,
   sumUp,
   type Way,
   type Woven,
@@ -27,7 +28,7 @@ export function clothOver(collection: PublishedCollection, places: ReaderPlaces)
   const items = collection.sections.flatMap((section) => section.items);
   const own = {
     cloth: {
-      threads: items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
+      threads: threadsOf(items),
       tags: mostUsedTags(items),
     },
     minutes: items.reduce((sum, item) => sum + (item.minutes ?? 0), 0),
@@ -68,8 +69,8 @@ function scrapOf(one: InsideCollection): Markup | null {
 }
 
 /** A scrap of cloth as large as a hand. */
-export const scrap = ({ threads, tags }: Woven["cloth"]): Markup | null =>
-  threads.length ? new Markup(clothSvg(weave(representatives(threads, 64), tags, 96, 32))) : null;
+export const scrap = ({ threads, tags }: Woven["cloth"], width = 96, height = 32): Markup | null =>
+  threads.length ? new Markup(clothSvg(weave(representatives(threads, 64), tags, width, height))) : null;
 
 const sayHeld = (one: InsideCollection): string => {
   const all = [one, ...allInside(one.inside)];
@@ -128,14 +129,17 @@ export function cardOf(collection: PublishedCollection): string {
   return cardSvg(collection, threads, tags, sumOfAll(collection).holds);
 }
 
+/** What items are woven as; what leads to a collection as what is in that. */
+const threadsOf = (items: readonly PublishedItem[]): Yarn[] =>
+  items.flatMap(({ kind, minutes, tags, opens }) =>
+    opens ? opens.cloth.threads : { kind, minutes, tag: tags[0] ?? null },
+  );
+
 /** What one piece of cloth of a collection with everything inside is woven from. */
 export function clothOfAll(collection: PublishedCollection): Woven["cloth"] {
   const items = collection.sections
     .flatMap((section) => section.items)
     .filter((item) => item.look === "item");
-  const threads = [
-    ...items.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
-    ...allInside(collection.inside).flatMap((one) => one.cloth.threads),
-  ];
+  const threads = [...threadsOf(items), ...allInside(collection.inside).flatMap((one) => one.cloth.threads)];
   return { threads, tags: mostUsedTags(items) };
 }

@@ -75,7 +75,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
     item.picture
       ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
       : item.opens
-        ? html`<span class="pic cloth" aria-hidden="true">${scrap(item.opens.cloth)}</span>`
+        ? html`<span class="pic cloth" aria-hidden="true">${scrap(item.opens.cloth, 128, 78)}</span>`
         : html`<span class="none"></span>`
   }</li>
 `;
