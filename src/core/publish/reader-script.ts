@@ -1,5 +1,5 @@
-/** Before anything is drawn: how this reader likes to see it. */
-export const COMFORT_SCRIPT = `try{var c=JSON.parse(localStorage.getItem("hobbin:comfort")||"{}");["size","space","face","look"].forEach(function(k){if(/^[a-z]+$/.test(c[k]))document.documentElement.setAttribute("data-"+k,c[k])})}catch(e){}if(location.hash==="#bare")document.documentElement.setAttribute("data-bare","")`;
+/** Before anything is drawn: that scripts run, so what they will show has its room from the first paint on, and how this reader likes to see it. */
+export const COMFORT_SCRIPT = `document.documentElement.className="js";try{var c=JSON.parse(localStorage.getItem("hobbin:comfort")||"{}");["size","space","face","look"].forEach(function(k){if(/^[a-z]+$/.test(c[k]))document.documentElement.setAttribute("data-"+k,c[k])})}catch(e){}if(location.hash==="#bare")document.documentElement.setAttribute("data-bare","")`;
 
 /**
  * The whole script of the reader's page, plain and small. Everything it does is extra: without it links lead to
@@ -93,4 +93,5 @@ if(location.hash==="#one")show(0)}
 var asked=location.hash.slice(1).split("&").map(function(id){return d.getElementById(id)}).filter(function(e){return e&&e.matches(".item")});
 asked.forEach(function(e){e.classList.add("asked")});
 if(asked[0])asked[0].scrollIntoView({block:"center"});
+h.classList.add("ready")
 })()`;
