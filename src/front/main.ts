@@ -8,7 +8,7 @@ import { Front } from "./front";
 import { isForHealth, sendHealth } from "./health";
 import { isLive, sendLive } from "./live";
 import { countAnswer, isForMetrics, sendMetrics } from "./metrics";
-import { readerAsked, sendAtOnce, sendReaderPage } from "./reader";
+import { readerAsked, sendAtOnce, sendReaderPage, sendUnchangedFeed } from "./reader";
 import { untilStopped } from "./until-stopped";
 
 /** How long what goes on may take to end, in milliseconds. */
@@ -30,6 +30,7 @@ async function main(): Promise<void> {
       if (isLive(request)) return sendLive(request, response);
       const reader = readerAsked(request);
       if (reader && (await sendReaderPage(request, response, reader))) return;
+      if (await sendUnchangedFeed(request, response)) return;
       return handle(request, response);
     },
     { address, proxies, atOnce: sendAtOnce, count: countAnswer },

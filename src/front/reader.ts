@@ -1,6 +1,7 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { hasAlready } from "@/http/conditional";
+import { FEED_HEADERS, feedFormat, feedTag } from "@/http/feed-route";
 import { readerHeaders } from "@/http/reader-route";
 import { type Coding, compressed } from "@/outside/compress";
 import { type Asked, type ReaderPage, readerPage, readerPageNow } from "@/services/reader/reader-page";
@@ -10,6 +11,8 @@ type Ready = { status: number; bytes: Uint8Array; etag: string; heads: string[];
 
 /** Whatever is not asked for any more goes with its page. */
 const ready = new WeakMap<ReaderPage, Partial<Record<Coding | "identity", Ready>>>();
+/** What is being packed: a crowd that asks for the same page waits for one packing. */
+const packing = new WeakMap<ReaderPage, Partial<Record<Coding | "identity", Promise<Ready>>>>();
 
 /** What a request asks for; null for what is no reader's page. */
 export function readerAsked({ method, url = "" }: IncomingMessage): Asked | null {
@@ -54,10 +57,43 @@ export async function sendReaderPage(
 ): Promise<boolean> {
   const page = await readerPage(asked).catch(() => null);
   if (!page) return false;
-  const coding = codingOf(request.headers["accept-encoding"]);
+  send(request, response, await packed(page, codingOf(request.headers["accept-encoding"])), []);
+  return true;
+}
+
+/** The page in one coding, packed once however many ask. */
+async function packed(page: ReaderPage, coding: Coding | "identity"): Promise<Ready> {
   const of = ready.get(page) ?? {};
   ready.set(page, of);
-  send(request, response, (of[coding] ??= await make(page, coding)), []);
+  if (of[coding]) return of[coding];
+  const under = packing.get(page) ?? {};
+  packing.set(page, under);
+  try {
+    return (of[coding] = await (under[coding] ??= make(page, coding)));
+  } finally {
+    delete under[coding];
+  }
+}
+
+/**
+ * Answers a program that asks again for a feed nothing has come into: they ask all day, and Next's way there takes longer
+ * than the look.
+ * @returns whether it was answered
+ */
+export async function sendUnchangedFeed(
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<boolean> {
+  const given = request.headers["if-none-match"];
+  const [, code, part, file] =
+    /^\/c\/([\w-]+)(?:\/in\/([\da-f-]{36}))?\/(feed\.[a-z]{3,4})$/.exec(request.url ?? "") ?? [];
+  const format = given && file && feedFormat(file);
+  if (!format) return false;
+  const page = await readerPage({ code: code!, part: part ?? null }).catch(() => null);
+  const etag = page && feedTag(format, 1, page.stamp);
+  if (!etag || !hasAlready(given, etag)) return false;
+  response.writeHead(304, Object.entries({ ...FEED_HEADERS, etag }).flat());
+  response.end();
   return true;
 }
 

@@ -6,14 +6,19 @@ import { readerPage } from "@/services/reader/reader-page";
 import { hasAlready } from "./conditional";
 import type { ReaderParams } from "./reader-route";
 
-const HEADERS = { "cache-control": "public, max-age=300", "x-content-type-options": "nosniff" };
+/** The heads every feed has. */
+export const FEED_HEADERS = { "cache-control": "public, max-age=300", "x-content-type-options": "nosniff" };
 const nothing = () => new Response("There is no such feed.\n", { status: 404 });
 
-/** `feed.atom` asks for Atom. */
-function formatOf(file: string): FeedFormat | null {
+/** `feed.atom` asks for Atom; null for what is no feed. */
+export function feedFormat(file: string): FeedFormat | null {
   const ending = /^feed\.(\w+)$/.exec(file)?.[1] ?? "";
   return Object.hasOwn(FEED_FORMATS, ending) ? (ending as FeedFormat) : null;
 }
+
+/** The ETag of a page of a feed, by what everything under its code is made from. */
+export const feedTag = (format: FeedFormat, number: number, stamp: string): string =>
+  `"${format}-${number}-${stamp.slice(0, 20)}"`;
 
 const numberOf = (request: Request): number => {
   const page = Number(new URL(request.url).searchParams.get("page") ?? 1);
@@ -21,7 +26,7 @@ const numberOf = (request: Request): number => {
 };
 
 function answer(request: Request, format: FeedFormat, feed: Feed, etag: string): Response {
-  const headers = { ...HEADERS, etag, "last-modified": feed.updated.toUTCString() };
+  const headers = { ...FEED_HEADERS, etag, "last-modified": feed.updated.toUTCString() };
   if (hasAlready(request.headers.get("if-none-match"), etag))
     return new Response(null, { status: 304, headers });
   const { type, write } = FEED_FORMATS[format];
@@ -34,14 +39,14 @@ export async function getFeed(
   { params }: { params: Promise<Omit<ReaderParams, "edition"> & { feed: string }> },
 ): Promise<Response> {
   const { feed: file, ...asked } = await params;
-  const format = formatOf(file);
+  const format = feedFormat(file);
   const page = format && (await readerPage(asked));
   if (!format || !page) return nothing();
   const number = numberOf(request);
   // Programs ask all day whether there is anything new; that takes no look at any of it.
-  const etag = `"${format}-${number}-${page.stamp.slice(0, 20)}"`;
+  const etag = feedTag(format, number, page.stamp);
   if (hasAlready(request.headers.get("if-none-match"), etag))
-    return new Response(null, { status: 304, headers: { ...HEADERS, etag } });
+    return new Response(null, { status: 304, headers: { ...FEED_HEADERS, etag } });
   const feed = await feedBehind(asked, format, number, now());
   return feed ? answer(request, format, feed, etag) : nothing();
 }
@@ -57,10 +62,10 @@ export async function getTeamFeed(
     const found = await feedsOfTeam(team, now());
     if (!found) return nothing();
     return new Response(opml(found.title, found.feeds), {
-      headers: { ...HEADERS, "content-type": "text/x-opml; charset=utf-8" },
+      headers: { ...FEED_HEADERS, "content-type": "text/x-opml; charset=utf-8" },
     });
   }
-  const format = formatOf(file);
+  const format = feedFormat(file);
   const tag = new URL(request.url).searchParams.get("tag");
   const feed =
     format && (await feedOfTeam(team, tag?.slice(0, 200) ?? null, format, numberOf(request), now()));

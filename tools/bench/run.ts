@@ -12,6 +12,7 @@ import { measureEditions } from "./editions";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
 import { asMarkdown, type Figure, median, timed } from "./figures";
+import { measureFirstSight } from "./first-sight";
 import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
 import { measureImport } from "./imports";
@@ -36,6 +37,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   together: () => measureTogether(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
   listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
+  "first-sight": () => measureFirstSight(actor, small.id, few, base),
   "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   editions: () => measureEditions(actor, large.id, many, base),
   newsletter: () => measureNewsletter(actor, small.id, few),
