@@ -1,4 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
+import { type LessonPlan, planDocument } from "../../src/core/lesson/plan-document";
 import chromium from "../../tools/lib/chromium.json" with { type: "json" };
 import { expect, openCollection, signUp, test } from "./hands";
 
@@ -66,4 +67,22 @@ test("a lesson: phases whose clock adds up, a spoken word, two sides on paper, a
   // Where learners have nothing to do, the phase is the teacher's own.
   await expect(reader.getByRole("heading", { name: "To begin with" })).toHaveCount(0);
   expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+});
+
+test("a plan of a double lesson in seven phases, with all that is said and laid ready, is two pages on paper", async ({
+  page,
+}) => {
+  const said = "Everybody looks for a minute and says nothing; then each writes down what moved. ".repeat(3);
+  const phase = (n: number): LessonPlan["phases"][number] => ({
+    ...{ id: String(n), title: `Phase ${n}: looking twice`, minutes: 12, teacher: said, learners: said },
+    items: [1, 2, 3].map((i) => ({
+      ...{ id: `${n}-${i}`, title: `What lies ready for it, number ${i}`, context: "" },
+      ...{ kind: "page" as const, minutes: 3, forReaders: i !== 3 },
+    })),
+  });
+  const phases = [1, 2, 3, 4, 5, 6, 7].map(phase);
+  const plan = { title: "How wet is wet?", aim: said, teamName: "Lantern Moss", time: 90, phases };
+  await page.setContent(planDocument(plan, "08:15"));
+  const paper = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
+  expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(2);
 });
