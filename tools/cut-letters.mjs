@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import subsetFont from "subset-font";
 import { ROOT } from "./lib/project.mjs";
@@ -30,7 +30,29 @@ function charactersOf(ranges) {
     .join("");
 }
 
+/** Whole, for documents that are set on pages: any of their letters may be needed, each weight in a file of its own. */
+const PRINTED = {
+  literata: ["400Regular", "400Regular_Italic", "600SemiBold", "700Bold"],
+  "atkinson-hyperlegible-next": ["400Regular", "400Regular_Italic", "700Bold"],
+};
+
+function layOutPrinted() {
+  const folder = path.join(ROOT, "build/letters/print");
+  mkdirSync(folder, { recursive: true });
+  for (const [face, weights] of Object.entries(PRINTED)) {
+    const name = face.replace(/(^|-)(\w)/g, (_, __, letter) => letter.toUpperCase());
+    for (const weight of weights) {
+      const file = `${name}_${weight}.ttf`;
+      copyFileSync(
+        path.join(ROOT, `node_modules/@expo-google-fonts/${face}/${weight}/${file}`),
+        path.join(folder, file),
+      );
+    }
+  }
+}
+
 export async function cutLetters() {
+  layOutPrinted();
   const folder = path.join(ROOT, "public/fonts");
   mkdirSync(folder, { recursive: true });
   mkdirSync(path.join(ROOT, "build/letters"), { recursive: true });

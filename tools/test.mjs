@@ -27,6 +27,7 @@ const REFERENCES = {
   "/usr/bin/zbarimg": "zbar-tools",
   "/usr/bin/w3m": "w3m",
   "/usr/bin/style": "diction",
+  "/usr/bin/qpdf": "qpdf",
   "/usr/lib/python3/dist-packages/feedparser/__init__.py": "python3-feedparser",
   "/usr/bin/xmllint": "libxml2-utils",
 };

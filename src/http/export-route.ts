@@ -1,5 +1,6 @@
 import { actorOf } from "@/services/accounts/actor-of-request";
 import { exportCollection } from "@/services/export/collection";
+import { DOCUMENT_FORMATS, exportDocument } from "@/services/export/document";
 import { rejectedLines } from "@/services/imports/rejected";
 import { readOriginal } from "@/services/messages/original";
 import { answering } from "./answer";
@@ -17,8 +18,14 @@ export const getExport = (
       collection,
       format: query.get("format"),
       placements: query.get("placements") ?? undefined,
+      paper: query.get("paper") ?? undefined,
+      style: query.get("style") ?? undefined,
     };
-    return fileAnswer(await exportCollection.call(await actorOf(request.headers), input));
+    const actor = await actorOf(request.headers);
+    if (!DOCUMENT_FORMATS.includes(String(input.format)))
+      return fileAnswer(await exportCollection.call(actor, input));
+    const { base64, ...file } = await exportDocument.call(actor, input);
+    return fileAnswer({ ...file, content: Buffer.from(base64, "base64") });
   });
 
 /** GET /api/imports/<intake>/rejected: the lines to mend, as a table. */

@@ -49,6 +49,10 @@ export const PROBLEMS = {
   "date-not-readable": problem("not-valid", "Write a date as 2026, 2026-03 or 2026-03-09."),
   "duplicate-of-itself": problem("not-valid", "These are one already."),
   "ends-before": problem("not-valid", "It ends before it begins."),
+  "export-too-large": problem(
+    "too-large",
+    "This is too large to be set on pages. Choose some of the items, or save its parts one by one.",
+  ),
   "file-not-arrived": problem("not-found", "This file has not arrived whole. Send the rest of it first."),
   "file-too-large": problem("too-large", "This file is too large."),
   "not-public": problem("not-valid", "This collection is not public."),

@@ -51,3 +51,11 @@ export async function cleanPicture(content: Buffer): Promise<{ content: Buffer; 
     return null;
   }
 }
+
+/** A kept picture as JPEG, for programs that do not know WebP; null when it cannot be read. */
+export const asJpeg = (content: Uint8Array): Promise<Buffer | null> =>
+  sharp(content)
+    .flatten({ background: "#ffffff" })
+    .jpeg({ quality: 82 })
+    .toBuffer()
+    .catch(() => null);

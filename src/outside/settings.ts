@@ -55,6 +55,12 @@ export const SETTINGS = {
     fallback: ".hobbin/files",
     check: matches(/./, "must name a folder"),
   },
+  fonts: {
+    name: "HOBBIN_FONTS",
+    about: "Folders with fonts for scripts Hobbin's own letters do not have, for PDF; separated by blanks.",
+    fallback: "/usr/share/fonts",
+    check: matches(/^\S.*$/, "must name at least one folder"),
+  },
   s3: {
     name: "HOBBIN_S3",
     about:

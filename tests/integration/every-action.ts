@@ -110,6 +110,7 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
+  "export.document": { from: "viewer", input: ({ collection }) => ({ collection, format: "pdf" }) },
   "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
   "files.begin": { from: "contributor", input: ({ team }) => ({ team, bytes: 1 }) },
   "files.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
@@ -173,6 +174,7 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "placements.remove": { from: "editor", input: ({ placement }) => ({ placement }) },
   "reader.read": { from: "reader", input: ({ collection }) => ({ collection }) },
+  "references.bibliography": { from: "viewer", input: ({ collection }) => ({ collection, style: "apa" }) },
   "references.look-up": { from: "signed in", input: () => ({ identifier: "x" }) },
   "resources.choose-picture": {
     from: "contributor",

@@ -6,7 +6,8 @@ import { describe, expect, test } from "vitest";
 import { checkDoi, checkIsbn, checkIssn, formIsbn } from "@/core/cite/identifiers";
 import { layOut } from "@/core/imports/brought";
 import { readReferences, type ReferenceFormat } from "@/core/formats/references-read";
-import { type Work, writeReferences } from "@/core/formats/references-write";
+import type { Work } from "@/core/cite/csl-item";
+import { writeReferences } from "@/core/formats/references-write";
 
 /**
  * ISBN Users' Manual, 7th edition (2017), §5: 978-92-95055-02-5 is its own number. ISO 2108's older form: 0-306-40615-2, with

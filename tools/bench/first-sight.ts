@@ -17,7 +17,12 @@ export async function measureFirstSight(
   resources: string[],
   base: string,
 ): Promise<Figure[]> {
-  const collection = await fillCollection(actor, team, "A hundred items, on a phone", resources.slice(0, 100));
+  const collection = await fillCollection(
+    actor,
+    team,
+    "A hundred items, on a phone",
+    resources.slice(0, 100),
+  );
   await as(actor, "collections.edit", { collection, description: "What to read, and why it stands here." });
   const { code } = await as(actor, "share.set", { collection, audience: "link" });
   const browser = await chromium.launch(options);

@@ -5,6 +5,12 @@ import { say, Stop } from "./say.mjs";
 /** What reads PDFs. */
 export const DOCUMENTS = { "/usr/bin/pdftotext": "poppler-utils" };
 
+/** Letters for the scripts Hobbin's own do not have, for documents on pages. */
+export const FONTS = {
+  "/usr/share/fonts/truetype/noto/NotoSans-Regular.ttf": "fonts-noto-core",
+  "/usr/share/fonts/opentype/noto/NotoSansCJK-Regular.ttc": "fonts-noto-cjk",
+};
+
 /**
  * Sees to it that programs are there, from Debian's own packages.
  * @param wanted package name by the path of the program it brings

@@ -20,8 +20,8 @@ export async function bundleThreads(root) {
     banner: {
       js: 'import { createRequire as hobbinRequire } from "node:module"; const require = hobbinRequire(import.meta.url); const __dirname = import.meta.dirname ?? process.cwd(); const __filename = import.meta.filename ?? __dirname;',
     },
-    // linkedom looks for a canvas it does not need.
-    external: ["canvas"],
+    // linkedom looks for a canvas it does not need; what is no JavaScript cannot be bundled.
+    external: ["canvas", "@myriaddreamin/typst-ts-node-compiler"],
     logLevel: "error",
   });
 }

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { readReferences } from "./references-read";
-import { type Work, writeReferences, type WrittenReferences } from "./references-write";
+import type { Work } from "../cite/csl-item";
+import { writeReferences, type WrittenReferences } from "./references-write";
 
 /** What means something in one of the formats, and what people write. */
 const PARTS = [

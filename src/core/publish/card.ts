@@ -1,4 +1,5 @@
-import { clothSvg, representatives, weave, type Yarn } from "../cover/weave";
+import { clothInLight } from "../cover/in-light";
+import type { Yarn } from "../cover/weave";
 import { LIGHT } from "../look/colours";
 import { escape } from "./html";
 import { CARD } from "./reader-machines";
@@ -48,14 +49,11 @@ export function cardSvg(
   holds: string,
 ): string {
   const { width, height } = CARD;
-  const cloth = clothSvg(weave(representatives(threads, 300), tags, width, CLOTH)).replace(
-    /var\(--([a-z]+)\)/g,
-    (_, name: keyof typeof LIGHT) => LIGHT[name],
-  );
+  const cloth = clothInLight(threads, tags, width, CLOTH);
   const size = title.length > 60 ? 56 : 72;
   const lines = linesOf(title, Math.floor((width - 2 * MARGIN) / (size * WIDE)), 2);
   const top = CLOTH + 40 + size;
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><path fill="${LIGHT.sheet}" d="M0 0h${width}v${height}H0z"/>${cloth.replace("<svg ", `<svg width="${width}" height="${CLOTH}" `)}<g font-family="Literata" font-weight="600" font-size="${size}" fill="${LIGHT.ink}">${lines
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><path fill="${LIGHT.sheet}" d="M0 0h${width}v${height}H0z"/>${cloth}<g font-family="Literata" font-weight="600" font-size="${size}" fill="${LIGHT.ink}">${lines
     .map((line, i) => `<text x="${MARGIN}" y="${top + i * size * 1.2}">${escape(line)}</text>`)
     .join(
       "",

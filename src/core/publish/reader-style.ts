@@ -1,5 +1,5 @@
 import { tokenStyles } from "../look/colours";
-import ranges from "./letter-ranges.json";
+import ranges from "./letter-ranges.json" with { type: "json" };
 import { WAITING, waitingFaces } from "./waiting-letters";
 
 /** The whole style of the reader's page: tokens, one column, rows or cards, paper. */

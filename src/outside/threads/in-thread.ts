@@ -1,12 +1,17 @@
 import path from "node:path";
 import { Piscina } from "piscina";
 import { log } from "../log";
-import type { Work, WrittenReferences } from "@/core/formats/references-write";
+import type { Reference } from "@/core/cite/bibliography";
+import type { Work } from "@/core/cite/csl-item";
+import type { WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
 import type { Searchable, Weighed } from "@/core/search/weigh";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
+import type { CiteTask } from "./cite-thread";
+import type { DocxTask } from "./write-docx-thread";
+import type { PdfTask } from "./write-pdf-thread";
 
 /** What takes longer than this was built to be slow, and is let go. */
 const LIMIT = 6_000;
@@ -65,6 +70,26 @@ export const messageInThread = async (raw: Buffer, attachments: boolean): Promis
 /** A list of references as a file. */
 export const referencesInThread = (works: readonly Work[], format: WrittenReferences): Promise<string> =>
   run("write-references-thread", { works, format }, 60_000);
+
+/**
+ * A document on pages, as PDF.
+ * @throws {TooSlow} when it takes longer than a minute
+ */
+export const pdfInThread = (task: PdfTask): Promise<Buffer> =>
+  run<Uint8Array>("write-pdf-thread", task, 60_000).then(Buffer.from);
+
+/**
+ * The same as a document of a word processor.
+ * @throws {TooSlow} when it takes longer than a minute
+ */
+export const docxInThread = (task: DocxTask): Promise<Buffer> =>
+  run<Uint8Array>("write-docx-thread", task, 60_000).then(Buffer.from);
+
+/**
+ * The bibliography of some works in a style.
+ * @throws {TooSlow} when it takes longer than half a minute
+ */
+export const citeInThread = (task: CiteTask): Promise<Reference[]> => run("cite-thread", task, 30_000);
 
 /** A HEIC picture as JPEG; null when it is none. */
 export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>

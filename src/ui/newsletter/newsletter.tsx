@@ -13,7 +13,7 @@ import { call, Refusal } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { ChooseItems } from "./choose-items";
-import { copyRich } from "./copy-rich";
+import { copyRich } from "../talk/copy-rich";
 import { Issues } from "./issues";
 import { LetterPreview } from "./letter-preview";
 import { OnTheList } from "./on-the-list";

@@ -108,6 +108,12 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
         Copy all links
       </MenuItem>
       <MenuLine />
+      <MenuItem href={`/api/export/${id}?format=pdf`} download>
+        Save as PDF
+      </MenuItem>
+      <MenuItem href={`/api/export/${id}?format=docx`} download>
+        Save for a word processor
+      </MenuItem>
       <MenuItem href={`/api/export/${id}?format=bookmarks`} download>
         Save as a bookmark file
       </MenuItem>

@@ -1,0 +1,48 @@
+/** The styles of bibliographies that come with Hobbin: their ids are the names of their files, and what they are called. */
+export const STYLES = [
+  ["apa", "APA, 7th edition"],
+  ["modern-language-association", "MLA, 9th edition"],
+  ["chicago-author-date", "Chicago, 17th edition: author and date"],
+  ["chicago-note-bibliography", "Chicago, 17th edition: notes"],
+  ["turabian-fullnote-bibliography", "Turabian, 8th edition"],
+  ["harvard-cite-them-right", "Harvard (Cite Them Right, 12th edition)"],
+  ["ieee", "IEEE"],
+  ["vancouver", "Vancouver"],
+  ["american-medical-association", "AMA, 11th edition"],
+  ["council-of-science-editors-author-date", "CSE: name and year"],
+  ["american-chemical-society", "American Chemical Society"],
+  ["american-sociological-association", "American Sociological Association"],
+  ["american-political-science-association", "American Political Science Association"],
+  ["american-anthropological-association", "American Anthropological Association"],
+  ["modern-humanities-research-association", "MHRA, 3rd edition"],
+  ["oscola", "OSCOLA"],
+  ["iso690-author-date-en", "ISO 690: author and date"],
+  ["din-1505-2", "DIN 1505-2"],
+  ["deutsche-gesellschaft-fur-psychologie", "Deutsche Gesellschaft für Psychologie"],
+  ["associacao-brasileira-de-normas-tecnicas", "ABNT"],
+  ["elsevier-harvard", "Elsevier, Harvard"],
+  ["springer-basic-author-date", "Springer, Basic"],
+  ["nature", "Nature"],
+  ["science", "Science"],
+  ["cell", "Cell"],
+  ["the-lancet", "The Lancet"],
+] as const;
+
+export type StyleId = (typeof STYLES)[number][0];
+export const STYLE_IDS = STYLES.map(([id]) => id);
+
+/** The locales that come with Hobbin, by the language they are for; the first of a language stands for all of it. */
+const LOCALES = [
+  ...["en-US", "en-GB", "de-DE", "fr-FR", "es-ES", "it-IT", "nl-NL", "pl-PL", "pt-PT", "pt-BR", "sv-SE"],
+  ...["da-DK", "fi-FI", "nb-NO", "cs-CZ", "et-EE", "ru-RU", "uk-UA", "tr-TR", "el-GR", "hu-HU", "ro-RO"],
+  ...["zh-CN", "ja-JP", "ar", "he-IL", "fa-IR"],
+];
+
+/** The locale for a language; American English for those that have none. @param language as BCP 47 has it, or empty */
+export function localeFor(language: string): string {
+  const wanted = language === "no" ? "nb" : language;
+  const [main = ""] = wanted.split("-");
+  return (
+    LOCALES.find((one) => one === wanted) ?? LOCALES.find((one) => one.split("-")[0] === main) ?? "en-US"
+  );
+}

@@ -1,0 +1,253 @@
+import {
+  AlignmentType,
+  Document,
+  ExternalHyperlink,
+  Footer,
+  HeadingLevel,
+  ImageRun,
+  LevelFormat,
+  LineRuleType,
+  PageNumber,
+  Paragraph,
+  type ParagraphChild,
+  TableOfContents,
+  TextRun,
+} from "docx";
+import type { Run } from "../../cite/runs";
+import { LIGHT } from "../../look/colours";
+import type { Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
+
+/** The bytes of pictures, JPEG, by their hashes. */
+export type Pictures = Readonly<Record<string, Uint8Array>>;
+
+const HEADINGS = [
+  HeadingLevel.HEADING_1,
+  HeadingLevel.HEADING_2,
+  HeadingLevel.HEADING_3,
+  HeadingLevel.HEADING_4,
+  HeadingLevel.HEADING_5,
+  HeadingLevel.HEADING_6,
+];
+/** Sizes of paper in twentieths of a point, as WordprocessingML counts (ECMA-376, 17.6.13). */
+const PAPER = { a4: { width: 11_906, height: 16_838 }, letter: { width: 12_240, height: 15_840 } } as const;
+const colour = (name: "quiet" | "accent" | "ink") => LIGHT[name].slice(1);
+/** Letters every word processor has. */
+const SERIF = "Georgia";
+const SANS = "Arial";
+const PICTURE = { width: 120, height: 75 };
+
+/**
+ * A collection as a document of a word processor: by styles with names, so that whoever gets it can give it another look at
+ * once; headings with their levels, numbered items, links, a list of contents, pictures with what is to be seen on them.
+ */
+export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictures: Pictures): Document {
+  const bidirectional = printed.direction === "rtl";
+  return new Document({
+    title: printed.title,
+    creator: printed.team,
+    lastModifiedBy: printed.team,
+    keywords: printed.keywords.join(", "),
+    features: { updateFields: printed.parts.length > 1 },
+    styles: {
+      default: {
+        document: {
+          run: {
+            ...{ font: SANS, size: 21, color: colour("ink"), language: { value: printed.language } },
+            rightToLeft: bidirectional,
+          },
+          paragraph: { spacing: { after: 80, line: 276, lineRule: LineRuleType.AUTO } },
+        },
+        ...Object.fromEntries(
+          HEADINGS.map((_, i) => [
+            `heading${i + 1}`,
+            {
+              run: { font: SERIF, bold: true, size: [44, 30, 26, 24, 22, 22][i], color: colour("ink") },
+              // Without it readers of the file find no headings in it.
+              paragraph: { spacing: { before: i ? 320 : 0, after: 120 }, outlineLevel: i, keepNext: true },
+            },
+          ]),
+        ),
+      },
+      paragraphStyles: [
+        style("Context", "Context line", { font: SERIF, size: 25 }, { keepNext: true }),
+        style("ItemTitle", "Title of an item", { bold: true }, { keepNext: true }),
+        style("Source", "Source", { size: 18, color: colour("quiet") }),
+        style("About", "About", { color: colour("quiet") }),
+        style("Lead", "Lead", { font: SERIF, size: 25, color: colour("quiet") }),
+        style("Reference", "Reference", {}, { indent: { left: 560, hanging: 560 } }),
+        style("Quotation", "Quotation", { font: SERIF, italics: true }, { indent: { left: 340 } }),
+      ],
+    },
+    numbering: {
+      config: [
+        {
+          reference: "items",
+          levels: [
+            {
+              ...{ level: 0, format: LevelFormat.DECIMAL, text: "%1", alignment: AlignmentType.START },
+              style: {
+                run: { font: SERIF, bold: true, color: colour("accent") },
+                paragraph: { indent: { left: 500, hanging: 500 } },
+              },
+            },
+          ],
+        },
+      ],
+    },
+    sections: [
+      {
+        properties: {
+          page: { size: PAPER[paper], margin: { top: 1_080, bottom: 1_190, left: 1_190, right: 1_190 } },
+        },
+        footers: {
+          default: new Footer({
+            children: [
+              new Paragraph({
+                style: "Source",
+                alignment: AlignmentType.END,
+                children: [new TextRun({ children: [PageNumber.CURRENT, " / ", PageNumber.TOTAL_PAGES] })],
+              }),
+            ],
+          }),
+        },
+        children: [
+          ...printed.parts.flatMap((part, i) => partOf(part, i, printed, pictures)),
+          ...referencesOf(printed.references),
+        ],
+      },
+    ],
+  });
+
+  function style(id: string, name: string, run: object, paragraph: object = {}) {
+    return { id, name, basedOn: "Normal", next: "Normal", quickFormat: true, run, paragraph };
+  }
+}
+
+/** The bibliography, each entry with its second line further in. */
+function referencesOf(references: Printed["references"]): Paragraph[] {
+  if (!references.length) return [];
+  return [
+    new Paragraph({ heading: HeadingLevel.HEADING_2, children: [new TextRun("References")] }),
+    ...references.map(
+      ({ label, runs }) =>
+        new Paragraph({
+          style: "Reference",
+          children: [...(label ? [new TextRun(`${label}\t`)] : []), ...runs.map(asChild)],
+        }),
+    ),
+  ];
+}
+
+function asChild({ text, italic, bold, small, raised, address }: Run): ParagraphChild {
+  const face = { text, italics: italic, bold, smallCaps: small, superScript: raised };
+  return address
+    ? new ExternalHyperlink({ link: address, children: [new TextRun({ ...face, style: "Hyperlink" })] })
+    : new TextRun(face);
+}
+
+const plain = (style: string, text: string, more: object = {}) =>
+  new Paragraph({ style, children: [new TextRun(text)], ...more });
+
+function partOf(part: PrintedPart, instance: number, printed: Printed, pictures: Pictures) {
+  const level = Math.min(part.level, HEADINGS.length) - 1;
+  const isFirst = instance === 0;
+  return [
+    new Paragraph({
+      heading: HEADINGS[level],
+      pageBreakBefore: !isFirst && part.level <= 2,
+      children: [new TextRun(part.title)],
+    }),
+    ...part.about.map((text) => plain("Lead", text)),
+    plain("Source", isFirst ? [printed.team, part.holds, printed.day].join(" · ") : part.holds),
+    ...(isFirst && printed.parts.length > 1
+      ? [new TableOfContents("Contents", { hyperlink: true, headingStyleRange: "1-2" })]
+      : []),
+    ...part.sections.flatMap((section) => sectionOf(section, level + 1, instance, pictures)),
+  ];
+}
+
+function sectionOf(
+  section: PrintedSection,
+  level: number,
+  instance: number,
+  pictures: Pictures,
+): Paragraph[] {
+  const heading = HEADINGS[Math.min(level, HEADINGS.length - 1)]!;
+  return [
+    ...(section.title
+      ? [
+          new Paragraph({
+            heading,
+            children: [
+              new TextRun(section.title),
+              ...(section.minutes
+                ? [
+                    new TextRun({
+                      text: `  ${section.minutes}`,
+                      bold: false,
+                      size: 18,
+                      color: colour("quiet"),
+                    }),
+                  ]
+                : []),
+            ],
+          }),
+        ]
+      : []),
+    ...section.intro.map((text) => plain("About", text)),
+    ...section.entries.flatMap((one) => entryOf(one, instance, pictures)),
+  ];
+}
+
+function entryOf(one: PrintedEntry, instance: number, pictures: Pictures): Paragraph[] {
+  if (one.number === null)
+    return [
+      ...(one.title ? [plain("ItemTitle", one.title)] : []),
+      ...one.about.map((text) => plain("Lead", text)),
+    ];
+  const beneath = { indent: { left: 500 } };
+  const bytes = one.picture && pictures[one.picture.hash];
+  const drawn = bytes
+    ? [
+        new Paragraph({
+          ...beneath,
+          children: [
+            new ImageRun({
+              ...{ type: "jpg", data: bytes, transformation: PICTURE },
+              altText: {
+                name: one.title,
+                title: one.title,
+                description: one.picture!.alternative || `Picture of the page “${one.title}”`,
+              },
+            }),
+          ],
+        }),
+      ]
+    : [];
+  const text = [
+    ...one.context.map((words) => ({ style: "Context", children: [new TextRun(words)] as ParagraphChild[] })),
+    { style: "ItemTitle", children: [titleOf(one)] },
+  ];
+  return [
+    ...text.map(
+      ({ style, children }, i) =>
+        new Paragraph({
+          ...{ style, children },
+          // The number stands before whatever comes first.
+          ...(i === 0
+            ? { numbering: { reference: "items", level: 0, instance }, spacing: { before: 240 } }
+            : beneath),
+        }),
+    ),
+    plain("Source", one.source, beneath),
+    ...drawn,
+    ...one.quotation.map((words) => plain("Quotation", words, { indent: { left: 840 } })),
+    ...one.about.map((words) => plain("About", words, beneath)),
+    ...(one.tags.length ? [plain("Source", one.tags.join(" · "), beneath)] : []),
+  ];
+}
+
+const titleOf = ({ title, address }: PrintedEntry): ParagraphChild =>
+  address
+    ? new ExternalHyperlink({ link: address, children: [new TextRun({ text: title, style: "Hyperlink" })] })
+    : new TextRun(title);

@@ -1,0 +1,77 @@
+import { asPrinted, type Printed } from "@/core/formats/printed/model";
+import type { Reference } from "@/core/cite/bibliography";
+import type { PublishedTree } from "@/core/publish/model";
+import { Problem } from "@/mechanism/problem";
+import { readStored } from "@/outside/files";
+import { asJpeg } from "@/outside/pictures";
+import { settings } from "@/outside/settings";
+import { docxInThread, pdfInThread, TooSlow } from "@/outside/threads/in-thread";
+
+export type Paper = "a4" | "letter";
+
+/** More than this nobody prints, and no thread sets in a minute. */
+const MOST_ITEMS = 5_000;
+/** Pictures in one document; those behind are left out. */
+const MOST_PICTURES = 1_000;
+/** So many are read from the store at once. */
+const AT_ONCE = 20;
+
+/**
+ * A collection with everything inside as PDF.
+ * @param references its bibliography, or none
+ * @throws {Problem} export-too-large
+ */
+export async function writePdf(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
+  const printed = printedOf(tree, references);
+  const pictures = await picturesIn(printed, (bytes) => Promise.resolve(bytes));
+  const fonts = settings().fonts.split(/\s+/);
+  return unlessTooLarge(
+    pdfInThread({ printed, pictures, fonts, paper: paper === "letter" ? "us-letter" : "a4" }),
+  );
+}
+
+/**
+ * The same as a document of a word processor.
+ * @throws {Problem} export-too-large
+ */
+export async function writeDocx(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
+  const printed = printedOf(tree, references);
+  // Word processors do not know the form pictures are kept in.
+  const pictures = await picturesIn(printed, asJpeg);
+  return unlessTooLarge(docxInThread({ printed, paper, pictures }));
+}
+
+function printedOf(tree: PublishedTree, references: Reference[]): Printed {
+  const printed = asPrinted(tree, references);
+  if (entriesOf(printed).length > MOST_ITEMS) throw new Problem("export-too-large");
+  return printed;
+}
+
+const entriesOf = (printed: Printed) =>
+  printed.parts.flatMap((part) => part.sections.flatMap((section) => section.entries));
+
+const unlessTooLarge = (work: Promise<Buffer>): Promise<Buffer> =>
+  work.catch((error: unknown) => {
+    if (error instanceof TooSlow) throw new Problem("export-too-large");
+    throw error;
+  });
+
+/** The pictures of a document, by their hashes. @param as what is made of each; null: it is left out */
+async function picturesIn(
+  printed: Printed,
+  as: (bytes: Uint8Array) => Promise<Uint8Array | null>,
+): Promise<Record<string, Uint8Array>> {
+  const hashes = new Set(entriesOf(printed).flatMap((one) => (one.picture ? [one.picture.hash] : [])));
+  const wanted = [...hashes].slice(0, MOST_PICTURES);
+  const found: Record<string, Uint8Array> = {};
+  for (let i = 0; i < wanted.length; i += AT_ONCE)
+    await Promise.all(
+      wanted.slice(i, i + AT_ONCE).map(async (hash) => {
+        // One that is gone from the store does not keep anybody from their document.
+        const bytes = await readStored(hash).catch(() => null);
+        const made = bytes && (await as(bytes).catch(() => null));
+        if (made) found[hash] = made;
+      }),
+    );
+  return found;
+}

@@ -1,0 +1,145 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { beforeAll, expect, test } from "vitest";
+import { getExport } from "@/http/export-route";
+import { officeInThread } from "@/outside/threads/in-thread";
+import { as, makeWorld, type World } from "./world";
+
+let world: World;
+let course: string;
+const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-documents-"));
+const EVIL = [
+  `#read("/etc/passwd") *bold* $x$ \\ @ref <label>`,
+  `</w:t><script>alert(1)</script> & "quoted" ]]>`,
+  "المستنقع في الشتاء",
+  "泥炭地の水位 🐦",
+  "Hochmoorwiedervernässung".repeat(12),
+  "\u0000\u0007\u202Eturned\uFFFE\uD800",
+];
+const contextOf = (n: number) => `Because of reason ${n}, and no other.`;
+const addressOf = (n: number) => `https://documents.example/${n}?a=1&b=%22${n}`;
+
+const run = (program: string, ...args: string[]) =>
+  execFileSync(program, args, { encoding: "utf8", stdio: ["ignore", "pipe", "ignore"] });
+const saved = (name: string, bytes: Buffer) => {
+  const file = path.join(folder, name);
+  writeFileSync(file, bytes);
+  return file;
+};
+const document = async (format: "pdf" | "docx", more: object = {}) => {
+  const { base64, name } = await as(world.editor, "export.document", { collection: course, format, ...more });
+  return { name, bytes: Buffer.from(base64, "base64") };
+};
+
+beforeAll(async () => {
+  world = await makeWorld();
+  const { editor, team } = world;
+  course = (await as(editor, "collections.make", { team, title: "Bogs / in: winter?" })).collection.id;
+  const week = (await as(editor, "collections.make", { team, title: "Week 1: ice", parent: course }))
+    .collection.id;
+  await as(editor, "collections.edit", { collection: course, description: "What to read.\nIn this order." });
+  const { section } = await as(editor, "sections.make", { collection: course, title: "To begin" });
+  for (let n = 0; n < 8; n++) {
+    const { item } = await as(editor, "capture.work", {
+      ...{ team, type: "book", title: `Book ${n}`, authors: [`Weld${n}, Ona`], published: "2019-03" },
+      ...{ address: addressOf(n), collection: n < 6 ? course : week, ...(n < 6 && { section: section.id }) },
+    });
+    const heading = EVIL[n] ?? "";
+    await as(editor, "placements.edit", { placement: item!.id, context: contextOf(n), heading });
+  }
+});
+
+test("as PDF it is tagged, has its headings, links and words in their order, and is whole", async () => {
+  const { name, bytes } = await document("pdf");
+  expect(name).toBe("Bogs in winter.pdf");
+  const file = saved("course.pdf", bytes);
+  const info = run("pdfinfo", file);
+  // ISO 14289-1 (PDF/UA-1), 7.1: the file has a title and is tagged; 7.2: a language is laid down.
+  expect(info).toMatch(/Title: +Bogs \/ in: winter\?/);
+  expect(info).toMatch(/Tagged: +yes/);
+  expect(info).toMatch(/Page size: .*A4/);
+  expect(bytes.toString("latin1")).toMatch(/\/Lang ?\(en\)/);
+  const structure = run("pdfinfo", "-struct", file);
+  // 7.4: headings do not skip a level; 7.6: lists are lists; 7.18.5: links are links.
+  for (const part of ["H1", "H2", "L (block)", "LBody", "Link (inline)", "TOC"])
+    expect(structure).toContain(part);
+  const links = run("pdfinfo", "-url", file);
+  const text = run("pdftotext", file, "-").replace(/\s+/g, " ");
+  let at = 0;
+  for (let n = 0; n < 8; n++) {
+    expect(links).toContain(addressOf(n));
+    const next = text.indexOf(contextOf(n), at);
+    expect(next, contextOf(n)).toBeGreaterThan(at - 1);
+    at = next;
+  }
+  expect(text).toContain(EVIL[0]);
+  expect(text).toContain("To begin");
+  expect(run("qpdf", "--check", file)).toContain("No syntax or stream encoding errors found");
+  // The same content has the same bytes.
+  expect((await document("pdf")).bytes.equals(bytes)).toBe(true);
+  expect(run("pdfinfo", saved("letter.pdf", (await document("pdf", { paper: "letter" })).bytes))).toMatch(
+    /letter/,
+  );
+});
+
+test("for a word processor it has headings, context lines and links, which Hobbin reads back the same", async () => {
+  const { name, bytes } = await document("docx");
+  expect(name).toBe("Bogs in winter.docx");
+  const read = await officeInThread(bytes);
+  const html = read!.copy.html;
+  // What is kept of a text has no heading of the first level: that is its title.
+  expect(html).toMatch(/<h2[^>]*>.*Bogs \/ in: winter\?/);
+  expect(html).toMatch(/<h2[^>]*>.*Week 1: ice/);
+  let at = 0;
+  for (let n = 0; n < 8; n++) {
+    expect(html).toContain(`href="${addressOf(n).replaceAll("&", "&amp;")}"`);
+    const next = html.indexOf(contextOf(n), at);
+    expect(next, contextOf(n)).toBeGreaterThan(at - 1);
+    at = next;
+  }
+  expect(html).not.toContain("<script");
+  expect(read!.copy.text).toContain(`</w:t><script>alert(1)</script> & "quoted" ]]>`);
+});
+
+test("a bibliography in the style that is asked for stands at its end, and can be had alone", async () => {
+  const { editor } = world;
+  const text = async (style: string) =>
+    run("pdftotext", saved(`${style}.pdf`, (await document("pdf", { style })).bytes), "-").replace(
+      /\s+/g,
+      " ",
+    );
+  expect(await text("apa")).toContain("Weld3, O. (2019). Book 3.");
+  expect(await text("ieee")).toContain("O. Weld3, Book 3. 2019.");
+  const docx = await officeInThread((await document("docx", { style: "apa" })).bytes);
+  expect(docx!.copy.text).toContain("Weld3, O. (2019). Book 3.");
+  const alone = await as(editor, "references.bibliography", { collection: course, style: "apa" });
+  expect(alone.count).toBe(8);
+  expect(alone.text.split("\n")[3]).toContain("Weld3, O. (2019). Book 3.");
+  expect(alone.html).toContain("<i>Book 3</i>");
+  await expect(document("pdf", { style: "../../etc/passwd" })).rejects.toMatchObject({ code: "not-valid" });
+});
+
+test("whatever is in it, there is a document; only what is chosen is in it when something is chosen", async () => {
+  const { editor, team } = world;
+  const made = (await as(editor, "collections.make", { team, title: EVIL[5] + "x" })).collection.id;
+  for (const words of EVIL) await as(editor, "capture.note", { team, text: `${words} x`, collection: made });
+  const read = await as(editor, "collections.read", { collection: made });
+  const placements = read.items[0]!.id;
+  for (const format of ["pdf", "docx"]) {
+    const one = await as(editor, "export.document", { collection: made, format, placements });
+    const all = await as(editor, "export.document", { collection: made, format });
+    expect(one.base64.length).toBeGreaterThan(1_000);
+    expect(all.base64.length).toBeGreaterThan(one.base64.length);
+  }
+});
+
+test("the file itself is had from its address, and by nobody who may not see the collection", async () => {
+  const get = (query: string) =>
+    getExport(new Request(`http://localhost/api/export/${course}?${query}`), {
+      params: Promise.resolve({ collection: course }),
+    });
+  const answer = await get("format=pdf");
+  expect([401, 403, 404]).toContain(answer.status);
+});
