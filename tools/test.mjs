@@ -28,6 +28,7 @@ const REFERENCES = {
   "/usr/bin/w3m": "w3m",
   "/usr/bin/style": "diction",
   "/usr/bin/qpdf": "qpdf",
+  "/usr/lib/python3/dist-packages/openpyxl/__init__.py": "python3-openpyxl",
   "/usr/lib/python3/dist-packages/feedparser/__init__.py": "python3-feedparser",
   "/usr/bin/xmllint": "libxml2-utils",
 };

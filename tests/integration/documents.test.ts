@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import { strFromU8, unzipSync } from "fflate";
 import { beforeAll, expect, test } from "vitest";
 import { getExport } from "@/http/export-route";
 import { officeInThread } from "@/outside/threads/in-thread";
@@ -28,7 +29,14 @@ const saved = (name: string, bytes: Buffer) => {
   writeFileSync(file, bytes);
   return file;
 };
-const document = async (format: "pdf" | "docx", more: object = {}) => {
+/** What openpyxl makes of a workbook. */
+const OPENPYXL = `
+import json, sys, openpyxl
+def cell(c): return c.value if c.value is None or isinstance(c.value, (int, float, str)) else c.value.isoformat()
+print(json.dumps([{"title": s.title, "rows": [[cell(c) for c in r] for r in s.iter_rows()],
+  "links": [r[5].hyperlink.target if r[5].hyperlink else None for r in s.iter_rows()]}
+  for s in openpyxl.load_workbook(sys.argv[1])]))`;
+const document = async (format: "pdf" | "docx" | "xlsx" | "epub", more: object = {}) => {
   const { base64, name } = await as(world.editor, "export.document", { collection: course, format, ...more });
   return { name, bytes: Buffer.from(base64, "base64") };
 };
@@ -133,6 +141,46 @@ test("whatever is in it, there is a document; only what is chosen is in it when 
     expect(one.base64.length).toBeGreaterThan(1_000);
     expect(all.base64.length).toBeGreaterThan(one.base64.length);
   }
+});
+
+test("as a workbook another program reads each sheet, with its links and dates", async () => {
+  const { bytes } = await document("xlsx");
+  const file = saved("course.xlsx", bytes);
+  // Debian's python3-openpyxl.
+  const read = JSON.parse(run("/usr/bin/python3", "-c", OPENPYXL, file)) as {
+    title: string;
+    rows: (string | number | null)[][];
+    links: (string | null)[];
+  }[];
+  expect(read.map((one) => one.title)).toEqual(["Bogs in winter", "Week 1 ice"]);
+  const [bogs, week] = read;
+  expect([bogs!.rows.length, week!.rows.length]).toEqual([7, 3]);
+  expect(bogs!.rows[0]!.slice(0, 6)).toEqual(["No.", "Collection", "Section", "Title", "Context", "Address"]);
+  expect(bogs!.rows[1]).toContain(contextOf(0));
+  expect(bogs!.rows[1]![3]).toBe(EVIL[0]);
+  expect(bogs!.links.slice(1)).toEqual([0, 1, 2, 3, 4, 5].map(addressOf));
+  // When it was added is a date, and today's.
+  expect(String(bogs!.rows[1]!.at(-1))).toMatch(/^\d{4}-\d{2}-\d{2}/);
+});
+
+test("as a book its first file says what it is, and every chapter, link and reference is in it", async () => {
+  const { name, bytes } = await document("epub", { style: "apa" });
+  expect(name).toBe("Bogs in winter.epub");
+  // EPUB 3.3, 4.2.6: at byte 30 the name, at 38 the type, neither packed.
+  expect(bytes.subarray(30, 58).toString("latin1")).toBe("mimetypeapplication/epub+zip");
+  const files = unzipSync(bytes);
+  const chapters = Object.entries(files)
+    .filter(([file]) => file.endsWith(".xhtml"))
+    .map(([, content]) => strFromU8(content));
+  for (const chapter of chapters)
+    expect(run("xmllint", "--noout", "--nonet", saved("chapter.xhtml", Buffer.from(chapter)))).toBe("");
+  const all = chapters.join("\n");
+  for (let n = 0; n < 8; n++) {
+    expect(all).toContain(contextOf(n));
+    expect(all).toContain(`href="${addressOf(n).replaceAll("&", "&amp;")}"`);
+  }
+  expect(all).toContain("<i>Book 3</i>");
+  expect((await document("epub", { style: "apa" })).bytes.equals(bytes)).toBe(true);
 });
 
 test("the file itself is had from its address, and by nobody who may not see the collection", async () => {

@@ -8,6 +8,7 @@ import { settings } from "@/outside/settings";
 import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
 import { measureCloth } from "./cloth";
+import { measureDocuments } from "./documents";
 import { measureEditions } from "./editions";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
@@ -39,6 +40,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   "first-sight": () => measureFirstSight(actor, small.id, few, base),
   "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
+  documents: () => measureDocuments(actor, small.id, few),
   editions: () => measureEditions(actor, large.id, many, base),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],

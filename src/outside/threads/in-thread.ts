@@ -11,6 +11,8 @@ import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
 import type { CiteTask } from "./cite-thread";
 import type { DocxTask } from "./write-docx-thread";
+import type { EpubTask } from "./write-epub-thread";
+import type { FileTask } from "./write-file-thread";
 import type { PdfTask } from "./write-pdf-thread";
 
 /** What takes longer than this was built to be slow, and is let go. */
@@ -90,6 +92,20 @@ export const docxInThread = (task: DocxTask): Promise<Buffer> =>
  * @throws {TooSlow} when it takes longer than half a minute
  */
 export const citeInThread = (task: CiteTask): Promise<Reference[]> => run("cite-thread", task, 30_000);
+
+/**
+ * A collection as a file of bytes.
+ * @throws {TooSlow} when it takes longer than a minute
+ */
+export const fileInThread = (task: FileTask): Promise<Buffer> =>
+  run<Uint8Array>("write-file-thread", task, 60_000).then(Buffer.from);
+
+/**
+ * A collection as a book.
+ * @throws {TooSlow} when it takes longer than a minute
+ */
+export const epubInThread = (task: EpubTask): Promise<Buffer> =>
+  run<Uint8Array>("write-epub-thread", task, 60_000).then(Buffer.from);
 
 /** A HEIC picture as JPEG; null when it is none. */
 export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>

@@ -1,4 +1,5 @@
 import { writeBookmarks } from "@/core/formats/bookmarks-write";
+import { writeCsv } from "@/core/formats/csv-write";
 import { writeMarkdown } from "@/core/formats/markdown-write";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeText, OneOf } from "@/mechanism/input";
@@ -10,6 +11,7 @@ import { worksOf } from "./works";
 /** The file formats a collection can leave in. A new one needs a writer in core/formats and a line here. */
 const FORMATS = {
   bookmarks: { type: "text/html; charset=utf-8", ending: "html", write: writeBookmarks },
+  csv: { type: "text/csv; charset=utf-8", ending: "csv", write: writeCsv },
   markdown: { type: "text/markdown; charset=utf-8", ending: "md", write: writeMarkdown },
 } as const;
 /** Lists of references: every work once, however often it stands in the collections. */
@@ -30,7 +32,7 @@ class ExportCollection {
 export const exportCollection = reading({
   name: "export.collection",
   about:
-    "A collection, with those inside it, as an open file: a browser's bookmark file, Markdown, or a list of references.",
+    "A collection, with those inside it, as an open file: a table (CSV), a browser's bookmark file, Markdown, or a list of references.",
   input: ExportCollection,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {

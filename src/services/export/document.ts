@@ -2,7 +2,7 @@ import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { writeDocx, writePdf } from "./pages";
+import { writeBook, writeDocx, writePdf, writeWorkbook } from "./pages";
 import { referencesOf } from "./references-of";
 import { fileName, treeOf } from "./tree";
 
@@ -12,6 +12,11 @@ const DOCUMENTS = {
   docx: {
     type: "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
     write: writeDocx,
+  },
+  epub: { type: "application/epub+zip", write: writeBook },
+  xlsx: {
+    type: "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+    write: writeWorkbook,
   },
 } as const;
 export const DOCUMENT_FORMATS = Object.keys(DOCUMENTS);
@@ -30,7 +35,7 @@ class ExportDocument {
 export const exportDocument = reading({
   name: "export.document",
   about:
-    "A collection, with those inside it, as a document on A4 or Letter: PDF, or for a word processor (DOCX). Its bytes are in Base64; /api/export/<collection> gives the file itself.",
+    "A collection, with those inside it, as a document on A4 or Letter: PDF, or for a word processor (DOCX); as a book (EPUB); or as a workbook (XLSX), a sheet a collection and a row an item. Its bytes are in Base64; /api/export/<collection> gives the file itself.",
   input: ExportDocument,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {

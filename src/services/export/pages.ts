@@ -5,7 +5,7 @@ import { Problem } from "@/mechanism/problem";
 import { readStored } from "@/outside/files";
 import { asJpeg } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
-import { docxInThread, pdfInThread, TooSlow } from "@/outside/threads/in-thread";
+import { docxInThread, epubInThread, fileInThread, pdfInThread, TooSlow } from "@/outside/threads/in-thread";
 
 export type Paper = "a4" | "letter";
 
@@ -40,6 +40,23 @@ export async function writeDocx(tree: PublishedTree, paper: Paper, references: R
   const pictures = await picturesIn(printed, asJpeg);
   return unlessTooLarge(docxInThread({ printed, paper, pictures }));
 }
+
+/**
+ * The same as a book.
+ * @throws {Problem} export-too-large
+ */
+export async function writeBook(tree: PublishedTree, _: Paper, references: Reference[]): Promise<Buffer> {
+  const printed = printedOf(tree, references);
+  // Not every reader of books knows the form pictures are kept in.
+  return unlessTooLarge(epubInThread({ printed, pictures: await picturesIn(printed, asJpeg) }));
+}
+
+/**
+ * The same as a workbook.
+ * @throws {Problem} export-too-large
+ */
+export const writeWorkbook = (tree: PublishedTree): Promise<Buffer> =>
+  unlessTooLarge(fileInThread({ tree, format: "xlsx" }));
 
 function printedOf(tree: PublishedTree, references: Reference[]): Printed {
   const printed = asPrinted(tree, references);

@@ -11,6 +11,11 @@ import { sayFailure } from "../talk/say-failure";
 const DOCUMENTS = [
   ["pdf", "PDF"],
   ["docx", "Word processor (DOCX)"],
+  ["epub", "Book (EPUB)"],
+] as const;
+const TABLES = [
+  ["xlsx", "Workbook (XLSX)"],
+  ["csv", "Table (CSV)"],
 ] as const;
 const FILES = [
   ["markdown", "Markdown"],
@@ -73,7 +78,10 @@ export function SaveAs({ collection }: { collection: string }) {
           </Button>
         )}
       </p>
-      <p className="flex flex-wrap gap-1.5">{files(FILES)}</p>
+      <p className="flex flex-wrap gap-1.5">
+        {files(TABLES)}
+        {files(FILES)}
+      </p>
       <p className="flex flex-wrap items-center gap-1.5 text-[15px]">
         For reference programs: {files(REFERENCES)}
       </p>

@@ -11,6 +11,8 @@ import { forPrint } from "./for-print";
 
 /** A collection with everything inside as a document that is set on pages: plain words, in the order in which they stand. */
 export type Printed = {
+  /** Of the collection. */
+  id: string;
   title: string;
   team: string;
   /** As BCP 47 has it. */
@@ -71,6 +73,7 @@ export function asPrinted(tree: PublishedTree, references: readonly Reference[] 
   const { collection } = tree;
   const all = itemsIn(tree);
   return {
+    id: collection.id,
     title: forPrint(collection.title) || "Untitled",
     team: forPrint(collection.teamName),
     language: collection.language || "en",

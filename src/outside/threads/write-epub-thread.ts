@@ -1,0 +1,10 @@
+import type { Pictures } from "@/core/formats/printed/docx-document";
+import { writeEpub } from "@/core/formats/printed/epub-write";
+import type { Printed } from "@/core/formats/printed/model";
+
+export type EpubTask = { printed: Printed; pictures: Pictures };
+
+/** A collection as a book. */
+export default function work({ printed, pictures }: EpubTask): Uint8Array {
+  return writeEpub(printed, pictures);
+}

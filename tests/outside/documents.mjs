@@ -1,0 +1,52 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { execute } from "./execute.mjs";
+
+export const PROGRAMS = {
+  "/usr/bin/java": "openjdk-17-jre-headless",
+  "/usr/share/java/epubcheck.jar": "epubcheck",
+  "/usr/lib/libreoffice/program/libswlo.so": "libreoffice-writer-nogui",
+  "/usr/bin/pandoc": "pandoc",
+  "/usr/bin/mutool": "mupdf-tools",
+};
+
+/**
+ * Shows documents Hobbin writes to programs of others: a book to EPUBCheck, and a document of a word processor to LibreOffice
+ * and pandoc.
+ * @returns {Promise<{ version: string, said: Record<string, string[]> }>} what EPUBCheck complained of; the headings
+ *   LibreOffice finds, as the outline of the PDF it makes; the addresses pandoc finds, in their order
+ */
+export async function ask() {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-documents-"));
+  try {
+    await execute(process.execPath, ["--import", "tsx", "tests/outside/sources/write-documents.ts", folder]);
+    const file = (name) => path.join(folder, name);
+    // With errors it ends as if it had failed; what it found is in the file all the same.
+    const book = ["-jar", "/usr/share/java/epubcheck.jar", file("course.epub"), "--json", file("said.json")];
+    await execute("java", book).catch(() => undefined);
+    const checked = JSON.parse(readFileSync(file("said.json"), "utf8"));
+    await execute("soffice", [
+      `-env:UserInstallation=file://${folder}/profile`,
+      ...["--headless", "--convert-to", "pdf", "--outdir", folder, file("course.docx")],
+    ]);
+    const outline = await execute("mutool", ["show", file("course.pdf"), "outline"]);
+    const markdown = await execute("pandoc", [file("course.docx"), "-t", "json"]);
+    const said = {
+      EPUBCheck: checked.messages.map(({ ID, message }) => `${ID}: ${message}`),
+      "LibreOffice, headings": outline
+        .split("\n")
+        .flatMap((line) => /"(.*)"/.exec(line)?.[1] ?? [])
+        .map((title) => title.replace(/\s{2,}.*$/, "")),
+      "pandoc, links": [...markdown.matchAll(/"(https:\/\/[^"]+)"/g)].map((one) => one[1]),
+    };
+    const versions = [
+      `EPUBCheck ${checked.checker.checkerVersion}`,
+      (await execute("soffice", ["--version"])).trim(),
+      (await execute("pandoc", ["--version"])).split("\n")[0],
+    ];
+    return { version: versions.join(", "), said };
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

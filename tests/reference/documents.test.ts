@@ -1,0 +1,13 @@
+import { expect, test } from "vitest";
+import { said, version } from "../outside/said/documents.json";
+import { HEADINGS, LINKS } from "../outside/sources/course";
+
+/** As `npm run test:outside -- documents` wrote it down. */
+test("EPUBCheck finds nothing, LibreOffice all headings, pandoc all links, in their order", () => {
+  expect(version).toMatch(/EPUBCheck 4.*LibreOffice.*pandoc/);
+  expect(said.EPUBCheck).toEqual([]);
+  // How long a section takes stands in its heading, smaller.
+  expect(said["LibreOffice, headings"].map((one) => one.replace(/ \d+ min$/, ""))).toEqual(HEADINGS);
+  const found = said["pandoc, links"].filter((one, i, all) => LINKS.includes(one) && all.indexOf(one) === i);
+  expect(found).toEqual(LINKS);
+});
