@@ -18,13 +18,15 @@ export const getExport = (
       collection,
       format: query.get("format"),
       placements: query.get("placements") ?? undefined,
-      paper: query.get("paper") ?? undefined,
-      style: query.get("style") ?? undefined,
     };
     const actor = await actorOf(request.headers);
     if (!DOCUMENT_FORMATS.includes(String(input.format)))
       return fileAnswer(await exportCollection.call(actor, input));
-    const { base64, ...file } = await exportDocument.call(actor, input);
+    const { base64, ...file } = await exportDocument.call(actor, {
+      ...input,
+      paper: query.get("paper") ?? undefined,
+      style: query.get("style") ?? undefined,
+    });
     return fileAnswer({ ...file, content: Buffer.from(base64, "base64") });
   });
 

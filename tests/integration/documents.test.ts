@@ -183,11 +183,29 @@ test("as a book its first file says what it is, and every chapter, link and refe
   expect((await document("epub", { style: "apa" })).bytes.equals(bytes)).toBe(true);
 });
 
-test("the file itself is had from its address, and by nobody who may not see the collection", async () => {
-  const get = (query: string) =>
-    getExport(new Request(`http://localhost/api/export/${course}?${query}`), {
+test("every format is had from its address, and by nobody who may not see the collection", async () => {
+  const get = (query: string, headers = {}) =>
+    getExport(new Request(`http://localhost/api/export/${course}?${query}`, { headers }), {
       params: Promise.resolve({ collection: course }),
     });
-  const answer = await get("format=pdf");
-  expect([401, 403, 404]).toContain(answer.status);
+  for (const format of ["pdf", "markdown"]) expect((await get(`format=${format}`)).status).toBe(401);
+  const { token } = await as(world.editor, "tokens.make", { name: "Files" });
+  const mine = { authorization: `Bearer ${token}` };
+  for (const format of [
+    "pdf",
+    "docx",
+    "epub",
+    "xlsx",
+    "csv",
+    "markdown",
+    "bookmarks",
+    "ris",
+    "bibtex",
+    "csl-json",
+  ]) {
+    const answer = await get(`format=${format}&paper=letter`, mine);
+    expect(answer.status, format).toBe(200);
+    expect(answer.headers.get("content-disposition"), format).toContain("Bogs in winter.");
+    expect((await answer.arrayBuffer()).byteLength, format).toBeGreaterThan(100);
+  }
 });

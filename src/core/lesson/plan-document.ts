@@ -29,12 +29,12 @@ export type LessonPlan = {
 };
 
 const STYLE = `
-*{box-sizing:border-box}body{margin:0;color:#111;background:#fff;font:400 10.5pt/1.4 "Atkinson Hyperlegible Next",system-ui,sans-serif;overflow-wrap:anywhere}
-main{max-width:270mm;margin:0 auto;padding:8mm 5mm}h1{font:650 19pt/1.2 Literata,Georgia,serif;margin:0}.aim{font-family:Literata,Georgia,serif;font-size:12pt;margin:1mm 0 0}.sub{font-size:9.5pt;color:#444;margin:1mm 0 4mm}
-table{border-collapse:collapse;width:100%;table-layout:fixed}th,td{text-align:left;vertical-align:top;padding:2mm 2.5mm;border:.2mm solid #999}thead th{font-size:9pt;background:#eee}tr{break-inside:avoid}
-col.t{width:27mm}col.w{width:34mm}.time{font-variant-numeric:tabular-nums;font-weight:700;white-space:nowrap}.time small{display:block;font-weight:400;color:#444}p{margin:0;white-space:pre-line}td p+p{margin-top:1.5mm}.m b{display:block}
+*{box-sizing:border-box}body{margin:0;color:#111;background:#fff;font:400 9.5pt/1.32 "Atkinson Hyperlegible Next",system-ui,sans-serif;overflow-wrap:anywhere}
+main{max-width:270mm;margin:0 auto;padding:8mm 5mm}h1{font:650 19pt/1.2 Literata,Georgia,serif;margin:0}.aim{font-family:Literata,Georgia,serif;font-size:11pt;line-height:1.35;margin:1mm 0 0}.sub{font-size:9.5pt;color:#444;margin:1mm 0 4mm}
+table{border-collapse:collapse;width:100%;table-layout:fixed}th,td{text-align:left;vertical-align:top;padding:1.4mm 2mm;border:.2mm solid #999}thead th{font-size:9pt;background:#eee}tr{break-inside:avoid}
+col.t{width:27mm}col.w{width:34mm}.time{font-variant-numeric:tabular-nums;font-weight:700;white-space:nowrap}.time small{display:block;font-weight:400;color:#444}p{margin:0;white-space:pre-line}td p+p{margin-top:1mm}.m b{display:block}
 form{display:flex;flex-wrap:wrap;gap:.5rem 1.25rem;align-items:center;padding:.75rem 5mm;background:#f1f3ef;border-bottom:1px solid #cfd6d0}form a{color:#0b5563}form button{font:inherit;font-weight:650;padding:.5rem 1rem;color:#fff;background:#0b5563;border:0;border-radius:6px;cursor:pointer}label{display:inline-flex;gap:.4rem;align-items:center}form input{font:inherit;height:2rem}
-@page{size:A4 landscape;margin:12mm}@media print{form{display:none}main{padding:0;max-width:none}}
+@page{size:A4 landscape;margin:11mm}@media print{form{display:none}main{padding:0;max-width:none}}
 @media screen and (max-width:45rem){table,tbody,tr,td,th{display:block}thead,colgroup{display:none}td[data-head]:not(:empty)::before{content:attr(data-head);display:block;font-size:9pt;color:#444}}
 `.replace(/\n/g, "");
 

@@ -108,6 +108,7 @@ export function SelectionBar({
         {!loose && (
           <>
             <MenuLine />
+            {first && <MenuItem onSelect={() => commands.ask("cite", first.id)}>Cite …</MenuItem>}
             {readers && first && (
               <MenuItem onSelect={() => void copyText(addressFor(readers, ids), "Copied.")}>
                 Copy their address for readers

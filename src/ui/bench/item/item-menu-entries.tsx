@@ -26,6 +26,9 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
         Open the original
       </MenuItem>
       <MenuItem href={`/read/${resource.id}`}>Read it here</MenuItem>
+      {!loose && item.look === "item" && (
+        <MenuItem onSelect={() => commands.ask("cite", item.id)}>Cite …</MenuItem>
+      )}
       {arranges && (
         <>
           <MenuLine />
