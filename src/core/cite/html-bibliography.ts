@@ -8,7 +8,8 @@ export const htmlBibliography = (entries: readonly Reference[]): string =>
     .map(({ label, runs }) => html`<p>${label ? `${label} ` : null}${runs.map(faced)}</p>`.text)
     .join("\n");
 
-function faced({ text, italic, bold, small, raised, address }: Run): Markup {
+/** A run of a reference in its face, and the link it is. */
+export function faced({ text, italic, bold, small, raised, address }: Run): Markup {
   let made = html`${text}`;
   if (italic) made = html`<i>${made}</i>`;
   if (bold) made = html`<b>${made}</b>`;

@@ -1,5 +1,5 @@
 import { strToU8, zipSync, type Zippable } from "fflate";
-import type { Run } from "../../cite/runs";
+import { faced } from "../../cite/html-bibliography";
 import { clothInLight } from "../../cover/in-light";
 import { LIGHT } from "../../look/colours";
 import { html as x, Markup } from "../../publish/html";
@@ -100,15 +100,6 @@ function referencesOf({ references, parts }: Printed): Chapter[] {
   return [
     { file: "references.xhtml", title: "References", level: Math.min(2, parts.length), body, hasSvg: false },
   ];
-}
-
-function faced({ text, italic, bold, small, raised, address }: Run): Markup {
-  let made = x`${text}`;
-  if (italic) made = x`<i>${made}</i>`;
-  if (bold) made = x`<b>${made}</b>`;
-  if (raised) made = x`<sup>${made}</sup>`;
-  if (small) made = x`<span style="font-variant:small-caps">${made}</span>`;
-  return address ? x`<a href="${address}">${made}</a>` : made;
 }
 
 /** The list of contents, what stands in something within its entry. */
