@@ -52,10 +52,17 @@ export async function cleanPicture(content: Buffer): Promise<{ content: Buffer; 
   }
 }
 
-/** A kept picture as JPEG, for programs that do not know WebP; null when it cannot be read. */
-export const asJpeg = (content: Uint8Array): Promise<Buffer | null> =>
+/** As wide as a picture beside an item is drawn in a document, at 300 dots an inch. */
+const IN_DOCUMENTS = 400;
+
+/**
+ * A kept picture as it stands in documents: JPEG, which every program knows and which is set in as it is, and no larger than
+ * it is drawn; null when it cannot be read.
+ */
+export const forDocument = (content: Uint8Array): Promise<Buffer | null> =>
   sharp(content)
+    .resize({ width: IN_DOCUMENTS, withoutEnlargement: true })
     .flatten({ background: "#ffffff" })
-    .jpeg({ quality: 82 })
+    .jpeg({ quality: 80 })
     .toBuffer()
     .catch(() => null);

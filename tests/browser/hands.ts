@@ -126,6 +126,28 @@ export async function signUp(page: Page, name: string): Promise<void> {
   await page.waitForURL(/\/team\//);
 }
 
+/** A person of their own, at their empty Desk, and how they do things by a request, to set the scene. */
+export async function newcomer(
+  browser: Browser,
+  name: string,
+  options: Parameters<Browser["newContext"]>[0] = {},
+) {
+  const context = await browser.newContext(options);
+  const page = await context.newPage();
+  await page.goto("/");
+  await signUp(page, name);
+  const origin = new URL(page.url()).origin;
+  const team = /team\/([\w-]+)/.exec(page.url())![1]!;
+  const act = async <T = Made>(name: string, data: object) => {
+    const answer = await page.request.post(`/api/actions/${name}`, { data, headers: { origin } });
+    expect(answer.status(), `${name}: ${await answer.text()}`).toBe(200);
+    return (await answer.json()) as T;
+  };
+  return { context, page, team, origin, act };
+}
+/** What the answers of most changes have of these. */
+type Made = { collection: { id: string }; section: { id: string }; item: { id: string }; code: string };
+
 /** The newest letter to an address, from the stand-in's mailbox. */
 export async function messageTo(address: string, subject: string): Promise<string> {
   for (let i = 0; i < 100; i++) {

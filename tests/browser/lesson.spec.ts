@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type LessonPlan, planDocument } from "../../src/core/lesson/plan-document";
 import chromium from "../../tools/lib/chromium.json" with { type: "json" };
-import { expect, openCollection, signUp, test } from "./hands";
+import { expect, openCollection, newcomer, test } from "./hands";
 
 // A microphone that is none, and a person who allows it.
 test.use({
@@ -14,17 +14,9 @@ test.use({
 test("a lesson: phases whose clock adds up, a spoken word, two sides on paper, and learners see theirs", async ({
   browser,
 }) => {
-  const context = await browser.newContext({ permissions: ["microphone"] });
-  const page = await context.newPage();
-  await page.goto("/");
-  await signUp(page, "Bryony Lund");
-  const origin = new URL(page.url()).origin;
-  const team = /team\/([\w-]+)/.exec(page.url())![1]!;
-  const act = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/actions/${name}`, { data, headers: { origin } });
-    expect(answer.status(), await answer.text()).toBe(200);
-    return (await answer.json()) as { collection: { id: string }; code: string };
-  };
+  const { context, page, team, act } = await newcomer(browser, "Bryony Lund", {
+    permissions: ["microphone"],
+  });
   const { id } = (await act("collections.make", { team, title: "How wet is wet?" })).collection;
   await openCollection(page, "How wet is wet?");
   await page.getByRole("button", { name: "What to do with this collection" }).click();

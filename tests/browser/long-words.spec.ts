@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, signUp, test } from "./hands";
+import { expect, newcomer, test } from "./hands";
 
 /** As many letters as a field takes, with no place to break a line at. */
 const long = (most: number) => "Hochmoorwiedervernässung".repeat(30).slice(0, most);
@@ -10,22 +10,7 @@ test("titles of 500 letters, from right to left, with markup: whole on every pag
   browser,
 }) => {
   test.setTimeout(240_000);
-  const page = await (await browser.newContext()).newPage();
-  await page.goto("/");
-  await signUp(page, "Ling Heath");
-  const origin = new URL(page.url()).origin;
-  const team = /team\/([\w-]+)/.exec(page.url())![1]!;
-  const act = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/actions/${name}`, { data, headers: { origin } });
-    expect(answer.status(), `${name}: ${await answer.text()}`).toBe(200);
-    return (await answer.json()) as {
-      collection: { id: string };
-      section: { id: string };
-      item: { id: string };
-      resource: { id: string };
-      code: string;
-    };
-  };
+  const { page, team, act } = await newcomer(browser, "Ling Heath");
   const make = async (title: string, parent?: string) =>
     (await act("collections.make", { team, title, parent })).collection.id;
   const course = await make(long(200));

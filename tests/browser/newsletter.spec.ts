@@ -1,20 +1,12 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, linkIn, messageTo, openCollection, signUp, test } from "./hands";
+import { expect, linkIn, messageTo, openCollection, newcomer, test } from "./hands";
 
 test("a newsletter: made from a collection, asked for by a reader, sent, read, and left with one press", async ({
   browser,
 }) => {
-  const context = await browser.newContext({ permissions: ["clipboard-read", "clipboard-write"] });
-  const page = await context.newPage();
-  await page.goto("/");
-  await signUp(page, "Tansy Holm");
-  const origin = new URL(page.url()).origin;
-  const team = /team\/([\w-]+)/.exec(page.url())![1]!;
-  const act = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/actions/${name}`, { data, headers: { origin } });
-    expect(answer.status(), await answer.text()).toBe(200);
-    return (await answer.json()) as { collection: { id: string }; code: string };
-  };
+  const { page, team, act } = await newcomer(browser, "Tansy Holm", {
+    permissions: ["clipboard-read", "clipboard-write"],
+  });
   const title = "Notes from the moor";
   const { id: collection } = (await act("collections.make", { team, title })).collection;
   await act("capture.note", {

@@ -1,22 +1,12 @@
 import AxeBuilder from "@axe-core/playwright";
-import { at, expect, openCollection, signUp, test } from "./hands";
+import { at, expect, openCollection, newcomer, test } from "./hands";
 
 const VTT = "WEBVTT\n\n00:00:00.000 --> 00:00:30.000\nThe water stands over the boards.\n";
 
 test("a part of a film with its captions, and a portfolio of what is public: put in, read, played, closed", async ({
   browser,
 }) => {
-  const context = await browser.newContext();
-  const page = await context.newPage();
-  await page.goto("/");
-  await signUp(page, "Odile Marsh");
-  const origin = new URL(page.url()).origin;
-  const team = /team\/([\w-]+)/.exec(page.url())![1]!;
-  const act = async (name: string, data: object) => {
-    const answer = await page.request.post(`/api/actions/${name}`, { data, headers: { origin } });
-    expect(answer.status(), await answer.text()).toBe(200);
-    return (await answer.json()) as { collection: { id: string }; code: string };
-  };
+  const { page, team, act } = await newcomer(browser, "Odile Marsh");
   const { id } = (await act("collections.make", { team, title: "Dams in autumn" })).collection;
   await act("capture.address", { team, collection: id, address: at("standing-water/watch/first-flood") });
   await openCollection(page, "Dams in autumn");

@@ -5,13 +5,13 @@ import { startApplication } from "../../tools/lib/application.mjs";
 import { stopAll } from "../../tools/lib/processes.mjs";
 import { ensureAll, seed, startAround } from "../../tools/lib/stack.mjs";
 import { execute } from "./execute.mjs";
+import { signIn } from "./sign-in.mjs";
 
 export const PROGRAMS = { "/usr/bin/wapiti": "wapiti", "/usr/bin/sqlmap": "sqlmap" };
 
 const FIGURES = "figures-of-what-was-asked";
 /** So long wapiti may go on, in seconds, for each of the two it is let loose as. */
 const BOUND = 240;
-const PERSON = { email: "ama@lantern.example", password: "lantern-moss" };
 
 /**
  * Lets wapiti loose on a running Hobbin with its demo data, as a stranger and as somebody who is signed in, and sqlmap on
@@ -61,19 +61,7 @@ export async function ask() {
 
 /** A session, a reader's page, and an address of every reading that can be asked for by GET. */
 async function findTarget(base) {
-  const signedIn = await fetch(`${base}/api/auth/sign-in/email`, {
-    method: "POST",
-    headers: { "content-type": "application/json", origin: base },
-    body: JSON.stringify(PERSON),
-  });
-  const cookie = signedIn.headers
-    .getSetCookie()
-    .map((one) => one.split(";")[0])
-    .join("; ");
-  const read = async (name, input) =>
-    (
-      await fetch(`${base}/api/actions/${name}?${new URLSearchParams(input)}`, { headers: { cookie } })
-    ).json();
+  const { cookie, read } = await signIn(base);
   const { teams } = await read("teams.read", {});
   const team = teams.find(({ role, own }) => role === "owner" && !own) ?? teams[0];
   const { collections } = await read("collections.tree", { team: team.id });

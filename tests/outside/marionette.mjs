@@ -60,12 +60,23 @@ export async function openFirefox({ script = true } = {}) {
       socket.write(`${Buffer.byteLength(text)}:${text}`);
     });
   const { capabilities } = await send("WebDriver:NewSession", { strictFileInteractability: false });
+  /** Runs in the page; works with its scripts off, too, as it comes from outside. */
+  const run = (code, ...args) => send("WebDriver:ExecuteScript", { script: code, args, sandbox: "hobbin" });
   return {
     version: `Firefox ${capabilities.browserVersion}`,
-    go: (url) => send("WebDriver:Navigate", { url }),
-    size: (width, height) => send("WebDriver:SetWindowRect", { width, height }),
-    /** Runs in the page; works with its scripts off, too, as it comes from outside. */
-    run: (code, ...args) => send("WebDriver:ExecuteScript", { script: code, args, sandbox: "hobbin" }),
+    /**
+     * Looks at a page in a frame: a window is never narrower than 450 pixels.
+     * @param {string} look what is run beside the frame, once it is there
+     */
+    async framed(base, address, width, look) {
+      await send("WebDriver:Navigate", { url: `${base}/robots.txt` });
+      await run(FRAME, base + address, width);
+      for (let i = 0; !(await run(IS_THERE)); i++) {
+        if (i > 100) throw new Error(`${address} did not come`);
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+      return run(look);
+    },
     async close() {
       await send("Marionette:Quit", { flags: ["eForceQuit"] }).catch(() => {});
       socket.destroy();
@@ -74,6 +85,15 @@ export async function openFirefox({ script = true } = {}) {
     },
   };
 }
+
+const FRAME = `
+  const frame = document.createElement("iframe");
+  frame.style = "border:0;height:800px;width:" + arguments[1] + "px";
+  frame.src = arguments[0];
+  document.body.replaceChildren(frame);`;
+const IS_THERE = `
+  const page = document.querySelector("iframe").contentDocument;
+  return page !== null && page.readyState === "complete" && page.location.href !== "about:blank";`;
 
 /** The socket, once it is there. */
 async function patiently(port) {

@@ -6,6 +6,7 @@ import { startApplication } from "../../tools/lib/application.mjs";
 import { stopAll } from "../../tools/lib/processes.mjs";
 import { ensureAll, seed, startAround } from "../../tools/lib/stack.mjs";
 import { execute } from "./execute.mjs";
+import { signIn } from "./sign-in.mjs";
 import { openFirefox } from "./marionette.mjs";
 
 export const PROGRAMS = {
@@ -16,7 +17,6 @@ export const PROGRAMS = {
 };
 /** Too large to come with every checkout: they are installed beside, for this. */
 const PACKAGES = { "vnu-jar": "26.9.27", lighthouse: "12.8.2", jsonld: "9.0.0" };
-const PERSON = { email: "ama@lantern.example", password: "lantern-moss" };
 const VIEWS = ["rows", "cards", "board", "table", "steps"];
 /** Of the address that is shared, and of an edition of it. */
 const PAGES = ["", "/paper", "/editions", "/e/1", "/e/1/changes", "/e/1/paper"];
@@ -73,19 +73,7 @@ async function install(folder) {
 
 /** What of the demo is out: for everybody, and for whoever has the address. */
 async function findShared(base) {
-  const signedIn = await fetch(`${base}/api/auth/sign-in/email`, {
-    method: "POST",
-    headers: { "content-type": "application/json", origin: base },
-    body: JSON.stringify(PERSON),
-  });
-  const cookie = signedIn.headers
-    .getSetCookie()
-    .map((one) => one.split(";")[0])
-    .join("; ");
-  const read = async (name, input = {}) =>
-    (
-      await fetch(`${base}/api/actions/${name}?${new URLSearchParams(input)}`, { headers: { cookie } })
-    ).json();
+  const { read } = await signIn(base);
   const { teams } = await read("teams.read");
   const out = [];
   for (const { id } of teams)
@@ -175,7 +163,7 @@ async function linkedData(tools, documents) {
   return [complaints, count];
 }
 
-/** Firefox, at 320 pixels and with 400 % of a desk, with scripts and without: nothing runs over, all is there, links lead on. */
+/** Firefox, at 320 pixels, as wide as a desk is at 400 %, with scripts and without: nothing runs over, all is there, links lead on. */
 async function inFirefox(base, shared) {
   const [said, asked] = [{}, {}];
   let version = "";
@@ -186,13 +174,10 @@ async function inFirefox(base, shared) {
     const firefox = await openFirefox({ script });
     ({ version } = firefox);
     try {
-      await firefox.size(500, 900);
       for (const { code, title } of shared)
         for (const view of VIEWS) {
-          await firefox.go(`${base}/c/${code}?view=${view}`);
           asked[who]++;
-          // The window is no narrower than 450 pixels: the page is drawn in a frame of 320.
-          const found = await firefox.run(LOOK);
+          const found = await firefox.framed(base, `/c/${code}?view=${view}`, 320, LOOK);
           for (const complaint of found) said[who].push(`${title}, ${view}: ${complaint}`);
         }
     } finally {
@@ -202,29 +187,20 @@ async function inFirefox(base, shared) {
   return { said, asked, version };
 }
 
-/** What is looked at within the page. */
+/** What is looked at within the page, which stands in a frame. */
 const LOOK = `
+  const page = document.querySelector("iframe").contentDocument;
+  const look = page.defaultView;
   const complaints = [];
-  const html = document.documentElement;
-  html.style.width = "320px";
-  html.style.overflowX = "visible";
-  const over = Array.from(document.querySelectorAll("body *")).filter((one) => {
-    const box = one.getBoundingClientRect();
-    const style = getComputedStyle(one);
-    const scrolls = one.closest(".wide");
-    return box.width > 0 && box.right > 321 && style.position !== "absolute" && !scrolls;
-  });
-  if (innerWidth <= 340 && over.length) complaints.push("runs over at " + over[0].className);
-  html.style.width = "";
-  if (html.scrollWidth > innerWidth + 1) complaints.push("runs over the window");
-  const h1 = document.querySelector("h1");
+  if (look.innerWidth !== 320) complaints.push("was drawn at " + look.innerWidth);
+  const over = page.documentElement.scrollWidth - 320;
+  if (over > 0) complaints.push("runs over by " + over);
+  const h1 = page.querySelector("h1");
   if (!h1 || !h1.textContent.trim()) complaints.push("has no heading");
-  const items = document.querySelectorAll(".item, .inside li");
-  if (!items.length) complaints.push("shows nothing");
-  for (const item of document.querySelectorAll(".item"))
-    if (getComputedStyle(item).display === "none") complaints.push("hides an item");
-  const fonts = getComputedStyle(document.querySelector("h1")).fontFamily;
-  if (!/Literata/.test(fonts)) complaints.push("is not in its own letters");
+  if (!page.querySelectorAll(".item, .inside li").length) complaints.push("shows nothing");
+  for (const item of page.querySelectorAll(".item"))
+    if (look.getComputedStyle(item).display === "none") complaints.push("hides an item");
+  if (!/Literata/.test(look.getComputedStyle(h1).fontFamily)) complaints.push("is not in its own letters");
   return complaints;`;
 
 /** Phone settings; what asks not to be indexed is not judged as something to be found. */

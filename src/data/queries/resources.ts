@@ -193,15 +193,17 @@ export async function countWithNotes(tx: Tx, ids: readonly string[]): Promise<nu
   return count;
 }
 
+/** What readers are given of a thing besides its card. `captions`: their hash. */
+export type Besides = {
+  language: string | null;
+  quotation: TextQuote | null;
+  captions: string | null;
+  hasCopy: boolean;
+};
+
 /** The language of resources, of quotations their words, and whether a reading copy is kept. */
-export async function languagesAndQuotations(tx: Tx, ids: readonly string[]) {
-  type More = {
-    language: string | null;
-    quotation: TextQuote | null;
-    captions: string | null;
-    hasCopy: boolean;
-  };
-  const found = new Map<string, More>();
+export async function besidesOf(tx: Tx, ids: readonly string[]) {
+  const found = new Map<string, Besides>();
   await inParts(
     ids,
     async (part) => {

@@ -1,6 +1,6 @@
 import { Packer } from "docx";
-import { docxDocument, type Pictures } from "@/core/formats/printed/docx-document";
-import type { Printed } from "@/core/formats/printed/model";
+import { docxDocument } from "@/core/formats/printed/docx-document";
+import type { Pictures, Printed } from "@/core/formats/printed/model";
 
 export type DocxTask = {
   printed: Printed;

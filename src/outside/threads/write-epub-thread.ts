@@ -1,6 +1,5 @@
-import type { Pictures } from "@/core/formats/printed/docx-document";
 import { writeEpub } from "@/core/formats/printed/epub-write";
-import type { Printed } from "@/core/formats/printed/model";
+import type { Pictures, Printed } from "@/core/formats/printed/model";
 
 export type EpubTask = { printed: Printed; pictures: Pictures };
 

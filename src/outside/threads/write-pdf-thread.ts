@@ -1,17 +1,16 @@
 import { NodeCompiler } from "@myriaddreamin/typst-ts-node-compiler";
-import { mkdtempSync, readdirSync, readFileSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { clothInLight } from "@/core/cover/in-light";
-import type { Printed } from "@/core/formats/printed/model";
+import type { Pictures, Printed } from "@/core/formats/printed/model";
 import { PDF_TEMPLATE } from "@/core/formats/printed/pdf-template";
 
 export type Paper = "a4" | "us-letter";
 export type PdfTask = {
   printed: Printed;
   paper: Paper;
-  /** The bytes of the pictures, WebP, by their hashes. */
-  pictures: Record<string, Uint8Array>;
+  /** The bytes of the pictures, JPEG, by their hashes. */
+  pictures: Pictures;
   /** Folders with letters for what ours do not have. */
   fonts: readonly string[];
 };
@@ -26,8 +25,8 @@ function compilerWith(fonts: readonly string[]) {
   const key = fonts.join(" ");
   if (compiler?.fonts !== key) {
     const own = readdirSync(LETTERS).sort();
-    // Nothing lies there, so nothing can be read from there.
-    const workspace = mkdtempSync(path.join(tmpdir(), "hobbin-pdf-"));
+    // Typst reads nothing outside of it, and in it there are letters alone.
+    const workspace = path.resolve(LETTERS);
     compiler = {
       ...{ fonts: key, workspace },
       made: NodeCompiler.create({
@@ -51,8 +50,8 @@ export default function work({ printed, paper, pictures, fonts }: PdfTask): Uint
   made.resetShadow();
   const drawn = new Set<string>();
   for (const [hash, bytes] of Object.entries(pictures))
-    if (isWebp(bytes)) {
-      made.mapShadow(path.join(workspace, "p", `${hash}.webp`), Buffer.from(bytes));
+    if (isJpeg(bytes)) {
+      made.mapShadow(path.join(workspace, "p", `${hash}.jpg`), Buffer.from(bytes));
       drawn.add(hash);
     }
   const compile = (withPictures: boolean, standard: string | undefined) => {
@@ -98,8 +97,5 @@ function attempt(ways: readonly (() => Uint8Array)[]): Uint8Array {
   throw new Error(`this cannot be set on pages: ${String(last)}`, { cause: last });
 }
 
-/** RIFF, WEBP (RFC 9649, 2.3). */
-const isWebp = (bytes: Uint8Array): boolean => {
-  const head = Buffer.from(bytes.subarray(0, 12)).toString("latin1");
-  return head.startsWith("RIFF") && head.endsWith("WEBP");
-};
+/** ITU-T T.81, B.1.1.3: the start of an image, and the next marker. */
+const isJpeg = (bytes: Uint8Array): boolean => bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff;

@@ -3,9 +3,10 @@ import type { Reference } from "@/core/cite/bibliography";
 import type { PublishedTree } from "@/core/publish/model";
 import { Problem } from "@/mechanism/problem";
 import { readStored } from "@/outside/files";
-import { asJpeg } from "@/outside/pictures";
+import { forDocument } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
-import { docxInThread, epubInThread, fileInThread, pdfInThread, TooSlow } from "@/outside/threads/in-thread";
+import { docxInThread, epubInThread, fileInThread, pdfInThread } from "@/outside/threads/in-thread";
+import { unlessTooLarge } from "./unless-too-large";
 
 export type Paper = "a4" | "letter";
 
@@ -23,7 +24,7 @@ const AT_ONCE = 20;
  */
 export async function writePdf(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
   const printed = printedOf(tree, references);
-  const pictures = await picturesIn(printed, (bytes) => Promise.resolve(bytes));
+  const pictures = await picturesIn(printed);
   const fonts = settings().fonts.split(/\s+/);
   return unlessTooLarge(
     pdfInThread({ printed, pictures, fonts, paper: paper === "letter" ? "us-letter" : "a4" }),
@@ -36,8 +37,7 @@ export async function writePdf(tree: PublishedTree, paper: Paper, references: Re
  */
 export async function writeDocx(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
   const printed = printedOf(tree, references);
-  // Word processors do not know the form pictures are kept in.
-  const pictures = await picturesIn(printed, asJpeg);
+  const pictures = await picturesIn(printed);
   return unlessTooLarge(docxInThread({ printed, paper, pictures }));
 }
 
@@ -47,8 +47,7 @@ export async function writeDocx(tree: PublishedTree, paper: Paper, references: R
  */
 export async function writeBook(tree: PublishedTree, _: Paper, references: Reference[]): Promise<Buffer> {
   const printed = printedOf(tree, references);
-  // Not every reader of books knows the form pictures are kept in.
-  return unlessTooLarge(epubInThread({ printed, pictures: await picturesIn(printed, asJpeg) }));
+  return unlessTooLarge(epubInThread({ printed, pictures: await picturesIn(printed) }));
 }
 
 /**
@@ -67,17 +66,8 @@ function printedOf(tree: PublishedTree, references: Reference[]): Printed {
 const entriesOf = (printed: Printed) =>
   printed.parts.flatMap((part) => part.sections.flatMap((section) => section.entries));
 
-const unlessTooLarge = (work: Promise<Buffer>): Promise<Buffer> =>
-  work.catch((error: unknown) => {
-    if (error instanceof TooSlow) throw new Problem("export-too-large");
-    throw error;
-  });
-
-/** The pictures of a document, by their hashes. @param as what is made of each; null: it is left out */
-async function picturesIn(
-  printed: Printed,
-  as: (bytes: Uint8Array) => Promise<Uint8Array | null>,
-): Promise<Record<string, Uint8Array>> {
+/** The pictures of a document, by their hashes; what cannot be read is left out. */
+async function picturesIn(printed: Printed): Promise<Record<string, Uint8Array>> {
   const hashes = new Set(entriesOf(printed).flatMap((one) => (one.picture ? [one.picture.hash] : [])));
   const wanted = [...hashes].slice(0, MOST_PICTURES);
   const found: Record<string, Uint8Array> = {};
@@ -86,7 +76,7 @@ async function picturesIn(
       wanted.slice(i, i + AT_ONCE).map(async (hash) => {
         // One that is gone from the store does not keep anybody from their document.
         const bytes = await readStored(hash).catch(() => null);
-        const made = bytes && (await as(bytes).catch(() => null));
+        const made = bytes && (await forDocument(bytes));
         if (made) found[hash] = made;
       }),
     );

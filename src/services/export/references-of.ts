@@ -2,8 +2,8 @@ import type { Reference } from "@/core/cite/bibliography";
 import type { StyleId } from "@/core/cite/styles";
 import type { PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
-import { Problem } from "@/mechanism/problem";
-import { citeInThread, TooSlow } from "@/outside/threads/in-thread";
+import { citeInThread } from "@/outside/threads/in-thread";
+import { unlessTooLarge } from "./unless-too-large";
 import { worksOf } from "./works";
 
 /**
@@ -12,8 +12,5 @@ import { worksOf } from "./works";
  */
 export async function referencesOf(tx: Tx, tree: PublishedTree, style: StyleId): Promise<Reference[]> {
   const works = await worksOf(tx, tree);
-  return citeInThread({ works, style, language: tree.collection.language }).catch((error: unknown) => {
-    if (error instanceof TooSlow) throw new Problem("export-too-large");
-    throw error;
-  });
+  return unlessTooLarge(citeInThread({ works, style, language: tree.collection.language }));
 }

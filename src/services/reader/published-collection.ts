@@ -3,9 +3,8 @@ import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/p
 import type { Tx } from "@/data/database";
 import { collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
 import { phasesOf } from "@/data/queries/sections";
-import { languagesAndQuotations } from "@/data/queries/resources";
+import { type Besides, besidesOf } from "@/data/queries/resources";
 import type { FetchProblem } from "@/core/page/facts";
-import type { TextQuote } from "@/core/imports/quotation";
 import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
 import { insideOf, type Shown, wayOf } from "./shown";
 
@@ -37,7 +36,7 @@ export async function publishedCollection(
     );
   };
   const items = shown ? all.filter((item) => item.forReaders) : all;
-  const more = await languagesAndQuotations(tx, [...new Set(items.map((item) => item.resource.id))]);
+  const more = await besidesOf(tx, [...new Set(items.map((item) => item.resource.id))]);
   const published = (item: Item) => publish(item, more.get(item.resource.id));
   const bySection = groupBy(items, (item) => item.section);
   return {
@@ -100,9 +99,7 @@ const GONE: ReadonlySet<FetchProblem> = new Set(["not-found", "refused-status"])
 
 function publish(
   { id, heading, context, look, addedAt, givesCopy, clipFrom, clipTo, resource }: Item,
-  more:
-    | { language: string | null; quotation: TextQuote | null; captions: string | null; hasCopy: boolean }
-    | undefined,
+  more: Besides | undefined,
 ): PublishedItem {
   const {
     fetchState,

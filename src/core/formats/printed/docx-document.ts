@@ -15,10 +15,7 @@ import {
 } from "docx";
 import type { Run } from "../../cite/runs";
 import { LIGHT } from "../../look/colours";
-import type { Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
-
-/** The bytes of pictures, JPEG, by their hashes. */
-export type Pictures = Readonly<Record<string, Uint8Array>>;
+import type { Pictures, Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
 
 const HEADINGS = [
   HeadingLevel.HEADING_1,

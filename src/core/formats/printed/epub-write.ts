@@ -3,8 +3,7 @@ import { faced } from "../../cite/html-bibliography";
 import { clothInLight } from "../../cover/in-light";
 import { LIGHT } from "../../look/colours";
 import { html as x, Markup } from "../../publish/html";
-import type { Pictures } from "./docx-document";
-import type { Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
+import type { Pictures, Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
 
 /** A page of the book: where it lies, what it is called, and what is on it. */
 type Chapter = { file: string; title: string; level: number; body: Markup; hasSvg: boolean };

@@ -68,6 +68,9 @@ export type PrintedEntry = {
   long: boolean;
 };
 
+/** The bytes of pictures by their hashes. */
+export type Pictures = Readonly<Record<string, Uint8Array>>;
+
 /** The collection as a printed document has it. @param references its bibliography, to stand at the end */
 export function asPrinted(tree: PublishedTree, references: readonly Reference[] = []): Printed {
   const { collection } = tree;

@@ -49,7 +49,7 @@ export const PDF_TEMPLATE = `
 }
 
 #let shown(one) = {
-  let file = "/p/" + one.picture.hash + ".webp"
+  let file = "/p/" + one.picture.hash + ".jpg"
   let drawn = image(file, width: 26mm, height: 17mm, fit: "cover", alt: if one.picture.alternative == "" { none } else { one.picture.alternative })
   // A picture that only recalls the page says nothing of its own.
   if one.picture.alternative == "" { pdf.artifact(drawn) } else { drawn }
