@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useLayoutEffect, useRef, useState } from "react";
 import { type Clip, readClip } from "@/core/formats/clipboard";
 import type { Brings } from "../imports/use-preview";
 import { isTyping } from "../shell/commands";
@@ -35,7 +35,7 @@ export function useBringing(ways: Ways) {
   const [brings, setBrings] = useState<Brings | null>(null);
   const [sending, setSending] = useState(false);
   const now = useRef(ways);
-  useEffect(() => {
+  useLayoutEffect(() => {
     now.current = ways;
   });
   const bringFiles = useCallback((files: File[]) => {
@@ -45,7 +45,8 @@ export function useBringing(ways: Ways) {
     else if (first)
       void import("../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
   }, []);
-  useEffect(() => {
+  // With the screen itself, not a beat later: between two screens nothing is heard by the one that is gone.
+  useLayoutEffect(() => {
     const bring = ({ text, html, files }: { text: string; html: string; files: File[] }) => {
       const { paste, note } = now.current;
       if (files.length) bringFiles(files);

@@ -1,10 +1,11 @@
 "use client";
 
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { useState, useSyncExternalStore } from "react";
 import { Button, buttonLook } from "../parts/button";
 import { Field } from "../parts/field";
 import { Key } from "../parts/key";
 import { KEYS, isForField } from "../shell/commands";
+import { useWindowKeys } from "../shell/use-window-keys";
 import { copyLink } from "../talk/copy-link";
 import { OnTheWall, sayCode } from "./on-the-wall";
 import { dayOf, endOf, type Shared } from "./use-publish";
@@ -28,17 +29,12 @@ export function HandOn({
   const [wall, setWall] = useState(false);
   const link = `${home}/c/${shared.code}`;
   const { short } = shared;
-  useEffect(() => {
-    if (!short) return;
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() !== "w" || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (isForField(event)) return;
-      event.preventDefault();
-      setWall((shown) => !shown);
-    };
-    addEventListener("keydown", onKey);
-    return () => removeEventListener("keydown", onKey);
-  }, [short]);
+  useWindowKeys((event) => {
+    if (event.key.toLowerCase() !== "w" || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (isForField(event)) return;
+    event.preventDefault();
+    setWall((shown) => !shown);
+  }, !short);
   const subject = encodeURIComponent(title);
   const body = encodeURIComponent(`${title}\n${link}\n`);
   return (

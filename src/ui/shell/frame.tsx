@@ -14,6 +14,7 @@ import type { PaletteCommand } from "./palette";
 import { stagesOf } from "./places";
 import { useTypedAhead } from "./use-typed-ahead";
 import { useUndo } from "./use-undo";
+import { useWindowKeys } from "./use-window-keys";
 import type { Me, TeamRow } from "./who";
 
 // Opened by a key now and then: not in the first load, but there before somebody reaches for it.
@@ -59,21 +60,17 @@ function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
     const timer = setTimeout(() => void loadPalette(), 1_000);
     return () => clearTimeout(timer);
   }, []);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") setPalette((open) => !open);
-      else if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-      else if (event.key === "/") setPalette(true);
-      else if (event.key === "?") setSheet(true);
-      else if (event.key.toLowerCase() === "b" && bring && !document.querySelector("[role=dialog]")) {
-        holdLetters();
-        bring();
-      } else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [bring]);
+  useWindowKeys((event) => {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "k") setPalette((open) => !open);
+    else if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    else if (event.key === "/") setPalette(true);
+    else if (event.key === "?") setSheet(true);
+    else if (event.key.toLowerCase() === "b" && bring && !document.querySelector("[role=dialog]")) {
+      holdLetters();
+      bring();
+    } else return;
+    event.preventDefault();
+  });
   useUndo((team ?? teams.find((one) => one.own))?.id ?? "", () => {
     void client.invalidateQueries();
     router.refresh();

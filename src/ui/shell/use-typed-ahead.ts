@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 
 /**
  * The words of a box that opens by a key and whose script may still be loading then: what is typed before it is there
@@ -7,7 +7,7 @@ import { useEffect, useState } from "react";
  */
 export function useTypedAhead(open: boolean, onClose: () => void): [string, (words: string) => void] {
   const [words, setWords] = useState("");
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!open) return;
     const gather = (event: KeyboardEvent) => {
       const isThere = event.target instanceof Element && event.target.closest("[role=dialog]");

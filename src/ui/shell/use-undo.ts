@@ -1,10 +1,11 @@
 "use client";
 
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { toast } from "../talk/toast";
 import { call, settled } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { isTyping } from "./commands";
+import { useWindowKeys } from "./use-window-keys";
 
 /** Of those who listen the last one acts: a screen that knows what to read again, before the frame around all screens. */
 const listening: symbol[] = [];
@@ -40,24 +41,20 @@ export function useUndo(
       }
     });
   };
-  useEffect(() => {
-    const me = Symbol(team);
-    if (team) listening.push(me);
-    const onKey = (event: KeyboardEvent) => {
-      if (listening.at(-1) !== me) return;
-      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
-      const key = event.key.toLowerCase();
-      if (key !== "z" && key !== "y") return;
-      event.preventDefault();
-      act(key === "y" || event.shiftKey ? "redo" : "undo");
-    };
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-      listening.splice(listening.indexOf(me), team ? 1 : 0);
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- `act` only uses refs and the team
-  }, [team]);
+  const [me] = useState(() => Symbol(team));
+  useLayoutEffect(() => {
+    if (!team) return;
+    listening.push(me);
+    return () => void listening.splice(listening.indexOf(me), 1);
+  }, [team, me]);
+  useWindowKeys((event) => {
+    if (listening.at(-1) !== me) return;
+    if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
+    const key = event.key.toLowerCase();
+    if (key !== "z" && key !== "y") return;
+    event.preventDefault();
+    act(key === "y" || event.shiftKey ? "redo" : "undo");
+  });
   return { undo: (entry?: string) => act("undo", entry), redo: () => act("redo") };
 }
 

@@ -4,9 +4,10 @@ import { useQuery } from "@tanstack/react-query";
 import { ChevronDown } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { cloneElement, useCallback, useEffect, useRef, useState } from "react";
+import { cloneElement, useCallback, useRef, useState } from "react";
 import { isForField } from "../../shell/commands";
 import { holdLetters } from "../../shell/hold-letters";
+import { useWindowKeys } from "../../shell/use-window-keys";
 import { ask } from "../../talk/call";
 import type { PathDrop } from "./path-drop";
 
@@ -111,18 +112,13 @@ function Drop({ trigger, keyed, ...rest }: DropProps) {
   const button = useRef<HTMLButtonElement>(null);
   const ready = useCallback(() => load().then((m) => setLoaded(() => m.PathDrop)), []);
   const turn = useCallback(() => void ready().then(() => setOpen((old) => !old)), [ready]);
-  useEffect(() => {
-    if (!keyed) return;
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
-      event.preventDefault();
-      holdLetters();
-      turn();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [keyed, turn]);
+  useWindowKeys((event) => {
+    if (event.key.toLowerCase() !== "g" || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
+    event.preventDefault();
+    holdLetters();
+    turn();
+  }, !keyed);
   return (
     <>
       {cloneElement(trigger, {

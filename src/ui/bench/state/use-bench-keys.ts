@@ -1,8 +1,8 @@
 "use client";
 
-import { useEffect } from "react";
 import { VIEW_WORDS, VIEWS, type ViewSetting } from "@/core/list/view-setting";
 import { isForField } from "../../shell/commands";
+import { useWindowKeys } from "../../shell/use-window-keys";
 
 type Commands = {
   arranges: boolean;
@@ -42,30 +42,24 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     setView,
     publish,
   } = commands;
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const key = event.key.toLowerCase();
-      if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
-      if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
-        event.preventDefault();
-        return narrow();
-      }
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const view = VIEW_KEYS[key];
-      if (key === "n" && arranges) newSection();
-      else if (key === "w" && arranges) writeText();
-      else if (key === "s") fold();
-      else if (key === "v") jump();
-      else if (key === "f") narrow();
-      else if (key === "0") setView({ sort: "own", down: false });
-      else if (view) setView({ view });
-      else return;
+  useWindowKeys((event) => {
+    const key = event.key.toLowerCase();
+    if (isForField(event) || document.querySelector("[role=dialog],[role=menu]")) return;
+    if ((event.ctrlKey || event.metaKey) && key === "f" && !event.shiftKey && !event.altKey) {
       event.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-    };
+      return narrow();
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const view = VIEW_KEYS[key];
+    if (key === "n" && arranges) newSection();
+    else if (key === "w" && arranges) writeText();
+    else if (key === "s") fold();
+    else if (key === "v") jump();
+    else if (key === "f") narrow();
+    else if (key === "0") setView({ sort: "own", down: false });
+    else if (view) setView({ view });
+    else return;
+    event.preventDefault();
   });
   return [
     ...(arranges
