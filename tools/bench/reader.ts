@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from "node
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
+import { READER_VIEWS } from "@/core/publish/model";
 import { READER_SCRIPT } from "@/core/publish/reader-script";
 import type { Actor } from "@/mechanism/actor";
 import { as, fillCollection } from "./fill";
@@ -24,18 +25,14 @@ export async function measureReader(
   const address = `/c/${code}`;
   const page = Buffer.from(await (await fetch(base + address)).arrayBuffer());
   const bare = await bareHandler(page);
-  const plain = await bareServer(gzipSync(page, { level: 7 }));
-  const rates: Record<"ours" | "bare" | "plain", number[]> = { ours: [], bare: [], plain: [] };
-  for (let round = 0; round < 3; round++) {
-    rates.bare.push(await rate(bare.address));
-    rates.plain.push(await rate(plain.address));
-    rates.ours.push(await rate(base + address));
-  }
+  const bareRates = [await rate(bare.address), await rate(bare.address), await rate(bare.address)];
   bare.stop();
-  plain.stop();
-  const ours = median(rates.ours);
-  const times = ours / median(rates.bare);
-  const share = ours / median(rates.plain);
+  const looks: { view: string; ours: number; share: number }[] = [];
+  for (const view of READER_VIEWS)
+    looks.push({ view, ...(await besidePlain(`${base}${address}?view=${view}`)) });
+  const ours = looks[0]!.ours;
+  const times = ours / median(bareRates);
+  const lowest = Math.min(...looks.map((one) => one.share));
   const etag = (await fetch(base + address)).headers.get("etag")!;
   const unchanged = (await fetch(base + address, { headers: { "if-none-match": etag } })).status;
 
@@ -64,15 +61,15 @@ export async function measureReader(
   return [
     {
       what: "Reader’s page of 100 items, asked for with gzip: requests a second beside a bare Next route handler of as many bytes",
-      measured: `${times.toFixed(1)} times (${Math.round(ours)} to ${Math.round(median(rates.bare))})`,
+      measured: `${times.toFixed(1)} times (${Math.round(ours)} to ${Math.round(median(bareRates))})`,
       aim: "at least 8 times",
       met: times >= 8,
     },
     {
-      what: "The same beside a bare server of node:http that sends the same compressed bytes",
-      measured: `${Math.round(share * 100)} % (${Math.round(ours)} to ${Math.round(median(rates.plain))})`,
-      aim: "at least 80 %",
-      met: share >= 0.8,
+      what: "The same in every look, beside a bare server of node:http that sends the same compressed bytes",
+      measured: looks.map(({ view, share }) => `${view} ${Math.round(share * 100)} %`).join(", "),
+      aim: "at least 80 % in each",
+      met: lowest >= 0.8,
     },
     { what: "An unchanged reader’s page", measured: String(unchanged), aim: "304", met: unchanged === 304 },
     {
@@ -96,6 +93,19 @@ export async function measureReader(
   ];
 }
 
+/** A page of ours beside a bare server that sends the same bytes, in turns, three times each. */
+async function besidePlain(url: string): Promise<{ ours: number; share: number }> {
+  const page = Buffer.from(await (await fetch(url)).arrayBuffer());
+  const plain = await bareServer(gzipSync(page, { level: 7 }));
+  const rates: Record<"ours" | "plain", number[]> = { ours: [], plain: [] };
+  for (let round = 0; round < 3; round++) {
+    rates.plain.push(await rate(plain.address));
+    rates.ours.push(await rate(url));
+  }
+  await plain.stop();
+  return { ours: median(rates.ours), share: median(rates.ours) / median(rates.plain) };
+}
+
 async function rate(url: string): Promise<number> {
   const result = await autocannon({
     url,
@@ -109,7 +119,7 @@ async function rate(url: string): Promise<number> {
 }
 
 /** A server of node:http that sends these bytes as they are, in a process of its own as ours is. */
-async function bareServer(bytes: Buffer): Promise<{ address: string; stop: () => void }> {
+async function bareServer(bytes: Buffer): Promise<{ address: string; stop: () => Promise<void> }> {
   const port = 6991;
   const script = `
     const bytes = Buffer.from(process.argv[1], "base64");
@@ -118,10 +128,11 @@ async function bareServer(bytes: Buffer): Promise<{ address: string; stop: () =>
       response.end(bytes);
     }).listen(${port}, "127.0.0.1");`;
   const child = spawn(process.execPath, ["-e", script, bytes.toString("base64")], { stdio: "ignore" });
+  const gone = new Promise<void>((resolve) => child.once("exit", () => resolve()));
   const address = `http://127.0.0.1:${port}/`;
   for (let i = 0; i < 100 && !(await fetch(address).catch(() => null))?.ok; i++)
     await new Promise((resolve) => setTimeout(resolve, 100));
-  return { address, stop: () => child.kill("SIGKILL") };
+  return { address, stop: () => (child.kill("SIGKILL"), gone) };
 }
 
 /** A Next application of one route that sends these bytes, in a folder of its own, built and started as ours is. */
