@@ -1,6 +1,8 @@
 import { actorOf } from "@/services/accounts/actor-of-request";
+import { zipped } from "@/outside/zip";
 import { exportCollection } from "@/services/export/collection";
 import { DOCUMENT_FORMATS, exportDocument } from "@/services/export/document";
+import { cartridgeFiles, exportFolder, folderFiles } from "@/services/export/folder";
 import { rejectedLines } from "@/services/imports/rejected";
 import { readOriginal } from "@/services/messages/original";
 import { answering } from "./answer";
@@ -20,6 +22,21 @@ export const getExport = (
       placements: query.get("placements") ?? undefined,
     };
     const actor = await actorOf(request.headers);
+    if (input.format === "folder" || input.format === "cartridge") {
+      const edition = query.get("edition");
+      const folder = await exportFolder.call(actor, {
+        collection,
+        ...(edition && { edition: Number(edition) }),
+      });
+      const copies = query.get("copies") === "all" ? "all" : "shown";
+      const isPages = input.format === "folder";
+      const content = zipped(isPages ? folderFiles(folder, copies) : cartridgeFiles(folder), folder.at);
+      return fileAnswer({
+        name: `${folder.name}.${isPages ? "zip" : "imscc"}`,
+        type: "application/zip",
+        content,
+      });
+    }
     if (!DOCUMENT_FORMATS.includes(String(input.format)))
       return fileAnswer(await exportCollection.call(actor, input));
     const { base64, ...file } = await exportDocument.call(actor, {

@@ -1,6 +1,13 @@
+import { Readable } from "node:stream";
+
 /** A file to be saved, under its name (RFC 6266: a plain name for old clients, the real one beside it). */
-export function fileAnswer(file: { name: string; type: string; content: string | Buffer }): Response {
-  return new Response(file.content as BodyInit, {
+export function fileAnswer(file: {
+  name: string;
+  type: string;
+  content: string | Buffer | Readable;
+}): Response {
+  const { content } = file;
+  return new Response((content instanceof Readable ? Readable.toWeb(content) : content) as BodyInit, {
     headers: {
       "content-type": file.type,
       "content-disposition": disposition("attachment", file.name),

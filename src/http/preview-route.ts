@@ -34,6 +34,8 @@ export const getPreview = (
       captions: (item) => item.file && `/api/captions/${item.file}`,
       copy: null,
       fonts: "/fonts",
+      view: (view) => `/api/preview/${collection.id}?view=${view}`,
+      everything: null,
       door: ({ code, part }) =>
         code
           ? `/c/${code}${part ? `/in/${part}` : ""}`

@@ -112,6 +112,7 @@ export const TABLE: Record<ActionName, Row> = {
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
   "export.document": { from: "viewer", input: ({ collection }) => ({ collection, format: "pdf" }) },
   "export.collection": { from: "viewer", input: ({ collection }) => ({ collection, format: "markdown" }) },
+  "export.folder": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "files.begin": { from: "contributor", input: ({ team }) => ({ team, bytes: 1 }) },
   "files.read": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "imports.add-lines": {

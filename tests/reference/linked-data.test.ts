@@ -52,7 +52,15 @@ test("what a public page says of itself has types and terms schema.org knows, ea
     sections: [{ id: null, title: "", intro: "", items }],
   };
   const page = readerDocument(collection, "rows", {
-    ...{ self: "/c/x", home: "/c/x", site: "https://moss.example", fonts: null, copy: null },
+    ...{
+      self: "/c/x",
+      home: "/c/x",
+      site: "https://moss.example",
+      fonts: null,
+      copy: null,
+      view: null,
+      everything: null,
+    },
     ...{ picture: () => "", file: () => "", captions: () => null, door: () => "" },
   });
   const [, text] = /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(page)!;

@@ -1,4 +1,11 @@
-import type { Audience, InsideCollection, PublishedCollection, PublishedItem, Way } from "../publish/model";
+import type {
+  Audience,
+  InsideCollection,
+  PublishedCollection,
+  PublishedItem,
+  PublishedTree,
+  Way,
+} from "../publish/model";
 import { mostUsedTags } from "../publish/reader-course";
 import { withInside, itemsIn, type EditionContent, type EditionCollection } from "./content";
 
@@ -32,6 +39,15 @@ export function asPublished(
     inside: inside.map(insideOf),
     way: wayOf(all, found),
   };
+}
+
+/** An edition with everything inside, as its readers are given it. */
+export function treeAsPublished(kept: EditionContent, when: When): PublishedTree {
+  const tree = (one: EditionCollection, part: string | null): PublishedTree => ({
+    collection: asPublished(kept, part, when)!,
+    inside: one.inside.map((each) => tree(each, each.id)),
+  });
+  return tree(kept.collection, null);
 }
 
 function publishedItem({ addedAt, file, text: _, resource, ...item }: ReturnType<typeof itemsIn>[number]) {

@@ -1,5 +1,6 @@
 import { strToU8, zipSync, type Zippable } from "fflate";
 import type { PublishedTree } from "../publish/model";
+import { forXml } from "../text/for-xml";
 import { type Cell, HEADS, type Sheet, sheetsOf } from "./rows";
 
 /** What a cell takes at most, in letters (Microsoft, Excel specifications and limits). */
@@ -17,10 +18,7 @@ const PACKAGE = "http://schemas.openxmlformats.org/package/2006";
 const LOOK = { plain: 0, head: 1, date: 2, link: 3 } as const;
 
 const escape = (text: string): string =>
-  text
-    .toWellFormed()
-    // What XML 1.0, 2.2 has no place for.
-    .replace(/[^\t\n\r\u0020-\uD7FF\uE000-\uFFFD\u{10000}-\u{10FFFF}]/gu, "")
+  forXml(text)
     .slice(0, MOST_LETTERS)
     .replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 

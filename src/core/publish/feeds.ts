@@ -1,3 +1,4 @@
+import { forXml } from "../text/for-xml";
 import { escape } from "./html";
 
 /** What came in last, for whoever follows. Addresses are whole. */
@@ -35,10 +36,7 @@ export type FeedEntry = {
   enclosure: { address: string; type: string; bytes: number | null } | null;
 };
 
-/** XML 1.0 has no way to write most control characters. */
-const clean = (text: string): string =>
-  text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, "");
-const xml = (text: string): string => escape(clean(text)).replace(/&#39;/g, "&apos;");
+const xml = (text: string): string => escape(forXml(text)).replace(/&#39;/g, "&apos;");
 
 /** The context line and what the thing says of itself, as HTML. */
 const contentOf = (entry: FeedEntry): string =>

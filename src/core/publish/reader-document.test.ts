@@ -15,6 +15,8 @@ const places = {
   isPdf: false,
   picture: (hash: string) => `/c/x/p/${hash}`,
   fonts: "/fonts",
+  view: (view: string) => `/c/x?view=${view}`,
+  everything: null,
   home: "/c/x",
   door: ({ code, part }: Door) => `/c/${code ?? "x"}${part ? `/in/${part}` : ""}`,
 };

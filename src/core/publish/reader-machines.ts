@@ -1,4 +1,5 @@
 import { html, Markup } from "./html";
+import { linkedData } from "./linked-data";
 import type { PublishedCollection } from "./model";
 import type { ReaderPlaces } from "./reader-places";
 
@@ -15,7 +16,7 @@ export function forMachines(collection: PublishedCollection, places: ReaderPlace
   const isPublic = collection.audience === "public";
   const at = places.site + places.self;
   return html`<meta name="description" content="${about}">
-<link rel="icon" href="/icon.svg" type="image/svg+xml">
+${places.site ? html`<link rel="icon" href="/icon.svg" type="image/svg+xml">` : null}
 ${isPublic ? html`<link rel="canonical" href="${at}">` : html`<meta name="robots" content="noindex">`}
 <meta property="og:type" content="website">
 <meta property="og:title" content="${collection.title}">
@@ -32,7 +33,7 @@ ${
 ${FEEDS.map(([type, ending]) => html`<link rel="alternate" type="${type}" href="${places.self}/feed.${ending}" title="${collection.title}">`)}`
     : null
 }
-${isPublic ? html`<script type="application/ld+json">${linkedData(collection, at)}</script>` : null}`;
+${isPublic ? html`<script type="application/ld+json">${describedIn(collection, at)}</script>` : null}`;
 }
 
 const FEEDS = [
@@ -41,46 +42,8 @@ const FEEDS = [
   ["application/feed+json", "json"],
 ] as const;
 
-/** schema.org's type of each kind of thing; a note is no work of its own. */
-const TYPES = {
-  page: "WebPage",
-  video: "VideoObject",
-  document: "DigitalDocument",
-  picture: "ImageObject",
-  sound: "AudioObject",
-  note: "CreativeWork",
-} as const;
-
 /** The collection by the terms of schema.org; `<` is written so that nothing in it ends the script. */
-function linkedData(collection: PublishedCollection, at: string): Markup {
-  const items = collection.sections
-    .flatMap((section) => section.items)
-    .filter((item) => item.look === "item");
-  const minutes = items.reduce((sum, item) => sum + (item.minutes ?? 0), 0);
-  const data = {
-    "@context": "https://schema.org",
-    "@type": ["Collection", "LearningResource"],
-    "@id": at,
-    url: at,
-    name: collection.title,
-    ...(collection.description && { description: collection.description }),
-    ...(collection.language && { inLanguage: collection.language }),
-    dateCreated: collection.createdAt.toISOString(),
-    dateModified: collection.updatedAt.toISOString(),
-    creator: { "@type": "Organization", name: collection.teamName },
-    ...(minutes && { timeRequired: `PT${minutes}M` }),
-    collectionSize: items.length,
-    isAccessibleForFree: true,
-    hasPart: items.map((item) => ({
-      "@type": item.opens ? "Collection" : TYPES[item.kind],
-      name: item.heading || item.title,
-      ...(item.address && { url: item.address }),
-      ...(item.context && { abstract: item.context }),
-      ...(item.authors.length && { author: item.authors.map((name) => ({ "@type": "Person", name })) }),
-      ...(item.published && { datePublished: item.published }),
-      ...(item.language && { inLanguage: item.language }),
-      ...(item.minutes && { timeRequired: `PT${item.minutes}M` }),
-    })),
-  };
+function describedIn(collection: PublishedCollection, at: string): Markup {
+  const data = { "@context": "https://schema.org", ...linkedData(collection, { id: at, url: at }) };
   return new Markup(JSON.stringify(data).replace(/</g, "\\u003c"));
 }

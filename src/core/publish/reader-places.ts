@@ -1,4 +1,4 @@
-import type { Door, PublishedItem } from "./model";
+import type { Door, PublishedItem, ReaderView } from "./model";
 
 /** Where a document finds what belongs to it, and what it names. */
 export type ReaderPlaces = {
@@ -16,8 +16,12 @@ export type ReaderPlaces = {
   captions: (item: PublishedItem) => string | null;
   /** Where the reading copy of an item is read; null: nowhere. */
   copy: ((item: PublishedItem) => string) | null;
-  /** Folder of the fonts; null when the document must carry itself (a folder on a stick). */
+  /** Folder of the fonts; null when the document must carry itself. */
   fonts: string | null;
+  /** The same in another view; null: there is only this one. */
+  view: ((view: ReaderView) => string) | null;
+  /** One page with the items of all collections inside, to be looked through; null: there is none. */
+  everything: string | null;
   /** Address of another collection that readers may see. */
   door: (door: Door) => string;
 };

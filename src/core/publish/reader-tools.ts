@@ -12,10 +12,13 @@ const MANY = 8;
 
 /** The ways to look at the page: its views, one at a time, on paper, and what is comfortable. */
 export const tools = (view: ReaderView, places: ReaderPlaces, count: number): Markup =>
-  html`<div class="tools"><nav class="bar" aria-label="View">${READER_VIEWS.map(
+  html`<div class="tools">${places.view ? viewsAt(places.view, view) : null}<div class="bar">${count ? html`<button type="button" data-one hidden>One at a time</button>` : null}${places.everything ? html`<a href="${places.everything}">Look through everything</a>` : null}${places.site ? html`<a href="${places.self}/paper">On paper</a>` : null}${comfort()}</div></div>`;
+
+const viewsAt = (at: (view: ReaderView) => string, view: ReaderView): Markup =>
+  html`<nav class="bar" aria-label="View">${READER_VIEWS.map(
     (other) =>
-      html`<a href="${places.self}?view=${other}"${other === view ? html` aria-current="true"` : null}>${other[0]!.toUpperCase() + other.slice(1)}</a>`,
-  )}</nav><div class="bar">${count ? html`<button type="button" data-one hidden>One at a time</button>` : null}${places.site ? html`<a href="${places.self}/paper">On paper</a>` : null}${comfort()}</div></div>`;
+      html`<a href="${at(other)}"${other === view ? html` aria-current="true"` : null}>${other[0]!.toUpperCase() + other.slice(1)}</a>`,
+  )}</nav>`;
 
 const choice = (name: string, legend: string, options: readonly (readonly [string, string])[]): Markup =>
   html`<fieldset><legend>${legend}</legend>${options.map(

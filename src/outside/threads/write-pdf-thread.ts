@@ -57,7 +57,7 @@ export default function work({ printed, paper, pictures, fonts }: PdfTask): Uint
   const compile = (withPictures: boolean, standard: string | undefined) => {
     const data = JSON.stringify({
       ...printed,
-      paper,
+      ...{ paper, sheet: printed.sheet ? { head: printed.sheet.head, at: printed.sheet.at } : null },
       parts: printed.parts.map((part) => ({
         ...part,
         cloth: part.cloth.threads.length ? clothInLight(part.cloth.threads, part.cloth.tags, 640, 46) : "",
@@ -65,6 +65,7 @@ export default function work({ printed, paper, pictures, fonts }: PdfTask): Uint
           ...section,
           entries: section.entries.map((one) => ({
             ...one,
+            code: printed.sheet?.codes[one.address] ?? "",
             picture: one.picture && withPictures && drawn.has(one.picture.hash) ? one.picture : null,
           })),
         })),

@@ -1,6 +1,9 @@
 import { writeBookmarks } from "@/core/formats/bookmarks-write";
 import { writeCsv } from "@/core/formats/csv-write";
+import { writeLinkedData } from "@/core/formats/linked-data-write";
+import { writeLinks } from "@/core/formats/links-write";
 import { writeMarkdown } from "@/core/formats/markdown-write";
+import { writeOpml } from "@/core/formats/opml-write";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -13,6 +16,9 @@ const FORMATS = {
   bookmarks: { type: "text/html; charset=utf-8", ending: "html", write: writeBookmarks },
   csv: { type: "text/csv; charset=utf-8", ending: "csv", write: writeCsv },
   markdown: { type: "text/markdown; charset=utf-8", ending: "md", write: writeMarkdown },
+  links: { type: "text/plain; charset=utf-8", ending: "txt", write: writeLinks },
+  opml: { type: "text/x-opml; charset=utf-8", ending: "opml", write: writeOpml },
+  "json-ld": { type: "application/ld+json", ending: "jsonld", write: writeLinkedData },
 } as const;
 /** Lists of references: every work once, however often it stands in the collections. */
 const REFERENCES = {
@@ -32,7 +38,7 @@ class ExportCollection {
 export const exportCollection = reading({
   name: "export.collection",
   about:
-    "A collection, with those inside it, as an open file: a table (CSV), a browser's bookmark file, Markdown, or a list of references.",
+    "A collection, with those inside it, as an open file: a table (CSV), a browser's bookmark file, Markdown, plain text, an outline (OPML), schema.org's terms (JSON-LD), or a list of references.",
   input: ExportCollection,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {

@@ -2,8 +2,9 @@ import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { writeBook, writeDocx, writePdf, writeWorkbook } from "./pages";
+import { writeBook, writeDocx, writePdf, writeSheet, writeWorkbook } from "./pages";
 import { referencesOf } from "./references-of";
+import { sheetOf } from "./sheet";
 import { fileName, treeOf } from "./tree";
 
 /** Documents a collection can be set as. A new one needs a writer and a line here. */
@@ -14,6 +15,7 @@ const DOCUMENTS = {
     write: writeDocx,
   },
   epub: { type: "application/epub+zip", write: writeBook },
+  sheet: { type: "application/pdf", write: writeSheet },
   xlsx: {
     type: "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
     write: writeWorkbook,
@@ -35,16 +37,20 @@ class ExportDocument {
 export const exportDocument = reading({
   name: "export.document",
   about:
-    "A collection, with those inside it, as a document on A4 or Letter: PDF, or for a word processor (DOCX); as a book (EPUB); or as a workbook (XLSX), a sheet a collection and a row an item. Its bytes are in Base64; /api/export/<collection> gives the file itself.",
+    "A collection, with those inside it, as a document on A4 or Letter: PDF, or for a word processor (DOCX); as a book (EPUB); as a workbook (XLSX), a sheet a collection and a row an item; or as what learners are handed (sheet, PDF): their side, with a code beside each link and room to write. Its bytes are in Base64; /api/export/<collection> gives the file itself.",
   input: ExportDocument,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
-    const tree = await treeOf(tx, input);
-    const { type, write } = DOCUMENTS[input.format];
-    const references = input.style ? await referencesOf(tx, tree, input.style) : [];
-    const bytes = await write(tree, input.paper ?? "a4", references);
+    const { format } = input;
+    const isSheet = format === "sheet";
+    const { tree, leads } = isSheet
+      ? await sheetOf(tx, input)
+      : { tree: await treeOf(tx, input), leads: null };
+    const { type, write } = DOCUMENTS[format];
+    const references = input.style && !isSheet ? await referencesOf(tx, tree, input.style) : [];
+    const bytes = await write(tree, input.paper ?? "a4", references, leads);
     return {
-      name: `${fileName(tree.collection.title)}.${input.format}`,
+      name: `${fileName(tree.collection.title)}.${isSheet ? "pdf" : format}`,
       type,
       base64: bytes.toString("base64"),
     };

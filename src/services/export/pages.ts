@@ -1,11 +1,17 @@
-import { asPrinted, type Printed } from "@/core/formats/printed/model";
+import { asPrinted, type Pictures, type Printed } from "@/core/formats/printed/model";
 import type { Reference } from "@/core/cite/bibliography";
 import type { PublishedTree } from "@/core/publish/model";
 import { Problem } from "@/mechanism/problem";
 import { readStored } from "@/outside/files";
 import { forDocument } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
-import { docxInThread, epubInThread, fileInThread, pdfInThread } from "@/outside/threads/in-thread";
+import {
+  codesInThread,
+  docxInThread,
+  epubInThread,
+  fileInThread,
+  pdfInThread,
+} from "@/outside/threads/in-thread";
 import { unlessTooLarge } from "./unless-too-large";
 
 export type Paper = "a4" | "letter";
@@ -24,12 +30,39 @@ const AT_ONCE = 20;
  */
 export async function writePdf(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
   const printed = printedOf(tree, references);
-  const pictures = await picturesIn(printed);
+  return set(printed, paper, await picturesIn(printed));
+}
+
+/**
+ * The sheet learners are handed: beside each item the code that leads to it, and room to write.
+ * @param leads where the page itself is read
+ * @throws {Problem} export-too-large
+ */
+export async function writeSheet(
+  tree: PublishedTree,
+  paper: Paper,
+  _: Reference[],
+  leads: { page: string; at: string } | null,
+): Promise<Buffer> {
+  const printed = printedOf(tree, []);
+  const addresses = [...new Set(entriesOf(printed).map((one) => one.address))].filter((one) =>
+    /^https?:/.test(one),
+  );
+  const page = leads?.page ?? "";
+  const [head, ...codes] = await unlessTooLarge(codesInThread([page, ...addresses]));
+  const sheet = {
+    codes: Object.fromEntries(addresses.map((address, i) => [address, codes[i]!])),
+    ...{ head: page && head!, at: leads?.at ?? "" },
+  };
+  return set({ ...printed, sheet }, paper, {});
+}
+
+const set = (printed: Printed, paper: Paper, pictures: Pictures): Promise<Buffer> => {
   const fonts = settings().fonts.split(/\s+/);
   return unlessTooLarge(
     pdfInThread({ printed, pictures, fonts, paper: paper === "letter" ? "us-letter" : "a4" }),
   );
-}
+};
 
 /**
  * The same as a document of a word processor.

@@ -12,7 +12,7 @@ export async function treeOf(
 }
 
 /** The collection with only these items; sections that are left empty go, and so does what stands inside. */
-function onlyThese({ collection }: PublishedTree, ids: ReadonlySet<string>): PublishedTree {
+export function onlyThese({ collection }: PublishedTree, ids: ReadonlySet<string>): PublishedTree {
   const sections = collection.sections
     .map((section) => ({ ...section, items: section.items.filter((item) => ids.has(item.id)) }))
     .filter((section) => section.items.length > 0);

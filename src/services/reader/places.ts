@@ -17,6 +17,8 @@ export function placesOf({ code, part, edition }: AskedPart): ReaderPlaces {
     captions: (item) => `${self}/f/${item.id}?captions`,
     copy: (item) => `${self}/t/${item.id}`,
     fonts: "/fonts",
+    view: (view) => `${self}?view=${view}`,
+    everything: null,
     // What has a code of its own is not of the edition.
     door: (door) => `${door.code ? `/c/${door.code}` : top}${door.part ? `/in/${door.part}` : ""}`,
   };

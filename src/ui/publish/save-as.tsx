@@ -2,30 +2,13 @@
 
 import { useState } from "react";
 import { type StyleId, STYLES } from "@/core/cite/styles";
-import { Button, buttonLook } from "../parts/button";
+import { DOCUMENTS, type Offered, REFERENCES, TEXTS } from "@/core/formats/offered";
+import { Button } from "../parts/button";
 import { Choice } from "../parts/field";
 import { ask } from "../talk/call";
 import { copyRich } from "../talk/copy-rich";
 import { sayFailure } from "../talk/say-failure";
 
-const DOCUMENTS = [
-  ["pdf", "PDF"],
-  ["docx", "Word processor (DOCX)"],
-  ["epub", "Book (EPUB)"],
-] as const;
-const TABLES = [
-  ["xlsx", "Workbook (XLSX)"],
-  ["csv", "Table (CSV)"],
-] as const;
-const FILES = [
-  ["markdown", "Markdown"],
-  ["bookmarks", "Bookmark file"],
-] as const;
-const REFERENCES = [
-  ["bibtex", "BibTeX"],
-  ["ris", "RIS"],
-  ["csl-json", "CSL-JSON"],
-] as const;
 const STYLE_CHOICES = [["", "None"], ...STYLES] as const;
 const PAPERS = [
   ["a4", "A4"],
@@ -36,9 +19,13 @@ const PAPERS = [
 export function SaveAs({ collection }: { collection: string }) {
   const [style, setStyle] = useState<StyleId | "">("");
   const [paper, setPaper] = useState("a4");
+  const [copies, setCopies] = useState(false);
   const [busy, setBusy] = useState(false);
-  const link = (format: string, more = "") => `/api/export/${collection}?format=${format}${more}`;
-  const asked = `&paper=${paper}${style ? `&style=${style}` : ""}`;
+  const set = {
+    paper: `&paper=${paper}`,
+    style: style && `&style=${style}`,
+    copies: copies ? "&copies=all" : "",
+  };
   const copy = () => {
     if (!style) return;
     setBusy(true);
@@ -47,12 +34,25 @@ export function SaveAs({ collection }: { collection: string }) {
       .catch(sayFailure)
       .finally(() => setBusy(false));
   };
-  const files = (formats: readonly (readonly [string, string])[], more = "") =>
-    formats.map(([format, words]) => (
-      <a key={format} href={link(format, more)} download className={buttonLook("line", true)}>
-        {words}
-      </a>
-    ));
+  const list = (formats: readonly Offered[]) => (
+    <ul className="divide-y divide-line border-y border-line">
+      {formats.map(({ format, name, keeps, sets = [] }) => (
+        <li key={format}>
+          <a
+            href={`/api/export/${collection}?format=${format}${sets.map((one) => set[one]).join("")}`}
+            download
+            aria-describedby={`keeps-${format}`}
+            className="group block rounded-sm px-1 py-2 hover:bg-wash"
+          >
+            <span className="font-semibold text-accent group-hover:underline">{name}</span>
+          </a>
+          <p id={`keeps-${format}`} className="-mt-1.5 px-1 pb-2 text-sm text-quiet">
+            {keeps}
+          </p>
+        </li>
+      ))}
+    </ul>
+  );
   return (
     <section aria-label="Files" className="flex flex-col gap-3">
       <h2 className="text-sm font-semibold">Save as a file</h2>
@@ -70,21 +70,35 @@ export function SaveAs({ collection }: { collection: string }) {
           onChange={(event) => setPaper(event.target.value)}
         />
       </div>
-      <p className="flex flex-wrap gap-1.5">
-        {files(DOCUMENTS, asked)}
-        {style && (
-          <Button small disabled={busy} onClick={copy}>
-            Copy the bibliography
-          </Button>
-        )}
-      </p>
-      <p className="flex flex-wrap gap-1.5">
-        {files(TABLES)}
-        {files(FILES)}
-      </p>
-      <p className="flex flex-wrap items-center gap-1.5 text-[15px]">
-        For reference programs: {files(REFERENCES)}
-      </p>
+      {style && (
+        <Button small disabled={busy} onClick={copy} className="self-start">
+          Copy the bibliography
+        </Button>
+      )}
+      {list(DOCUMENTS)}
+      <label className="flex items-center gap-2 text-[15px]">
+        <input
+          type="checkbox"
+          className="size-4 accent-accent"
+          checked={copies}
+          onChange={(event) => setCopies(event.target.checked)}
+        />
+        The folder takes all reading copies along
+      </label>
+      {copies && (
+        <p className="text-sm text-quiet">
+          They are the words of others. Whether they may be handed on is for you to know; for a class most
+          laws allow more than for the web.
+        </p>
+      )}
+      <details>
+        <summary className="cursor-pointer py-1 font-semibold text-accent">Text, links, outlines</summary>
+        {list(TEXTS)}
+      </details>
+      <details>
+        <summary className="cursor-pointer py-1 font-semibold text-accent">For reference programs</summary>
+        {list(REFERENCES)}
+      </details>
     </section>
   );
 }

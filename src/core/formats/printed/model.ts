@@ -24,6 +24,16 @@ export type Printed = {
   /** The bibliography, when one was asked for. */
   references: Reference[];
   parts: PrintedPart[];
+  /** Of a sheet for learners: what leads back to the web. */
+  sheet?: PrintedSheet;
+};
+
+/** The codes of a sheet, as SVG: beside each item what leads to it, at its head what leads to the page itself. */
+export type PrintedSheet = {
+  codes: Readonly<Record<string, string>>;
+  head: string;
+  /** Where the page is read, as one would type it; empty: nowhere. */
+  at: string;
 };
 
 /** One collection, and how far down it stands: 1 for the one at the top. */

@@ -45,7 +45,7 @@ export const PDF_TEMPLATE = `
     block(inset: (left: 3mm), stroke: (left: 0.8pt + accent), text(font: serif, lines(one.quotation)))
   }
   if one.about.len() > 0 { text(fill: quiet, lines(one.about)) }
-  if one.tags.len() > 0 { par(small(one.tags.join(" · "))) }
+  if one.tags.len() > 0 and d.sheet == none { par(small(one.tags.join(" · "))) }
 }
 
 #let shown(one) = {
@@ -55,13 +55,23 @@ export const PDF_TEMPLATE = `
   if one.picture.alternative == "" { pdf.artifact(drawn) } else { drawn }
 }
 
+// What is handed out leads back to the web, and has room to write.
+#let code(svg) = pdf.artifact(image(bytes(svg), format: "svg", width: 24mm, height: 24mm))
+#let room = pdf.artifact(block(above: 2mm, width: 100%, for _ in range(3) { v(7.5mm) + line(length: 100%, stroke: 0.4pt + quiet) }))
+
 #let cloth(svg) = pdf.artifact(box(radius: 2pt, clip: true, image(bytes(svg), format: "svg", width: 100%, height: 12mm, fit: "cover")))
 
 #for (i, part) in d.parts.enumerate() {
   let level = calc.min(part.level, 6)
   if part.level <= 2 and i > 0 { pagebreak(weak: true) }
   if part.cloth != "" { cloth(part.cloth) }
-  heading(level: level, part.title)
+  if i == 0 and d.sheet != none and d.sheet.head != "" {
+    v(4mm)
+    grid(columns: (1fr, 24mm), column-gutter: 5mm, {
+      heading(level: level, part.title)
+      par(small(d.sheet.at))
+    }, code(d.sheet.head))
+  } else { heading(level: level, part.title) }
   if part.about.len() > 0 { text(font: serif, size: 12pt, fill: quiet, lines(part.about)) }
   par(small(if i == 0 { d.team + " · " + part.holds + " · " + d.day } else { part.holds }))
   if i == 0 and d.parts.len() > 1 { block(above: 1.4em, below: 1.4em, outline(title: none, target: heading.where(level: 2))) }
@@ -83,7 +93,9 @@ export const PDF_TEMPLATE = `
           numbering: n => text(font: serif, weight: 600, fill: accent, str(n)),
           body-indent: 4mm,
           tight: false,
-          enum.item(one.number, if one.picture == none { entry(one) } else {
+          enum.item(one.number, if d.sheet != none {
+            if one.code == "" { entry(one) + room } else { grid(columns: (1fr, 24mm), column-gutter: 5mm, entry(one) + room, code(one.code)) }
+          } else if one.picture == none { entry(one) } else {
             grid(columns: (1fr, 26mm), column-gutter: 5mm, entry(one), shown(one))
           }),
         ))

@@ -1,0 +1,141 @@
+import { asPublished } from "../editions/as-published";
+import { type EditionContent, type EditionItem, itemsIn, withInside } from "../editions/content";
+import { linkTo, pathOfFile } from "../formats/path-in-folder";
+import { copyDocument } from "./copy-document";
+import type { Door, PublishedCollection, PublishedItem, PublishedSection } from "./model";
+import { readerDocument } from "./reader-document";
+import type { ReaderPlaces } from "./reader-places";
+
+/** Where the letters of the pages lie in the folder. */
+export const LETTERS = "letters";
+const TOP = "index.html";
+const EVERYTHING = "everything.html";
+
+/** What lies in a folder; every path is relative to it. */
+export type Folder = {
+  pages: { path: string; text: string }[];
+  /** Reading copies: `hash` of the stored text, and what draws the page when it has been read. */
+  copies: { path: string; hash: string; draw: (text: string) => string }[];
+  /** Stored files that are put in as they are. */
+  files: { path: string; hash: string }[];
+};
+
+/**
+ * The pages readers get of a collection with everything inside, as a folder that works from a stick: every link among them
+ * is relative, nothing is asked of the net but what a reader opens.
+ * @param content what readers see
+ * @param at when it was so
+ * @param copies whether every reading copy goes along, or only those readers are given anyway
+ */
+export function folderOf(content: EditionContent, at: Date, copies: "shown" | "all"): Folder {
+  const all = withInside(content.collection);
+  const items = new Map(all.flatMap(itemsIn).map((item) => [item.id, item]));
+  const paths = new Map(all.map(({ id }, i) => [id, i === 0 ? TOP : `part-${i + 1}.html`]));
+  const places = placesIn(paths, items, all.length > 1);
+  const drawn = all.map(({ id }, i) => {
+    const part = asPublished(content, i === 0 ? null : id, { audience: "link", framedBy: "", keptAt: at })!;
+    return { path: paths.get(id)!, collection: copies === "all" ? withAllCopies(part, items) : part };
+  });
+  const page = (path: string, collection: PublishedCollection) => ({
+    path,
+    text: readerDocument(collection, collection.view, {
+      ...{ ...places, self: path },
+      everything: path === EVERYTHING ? null : places.everything,
+    }),
+  });
+  return {
+    pages: [
+      ...drawn.map(({ path, collection }) => page(path, collection)),
+      ...(all.length > 1 ? [page(EVERYTHING, everythingIn(drawn.map((one) => one.collection)))] : []),
+    ],
+    copies: drawn.flatMap(({ path, collection }) =>
+      collection.sections
+        .flatMap((section) => section.items)
+        .flatMap((item) => {
+          const text = items.get(item.id)?.text;
+          if (!item.copy || !text) return [];
+          const from = {
+            title: collection.title,
+            address: `../${path}#i-${item.id}`,
+            fonts: `../${LETTERS}`,
+          };
+          return {
+            ...{ path: copyAt(item), hash: text.hash },
+            draw: (html: string) => copyDocument(item, html, from, new Date(text.at)),
+          };
+        }),
+    ),
+    files: filesIn(all, items),
+  };
+}
+
+const copyAt = ({ id }: { id: string }) => `copies/${id}.html`;
+const pictureAt = (hash: string) => `pictures/${hash}.webp`;
+const captionsAt = (hash: string) => `files/${hash.slice(0, 12)}.vtt`;
+
+function placesIn(
+  paths: ReadonlyMap<string, string>,
+  items: ReadonlyMap<string, EditionItem>,
+  isCourse: boolean,
+): ReaderPlaces {
+  return {
+    ...{ self: TOP, home: null, site: "", fonts: LETTERS, view: null },
+    everything: isCourse ? EVERYTHING : null,
+    picture: pictureAt,
+    file: ({ id }) => linkTo(pathOfFile(items.get(id)!.file!)),
+    captions: ({ captions }) => (captions ? captionsAt(captions) : null),
+    copy: copyAt,
+    door: ({ part }: Door) => (part && paths.get(part)) || TOP,
+  };
+}
+
+const withAllCopies = (
+  collection: PublishedCollection,
+  items: ReadonlyMap<string, EditionItem>,
+): PublishedCollection => ({
+  ...collection,
+  sections: collection.sections.map((section) => ({
+    ...section,
+    items: section.items.map((item) => ({
+      ...item,
+      copy: item.copy ?? (items.get(item.id)?.text ? "chosen" : null),
+    })),
+  })),
+});
+
+/** One page with the items of all collections, to be looked through by letters and kind. */
+function everythingIn(all: readonly PublishedCollection[]): PublishedCollection {
+  const [top, ...rest] = all as [PublishedCollection, ...PublishedCollection[]];
+  const isShown = (item: PublishedItem) => item.look === "item";
+  const sections: PublishedSection[] = [top, ...rest].flatMap((one) =>
+    one.sections
+      .map(({ id, title, items }) => ({
+        id: id ?? one.id,
+        title: [one === top ? "" : one.title, title].filter(Boolean).join(" · ") || top.title,
+        intro: "",
+        items: items.filter(isShown),
+      }))
+      .filter((section) => section.items.length > 0),
+  );
+  return {
+    ...top,
+    ...{ title: `Everything in ${top.title}`, description: "", rich: "", view: "rows", use: null },
+    ...{ sections, inside: [] },
+    way: { above: [{ title: top.title, door: { code: null, part: null } }], before: null, next: null },
+  };
+}
+
+/** Every stored file the pages show or lead to, once. */
+function filesIn(
+  all: readonly { cover: string | null }[],
+  items: ReadonlyMap<string, EditionItem>,
+): Folder["files"] {
+  const found = new Map<string, string>();
+  for (const { cover } of all) if (cover) found.set(pictureAt(cover), cover);
+  for (const { picture, captions, file } of items.values()) {
+    if (picture) found.set(pictureAt(picture), picture);
+    if (captions) found.set(captionsAt(captions), captions);
+    if (file) found.set(pathOfFile(file), file.hash);
+  }
+  return [...found].map(([path, hash]) => ({ path, hash }));
+}
