@@ -1,5 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, items, openCopy, signIn, test } from "./hands";
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { pathToFileURL } from "node:url";
+import { unzipSync } from "fflate";
+import { expect, items, openCollection, openCopy, signIn, test } from "./hands";
 
 test("a collection leaves as documents with a bibliography; one thing is cited in another style", async ({
   browser,
@@ -26,12 +31,36 @@ test("a collection leaves as documents with a bibliography; one thing is cited i
   await expect(dialog).toBeHidden();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^\[1\] Standing Water, A year/);
 
+  // Some of them only, from the bar of what is chosen.
+  await items(page).nth(0).click();
+  await items(page)
+    .nth(1)
+    .click({ modifiers: ["Shift"] });
+  await page
+    .getByRole("toolbar", { name: /chosen items/ })
+    .getByRole("button", { name: "More" })
+    .click();
+  await page.getByRole("menuitem", { name: "Save these as a file …" }).click();
+  const some = page.getByRole("dialog", { name: "Save 2 items as a file" });
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  const [two] = await Promise.all([
+    page.waitForEvent("download"),
+    some.getByRole("button", { name: /^Table/ }).click(),
+  ]);
+  expect(two.suggestedFilename()).toBe("Week 3 the water table (copy).csv");
+  expect(
+    readFileSync((await two.path())!, "utf8")
+      .trim()
+      .split("\r\n"),
+  ).toHaveLength(3);
+  await page.keyboard.press("Escape");
+
   // Saved: every format is a file of its kind.
   await page.goto(`/publish/${id}`);
   await page.getByLabel("With a bibliography").selectOption({ label: "MLA, 9th edition" });
   const saved = async (name: string) => {
     const download = page.waitForEvent("download");
-    await page.getByRole("region", { name: "Files" }).getByRole("link", { name }).click();
+    await page.getByRole("region", { name: "Files" }).getByRole("link", { name, exact: true }).click();
     const file = await download;
     const chunks: Buffer[] = [];
     for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer);
@@ -54,4 +83,37 @@ test("a collection leaves as documents with a bibliography; one thing is cited i
   await expect(page.getByText(/^\d+ references are copied, with their look\.$/)).toBeVisible();
   const files = new AxeBuilder({ page }).include('section[aria-label="Files"]');
   expect((await files.analyze()).violations).toEqual([]);
+});
+
+test("a course on a stick is read and looked through with no net at all", async ({ browser }) => {
+  const page = await signIn(browser, "rhea");
+  await openCollection(page, "Peatland course");
+  const id = /bench\/([\w-]+)/.exec(page.url())![1]!;
+  const packed = await page.request.get(`/api/export/${id}?format=folder&copies=all`);
+  const stick = mkdtempSync(path.join(os.tmpdir(), "hobbin-stick-"));
+  for (const [name, bytes] of Object.entries(unzipSync(await packed.body()))) {
+    mkdirSync(path.dirname(path.join(stick, name)), { recursive: true });
+    writeFileSync(path.join(stick, name), bytes);
+  }
+  const context = await browser.newContext({ offline: true });
+  const reader = await context.newPage();
+  const failed: string[] = [];
+  reader.on("requestfailed", (request) => failed.push(request.url()));
+  await reader.goto(pathToFileURL(path.join(stick, "Peatland course", "index.html")).href);
+  await reader
+    .getByRole("link", { name: /^Week 3: the water table/ })
+    .first()
+    .click();
+  await expect(reader.getByRole("heading", { level: 1, name: "Week 3: the water table" })).toBeVisible();
+  await reader.getByRole("link", { name: "Peatland course" }).first().click();
+  await reader.getByRole("link", { name: "Look through everything" }).click();
+  await reader.getByPlaceholder("Some letters").fill("field morning");
+  const one = reader.getByRole("listitem").filter({ visible: true, hasText: "Field morning for Year 10" });
+  await expect(one.first()).toBeVisible();
+  expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+  await one.first().getByRole("link", { name: "Read the copy kept here" }).click();
+  await expect(reader.getByText(/^A copy kept on /)).toBeVisible();
+  await reader.getByRole("navigation", { name: "Part of" }).getByRole("link").click();
+  await expect(reader.getByRole("heading", { level: 1, name: "Peatland course" })).toBeVisible();
+  expect(failed).toEqual([]);
 });

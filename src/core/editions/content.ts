@@ -84,6 +84,14 @@ export const withInside = (top: EditionCollection): EditionCollection[] => [
 /** A collection alone, without what stands in it. */
 export const withoutInside = (one: EditionCollection): EditionCollection => ({ ...one, inside: [] });
 
+/** A collection with only these items; sections that are left empty go, and so does what stands inside. */
+export const withOnly = (one: EditionCollection, ids: ReadonlySet<string>): EditionCollection => ({
+  ...withoutInside(one),
+  sections: one.sections
+    .map((section) => ({ ...section, items: section.items.filter((item) => ids.has(item.id)) }))
+    .filter((section) => section.items.length > 0),
+});
+
 /** Its items in their order, without those of what stands in it. */
 export const itemsIn = (one: EditionCollection): EditionItem[] =>
   one.sections.flatMap((section) => section.items);

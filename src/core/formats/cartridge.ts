@@ -1,5 +1,6 @@
 import { type EditionCollection, type EditionContent, type EditionItem } from "../editions/content";
-import { html as x, Markup } from "../publish/html";
+import type { Markup } from "../publish/html";
+import { html as x } from "../publish/html";
 import { forXml } from "../text/for-xml";
 import { plainText } from "../text/plain";
 import { isRightToLeft } from "../text/direction";

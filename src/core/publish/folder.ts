@@ -26,12 +26,18 @@ export type Folder = {
  * @param content what readers see
  * @param at when it was so
  * @param copies whether every reading copy goes along, or only those readers are given anyway
+ * @param captions those of films and sounds, as WebVTT, by their hashes
  */
-export function folderOf(content: EditionContent, at: Date, copies: "shown" | "all"): Folder {
+export function folderOf(
+  content: EditionContent,
+  at: Date,
+  copies: "shown" | "all",
+  captions: ReadonlyMap<string, string>,
+): Folder {
   const all = withInside(content.collection);
   const items = new Map(all.flatMap(itemsIn).map((item) => [item.id, item]));
   const paths = new Map(all.map(({ id }, i) => [id, i === 0 ? TOP : `part-${i + 1}.html`]));
-  const places = placesIn(paths, items, all.length > 1);
+  const places = placesIn(paths, items, all.length > 1, captions);
   const drawn = all.map(({ id }, i) => {
     const part = asPublished(content, i === 0 ? null : id, { audience: "link", framedBy: "", keptAt: at })!;
     return { path: paths.get(id)!, collection: copies === "all" ? withAllCopies(part, items) : part };
@@ -71,19 +77,23 @@ export function folderOf(content: EditionContent, at: Date, copies: "shown" | "a
 
 const copyAt = ({ id }: { id: string }) => `copies/${id}.html`;
 const pictureAt = (hash: string) => `pictures/${hash}.webp`;
-const captionsAt = (hash: string) => `files/${hash.slice(0, 12)}.vtt`;
 
 function placesIn(
   paths: ReadonlyMap<string, string>,
   items: ReadonlyMap<string, EditionItem>,
   isCourse: boolean,
+  captions: ReadonlyMap<string, string>,
 ): ReaderPlaces {
   return {
     ...{ self: TOP, home: null, site: "", fonts: LETTERS, view: null },
     everything: isCourse ? EVERYTHING : null,
     picture: pictureAt,
     file: ({ id }) => linkTo(pathOfFile(items.get(id)!.file!)),
-    captions: ({ captions }) => (captions ? captionsAt(captions) : null),
+    // Beside a page that is a file browsers read no captions; within it they do.
+    captions: (item) => {
+      const said = item.captions && captions.get(item.captions);
+      return said ? `data:text/vtt;charset=utf-8,${encodeURIComponent(said)}` : null;
+    },
     copy: copyAt,
     door: ({ part }: Door) => (part && paths.get(part)) || TOP,
   };
@@ -132,9 +142,8 @@ function filesIn(
 ): Folder["files"] {
   const found = new Map<string, string>();
   for (const { cover } of all) if (cover) found.set(pictureAt(cover), cover);
-  for (const { picture, captions, file } of items.values()) {
+  for (const { picture, file } of items.values()) {
     if (picture) found.set(pictureAt(picture), picture);
-    if (captions) found.set(captionsAt(captions), captions);
     if (file) found.set(pathOfFile(file), file.hash);
   }
   return [...found].map(([path, hash]) => ({ path, hash }));

@@ -1,10 +1,10 @@
 import { IsInt, Max, Min } from "class-validator";
-import type { EditionContent } from "@/core/editions/content";
+import { type EditionContent, itemsIn, withInside, withOnly } from "@/core/editions/content";
 import { cartridgeOf } from "@/core/formats/cartridge";
 import { folderOf, LETTERS } from "@/core/publish/folder";
 import { editionByNumber, newestEdition } from "@/data/queries/editions";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeOneOf, Optional } from "@/mechanism/input";
+import { Id, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
@@ -17,6 +17,8 @@ import { fileName } from "./tree";
 
 class ExportFolder {
   @Id() collection: string;
+  /** Only these items, by their ids with commas between; about 10,000. */
+  @MaybeText(400_000) placements?: string;
   /** As it stood in the edition with this number. */
   @Optional() @IsInt() @Min(1) @Max(1_000_000) edition?: number;
 }
@@ -28,34 +30,45 @@ export const exportFolder = reading({
   input: ExportFolder,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
-    const { collection: id, edition } = input;
+    const { collection: id, edition, placements } = input;
+    const answer = ({ collection }: EditionContent, at: Date) => {
+      const whole = { form: 1 as const, collection };
+      const some = placements && withOnly(collection, new Set(placements.split(",")));
+      return {
+        name: fileName(collection.title),
+        at,
+        content: some ? { ...whole, collection: some } : whole,
+      };
+    };
     if (edition !== undefined) {
       const found = await editionByNumber(tx, id, edition);
       if (!found) throw new Problem("not-found");
-      return folderAnswer(await contentOf(found.digest), found.createdAt);
+      return answer(await contentOf(found.digest), found.createdAt);
     }
     const newest = await newestEdition(tx, id, true);
     const before = newest && (await contentOf(newest.digest).catch(() => null));
     const at = now();
-    return folderAnswer(await contentNow(tx, id, at, { before }), at);
+    return answer(await contentNow(tx, id, at, { before }), at);
   },
 });
 
-const folderAnswer = (content: EditionContent, at: Date) => ({
-  name: fileName(content.collection.title),
-  at,
-  content,
-});
+/** What goes out: its name, when it was so, and what readers see. */
+type Going = { name: string; at: Date; content: EditionContent };
 
 /**
  * The files of that folder, each read when its turn has come; one that is gone from the store is left out.
  * @param copies whether every reading copy goes along, or only those readers are given anyway
  */
-export function* folderFiles(
-  { name, at, content }: ReturnType<typeof folderAnswer>,
+export async function* folderFiles(
+  { name, at, content }: Going,
   copies: "shown" | "all",
-): Generator<Packed> {
-  const folder = folderOf(content, at, copies);
+): AsyncGenerator<Packed> {
+  const captions = new Map<string, string>();
+  for (const { captions: hash } of withInside(content.collection).flatMap(itemsIn)) {
+    const said = hash && !captions.has(hash) ? await readStored(hash).catch(() => null) : null;
+    if (said) captions.set(hash!, said.toString("utf8"));
+  }
+  const folder = folderOf(content, at, copies, captions);
   for (const { path, text } of folder.pages) yield written(`${name}/${path}`, text);
   for (const { path, hash, draw } of folder.copies)
     yield {
@@ -71,7 +84,7 @@ export function* folderFiles(
 }
 
 /** The files of the same for a learning platform (Common Cartridge). */
-export function* cartridgeFiles({ content }: ReturnType<typeof folderAnswer>): Generator<Packed> {
+export function* cartridgeFiles({ content }: Going): Generator<Packed> {
   const cartridge = cartridgeOf(content);
   for (const { path, text } of cartridge.pages) yield written(path, text);
   for (const { path, hash } of cartridge.files) yield stored(path, hash);

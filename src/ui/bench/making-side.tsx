@@ -59,6 +59,7 @@ export function MakingSide() {
         onSection={sections.add}
         onText={workshop.writeText}
         onInside={() => dispatch({ type: "window", window: "inside" })}
+        onSave={() => dispatch({ type: "window", window: "save" })}
         onRemove={workshop.removeCollection}
       />
       {state.filtering !== null && (

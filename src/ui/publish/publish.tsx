@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
+import { SaveAs } from "../export/save-as";
 import { Button } from "../parts/button";
 import { Day } from "../parts/day";
 import { Crumb } from "../shell/crumb";
@@ -20,7 +21,6 @@ import { ForReaders } from "./for-readers";
 import { HandOn } from "./hand-on";
 import { LeftOut } from "./left-out";
 import { Preview } from "./preview";
-import { SaveAs } from "./save-as";
 import { newestOf, type Shared, usePublish } from "./use-publish";
 import { WhoSees } from "./who-sees";
 
@@ -160,7 +160,10 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
               router.refresh();
             }}
           />
-          <SaveAs collection={collection.id} />
+          <section aria-label="Files" className="flex flex-col gap-3">
+            <h2 className="text-sm font-semibold">Save as a file</h2>
+            <SaveAs collection={collection.id} />
+          </section>
           {publishes && isOut && (
             <AddressApart
               isReplaced={shared.isReplaced}

@@ -91,8 +91,26 @@ export function send(path: string, body: unknown): Promise<unknown> {
 }
 
 async function exchange(path: string, body: unknown): Promise<unknown> {
+  const answer = await post(path, body);
+  if (!answer.ok) throw await refusalOf(answer);
+  return answer.json().catch(() => null);
+}
+
+/**
+ * A file the server makes of what is sent.
+ * @throws {Refusal} as `call` does
+ */
+export async function askFile(path: string, body: unknown): Promise<{ name: string; content: Blob }> {
+  const answer = await post(path, body);
+  if (!answer.ok) throw await refusalOf(answer);
+  const [, name = ""] =
+    /filename\*=UTF-8''([^;]*)/.exec(answer.headers.get("content-disposition") ?? "") ?? [];
+  return { name: decodeURIComponent(name) || "file", content: await answer.blob() };
+}
+
+function post(path: string, body: unknown): Promise<Response> {
   const text = JSON.stringify(body);
-  const answer = await fetch(path, {
+  return fetch(path, {
     method: "POST",
     headers: { "content-type": "application/json" },
     body: text,
@@ -101,8 +119,11 @@ async function exchange(path: string, body: unknown): Promise<unknown> {
   }).catch(() => {
     throw new Refusal(0, "Hobbin cannot be reached just now. Nothing is lost; try again in a moment.", {});
   });
+}
+
+/** Why the server refused, in its words. */
+async function refusalOf(answer: Response): Promise<Refusal> {
   const said = (await answer.json().catch(() => null)) as Record<string, unknown> | null;
-  if (answer.ok) return said;
   const errors = (said?.errors ?? []) as { detail: string; pointer: string; now?: string }[];
   const byField = (say: (error: (typeof errors)[number]) => string | undefined) =>
     Object.fromEntries(
@@ -111,7 +132,7 @@ async function exchange(path: string, body: unknown): Promise<unknown> {
         return words === undefined ? [] : [[error.pointer.replace(/^#\//, ""), words]];
       }),
     );
-  throw new Refusal(
+  return new Refusal(
     answer.status,
     String(said?.detail ?? said?.message ?? "Something went wrong."),
     byField((error) => error.detail),

@@ -1,7 +1,15 @@
 /** Saves what the server answered as a file, the way a download does. */
-export function saveFile({ name, type, content }: { name: string; type: string; content: string }): void {
+export function saveFile({
+  name,
+  type,
+  content,
+}: {
+  name: string;
+  type?: string;
+  content: string | Blob;
+}): void {
   const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([content], { type }));
+  link.href = URL.createObjectURL(content instanceof Blob ? content : new Blob([content], { type }));
   link.download = name;
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);

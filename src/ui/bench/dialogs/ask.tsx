@@ -11,6 +11,7 @@ import { KIND_WORDS } from "@/core/look/kind-words";
 import { ask } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
+import { SaveAsDialog } from "../../export/save-as-dialog";
 import { Cite } from "./cite";
 import { Destination, type Goal } from "./destination";
 import { tagsAmong } from "./selection-bar";
@@ -60,6 +61,7 @@ export function Ask({ asking, items, sections, collectionTitle, onClose, send }:
       </Dialog>
     );
   if (what === "cite") return <Cite collection={collection} ids={ids} count={count} onClose={onClose} />;
+  if (what === "save") return <SaveAsDialog {...{ collection, ids, count, onClose }} />;
   if (what === "kind")
     return (
       <Dialog open onOpenChange={close} title={`What kind: ${count}`}>

@@ -12,6 +12,9 @@ const BringIn = dynamic(() => import("../../gather/bring-in").then((m) => m.Brin
 const ImportDialog = dynamic(() => import("../../imports/import-dialog").then((m) => m.ImportDialog), {
   ssr: false,
 });
+const SaveAsDialog = dynamic(() => import("../../export/save-as-dialog").then((m) => m.SaveAsDialog), {
+  ssr: false,
+});
 const NewCollection = dynamic(() => import("../../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
 });
@@ -48,6 +51,13 @@ export function BenchDialogs({
   const into = { id: collection.id, title: collection.title, section };
   return (
     <>
+      {open === "save" && (
+        <SaveAsDialog
+          collection={collection.id}
+          count={`“${collection.title}”`}
+          onClose={() => onOpen(null)}
+        />
+      )}
       {open === "bring" && (
         <BringIn
           open

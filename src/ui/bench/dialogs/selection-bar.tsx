@@ -7,7 +7,7 @@ import { Toolbar } from "radix-ui";
 import { Button } from "../../parts/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../../parts/menu";
 import { KEYS } from "../../shell/commands";
-import { ask, call } from "../../talk/call";
+import { call } from "../../talk/call";
 import { copyText } from "../../talk/copy-text";
 import { sayFailure } from "../../talk/say-failure";
 import { sayDone } from "../../shell/use-undo";
@@ -17,7 +17,6 @@ import { addressFor } from "../item/reader-entries";
 import { useBench } from "../state/bench-context";
 import type { Selection } from "../state/use-selection";
 import { openOriginals } from "../../talk/originals";
-import { saveFile } from "../../talk/save-file";
 import type { Item } from "../state/types";
 
 /** What can be done with all that are chosen at once; while one is still choosing there may be none. */
@@ -28,7 +27,7 @@ export function SelectionBar({
   selection: Selection;
   onDone?: () => void;
 }) {
-  const { team, collection, arranges, brings, loose, readers, commands } = useBench();
+  const { team, arranges, brings, loose, readers, commands } = useBench();
   const { chosen } = selection;
   const said = useSaidHere();
   const first = chosen[0];
@@ -44,10 +43,6 @@ export function SelectionBar({
           entry,
         ),
       )
-      .catch(sayFailure);
-  const save = (format: "markdown" | "bookmarks") =>
-    void ask("export.collection", { collection, format, placements: ids.join(",") })
-      .then(saveFile)
       .catch(sayFailure);
   return (
     <Toolbar.Root
@@ -114,8 +109,9 @@ export function SelectionBar({
                 Copy their address for readers
               </MenuItem>
             )}
-            <MenuItem onSelect={() => save("markdown")}>Save these as Markdown</MenuItem>
-            <MenuItem onSelect={() => save("bookmarks")}>Save these as a bookmark file</MenuItem>
+            {first && (
+              <MenuItem onSelect={() => commands.ask("save", first.id)}>Save these as a file …</MenuItem>
+            )}
           </>
         )}
       </Menu>

@@ -21,6 +21,7 @@ type Props = {
   onSection: () => void;
   onText: () => void;
   onInside: () => void;
+  onSave: () => void;
   onRemove: () => void;
 };
 
@@ -36,7 +37,7 @@ const SAID: Record<Use, string> = {
 };
 
 /** What can be done with the open collection as a whole. */
-export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: Props) {
+export function CollectionMenu({ head, onSection, onText, onInside, onSave, onRemove }: Props) {
   useLateEntries();
   const { arranges, team } = useBench();
   const client = useQueryClient();
@@ -108,18 +109,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onRemove }: 
         Copy all links
       </MenuItem>
       <MenuLine />
-      <MenuItem href={`/api/export/${id}?format=pdf`} download>
-        Save as PDF
-      </MenuItem>
-      <MenuItem href={`/api/export/${id}?format=docx`} download>
-        Save for a word processor
-      </MenuItem>
-      <MenuItem href={`/api/export/${id}?format=bookmarks`} download>
-        Save as a bookmark file
-      </MenuItem>
-      <MenuItem href={`/api/export/${id}?format=markdown`} download>
-        Save as Markdown
-      </MenuItem>
+      <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
       {arranges && (
         <>
           <MenuLine />

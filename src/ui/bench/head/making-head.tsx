@@ -52,6 +52,7 @@ type Props = {
   onSection: () => void;
   onText: () => void;
   onInside: () => void;
+  onSave: () => void;
   onRemove: () => void;
 };
 

@@ -2,7 +2,7 @@ import type { ViewSetting } from "@/core/list/view-setting";
 import type { Asking, DetailField } from "./types";
 
 /** A small window by which something new comes into the open collection. */
-export type BenchWindow = "bring" | "inside" | "beside";
+export type BenchWindow = "bring" | "inside" | "beside" | "save";
 
 /** What one person sees of the Bench just now, beside the items themselves. */
 export type BenchState = {

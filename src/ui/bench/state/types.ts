@@ -19,7 +19,7 @@ export type Landing = { section: string | null; after: string | null };
 export type Mending = "title" | "description" | "siteName" | "authors" | "published" | "notes";
 
 /** What is asked in a small window before something is done with the chosen items. */
-export type Asking = { what: "move" | "copy" | "tag" | "untag" | "kind" | "cite"; ids: string[] };
+export type Asking = { what: "move" | "copy" | "tag" | "untag" | "kind" | "cite" | "save"; ids: string[] };
 
 /** The field of an item's details that gets the focus when they open. */
 export type DetailField = "context" | "heading" | "tags";

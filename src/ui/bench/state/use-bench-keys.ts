@@ -17,6 +17,7 @@ type Commands = {
   narrow: () => void;
   setView: (wish: Partial<ViewSetting>) => void;
   publish: () => void;
+  save: () => void;
 };
 
 /** A number for each view. */
@@ -41,6 +42,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     narrow,
     setView,
     publish,
+    save,
   } = commands;
   useWindowKeys((event) => {
     const key = event.key.toLowerCase();
@@ -71,6 +73,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
         ]
       : []),
     { words: "Publish this collection", run: publish },
+    { words: "Save this collection as a file", run: save },
     { words: "Narrow this collection", run: narrow },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: "Over to the other side", run: jump },

@@ -1,1 +1,1 @@
-export { getExport as GET } from "@/http/export-route";
+export { getExport as GET, postExport as POST } from "@/http/export-route";

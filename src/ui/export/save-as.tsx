@@ -5,8 +5,9 @@ import { type StyleId, STYLES } from "@/core/cite/styles";
 import { DOCUMENTS, type Offered, REFERENCES, TEXTS } from "@/core/formats/offered";
 import { Button } from "../parts/button";
 import { Choice } from "../parts/field";
-import { ask } from "../talk/call";
+import { ask, askFile } from "../talk/call";
 import { copyRich } from "../talk/copy-rich";
+import { saveFile } from "../talk/save-file";
 import { sayFailure } from "../talk/say-failure";
 
 const STYLE_CHOICES = [["", "None"], ...STYLES] as const;
@@ -15,21 +16,34 @@ const PAPERS = [
   ["letter", "Letter"],
 ] as const;
 
-/** The collection as files to be saved, for people first, and its bibliography. */
-export function SaveAs({ collection }: { collection: string }) {
+/**
+ * The collection as files to be saved, for people first, and its bibliography.
+ * @param ids of only some of its items
+ */
+export function SaveAs({ collection, ids }: { collection: string; ids?: readonly string[] }) {
   const [style, setStyle] = useState<StyleId | "">("");
   const [paper, setPaper] = useState("a4");
   const [copies, setCopies] = useState(false);
   const [busy, setBusy] = useState(false);
-  const set = {
-    paper: `&paper=${paper}`,
-    style: style && `&style=${style}`,
-    copies: copies ? "&copies=all" : "",
+  const placements = ids?.join(",");
+  const asked = (format: string, sets: readonly ("paper" | "style" | "copies")[]) => ({
+    format,
+    ...(sets.includes("paper") && { paper }),
+    ...(sets.includes("style") && style && { style }),
+    ...(sets.includes("copies") && copies && { copies: "all" }),
+  });
+  // More items than an address can name are sent; a whole collection comes as it is made, however large.
+  const save = (what: Record<string, string>) => {
+    setBusy(true);
+    void askFile(`/api/export/${collection}`, { ...what, placements })
+      .then(saveFile)
+      .catch(sayFailure)
+      .finally(() => setBusy(false));
   };
   const copy = () => {
     if (!style) return;
     setBusy(true);
-    void ask("references.bibliography", { collection, style })
+    void ask("references.bibliography", { collection, style, ...(placements && { placements }) })
       .then(({ count, ...made }) => copyRich(made, `${count} references are copied, with their look.`))
       .catch(sayFailure)
       .finally(() => setBusy(false));
@@ -38,14 +52,26 @@ export function SaveAs({ collection }: { collection: string }) {
     <ul className="divide-y divide-line border-y border-line">
       {formats.map(({ format, name, keeps, sets = [] }) => (
         <li key={format}>
-          <a
-            href={`/api/export/${collection}?format=${format}${sets.map((one) => set[one]).join("")}`}
-            download
-            aria-describedby={`keeps-${format}`}
-            className="group block rounded-sm px-1 py-2 hover:bg-wash"
-          >
-            <span className="font-semibold text-accent group-hover:underline">{name}</span>
-          </a>
+          {placements ? (
+            <button
+              type="button"
+              disabled={busy}
+              aria-describedby={`keeps-${format}`}
+              className={LOOK}
+              onClick={() => save(asked(format, sets))}
+            >
+              {name}
+            </button>
+          ) : (
+            <a
+              href={`/api/export/${collection}?${new URLSearchParams(asked(format, sets))}`}
+              download
+              aria-describedby={`keeps-${format}`}
+              className={LOOK}
+            >
+              {name}
+            </a>
+          )}
           <p id={`keeps-${format}`} className="-mt-1.5 px-1 pb-2 text-sm text-quiet">
             {keeps}
           </p>
@@ -54,8 +80,7 @@ export function SaveAs({ collection }: { collection: string }) {
     </ul>
   );
   return (
-    <section aria-label="Files" className="flex flex-col gap-3">
-      <h2 className="text-sm font-semibold">Save as a file</h2>
+    <>
       <div className="grid grid-cols-[1fr_auto] gap-3">
         <Choice
           label="With a bibliography"
@@ -99,6 +124,9 @@ export function SaveAs({ collection }: { collection: string }) {
         <summary className="cursor-pointer py-1 font-semibold text-accent">For reference programs</summary>
         {list(REFERENCES)}
       </details>
-    </section>
+    </>
   );
 }
+
+const LOOK =
+  "block w-full rounded-sm px-1 py-2 text-left font-semibold text-accent hover:bg-wash hover:underline";
