@@ -4,7 +4,7 @@ import os from "node:os";
 import path from "node:path";
 import { pathToFileURL } from "node:url";
 import { unzipSync } from "fflate";
-import { expect, items, openCollection, openCopy, signIn, test } from "./hands";
+import { expect, items, openCollection, openCopy, share, signIn, test } from "./hands";
 
 test("a collection leaves as documents with a bibliography; one thing is cited in another style", async ({
   browser,
@@ -23,11 +23,14 @@ test("a collection leaves as documents with a bibliography; one thing is cited i
   await expect(dialog.getByRole("group", { name: "References" })).toContainText(
     "Standing Water. (2026, January 4).",
   );
-  await expect(dialog.getByRole("button", { name: "Copy" })).toBeFocused();
+  await expect(dialog.getByRole("button", { name: "Copy", exact: true })).toBeFocused();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   await dialog.getByLabel("Style").selectOption({ label: "IEEE" });
   await expect(dialog.getByRole("group", { name: "References" })).toContainText("[1] Standing Water");
-  await dialog.getByRole("button", { name: "Copy" }).click();
+  await dialog.getByLabel("What is meant").selectOption({ label: "Time" });
+  await dialog.getByLabel("Which").fill("2:05");
+  await expect(dialog.getByRole("group", { name: "In the text" })).toHaveText("[1, 2:05]");
+  await dialog.getByRole("button", { name: "Copy", exact: true }).click();
   await expect(dialog).toBeHidden();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^\[1\] Standing Water, A year/);
 
@@ -116,4 +119,41 @@ test("a course on a stick is read and looked through with no net at all", async 
   await reader.getByRole("navigation", { name: "Part of" }).getByRole("link").click();
   await expect(reader.getByRole("heading", { level: 1, name: "Peatland course" })).toBeVisible();
   expect(failed).toEqual([]);
+});
+
+test("a bibliography has the style of its collection, is filled in where it is poor, and readers are given it", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "rhea");
+  await openCopy(page, "Week 3: the water table");
+  await page.getByRole("button", { name: "What to do with this collection" }).click();
+  await page.getByRole("menuitem", { name: "Bibliography" }).click();
+  const list = page.getByRole("region", { name: "References" });
+  await expect(list).toContainText("Pencil, not pen. (n.d.).");
+  await page.getByText(/\d+ of \d+ could say more/).click();
+  const gap = page.getByRole("listitem").filter({ hasText: "Pencil, not pen" });
+  await gap.getByLabel("Date").fill("in spring");
+  await gap.getByLabel("Date").press("Enter");
+  await expect(gap.getByRole("alert")).toBeVisible();
+  await gap.getByLabel("Date").fill("2025");
+  await gap.getByLabel("Date").press("Enter");
+  await expect(list).toContainText("Pencil, not pen. (2025).");
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.getByLabel("Style").selectOption({ label: "IEEE" });
+  await expect(list).toContainText("[1]");
+  await page.getByLabel("Headings").selectOption({ label: "The sections" });
+  await page.getByLabel("With context lines").check();
+  await expect(list.getByRole("heading").first()).toBeVisible();
+  await page.getByLabel("Readers are given it").check();
+  // What is chosen stays with the collection.
+  await page.reload();
+  await expect(page.getByLabel("Style")).toHaveValue("ieee");
+  await page.getByRole("link", { name: /^Week 3: the water table/ }).click();
+  await page.getByRole("link", { name: "Publish", exact: true }).click();
+  const reader = await (await browser.newContext()).newPage();
+  await reader.goto(await share(page));
+  await reader.getByRole("link", { name: "References" }).click();
+  await expect(reader.getByText("IEEE", { exact: true })).toBeVisible();
+  await expect(reader.getByText(/Pencil, not pen/)).toBeVisible();
+  expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
 });

@@ -176,6 +176,10 @@ export const TABLE: Record<ActionName, Row> = {
   "placements.remove": { from: "editor", input: ({ placement }) => ({ placement }) },
   "reader.read": { from: "reader", input: ({ collection }) => ({ collection }) },
   "references.bibliography": { from: "viewer", input: ({ collection }) => ({ collection, style: "apa" }) },
+  "references.cite": {
+    from: "viewer",
+    input: ({ collection, placement }) => ({ collection, placements: placement }),
+  },
   "references.look-up": { from: "signed in", input: () => ({ identifier: "x" }) },
   "resources.choose-picture": {
     from: "contributor",
@@ -255,6 +259,7 @@ export const TABLE: Record<ActionName, Row> = {
   "teams.make": { from: "signed in", input: () => ({ name: "x" }) },
   "teams.read": { from: "signed in", input: () => ({}) },
   "teams.waiting": { from: "viewer", input: ({ team }) => ({ team }) },
+  "teams.set-style": { from: "owner", input: ({ team }) => ({ team, style: "ieee" }) },
   "teams.rename": { from: "owner", input: ({ team }) => ({ team, name: "x" }) },
   "tokens.offer": { from: "signed in", input: () => ({}) },
   "tokens.pair": { from: "everybody", input: () => ({ code: "x", name: "x" }) },

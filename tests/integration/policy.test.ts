@@ -32,6 +32,8 @@ const ROUTES: Record<string, string> = {
   "c/[code]/in/[part]": "reader.read",
   "c/[code]/in/[part]/[feed]": "reader.read",
   "c/[code]/in/[part]/t/[item]": "reader.read, and only what the page gives the copy of",
+  "c/[code]/references": "reader.read, and only where the page gives it",
+  "c/[code]/in/[part]/references": "reader.read, and only where the page gives it",
   "c/[code]/t/[item]": "reader.read, and only what the page gives the copy of",
   "public/[team]/[feed]": "reader.read of each",
   "c/[code]/in/[part]/card.png": "only of the page behind the code, which is reader.read",

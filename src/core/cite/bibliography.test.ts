@@ -1,8 +1,11 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
+import { arranged, htmlBibliography, textBibliography } from "./arranged";
 import { bibliography, plainBibliography } from "./bibliography";
+import { citation, type LocatorLabel } from "./citation";
 import type { Work } from "./csl-item";
-import { runsOf } from "./runs";
+import { lackOf } from "./lack-of";
+import { plainRuns, runsOf } from "./runs";
 import { localeFor, STYLES } from "./styles";
 
 const files = (style: string, language = "en") => ({
@@ -93,4 +96,60 @@ test.each(STYLES)("%s comes with Hobbin, says who wrote it, and sets every work"
   const entries = bibliography([BOOK, PAGE, work("n", {})], files(id));
   expect(entries).toHaveLength(3);
   for (const { runs } of entries) expect(runs.map((run) => run.text).join("").length).toBeGreaterThan(4);
+});
+
+test("a work is cited in the text with the page or the second that is meant", () => {
+  const inText = (style: string, at: [string, string] | null, language?: string) =>
+    plainRuns(
+      citation(
+        [BOOK, PAGE].slice(0, 1),
+        at && { label: at[0] as LocatorLabel, at: at[1] },
+        files(style, language),
+      ),
+    );
+  // APA 7th edition, 8.13 and 8.28: (Author, year, p. n), and a time stamp for what is heard or seen; from memory.
+  expect(inText("apa", ["page", "14"])).toBe("(Weld, 2019, p. 14)");
+  expect(inText("apa", ["page", "14–16"])).toBe("(Weld, 2019, pp. 14–16)");
+  expect(inText("apa", ["timestamp", "2:05"])).toBe("(Weld, 2019, 2:05)");
+  expect(inText("apa", null)).toBe("(Weld, 2019)");
+  // MLA 9th edition, 6.3: author and page alone; IEEE: a number in brackets; both from memory.
+  expect(inText("modern-language-association", ["page", "14"])).toBe("(Weld 14)");
+  expect(inText("ieee", ["page", "14"])).toBe("[1, p. 14]");
+  expect(inText("turabian-fullnote-bibliography", ["page", "14"])).toBe(
+    "Ona Weld, The Peat and the Water (Tartu: Fen Press, 2019), 14.",
+  );
+});
+
+test("laid out by section, in its own order, with its context lines; nothing in it is markup but ours", () => {
+  const works = [
+    { ...PAGE, section: "Week 1", context: "Because <b> & so" },
+    { ...BOOK, section: "To begin", context: "" },
+  ];
+  const references = bibliography(works, files("apa"));
+  const groups = arranged(references, works, { order: "own", by: "section", context: true });
+  expect(groups.map((one) => [one.title, one.entries.map((each) => each.id)])).toEqual([
+    ["Week 1", ["p"]],
+    ["To begin", ["b"]],
+  ]);
+  expect(htmlBibliography(groups)).toContain("<blockquote><p>Because &lt;b&gt; &amp; so</p></blockquote>");
+  expect(textBibliography(groups)).toMatch(
+    /^Week 1\nLind, T\..*\n {4}Because <b> & so\n\nTo begin\nWeld, O\./,
+  );
+  const plain = arranged(references, works, { order: "style", by: "none", context: false });
+  expect(plain.map((one) => one.entries.map((each) => each.id))).toEqual([["p", "b"]]);
+  expect(
+    arranged(references, works, { order: "own", by: "kind", context: false }).map((one) => one.title),
+  ).toEqual(["Page"]);
+});
+
+test("what a reference is poor without is named by the kind of work; a site stands for its publisher", () => {
+  const lacks = (more: Partial<Work>) => lackOf(work("x", more)).map((one) => one.field);
+  expect(lacks({ itemType: "article-journal", authors: ["A"], siteName: "A Journal" })).toEqual([
+    "published",
+    "volume",
+    "page",
+  ]);
+  expect(lacks({ itemType: null, kind: "video", published: "2026" })).toEqual(["director"]);
+  expect(lacks({ itemType: null, kind: "video", published: "2026", authors: ["A"] })).toEqual([]);
+  expect(lacks({ address: "https://bog.example", authors: ["A"], published: "2026" })).toEqual([]);
 });

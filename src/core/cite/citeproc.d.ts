@@ -11,6 +11,15 @@ declare module "citeproc" {
     setOutputFormat(format: "html" | "text" | "rtf"): void;
     updateItems(ids: readonly string[]): void;
     makeBibliography(): Bibliography | false;
+    previewCitationCluster(
+      citation: {
+        citationItems: readonly { id: string; locator?: string; label?: string }[];
+        properties: { noteIndex: number };
+      },
+      before: readonly [],
+      after: readonly [],
+      format: "html",
+    ): string;
     opt: { development_extensions: Record<string, boolean> };
   };
   const CSL: {

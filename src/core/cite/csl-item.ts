@@ -25,6 +25,10 @@ const BY_KIND: Record<Kind, ItemType> = {
   sound: "song",
   note: "manuscript",
 };
+/** What kind of work it is by the words of CSL; where nobody has said, by what it is here. */
+export const typeOf = ({ itemType, kind }: Pick<Work, "itemType" | "kind">): ItemType =>
+  itemType ?? BY_KIND[kind];
+
 /** Fields that hold names. */
 export const NAMES = ["editor", "translator", "director", "interviewer"] as const;
 
@@ -32,7 +36,7 @@ export const NAMES = ["editor", "translator", "director", "interviewer"] as cons
 export function cslItem(work: Work): Record<string, unknown> {
   const { details } = work;
   const item: Record<string, unknown> = {
-    type: work.itemType ?? BY_KIND[work.kind],
+    type: typeOf(work),
     title: work.title,
     ...(work.authors.length && { author: work.authors.map((one) => authorOf(one, work)) }),
     ...(work.published && { issued: { "date-parts": [work.published.split("-").map(Number)] } }),
@@ -40,7 +44,7 @@ export function cslItem(work: Work): Record<string, unknown> {
     ...(work.address && { URL: work.address }),
     ...(work.tags.length && { keyword: work.tags.join(",") }),
     ...(work.context && { note: work.context }),
-    ...(!details["container-title"] && work.siteName && { "container-title": work.siteName }),
+    ...(work.siteName && ofSite(work)),
   };
   for (const [field, value] of Object.entries(details)) {
     if ((NAMES as readonly string[]).includes(field))
@@ -49,6 +53,18 @@ export function cslItem(work: Work): Record<string, unknown> {
     else item[field] = value;
   }
   return item;
+}
+
+/** Kinds of work that stand in something larger; what else a site has, it publishes. */
+const CONTAINED: ReadonlySet<ItemType> = new Set([
+  ...(["webpage", "post-weblog", "article-journal", "article-magazine", "article-newspaper"] as const),
+  ...(["chapter", "paper-conference", "entry-encyclopedia"] as const),
+]);
+
+/** The site a work is had from, as what it stands in, or as its publisher, where nothing better is known. */
+function ofSite(work: Work): Record<string, string> {
+  const field = CONTAINED.has(typeOf(work)) ? "container-title" : "publisher";
+  return work.details[field] ? {} : { [field]: work.siteName };
 }
 
 /** An institution that publishes itself is no person with a family name. */

@@ -107,6 +107,7 @@ const VERBS = {
   "members.remove": NOTHING,
   "members.set-role": NOTHING,
   "teams.rename": NOTHING,
+  "teams.set-style": NOTHING,
 } as const satisfies Record<string, Meaning>;
 
 /** What can be told to have happened. */

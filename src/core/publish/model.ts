@@ -97,6 +97,8 @@ export type PublishedCollection = {
   use: Use | null;
   /** As BCP 47 has it, or empty. */
   language: string;
+  /** Whether its readers are given its bibliography. */
+  givesReferences?: boolean;
   /** Which other sites may set it into their pages, as CSP's frame-ancestors has them. */
   framedBy: string;
   createdAt: Date;

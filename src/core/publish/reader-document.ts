@@ -47,7 +47,7 @@ ${clothOver(collection, places)}
 ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>` : collection.description ? html`<p class="lead">${collection.description}</p>` : null}
 <p class="facts"><span>${collection.teamName}</span> <span>${holds}</span> <span data-left role="status"></span></p>
 ${editions?.own ? ofEdition(editions, editions.own) : null}
-${tools(view, places, own.items)}
+${tools(view, places, own.items, collection.givesReferences)}
 ${collection.use === "newsletter" && places.home ? html`<p class="join" lang="en" dir="ltr"><a href="${places.home}/join">Get it by mail</a></p>` : null}
 ${contents(collection)}
 ${narrowing(collection.sections.flatMap((section) => section.items))}

@@ -11,8 +11,8 @@ const SECTIONS = 2;
 const MANY = 8;
 
 /** The ways to look at the page: its views, one at a time, on paper, and what is comfortable. */
-export const tools = (view: ReaderView, places: ReaderPlaces, count: number): Markup =>
-  html`<div class="tools">${places.view ? viewsAt(places.view, view) : null}<div class="bar">${count ? html`<button type="button" data-one hidden>One at a time</button>` : null}${places.everything ? html`<a href="${places.everything}">Look through everything</a>` : null}${places.site ? html`<a href="${places.self}/paper">On paper</a>` : null}${comfort()}</div></div>`;
+export const tools = (view: ReaderView, places: ReaderPlaces, count: number, cites = false): Markup =>
+  html`<div class="tools">${places.view ? viewsAt(places.view, view) : null}<div class="bar">${count ? html`<button type="button" data-one hidden>One at a time</button>` : null}${places.everything ? html`<a href="${places.everything}">Look through everything</a>` : null}${cites && places.references ? html`<a href="${places.references}">References</a>` : null}${places.site ? html`<a href="${places.self}/paper">On paper</a>` : null}${comfort()}</div></div>`;
 
 const viewsAt = (at: (view: ReaderView) => string, view: ReaderView): Markup =>
   html`<nav class="bar" aria-label="View">${READER_VIEWS.map(

@@ -89,6 +89,8 @@ export const collections = binned(
     "aimMinutes",
     "aimLevel",
     "framedBy",
+    "citationStyle",
+    "givesReferences",
     "use",
   ],
   {

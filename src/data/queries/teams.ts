@@ -12,6 +12,7 @@ export async function teamsOf(tx: Tx, personId: string) {
       name: team.name,
       own: sql<number>`${team.ownOf} is not null`,
       role: membership.role,
+      citationStyle: team.citationStyle,
     })
     .from(membership)
     .innerJoin(team, eq(team.id, membership.team))

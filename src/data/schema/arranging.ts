@@ -10,6 +10,7 @@ import {
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
+import type { StyleId } from "@/core/cite/styles";
 import type { Audience, Reach, ReaderView, Shows, Use } from "@/core/publish/model";
 import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
@@ -46,6 +47,10 @@ export const collection = mysqlTable(
     aimMinutes: int("aim_minutes"),
     /** How hard to read its texts should be at most, by LIX; null: nobody has said. */
     aimLevel: int("aim_level"),
+    /** In which style its works are cited; empty: as what it stands in, or as the team does. */
+    citationStyle: bytesText("citation_style", { length: 80 }).$type<StyleId | "">().notNull().default(""),
+    /** Whether its readers are given its bibliography. */
+    givesReferences: boolean("gives_references").notNull().default(false),
     /** What the same material is used as; null: a collection, and no more. */
     use: varchar("used_as", { length: 12 }).$type<Use>(),
     /** Whether readers see it as it stands, or its newest edition. */

@@ -1,4 +1,5 @@
 import { bigint, boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import type { StyleId } from "@/core/cite/styles";
 import { bytesText, exactText, line, moment, uuid } from "./columns";
 
 /** The first four tables are shaped as the accounts library (better-auth) expects them. */
@@ -104,6 +105,8 @@ export const team = mysqlTable("team", {
   name: line("name", 120).notNull(),
   /** The person whose own team of one this is; null for a team that was made. Unique, so that nobody gets two. */
   ownOf: uuid("own_of").unique(),
+  /** In which style works are cited where no collection says so; empty: nobody has said. */
+  citationStyle: bytesText("citation_style", { length: 80 }).$type<StyleId | "">().notNull().default(""),
   createdAt: moment("created_at").notNull(),
 });
 

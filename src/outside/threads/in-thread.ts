@@ -1,7 +1,6 @@
 import path from "node:path";
 import { Piscina } from "piscina";
 import { log } from "../log";
-import type { Reference } from "@/core/cite/bibliography";
 import type { Work } from "@/core/cite/csl-item";
 import type { WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
@@ -9,7 +8,7 @@ import type { Searchable, Weighed } from "@/core/search/weigh";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
-import type { CiteTask } from "./cite-thread";
+import type { Cited, CiteTask } from "./cite-thread";
 import type { DocxTask } from "./write-docx-thread";
 import type { EpubTask } from "./write-epub-thread";
 import type { FileTask } from "./write-file-thread";
@@ -88,10 +87,10 @@ export const docxInThread = (task: DocxTask): Promise<Buffer> =>
   run<Uint8Array>("write-docx-thread", task, 60_000).then(Buffer.from);
 
 /**
- * The bibliography of some works in a style.
+ * The bibliography of some works in a style, and how they are cited in a text.
  * @throws {TooSlow} when it takes longer than half a minute
  */
-export const citeInThread = (task: CiteTask): Promise<Reference[]> => run("cite-thread", task, 30_000);
+export const citeInThread = (task: CiteTask): Promise<Cited> => run("cite-thread", task, 30_000);
 
 /**
  * A collection as a file of bytes.

@@ -1,4 +1,5 @@
-import { IsInt, Max, Min, ValidateIf } from "class-validator";
+import { IsBoolean, IsInt, Max, Min, ValidateIf } from "class-validator";
+import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
 import { type View, VIEWS } from "@/core/list/view-setting";
 import { asMarked } from "@/core/text/as-marked";
 import { plainText } from "@/core/text/plain";
@@ -27,6 +28,10 @@ class EditCollection {
   /** How many minutes it should not take longer than; null: as long as it takes. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(100_000) aimMinutes?:
     number | null;
+  /** In which style its works are cited; empty: as what it stands in, or as the team does. */
+  @MaybeOneOf(["", ...STYLE_IDS]) citationStyle?: StyleId | "";
+  /** Whether its readers are given its bibliography. */
+  @Optional() @IsBoolean() givesReferences?: boolean;
   /** How hard to read its texts should be at most, by LIX; null: as they are. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(10) @Max(100) aimLevel?: number | null;
 }
@@ -56,6 +61,8 @@ export const editCollection = action({
       ...(input.framedBy !== undefined && { framedBy: originsOf(input.framedBy) }),
       ...(input.aimMinutes !== undefined && { aimMinutes: input.aimMinutes }),
       ...(input.aimLevel !== undefined && { aimLevel: input.aimLevel }),
+      ...(input.citationStyle !== undefined && { citationStyle: input.citationStyle }),
+      ...(input.givesReferences !== undefined && { givesReferences: input.givesReferences }),
     };
     if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))
       throw fieldProblem("coverHash", "picture-unknown");

@@ -87,6 +87,8 @@ export const readCollection = reading({
         aimMinutes: found.aimMinutes,
         aimLevel: found.aimLevel,
         framedBy: found.framedBy,
+        citationStyle: found.citationStyle,
+        givesReferences: found.givesReferences,
         /** By which collection readers see it, and under which address. */
         door: door && {
           by: { id: door.by.id, title: door.by.title },

@@ -1,28 +1,51 @@
-import type { Work } from "@/core/cite/csl-item";
+import type { PlacedWork } from "@/core/cite/arranged";
 import type { PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { worksByPlacement } from "@/data/queries/placements";
 
 /** The works that stand in a collection and in those inside it, each once, with what a reference needs of them. */
-export async function worksOf(tx: Tx, tree: PublishedTree): Promise<Work[]> {
-  const items = ({ collection, inside }: PublishedTree): PublishedItem[] => [
-    ...collection.sections.flatMap((section) => section.items),
-    ...inside.flatMap(items),
+export async function worksOf(tx: Tx, tree: PublishedTree): Promise<PlacedWork[]> {
+  const items = (
+    { collection, inside }: PublishedTree,
+    above: string,
+  ): { item: PublishedItem; section: string }[] => [
+    ...collection.sections.flatMap(({ title, items }) =>
+      items
+        .filter((item) => item.look === "item")
+        .map((item) => ({ item, section: [above, title].filter(Boolean).join(" · ") || collection.title })),
+    ),
+    ...inside.flatMap((one) => items(one, one.collection.title)),
   ];
-  const all = items(tree);
+  const all = items(tree, "");
   const details = new Map(
     (
       await worksByPlacement(
         tx,
-        all.map((item) => item.id),
+        all.map(({ item }) => item.id),
       )
     ).map((row) => [row.placement, row]),
   );
-  const once = new Map<string, Work>();
-  for (const item of all) {
+  const once = new Map<string, PlacedWork>();
+  for (const { item, section } of all) {
     const { resource, itemType, language, details: fields } = details.get(item.id)!;
+    const { kind, title, authors, published, address, siteName, tags, context } = item;
     if (!once.has(resource))
-      once.set(resource, { ...item, id: resource, itemType, language, details: fields });
+      once.set(resource, {
+        ...{
+          id: resource,
+          kind,
+          itemType,
+          title,
+          authors,
+          published,
+          language,
+          address,
+          siteName,
+          tags,
+          context,
+        },
+        ...{ details: fields, section },
+      });
   }
   return [...once.values()];
 }

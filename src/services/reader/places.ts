@@ -15,6 +15,7 @@ export function placesOf({ code, part, edition }: AskedPart): ReaderPlaces {
     picture: (hash) => `${self}/p/${hash}`,
     file: (item) => `${self}/f/${item.id}`,
     captions: (item) => `${self}/f/${item.id}?captions`,
+    ...(!edition && { references: `${self}/references` }),
     copy: (item) => `${self}/t/${item.id}`,
     fonts: "/fonts",
     view: (view) => `${self}?view=${view}`,

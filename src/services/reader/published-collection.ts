@@ -51,6 +51,7 @@ export async function publishedCollection(
     use: found.use,
     language: found.language,
     framedBy: found.framedBy,
+    ...(found.givesReferences && { givesReferences: true }),
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
     sections: [

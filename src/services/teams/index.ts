@@ -1,6 +1,7 @@
 import { makeTeam } from "./make";
 import { readTeams } from "./read";
 import { renameTeam } from "./rename";
+import { setStyle } from "./set-style";
 import { readWaiting } from "./waiting";
 
 /** What people can do, by name. */
@@ -8,5 +9,6 @@ export const actions = {
   "teams.make": makeTeam,
   "teams.read": readTeams,
   "teams.rename": renameTeam,
+  "teams.set-style": setStyle,
   "teams.waiting": readWaiting,
 };

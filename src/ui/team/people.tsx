@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { type StyleId, STYLES } from "@/core/cite/styles";
 import { toast } from "../talk/toast";
 import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
@@ -100,6 +101,22 @@ export function People({ me, teams, team, people, dead }: Props) {
                 </li>
               ))}
             </ul>
+          </section>
+          <section className="flex flex-col gap-2">
+            <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Citing</h2>
+            <Choice
+              label="Style of the team"
+              options={[["", "None set: APA"], ...STYLES]}
+              defaultValue={team.citationStyle}
+              disabled={!owner}
+              className="max-w-md"
+              onChange={(event) =>
+                after(call("teams.set-style", { team: team.id, style: event.target.value as StyleId | "" }))
+              }
+            />
+            <p className="text-[15px] text-quiet">
+              It holds wherever a collection, or what it stands in, has none of its own.
+            </p>
           </section>
           {owner && <Invitations team={team} invitations={people.invitations} after={after} />}
           {dead.length > 0 && (

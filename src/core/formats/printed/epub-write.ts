@@ -1,5 +1,5 @@
 import { strToU8, zipSync, type Zippable } from "fflate";
-import { faced } from "../../cite/html-bibliography";
+import { faced } from "../../cite/faced";
 import { clothInLight } from "../../cover/in-light";
 import { LIGHT } from "../../look/colours";
 import { html as x, Markup } from "../../publish/html";

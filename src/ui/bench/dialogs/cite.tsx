@@ -1,24 +1,18 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
-import { type StyleId, STYLE_IDS, STYLES } from "@/core/cite/styles";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { LOCATORS, type LocatorLabel } from "@/core/cite/citation";
+import { type StyleId, STYLES } from "@/core/cite/styles";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
-import { Choice } from "../../parts/field";
+import { Choice, Field } from "../../parts/field";
 import { Words } from "../../parts/words";
 import { ask } from "../../talk/call";
 import { copyRich } from "../../talk/copy-rich";
 import { whyOf } from "../../talk/say-failure";
 
-/** The style somebody asked for last is the one they most likely need again. */
-const LAST = "hobbin:style";
-const lastStyle = (): StyleId => {
-  const last = localStorage.getItem(LAST);
-  return STYLE_IDS.find((id) => id === last) ?? "apa";
-};
-
-/** The references of some items, in a style, to be copied. */
+/** The references of some items, and how they are cited in a text, in a style, to be copied. */
 export function Cite({
   collection,
   ids,
@@ -30,11 +24,20 @@ export function Cite({
   count: string;
   onClose: () => void;
 }) {
-  const [style, setStyle] = useState<StyleId>(lastStyle);
+  /** Null: the one that holds for the collection. */
+  const [style, setStyle] = useState<StyleId | null>(null);
+  const [label, setLabel] = useState<LocatorLabel>("page");
+  const [at, setAt] = useState("");
+  const asked = useDeferredValue(at.trim());
   const copy = useRef<HTMLButtonElement>(null);
   const { data, error, isFetching } = useQuery({
-    queryKey: ["cite", collection, ids, style],
-    queryFn: () => ask("references.bibliography", { collection, style, placements: ids.join(",") }),
+    queryKey: ["cite", collection, ids, style, label, asked],
+    queryFn: () =>
+      ask("references.cite", {
+        ...{ collection, placements: ids.join(","), label },
+        ...(style && { style }),
+        ...(asked && { at: asked }),
+      }),
     placeholderData: (before) => before,
   });
   const isThere = data !== undefined;
@@ -42,27 +45,31 @@ export function Cite({
   useEffect(() => {
     if (isThere) copy.current?.focus();
   }, [isThere]);
+  const shown = (html: string | undefined, name: string) => (
+    <div
+      className={`scrolls flex max-h-[30vh] flex-1 flex-col gap-2 overflow-y-auto rounded-md border border-line px-4 py-2.5 break-words ${isFetching ? "opacity-60" : ""}`}
+      aria-busy={isFetching}
+      aria-label={name}
+      role="group"
+      tabIndex={0}
+    >
+      {html === undefined ? (
+        <p className="text-quiet">{error ? whyOf(error) : "…"}</p>
+      ) : (
+        <Words rich={html} />
+      )}
+    </div>
+  );
+  const one = data?.count === 1;
   return (
     <Dialog open onOpenChange={(on) => !on && onClose()} title={`Cite ${count}`}>
       <Choice
         label="Style"
         options={STYLES}
-        value={style}
-        onChange={(event) => {
-          const chosen = event.target.value as StyleId;
-          localStorage.setItem(LAST, chosen);
-          setStyle(chosen);
-        }}
+        value={style ?? data?.style ?? "apa"}
+        onChange={(event) => setStyle(event.target.value as StyleId)}
       />
-      <div
-        className={`scrolls flex max-h-[40vh] flex-col gap-2 overflow-y-auto rounded-md border border-line px-4 py-3 break-words ${isFetching ? "opacity-60" : ""}`}
-        aria-busy={isFetching}
-        aria-label="References"
-        role="group"
-        tabIndex={0}
-      >
-        {data ? <Words rich={data.html} /> : <p className="text-quiet">{error ? whyOf(error) : "…"}</p>}
-      </div>
+      {shown(data?.reference.html, "References")}
       <Button
         ref={copy}
         look="accent"
@@ -70,13 +77,41 @@ export function Cite({
         disabled={!data}
         onClick={() =>
           void copyRich(
-            data!,
-            data!.count === 1 ? "The reference is copied." : `${data!.count} references are copied.`,
+            data!.reference,
+            one ? "The reference is copied." : `${data!.count} references are copied.`,
           ).then(onClose)
         }
       >
         Copy
       </Button>
+      <div className="flex flex-col gap-3 border-t border-line pt-3">
+        {ids.length === 1 && (
+          <div className="grid grid-cols-[8rem_minmax(0,1fr)] gap-3">
+            <Choice
+              label="What is meant"
+              options={LOCATORS}
+              value={label}
+              onChange={(event) => setLabel(event.target.value as LocatorLabel)}
+            />
+            <Field
+              label="Which"
+              hint={label === "timestamp" ? "2:05; empty: all of it" : "14–16; empty: all of it"}
+              value={at}
+              maxLength={60}
+              onChange={(event) => setAt(event.target.value)}
+            />
+          </div>
+        )}
+        <div className="flex items-start gap-3">
+          {shown(data?.inText.html, "In the text")}
+          <Button
+            disabled={!data}
+            onClick={() => void copyRich(data!.inText, "The citation is copied.").then(onClose)}
+          >
+            Copy the citation
+          </Button>
+        </div>
+      </div>
     </Dialog>
   );
 }

@@ -109,6 +109,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onRe
         Copy all links
       </MenuItem>
       <MenuLine />
+      <MenuItem href={`/bench/${id}/references`}>Bibliography</MenuItem>
       <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
       {arranges && (
         <>

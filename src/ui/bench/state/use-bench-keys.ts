@@ -18,6 +18,7 @@ type Commands = {
   setView: (wish: Partial<ViewSetting>) => void;
   publish: () => void;
   save: () => void;
+  cite: () => void;
 };
 
 /** A number for each view. */
@@ -43,6 +44,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     setView,
     publish,
     save,
+    cite,
   } = commands;
   useWindowKeys((event) => {
     const key = event.key.toLowerCase();
@@ -74,6 +76,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
       : []),
     { words: "Publish this collection", run: publish },
     { words: "Save this collection as a file", run: save },
+    { words: "Bibliography of this collection", run: cite },
     { words: "Narrow this collection", run: narrow },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: "Over to the other side", run: jump },

@@ -140,6 +140,7 @@ export function useBenchOf({ team, first }: BenchProps) {
     narrow: () => dispatch({ type: "narrow", text: "" }),
     setView,
     publish: () => router.push(`/publish/${id}`),
+    cite: () => router.push(`/bench/${id}/references`),
     save: () => dispatch({ type: "window", window: "save" }),
   });
   const onItemKey = useItemKeys({

@@ -1,0 +1,1 @@
+export { getReferences as GET } from "@/http/references-route";
