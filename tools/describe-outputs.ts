@@ -26,7 +26,8 @@ const is = (type: ts.Type, flag: ts.TypeFlags) => (type.flags & flag) !== 0;
 const byText = (a: Schema, b: Schema) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1);
 
 function schemaOf(type: ts.Type, inside: readonly ts.Type[]): Schema {
-  if (inside.includes(type) || inside.length > 20) return {};
+  if (inside.includes(type)) return itself(type);
+  if (inside.length > 20) return {};
   const deeper = [...inside, type];
   if (is(type, ts.TypeFlags.Any | ts.TypeFlags.Unknown)) return {};
   if (type.isUnion()) return unionOf(type.types, deeper);
@@ -50,6 +51,12 @@ function schemaOf(type: ts.Type, inside: readonly ts.Type[]): Schema {
     return { type: "array", items: schemaOf(one!, deeper) };
   }
   return objectOf(type, deeper);
+}
+
+/** A type that holds others of its own kind is told once, by its name. */
+function itself(type: ts.Type): Schema {
+  const alias = type.aliasTypeArguments?.length ? undefined : type.aliasSymbol?.name;
+  return alias ? { $ref: `#/$defs/${alias}` } : {};
 }
 
 function unionOf(types: readonly ts.Type[], inside: readonly ts.Type[]): Schema {

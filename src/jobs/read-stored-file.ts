@@ -41,6 +41,7 @@ export const readFileJob: JobKind = {
       authors: authors ?? [],
       published: null,
       language: null,
+      licence: null,
       pictures: [],
       words: words ?? null,
       pages: pages ?? null,

@@ -74,6 +74,10 @@ export const PROBLEMS = {
   "in-bin": problem("not-found", "This is in the bin. Restore it there first."),
   "invitation-ended": problem("not-found", "This invitation has ended. Ask for a new one."),
   "language-unknown": problem("not-valid", "Write a language as en, de or pt-BR."),
+  "licence-unknown": problem(
+    "not-valid",
+    "Write a licence as CC BY 4.0, by its address, or by its id in the SPDX list.",
+  ),
   "site-unknown": problem("not-valid", "Write sites as https://school.example, one after the other."),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
   "many-at-once": problem(

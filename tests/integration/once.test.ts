@@ -15,6 +15,7 @@ const FACTS: PageFacts = {
   title: "The water table",
   description: null,
   siteName: null,
+  licence: null,
   authors: [],
   published: null,
   language: "en",

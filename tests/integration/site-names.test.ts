@@ -15,6 +15,7 @@ const page = (siteName: string | null): Filling => {
     words: null,
     pages: null,
     seconds: null,
+    licence: null,
   };
   const facts: PageFacts = {
     ...{ kind: "page", title: "A page", siteName, authors: [], pictures: [], player: null },

@@ -148,3 +148,27 @@ test("dates are as precise as their source", () => {
     durationSeconds("long"),
   ]).toEqual([114, 93_600, 90, null, null]);
 });
+
+test("a page says its licence: schema.org of its own matter, rel=license, Dublin Core, the only one it leads to", () => {
+  const of = (html: string) => readPage(html, "https://bog.example/a").licence;
+  const by = "https://creativecommons.org/licenses/by/4.0/";
+  // The HTML Standard, 4.6.7.9: https://html.spec.whatwg.org/multipage/links.html#link-type-license
+  expect(of(`<p>Text under <a rel="license noopener" href="${by}deed.de">this</a>`)).toBe("CC-BY-4.0");
+  expect(
+    of(`<link rel="license" href="https://spdx.org/licenses/MIT.html"><a rel=license href="${by}">`),
+  ).toBe("MIT");
+  expect(
+    of(
+      `<script type="application/ld+json">{"@type":"Article","license":"https://creativecommons.org/publicdomain/zero/1.0/"}</script><a rel=license href="${by}">x</a>`,
+    ),
+  ).toBe("CC0-1.0");
+  expect(of(`<meta name="dc.rights" content="Creative Commons Attribution-ShareAlike 3.0">`)).toBe(
+    "CC-BY-SA-3.0",
+  );
+  // What a picture in it is under is not what it is under, when there are several.
+  expect(of(`<a href="${by}">a</a>`)).toBe("CC-BY-4.0");
+  expect(
+    of(`<a href="${by}">a</a><a href="https://creativecommons.org/licenses/by-nd/4.0/">b</a>`),
+  ).toBeNull();
+  expect(of(`<p>© 2026, all rights reserved</p>`)).toBeNull();
+});

@@ -32,7 +32,8 @@ export async function writeRelease(folder) {
   const { nodeFileTrace } = await import("@vercel/nft");
   const { fileList } = await nodeFileTrace(
     programs.map((file) => path.join(ROOT, file)),
-    { base: ROOT },
+    // A path that is put together takes its whole folder along, with what was built for other purposes.
+    { base: ROOT, ignore: (file) => LEFT.test(file) },
   );
   const files = new Set([...whole, ...fileList, ...(await noted(whole))]);
   let bytes = 0;

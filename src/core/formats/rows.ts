@@ -1,6 +1,7 @@
 import { sayClip } from "../publish/clip";
 import type { PublishedItem, PublishedTree } from "../publish/model";
 import { KIND_WORDS } from "../look/kind-words";
+import { sayLicence } from "../licence/known";
 import { plainText } from "../text/plain";
 
 /** What a cell of a table holds: words, a number, a moment, or an address that leads somewhere. */
@@ -13,7 +14,18 @@ export type Sheet = { title: string; rows: Cell[][] };
  */
 export const HEADS = [
   ...["No.", "Collection", "Section", "Title", "Context", "Address", "Kind", "Site", "Authors", "Published"],
-  ...["Minutes", "Pages", "Part meant", "Language", "Tags", "About it", "Quotation", "Own title", "Added"],
+  ...[
+    "Minutes",
+    "Pages",
+    "Part meant",
+    "Language",
+    "Tags",
+    "About it",
+    "Quotation",
+    "Own title",
+    "Licence",
+    "Added",
+  ],
 ] as const;
 
 /** A sheet for each collection that holds something, from the top down, a row an item in its order. */
@@ -48,6 +60,7 @@ const rowOf = (item: PublishedItem, number: number | null, collection: string, s
   plainText(item.description),
   item.quotation,
   item.heading ? item.title : null,
+  item.licence ? sayLicence(item.licence) : null,
   item.addedAt,
 ];
 

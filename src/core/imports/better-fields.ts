@@ -5,6 +5,7 @@ const MERGED_FIELDS = [
   "title",
   "description",
   "siteName",
+  "licence",
   "authors",
   "published",
   "language",

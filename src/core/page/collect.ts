@@ -5,6 +5,8 @@ export type Collected = {
   /** Values of `<meta>` by lower-case name, property or itemprop, in order of appearance. */
   meta: Map<string, string[]>;
   links: { rel: string; href: string; type: string }[];
+  /** Where links in its text lead to that name a licence, or may. */
+  licences: { href: string; isSaid: boolean }[];
   jsonLd: string[];
   title: string;
   firstHeading: string;
@@ -36,6 +38,7 @@ const MOST_TEXT = 400_000;
 /** No honest page nests as deep; one that does would cost time that grows with the square of its depth. */
 const DEEPEST = 2_000;
 const PIECE = 16_384;
+const MOST_LICENCES = 50;
 
 /**
  * Goes through a page once and gathers what the rules of `readPage` need. Broken markup is taken as browsers take
@@ -46,6 +49,7 @@ export function collect(html: string): Collected {
   const found: Collected = {
     meta: new Map(),
     links: [],
+    licences: [],
     jsonLd: [],
     title: "",
     firstHeading: "",
@@ -80,6 +84,10 @@ export function collect(html: string): Collected {
           }
         } else if (name === "link" && at.href && at.rel) {
           found.links.push({ rel: at.rel.toLowerCase(), href: at.href, type: at.type?.toLowerCase() ?? "" });
+        } else if ((name === "a" || name === "area") && at.href && found.licences.length < MOST_LICENCES) {
+          const isSaid = /(^|\s)license(\s|$)/i.test(at.rel ?? "");
+          if (isSaid || /creativecommons\.org\//i.test(at.href))
+            found.licences.push({ href: at.href, isSaid });
         } else if (name === "script" && at.type?.toLowerCase().trim() === "application/ld+json") jsonLd = [];
         else if (name === "title" && !found.title && !silent) into = "title";
         else if (name === "h1" && !found.firstHeading) into = "firstHeading";

@@ -5,6 +5,7 @@ export const LOOKED_AT = [
   "title",
   "description",
   "siteName",
+  "licence",
   "authors",
   "published",
   "kind",

@@ -16,6 +16,8 @@ export type PageFacts = {
   published: string | null;
   /** BCP 47 */
   language: string | null;
+  /** The licence it says it is under, by its id (core/licence). */
+  licence: string | null;
   /** Addresses of pictures, the best first. */
   pictures: string[];
   words: number | null;

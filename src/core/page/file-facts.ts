@@ -32,6 +32,7 @@ export function readFile(kind: Kind, address: string, mime: string, disposition:
     authors: [],
     published: null,
     language: null,
+    licence: null,
     pictures: kind === "picture" ? [address] : [],
     words: null,
     pages: null,

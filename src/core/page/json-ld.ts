@@ -12,6 +12,7 @@ export type LinkedData = {
   embedUrl?: string;
   encodingFormat?: string;
   language?: string;
+  licence?: string;
 };
 
 /** Types that say what a page is about, the most telling first. Others (menus, sites, organisations) are passed over. */
@@ -76,6 +77,7 @@ export function readJsonLd(blocks: readonly string[]): LinkedData | null {
     embedUrl: addresses(node.embedUrl)[0],
     encodingFormat: text(node.encodingFormat),
     language: text(node.inLanguage),
+    licence: addresses(node.license)[0] ?? text(node.license),
   };
 }
 

@@ -1,4 +1,5 @@
 import { resolveReference } from "../address/read-address";
+import { onlyLicence, readLicence } from "../licence/read-licence";
 import { countWords } from "../text/minutes";
 import { collect, type Collected } from "./collect";
 import { durationSeconds, partialDate } from "./dates";
@@ -79,6 +80,7 @@ export function readPage(html: string, address: string): PageFacts {
         one("content-language", "og:locale", "dc.language", "citation_language") ||
         data?.language,
     ),
+    licence: readPageLicence(found, data, one),
     pictures: unique(
       [
         ...every("og:image:secure_url", "og:image", "og:image:url"),
@@ -102,6 +104,21 @@ export function readPage(html: string, address: string): PageFacts {
         base,
       ) ?? null,
   };
+}
+
+/** Said of the page's own matter first, then by a link that says so, then by the only licence its links lead to. */
+function readPageLicence(found: Collected, data: LinkedData | null, one: One): string | null {
+  const said = [
+    data?.licence,
+    ...found.links.filter((link) => /(^|\s)license(\s|$)/.test(link.rel)).map((link) => link.href),
+    one("dcterms.license", "dc.rights.license", "license", "dcterms.rights", "dc.rights"),
+    ...found.licences.filter((link) => link.isSaid).map((link) => link.href),
+  ];
+  for (const words of said) {
+    const licence = words ? readLicence(words) : null;
+    if (licence) return licence;
+  }
+  return onlyLicence(found.licences.map((link) => link.href));
 }
 
 /** Where the title only repeats the first heading and adds the site's name, the heading is the better title. */

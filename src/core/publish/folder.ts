@@ -1,8 +1,17 @@
 import { asPublished } from "../editions/as-published";
-import { type EditionContent, type EditionItem, itemsIn, withInside } from "../editions/content";
+import {
+  type EditionCollection,
+  type EditionContent,
+  type EditionItem,
+  itemsIn,
+  withInside,
+} from "../editions/content";
 import { linkTo, pathOfFile } from "../formats/path-in-folder";
+import { type Credit, creditsOf } from "../licence/credit";
 import { copyDocument } from "./copy-document";
 import type { Door, PublishedCollection, PublishedItem, PublishedSection } from "./model";
+import { html } from "./html";
+import { plainDocument } from "./plain-document";
 import { readerDocument } from "./reader-document";
 import type { ReaderPlaces } from "./reader-places";
 
@@ -10,6 +19,7 @@ import type { ReaderPlaces } from "./reader-places";
 export const LETTERS = "letters";
 const TOP = "index.html";
 const EVERYTHING = "everything.html";
+const CREDITS = "credits.html";
 
 /** What lies in a folder; every path is relative to it. */
 export type Folder = {
@@ -37,7 +47,11 @@ export function folderOf(
   const all = withInside(content.collection);
   const items = new Map(all.flatMap(itemsIn).map((item) => [item.id, item]));
   const paths = new Map(all.map(({ id }, i) => [id, i === 0 ? TOP : `part-${i + 1}.html`]));
-  const places = placesIn(paths, items, all.length > 1, captions);
+  const credits = creditsOf([...items.values()].filter((item) => item.look === "item"));
+  const places = {
+    ...placesIn(paths, items, all.length > 1, captions),
+    ...(credits.length && { credits: CREDITS }),
+  };
   const drawn = all.map(({ id }, i) => {
     const part = asPublished(content, i === 0 ? null : id, { audience: "link", framedBy: "", keptAt: at })!;
     return { path: paths.get(id)!, collection: copies === "all" ? withAllCopies(part, items) : part };
@@ -51,6 +65,7 @@ export function folderOf(
   });
   return {
     pages: [
+      ...(credits.length ? [{ path: CREDITS, text: creditsDocument(content.collection, credits) }] : []),
       ...drawn.map(({ path, collection }) => page(path, collection)),
       ...(all.length > 1 ? [page(EVERYTHING, everythingIn(drawn.map((one) => one.collection)))] : []),
     ],
@@ -74,6 +89,17 @@ export function folderOf(
     files: filesIn(all, items),
   };
 }
+
+/** Whose works stand here, and under which licences. */
+const creditsDocument = ({ title, language }: EditionCollection, credits: readonly Credit[]): string =>
+  plainDocument(
+    { title: "Credits", of: { title, address: TOP }, language, fonts: LETTERS },
+    html`<ul>${credits.map(
+      (one) => html`<li>${led(one.words, one.address)}, ${led(one.licence, one.licenceAddress ?? "")}</li>`,
+    )}</ul>`,
+  );
+const led = (words: string, address: string) =>
+  /^https?:/.test(address) ? html`<a href="${address}" rel="noreferrer">${words}</a>` : html`${words}`;
 
 const copyAt = ({ id }: { id: string }) => `copies/${id}.html`;
 const pictureAt = (hash: string) => `pictures/${hash}.webp`;

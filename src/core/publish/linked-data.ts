@@ -1,3 +1,4 @@
+import { licenceAddress } from "../licence/known";
 import type { PublishedCollection, PublishedItem } from "./model";
 
 /** schema.org's type of each kind of thing; a note is no work of its own. */
@@ -49,5 +50,12 @@ const partOf = (item: PublishedItem) => ({
   ...(item.authors.length && { author: item.authors.map((name) => ({ "@type": "Person", name })) }),
   ...(item.published && { datePublished: item.published }),
   ...(item.language && { inLanguage: item.language }),
+  ...licenceOf(item),
   ...(item.minutes && { timeRequired: `PT${item.minutes}M` }),
 });
+
+/** schema.org's `license` is an address. */
+function licenceOf({ licence }: PublishedItem): { license?: string } {
+  const address = licence && licenceAddress(licence);
+  return address ? { license: address } : {};
+}

@@ -16,6 +16,7 @@ const item = (resource: Partial<Looked["resource"]> = {}, more: Partial<Looked> 
     address: "https://bog.example/",
     minutes: 10,
     file: null,
+    licence: "",
     fetchState: "done",
     usedAt: new Date(0),
     duplicateOf: null,
@@ -59,6 +60,8 @@ test("each thing a careful colleague would notice, where it is, the worst first"
     same,
     { ...same, id: "again" },
     item({ duplicateOf: same.resource.id }),
+    // It may be handed on.
+    item({ file: "ours.pdf", address: "", licence: "own" }),
   ];
   expect(kinds(items, { aim: 100, minutes: 101, closed: [{ id: "w", title: "Week 9" }] })).toEqual([
     ["dead", 3],

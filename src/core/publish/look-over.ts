@@ -1,3 +1,4 @@
+import { mayHandOn } from "../licence/known";
 import type { Kind } from "../page/facts";
 import type { Look } from "../list/view-setting";
 
@@ -18,6 +19,8 @@ export type Looked = {
     minutes: number | null;
     /** The name of the file it is. */
     file: string | null;
+    /** By its id; empty: nobody knows. */
+    licence: string;
     fetchState: "waiting" | "done" | "failed";
     usedAt: Date | string | null;
     duplicateOf: string | null;
@@ -100,7 +103,7 @@ export function lookOver(
     if (BARE.test((item.heading || resource.title).trim())) note("bare");
     if (!item.context.trim() && resource.kind !== "note") note("no-context");
     if (resource.kind === "picture" && !resource.description.trim()) note("no-alternative");
-    if (resource.file !== null) note("file");
+    if (resource.file !== null && mayHandOn(resource.licence) !== "yes") note("file");
     if (isLink && resource.usedAt === null && resource.fetchState === "done") note("unread");
     seen.add(resource.id);
     if (resource.duplicateOf) seen.add(resource.duplicateOf);

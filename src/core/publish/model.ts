@@ -41,6 +41,8 @@ export type PublishedItem = {
   minutes: number | null;
   pages: number | null;
   tags: string[];
+  /** Under which licence it is, by its id (core/licence); empty: nobody knows. */
+  licence?: string;
   /** Hash of the kept picture. */
   picture: string | null;
   player: Player | null;

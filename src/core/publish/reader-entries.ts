@@ -1,5 +1,6 @@
 import { KIND_SHAPES } from "../look/kind-shapes";
 import { KIND_WORDS } from "../look/kind-words";
+import { licenceAddress, sayLicence } from "../licence/known";
 import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
 import { clipFragment, sayClip } from "./clip";
@@ -65,7 +66,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"${dataOf(item)}><span class="no" aria-hidden="true">${number}</span><div>${
     item.context ? html`<p class="say">${item.context}</p>` : null
-  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</p><p class="sub"><svg viewBox="0 0 12 12" aria-hidden="true" style="color:var(--${item.kind})"><path fill="currentColor" fill-rule="evenodd" d="${KIND_SHAPES[item.kind]}"/></svg>${source.join(" · ")}</p>${
+  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</p><p class="sub"><svg viewBox="0 0 12 12" aria-hidden="true" style="color:var(--${item.kind})"><path fill="currentColor" fill-rule="evenodd" d="${KIND_SHAPES[item.kind]}"/></svg>${source.join(" · ")}${licenceOf(item)}</p>${
     item.quotation
       ? html`<blockquote${langOf(item)}>${item.quotation}</blockquote>`
       : item.description && (item.kind === "note" || !item.context)
@@ -79,6 +80,15 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
         : html`<span class="none"></span>`
   }</li>
 `;
+}
+
+/** Under which licence it is, and where that can be read. */
+function licenceOf({ licence }: PublishedItem): Markup | null {
+  if (!licence) return null;
+  const address = licenceAddress(licence);
+  return address
+    ? html` · <a rel="license noreferrer" href="${address}">${sayLicence(licence)}</a>`
+    : html` · ${sayLicence(licence)}`;
 }
 
 function play(item: PublishedItem, title: string, from: string, places: ReaderPlaces): Markup {

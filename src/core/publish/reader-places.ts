@@ -14,6 +14,8 @@ export type ReaderPlaces = {
   file: (item: PublishedItem) => string;
   /** Where the captions of an item are served; null: nowhere. */
   captions: (item: PublishedItem) => string | null;
+  /** Where the credits of all works are read, where they have a page of their own. */
+  credits?: string;
   /** Where the bibliography is read, where readers are given it. */
   references?: string;
   /** Where the reading copy of an item is read; null: nowhere. */

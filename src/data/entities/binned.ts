@@ -184,6 +184,7 @@ export const resources = binned(
     "description",
     "notes",
     "siteName",
+    "licence",
     "published",
     "authors",
     "itemType",

@@ -15,6 +15,7 @@ export const cardColumns = {
   title: resource.title,
   description: resource.description,
   siteName: resource.siteName,
+  licence: resource.licence,
   authors: resource.authors,
   published: resource.published,
   minutes: resource.minutes,

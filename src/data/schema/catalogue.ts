@@ -42,6 +42,8 @@ export const resource = mysqlTable(
     /** Kind of work and bibliographic fields by their CSL names (core/cite). */
     itemType: varchar("item_type", { length: 32 }).$type<ItemType>(),
     details: json("details").$type<Partial<Record<FieldName, string>>>().notNull(),
+    /** Under which licence it is, by its id (core/licence); empty: nobody knows. */
+    licence: bytesText("licence", { length: 64 }).notNull().default(""),
     /** Of a quotation: where in its source it stands (W3C TextQuoteSelector). */
     quotation: json("quotation").$type<TextQuote | null>(),
     player: json("player").$type<Player | null>(),

@@ -2,6 +2,7 @@ import { checkDoi, checkIsbn, checkIssn } from "@/core/cite/identifiers";
 import { type FieldName, FIELDS, ITEM_TYPES, type ItemType } from "@/core/cite/reference";
 import { asReference } from "@/core/imports/check-lines";
 import { FIELDS_SCHEMA } from "@/core/imports/line-schema";
+import { readLicence } from "@/core/licence/read-licence";
 import { mergeEntries, mergeWhole } from "@/core/merge/merge-text";
 import { partialDate } from "@/core/page/dates";
 import { KINDS } from "@/core/page/facts";
@@ -29,6 +30,8 @@ class EditResource {
   @MaybeText(16_000) notes?: string;
   @MaybeText(200) siteName?: string;
   @MaybeText(10) published?: string;
+  /** An id of SPDX, or a name or an address by which licences are known; `own`, `permission`, `reserved`; empty for none. */
+  @MaybeText(300) licence?: string;
   @MaybeTexts(30, 200) authors?: string[];
   @MaybeOneOf(ITEM_TYPES) itemType?: ItemType;
   /** Bibliographic fields by their CSL names; those not named stay, an empty one is taken out. */
@@ -53,11 +56,13 @@ export const editResource = action({
     const { ISBN = "", ISSN = "", DOI = "" } = input.details ?? {};
     const wrong = checkIsbn(ISBN) ?? checkIssn(ISSN) ?? checkDoi(DOI);
     if (wrong) throw fieldProblem("details", "identifier-not-valid", wrong);
+    const licence = input.licence?.trim() ? readLicence(input.licence) : input.licence?.trim();
+    if (licence === null) throw fieldProblem("licence", "licence-unknown");
     const row = locked.resource(id);
     const words = mergedWords(base, textsOf(row, input));
     const { title, description, notes, siteName, published, authors } = words;
     const fields: Partial<typeof row> = {
-      ...defined({ title, description, notes, siteName, itemType, kind }),
+      ...defined({ title, description, notes, siteName, licence, itemType, kind }),
       ...(published !== undefined && { published: published || null }),
       ...(authors !== undefined && { authors: authors.split("; ").filter(Boolean) }),
       ...(input.details && {

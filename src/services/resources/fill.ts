@@ -66,6 +66,7 @@ async function fieldsOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true 
     description: facts.description,
     siteName: facts.siteName ?? (row.siteName ? null : await siteNameOf(tx, row)),
     language: facts.language,
+    licence: facts.licence,
     published: facts.published,
     authors: facts.authors.length ? facts.authors : null,
     words: stored ? countWords(copy!.text) : facts.words,

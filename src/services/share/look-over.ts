@@ -1,3 +1,4 @@
+import { mayHandOn } from "@/core/licence/known";
 import { clockOf } from "@/core/lesson/clock";
 import { lookOver } from "@/core/publish/look-over";
 import { type Reach, REACHES } from "@/core/publish/model";
@@ -62,6 +63,8 @@ export const lookOverCollection = reading({
         minutes,
         files: items.filter((item) => item.resource.file !== null).length,
         kept,
+        /** How many of them may be handed on, how many only linked to, and of how many nobody knows. */
+        licences: countLicences(items),
         notes: await countWithNotes(tx, [...new Set(items.map(({ resource }) => resource.id))]),
       },
       inside: all
@@ -74,6 +77,13 @@ export const lookOverCollection = reading({
     };
   },
 });
+
+function countLicences(items: readonly Item[]): Record<"yes" | "link" | "unknown", number> {
+  const counts = { yes: 0, link: 0, unknown: 0 };
+  for (const { look, resource } of items)
+    if (look === "item" && resource.kind !== "note") counts[mayHandOn(resource.licence)]++;
+  return counts;
+}
 
 const minutesOf = (items: readonly Item[]): number =>
   items.reduce((sum, { resource }) => sum + (resource.minutes ?? 0), 0);

@@ -5,7 +5,9 @@ import { useState } from "react";
 import { groupBy } from "@/core/list/group-by";
 import { type FindingKind, FINDINGS } from "@/core/publish/look-over";
 import { sayMinutes } from "@/core/text/minutes";
+import { CHOICES, sayLicence } from "@/core/licence/known";
 import { Button } from "../parts/button";
+import { Choice } from "../parts/field";
 import { call } from "../talk/call";
 import { inPlace } from "../talk/in-place";
 import type { Looked } from "./use-publish";
@@ -24,7 +26,10 @@ const SAID: Record<FindingKind, [one: string, many: string]> = {
   bare: ["has an address for a title", "have an address for a title"],
   "no-context": ["does not say why it stands here", "do not say why they stand here"],
   "no-alternative": ["is a picture nobody has described", "are pictures nobody has described"],
-  file: ["is a file that is handed on: may it be?", "are files that are handed on: may they be?"],
+  file: [
+    "is a file that is handed on, under no licence known",
+    "are files that are handed on, under no licence known",
+  ],
   unread: ["was never opened by anybody here", "were never opened by anybody here"],
 };
 
@@ -35,6 +40,9 @@ export function BeforeItGoes({ looked, doing, mends }: { looked: Looked; doing: 
   return (
     <section aria-label="Before it goes out" className="flex flex-col">
       <h2 className="text-sm font-semibold">Before it goes out</h2>
+      {sayLicences(looked.holds.licences) && (
+        <p className="mt-1 text-[15px] text-quiet">{sayLicences(looked.holds.licences)}</p>
+      )}
       {kinds.length === 0 && (
         <p className="mt-1 text-[15px] text-quiet">Nothing is amiss that could be seen.</p>
       )}
@@ -69,6 +77,16 @@ export function BeforeItGoes({ looked, doing, mends }: { looked: Looked; doing: 
   );
 }
 
+/** What may be handed on, and what only linked to; empty where there is nothing. */
+function sayLicences({ yes, link, unknown }: Looked["holds"]["licences"]): string {
+  const said = [
+    ...(yes ? [`${yes} may be handed on by ${yes === 1 ? "its licence" : "their licences"}`] : []),
+    ...(link ? [`${link} may only be linked to`] : []),
+    ...(unknown ? [`of ${unknown} no licence is known; links to them are fine`] : []),
+  ];
+  return said.length ? `${said.join(", ")}.` : "";
+}
+
 function One({ finding, doing, mends }: { finding: Finding; doing: Doing; mends: boolean }) {
   const { placement, collection, title } = finding;
   const place = placement ? inPlace({ collection, placement }) : `/bench/${collection}`;
@@ -99,8 +117,21 @@ function Mend({ finding, doing }: { finding: Finding; doing: Doing }) {
   switch (kind) {
     case "dead":
       return press("Look at it again", () => call("resources.fetch-again", { resource }));
-    case "private":
     case "file":
+      return (
+        <Choice
+          label="Its licence"
+          hideLabel
+          options={[
+            ["", "Under which licence is it?"],
+            ...CHOICES.map((id) => [id, sayLicence(id)] as const),
+          ]}
+          value=""
+          className="w-full max-w-72"
+          onChange={(event) => void doing(call("resources.edit", { resource, licence: event.target.value }))}
+        />
+      );
+    case "private":
       return press("Keep it from readers", () => call("placements.edit", { placement, forReaders: false }));
     case "closed":
     case "twice":

@@ -109,6 +109,7 @@ export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictur
         },
         children: [
           ...printed.parts.flatMap((part, i) => partOf(part, i, printed, pictures)),
+          ...creditsOf(printed.credits),
           ...referencesOf(printed.references),
         ],
       },
@@ -118,6 +119,25 @@ export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictur
   function style(id: string, name: string, run: object, paragraph: object = {}) {
     return { id, name, basedOn: "Normal", next: "Normal", quickFormat: true, run, paragraph };
   }
+}
+
+/** Whose works stand here, and under which licences. */
+function creditsOf(credits: Printed["credits"]): Paragraph[] {
+  if (!credits.length) return [];
+  return [
+    new Paragraph({ heading: HeadingLevel.HEADING_2, children: [new TextRun("Credits")] }),
+    ...credits.map(
+      ({ words, address, licence, licenceAddress }) =>
+        new Paragraph({
+          style: "Reference",
+          children: [
+            asChild({ text: words, ...(address && { address }) }),
+            new TextRun(", "),
+            asChild({ text: licence, ...(licenceAddress && { address: licenceAddress }) }),
+          ],
+        }),
+    ),
+  ];
 }
 
 /** The bibliography, each entry with its second line further in. */

@@ -19,6 +19,7 @@ const STYLE = `body{font-family:serif;line-height:1.5;margin:0 1em}h1,h2,h3{line
 export function writeEpub(printed: Printed, pictures: Pictures): Uint8Array {
   const chapters = [
     ...printed.parts.flatMap((part, i) => chaptersOf(part, i, pictures)),
+    ...creditsOf(printed),
     ...referencesOf(printed),
   ];
   const drawn = [...new Set(picturesIn(printed))].filter((hash) => pictures[hash]);
@@ -89,6 +90,17 @@ function entry(one: PrintedEntry, pictures: Pictures): Markup {
       ? x`<p><img src="p/${one.picture.hash}.jpg" alt="${one.picture.alternative}"/></p>`
       : null
   }${one.quotation.length ? x`<blockquote>${one.quotation.map((text) => x`<p>${text}</p>`)}</blockquote>` : null}${one.about.map((text) => x`<p class="about">${text}</p>`)}${one.tags.length ? x`<p class="tags">${one.tags.join(" · ")}</p>` : null}</li>`;
+}
+
+function creditsOf({ credits, parts }: Printed): Chapter[] {
+  if (!credits.length) return [];
+  const led = (words: string, address: string | null) =>
+    address ? x`<a href="${address}">${words}</a>` : x`${words}`;
+  const body = x`<section epub:type="credits" role="doc-credits"><h1>Credits</h1>${credits.map(
+    (one) =>
+      x`<p class="reference">${led(one.words, one.address)}, ${led(one.licence, one.licenceAddress)}</p>`,
+  )}</section>`;
+  return [{ file: "credits.xhtml", title: "Credits", level: Math.min(2, parts.length), body, hasSvg: false }];
 }
 
 function referencesOf({ references, parts }: Printed): Chapter[] {

@@ -5,6 +5,8 @@ import { sayInside } from "../../list/course";
 import { mostUsedTags, sayWoven } from "../../publish/reader-course";
 import { KIND_WORDS } from "../../look/kind-words";
 import { isRightToLeft } from "../../text/direction";
+import { type Credit, creditsOf } from "../../licence/credit";
+import { sayLicence } from "../../licence/known";
 import { sayMinutes } from "../../text/minutes";
 import { plainText } from "../../text/plain";
 import { forPrint } from "./for-print";
@@ -23,13 +25,15 @@ export type Printed = {
   keywords: string[];
   /** The bibliography, when one was asked for. */
   references: Reference[];
+  /** Whose works stand here, and under which licences, as far as they are known. */
+  credits: Credit[];
   parts: PrintedPart[];
   /** Of a sheet for learners: what leads back to the web. */
   sheet?: PrintedSheet;
 };
 
 /** The codes of a sheet, as SVG: beside each item what leads to it, at its head what leads to the page itself. */
-export type PrintedSheet = {
+type PrintedSheet = {
   codes: Readonly<Record<string, string>>;
   head: string;
   /** Where the page is read, as one would type it; empty: nowhere. */
@@ -97,6 +101,10 @@ export function asPrinted(tree: PublishedTree, references: readonly Reference[] 
       ...{ id, label: forPrint(label) },
       // Blanks at the ends of a run are between words.
       runs: runs.map((run) => ({ ...run, text: run.text.replace(/\S(?:.*\S)?/s, forPrint) })),
+    })),
+    credits: creditsOf(all.filter((item) => item.look === "item")).map((one) => ({
+      ...{ words: forPrint(one.words), licence: one.licence },
+      ...{ address: safeAddress(one.address), licenceAddress: one.licenceAddress },
     })),
     parts: partsOf(tree, 1),
   };
@@ -169,6 +177,7 @@ function entryOf(item: PublishedItem, number: number | null): PrintedEntry {
     item.pages ? `${item.pages} ${item.pages === 1 ? "page" : "pages"}` : "",
     item.clip ? sayClip(item.clip) : "",
     item.minutes ? sayMinutes(item.minutes) : "",
+    item.licence ? sayLicence(item.licence) : "",
   ];
   const isText = number === null;
   const words = [item.context, item.quotation ?? "", item.description, item.heading || item.title];

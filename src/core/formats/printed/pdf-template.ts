@@ -104,6 +104,12 @@ export const PDF_TEMPLATE = `
   }
 }
 
+#if d.credits.len() > 0 and d.sheet == none {
+  heading(level: 2, "Credits")
+  let led(words, address) = if address == none or address == "" { words } else { link(address, words) }
+  for one in d.credits { par(hanging-indent: 8mm, small(led(one.words, one.address) + ", " + led(one.licence, one.licenceAddress))) }
+}
+
 #if d.references.len() > 0 {
   heading(level: 2, "References")
   let run(one) = {

@@ -102,6 +102,7 @@ const LOOKED: Record<string, string> = {
   title: "Title",
   description: "Description",
   siteName: "Site",
+  licence: "Licence",
   authors: "Authors",
   published: "Date",
   kind: "Kind",

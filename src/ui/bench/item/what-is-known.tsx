@@ -1,5 +1,6 @@
 "use client";
 
+import { CHOICES, sayLicence } from "@/core/licence/known";
 import { KINDS } from "@/core/page/facts";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
@@ -83,6 +84,7 @@ export function WhatIsKnown({ item, full, onNotes }: Props) {
             onSave={mend("published")}
             readOnly={readOnly}
           />
+          <LicenceChoice item={item} readOnly={readOnly} />
           {resource.minutes ? <span>{sayMinutes(resource.minutes)}</span> : null}
         </div>
         <WordsField
@@ -111,6 +113,33 @@ export function WhatIsKnown({ item, full, onNotes }: Props) {
         </a>
       </div>
     </section>
+  );
+}
+
+/** Under which licence it is. What is none of those offered is typed over the open interface. */
+function LicenceChoice({ item: { id, resource }, readOnly }: { item: Item; readOnly: boolean }) {
+  const { commands } = useBench();
+  const { licence } = resource;
+  const known = !licence || CHOICES.includes(licence);
+  return (
+    <select
+      aria-label="Licence"
+      disabled={readOnly}
+      value={licence}
+      onChange={(event) =>
+        void call("resources.edit", { resource: resource.id, licence: event.target.value })
+          .then((answer) => commands.change(id, (old) => ({ ...old, resource: answer.resource })))
+          .catch(sayFailure)
+      }
+      className="-ml-1 h-7 max-w-44 rounded border border-transparent bg-transparent py-0.5 enabled:hover:border-edge"
+    >
+      <option value="">no licence known</option>
+      {[...CHOICES, ...(known ? [] : [licence])].map((one) => (
+        <option key={one} value={one}>
+          {sayLicence(one)}
+        </option>
+      ))}
+    </select>
   );
 }
 

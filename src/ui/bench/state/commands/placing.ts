@@ -195,6 +195,7 @@ function provisional(address: string, host: string): Supplied {
     title: host + (path === "/" ? "" : path),
     description: "",
     siteName: "",
+    licence: "",
     authors: [],
     published: null,
     minutes: null,

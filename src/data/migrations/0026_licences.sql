@@ -1,0 +1,1 @@
+ALTER TABLE `resource` ADD `licence` varchar(64) character set ascii collate ascii_bin DEFAULT '' NOT NULL;
