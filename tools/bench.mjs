@@ -47,7 +47,7 @@ async function bundled() {
     packages: "external",
     platform: "node",
     format: "esm",
-    target: "node20",
+    target: "node20.10",
     alias: { "@": path.join(ROOT, "src") },
     sourcemap: "inline",
     logLevel: "error",

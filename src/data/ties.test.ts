@@ -1,6 +1,8 @@
+import { getTableColumns } from "drizzle-orm";
 import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
 import { expect, test } from "vitest";
 import { ENTITY_TYPES } from "@/core/history/change";
+import { ARCHIVED, NOT_ARCHIVED } from "./archive/tables";
 import * as schema from "./schema";
 import { TIES } from "./ties";
 
@@ -25,4 +27,20 @@ test("what goes into the bin by itself has the moment it went; what is made agai
 test("every kind of thing that can be taken back has a table, and one only", () => {
   const undone = Object.values(TIES).flatMap(({ undo }) => undo ?? []);
   expect(undone.toSorted()).toEqual([...ENTITY_TYPES].toSorted());
+});
+
+test("every table that is taken along is in the archive, or says why not; and nothing else is in it", () => {
+  const along = Object.entries(TIES).flatMap(([name, ties]) => (ties.archive === "taken along" ? name : []));
+  const said = [...ARCHIVED.map((one) => one.name), ...Object.keys(NOT_ARCHIVED)];
+  expect(said.toSorted()).toEqual(along.toSorted());
+  for (const { name, refs, people, hashes = [] } of ARCHIVED) {
+    const fields = Object.keys(getTableColumns(ARCHIVED.find((one) => one.name === name)!.table));
+    for (const field of [...Object.keys(refs), ...people, ...hashes])
+      expect(fields, `${name} has no ${field}`).toContain(field);
+    // Whatever refers to something comes after it, or to its own kind.
+    const before = ARCHIVED.slice(0, ARCHIVED.findIndex((one) => one.name === name) + 1).map(
+      (one) => one.name,
+    );
+    for (const of of Object.values(refs)) expect(before, name).toContain(of);
+  }
 });

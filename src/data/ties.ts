@@ -96,6 +96,7 @@ export const TIES: Record<string, Ties> = {
   reindex_queue: { ...plain, ...derived },
   facet_count: { ...plain, ...derived },
   cached_count: { ...plain, ...derived },
+  archive_import: { ...plain, account: "goes", archive: "of the moment" },
   job: { ...plain, account: "stays with the team", archive: "of the moment" },
   worker: { ...plain, account: "not of a person", archive: "of the moment" },
 };

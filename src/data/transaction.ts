@@ -130,15 +130,29 @@ type Insides = {
 };
 
 /**
+ * Reads for as long as it takes, all of it as it was at one moment (InnoDB's consistent snapshot), while others go on.
+ * Nothing is tried again: whoever reads so is sending it on already.
+ */
+export const consistently = <T>(database: Database, work: (tx: Tx) => Promise<T>): Promise<T> =>
+  once(database, work, [
+    "SET TRANSACTION ISOLATION LEVEL REPEATABLE READ",
+    "START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY",
+  ]);
+
+/**
  * One transaction, once. Drizzle's own (0.45.4) begins before it watches for errors, so that a connection whose `begin`
  * fails never goes back to the pool, and lets a failing rollback hide why it was rolled back.
  */
-async function once<T>(database: Database, work: (tx: Tx) => Promise<T>): Promise<T> {
+async function once<T>(
+  database: Database,
+  work: (tx: Tx) => Promise<T>,
+  beginning: readonly string[] = ["begin"],
+): Promise<T> {
   const { $client, dialect, session } = database as unknown as Insides;
   const connection = await connectionOf($client);
   let ending = false;
   try {
-    await connection.query("begin");
+    for (const statement of beginning) await connection.query(statement);
     const own = new MySql2Session(connection, dialect, session.schema, session.options);
     const tx = new MySql2Transaction(dialect, own as never, session.schema, 0, "default");
     const result = await work(tx as unknown as Tx);

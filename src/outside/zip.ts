@@ -10,30 +10,42 @@ export type Packed = {
   /** Left as it is, because packing makes it no smaller. */
   stored?: boolean;
 };
+type Files = AsyncIterable<Packed> | Iterable<Packed>;
 
 /**
  * Packs files as ZIP while it is being read, so that only one of them is in memory at a time; more than 4 GB as ZIP64.
  * When nobody reads on, no more is packed.
  * @param at the time they all have
  */
-export function zipped(files: AsyncIterable<Packed> | Iterable<Packed>, at: Date): Readable {
+export const zipped = (files: Files, at: Date): Readable => zippedWithin((pack) => pack(files), at);
+
+/**
+ * The same for files that can only be read within something, as a transaction.
+ * @param within gets what packs files, and is over when these are packed
+ */
+export function zippedWithin(
+  within: (pack: (files: Files) => Promise<void>) => Promise<void>,
+  at: Date,
+): Readable {
   const zip = new ZipFile();
   const out = zip.outputStream as Readable;
   const isLeft = new Promise<never>((_, reject) =>
     out.once("close", () => reject(new Error("nobody reads on"))),
   );
   isLeft.catch(() => undefined);
-  const pack = async () => {
+  const pack = async (files: Files) => {
     for await (const { path, content, stored } of files) {
       const found = await content();
-      if (out.destroyed) return;
+      if (out.destroyed) throw new Error("nobody reads on");
       if (!found) continue;
       const stream = found instanceof Readable ? found : Readable.from([found]);
       zip.addReadStream(stream, path, { mtime: at, compress: !stored });
       await Promise.race([finished(stream, { writable: false }), isLeft]).finally(() => stream.destroy());
     }
-    zip.end();
   };
-  pack().catch((error: Error) => out.destroy(error));
+  within(pack).then(
+    () => zip.end(),
+    (error: Error) => out.destroy(error),
+  );
   return out;
 }

@@ -1,4 +1,5 @@
 import type { Action } from "@/mechanism/action";
+import { actions as archives } from "./archives";
 import { actions as bin } from "./bin";
 import { actions as capture } from "./capture";
 import { actions as codes } from "./codes";
@@ -39,6 +40,7 @@ import { actions as tray } from "./tray";
  * listed in its folder's index does not exist.
  */
 export const ACTIONS = {
+  ...archives,
   ...bin,
   ...capture,
   ...codes,

@@ -10,6 +10,7 @@ const WHO: Who[] = ["stranger", "holder", "viewer", "contributor", "editor", "ow
 
 /** Routes, and which rule stands behind each: an action's, or why it needs none. */
 const ROUTES: Record<string, string> = {
+  "api/archive/[team]": "archives.take",
   "api/actions/[name]": "the action's own",
   "api/auth/[...all]": "the accounts library's own",
   "api/export/[collection]": "export.collection",

@@ -22,7 +22,7 @@ export async function bundleServers(root) {
     packages: "external",
     platform: "node",
     format: "esm",
-    target: "node20",
+    target: "node20.10",
     tsconfig: path.join(root, "tsconfig.json"),
     alias: { "@": path.join(root, "src") },
     logLevel: "error",

@@ -14,7 +14,7 @@ export async function bundleThreads(root) {
     bundle: true,
     platform: "node",
     format: "esm",
-    target: "node20",
+    target: "node20.10",
     alias: { "@": path.join(root, "src") },
     // Old packages call require, which modules of today do not have.
     banner: {

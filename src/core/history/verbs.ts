@@ -43,7 +43,7 @@ const NOTHING = { words: "none", reload: [] } as const;
  * count of what waits. An event with another verb does not compile, and neither does a place that says nothing of one.
  * Which collections' versions a change counts is `seenIn` of its entity, because it goes by the thing and not the verb.
  */
-const VERBS = {
+export const VERBS = {
   "collections.make": { words: "inside", reload: OF_COLLECTION },
   "collections.edit": { words: "none", reload: OF_COLLECTION },
   "collections.move": { words: "none", reload: OF_COLLECTION },

@@ -37,12 +37,14 @@ export type Folder = {
  * @param at when it was so
  * @param copies whether every reading copy goes along, or only those readers are given anyway
  * @param captions those of films and sounds, as WebVTT, by their hashes
+ * @param within what it stands in, where that holds its letters and stored files already
  */
 export function folderOf(
   content: EditionContent,
   at: Date,
   copies: "shown" | "all",
   captions: ReadonlyMap<string, string>,
+  within: Within = {},
 ): Folder {
   const all = withInside(content.collection);
   const items = new Map(all.flatMap(itemsIn).map((item) => [item.id, item]));
@@ -51,6 +53,8 @@ export function folderOf(
   const places = {
     ...placesIn(paths, items, all.length > 1, captions),
     ...(credits.length && { credits: CREDITS }),
+    ...(within.letters && { fonts: within.letters }),
+    ...(within.stored && storedIn(within.stored, items)),
   };
   const drawn = all.map(({ id }, i) => {
     const part = asPublished(content, i === 0 ? null : id, { audience: "link", framedBy: "", keptAt: at })!;
@@ -65,7 +69,9 @@ export function folderOf(
   });
   return {
     pages: [
-      ...(credits.length ? [{ path: CREDITS, text: creditsDocument(content.collection, credits) }] : []),
+      ...(credits.length
+        ? [{ path: CREDITS, text: creditsDocument(content.collection, credits, places.fonts!) }]
+        : []),
       ...drawn.map(({ path, collection }) => page(path, collection)),
       ...(all.length > 1 ? [page(EVERYTHING, everythingIn(drawn.map((one) => one.collection)))] : []),
     ],
@@ -86,14 +92,26 @@ export function folderOf(
           };
         }),
     ),
-    files: filesIn(all, items),
+    files: within.stored ? [] : filesIn(all, items),
   };
 }
 
+/** Where letters and stored files lie, when that is not in the folder itself. */
+type Within = { letters?: string; stored?: (hash: string) => string };
+
+const storedIn = (stored: (hash: string) => string, items: ReadonlyMap<string, EditionItem>) => ({
+  picture: stored,
+  file: ({ id }: { id: string }) => stored(items.get(id)!.file!.hash),
+});
+
 /** Whose works stand here, and under which licences. */
-const creditsDocument = ({ title, language }: EditionCollection, credits: readonly Credit[]): string =>
+const creditsDocument = (
+  { title, language }: EditionCollection,
+  credits: readonly Credit[],
+  fonts: string,
+): string =>
   plainDocument(
-    { title: "Credits", of: { title, address: TOP }, language, fonts: LETTERS },
+    { title: "Credits", of: { title, address: TOP }, language, fonts },
     html`<ul>${credits.map(
       (one) => html`<li>${led(one.words, one.address)}, ${led(one.licence, one.licenceAddress ?? "")}</li>`,
     )}</ul>`,

@@ -1,6 +1,7 @@
 import { inArray, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import {
+  archiveImport,
   collection,
   edition,
   editionFile,
@@ -25,6 +26,7 @@ export const HOLDERS = [
   [person, person.image],
   [edition, edition.digest],
   [editionFile, editionFile.hash],
+  [archiveImport, archiveImport.hash],
 ] as const;
 
 /**

@@ -1,5 +1,6 @@
 export * from "./people";
 export * from "./catalogue";
+export * from "./archives";
 export * from "./arranging";
 export * from "./happening";
 export * from "./imports";

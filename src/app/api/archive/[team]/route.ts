@@ -1,0 +1,1 @@
+export { getArchive as GET } from "@/http/archive-route";

@@ -1,0 +1,175 @@
+import { getTableColumns } from "drizzle-orm";
+import type { MySqlColumn } from "drizzle-orm/mysql-core";
+import { readAddress } from "@/core/address/read-address";
+import { ITEM_TYPES } from "@/core/cite/reference";
+import { STYLE_IDS } from "@/core/cite/styles";
+import { VERBS } from "@/core/history/verbs";
+import { asReference } from "@/core/imports/check-lines";
+import { licenceId } from "@/core/licence/licence-id";
+import { VIEWS } from "@/core/list/view-setting";
+import { KINDS, type Player } from "@/core/page/facts";
+import { AUDIENCES, REACHES, SHOWS, USES } from "@/core/publish/model";
+import { sanitise } from "@/core/text/sanitise";
+import type { Row } from "./rows";
+import type { Archived } from "./tables";
+
+/** An archive that is none, or is not whole; why, in words for who brought it. */
+export class ArchiveRefused extends Error {}
+
+/** What an archive that comes back may name. */
+export type Coming = {
+  team: string;
+  /** Whether an id is one of a row of this archive. */
+  isRow: (id: unknown) => boolean;
+  isPerson: (id: unknown) => boolean;
+  /** Whether a stored file is in this archive. */
+  hasFile: (hash: string) => boolean;
+};
+
+type Check = (value: unknown) => boolean;
+const among =
+  (values: readonly unknown[]): Check =>
+  (value) =>
+    values.includes(value);
+const orNone =
+  (check: Check): Check =>
+  (value) =>
+    value === null || value === undefined || check(value);
+const isText: Check = (value) => typeof value === "string";
+const texts: Check = (value) => Array.isArray(value) && value.every(isText);
+const matches =
+  (pattern: RegExp): Check =>
+  (value) =>
+    typeof value === "string" && pattern.test(value);
+
+/** What a field must be, where its column alone does not say it; the interface and the readers' pages go by it. */
+const CHECKS: Record<string, Record<string, Check>> = {
+  resource: {
+    kind: among(KINDS),
+    itemType: orNone(among(ITEM_TYPES)),
+    address: (value) => value === "" || (typeof value === "string" && readAddress(value).ok),
+    addressHash: matches(/^[\w-]{43}$/),
+    canonicalHash: orNone(matches(/^[\w-]{43}$/)),
+    fetchState: among(["waiting", "done", "failed"]),
+    licence: (value) => value === "" || (typeof value === "string" && licenceId(value) === value),
+    authors: texts,
+    typed: texts,
+  },
+  resource_text: { origin: among(["fetched", "seen", "typed", "mail", "file"]) },
+  resource_file: { type: matches(/^[\w.+-]+\/[\w.+-]+$/) },
+  collection: {
+    audience: among(AUDIENCES),
+    view: among(VIEWS),
+    reach: among(REACHES),
+    shows: among(SHOWS),
+    use: orNone(among(USES)),
+    citationStyle: among(["", ...STYLE_IDS]),
+    framedBy: matches(/^(\*|(https?:\/\/[\w.:-]+ ?)*)$/),
+  },
+  placement: { look: among(["item", "text"]) },
+  share_link: { code: matches(/^[\da-z]{10,24}$/) },
+  short_code: { code: matches(/^[\da-z]{5,8}$/) },
+  edition: { digest: matches(/^[\da-f]{64}$/) },
+  event: { verb: (value) => typeof value === "string" && Object.hasOwn(VERBS, value) },
+  tray_entry: { state: among(["waiting", "looked", "away", "placed"]) },
+};
+/** Fields with markup; wherever they stand in JSON, too. */
+const MARKED = new Set(["html", "rich", "intro"]);
+/** What is as the database makes it. */
+const OMITTED = new Set(["written", "version"]);
+
+/**
+ * A row of an archive as it can be written; null for one that cannot stand by itself (its file is lost, nobody knows what
+ * it tells of).
+ * @param raw the row with the ids it has here
+ * @throws {ArchiveRefused} when it is not what its table holds
+ */
+export function readRow(archived: Archived, raw: unknown, coming: Coming): Row | null {
+  const { name, refs, people, hashes = [] } = archived;
+  const refuse = (field: string): never => {
+    throw new ArchiveRefused(`“${field}” of a row of ${name} is not what stands there in an archive.`);
+  };
+  if (typeof raw !== "object" || raw === null || Array.isArray(raw)) return refuse("everything");
+  const row: Row = {};
+  for (const [field, column] of Object.entries(getTableColumns(archived.table)) as [string, MySqlColumn][]) {
+    if (OMITTED.has(field)) continue;
+    const value = (raw as Row)[field] ?? null;
+    if (field === "team") row.team = coming.team;
+    else if (value === null) {
+      if (!column.notNull) row[field] = null;
+      // What a newer table has besides is as it is for everything new.
+      else if (!column.hasDefault) return refuse(field);
+    } else if (field === "id" || field in refs) {
+      if (!coming.isRow(value)) return refuse(field);
+      row[field] = value;
+    } else if (people.includes(field)) {
+      if (!coming.isPerson(value)) return refuse(field);
+      row[field] = value;
+    } else if (hashes.includes(field)) {
+      if (typeof value !== "string") return refuse(field);
+      if (coming.hasFile(value)) row[field] = value;
+      else if (column.notNull) return null;
+      else row[field] = null;
+    } else {
+      row[field] = ofColumn(column, value, () => refuse(field));
+      if (MARKED.has(field)) row[field] = sanitise(String(value));
+    }
+    const check = CHECKS[name]?.[field];
+    if (check && !check(row[field] ?? null)) {
+      // What somebody did that nobody knows the word for is passed over.
+      if (name === "event") return null;
+      return refuse(field);
+    }
+  }
+  return name === "resource" ? asResource(row) : row;
+}
+
+function ofColumn(column: MySqlColumn, value: unknown, refuse: () => never): unknown {
+  switch (column.dataType) {
+    case "date": {
+      const time = typeof value === "string" ? new Date(value) : null;
+      return time && !Number.isNaN(time.getTime()) ? time : refuse();
+    }
+    case "number":
+      return typeof value === "number" && Number.isSafeInteger(value) ? value : refuse();
+    case "boolean":
+      return typeof value === "boolean" ? value : refuse();
+    case "json":
+      return typeof value === "object" ? clean(value) : refuse();
+    case "custom":
+      // Text of a kind of its own, or JSON that may be large.
+      return typeof value === "string" ? value : typeof value === "object" ? clean(value) : refuse();
+    default:
+      return typeof value === "string" ? value : refuse();
+  }
+}
+
+/** JSON in which nothing is markup but what is sanitised. */
+function clean(value: unknown, depth = 0): unknown {
+  if (depth > 40) throw new ArchiveRefused("Something in the archive is nested deeper than anything here.");
+  if (Array.isArray(value)) return value.map((one) => clean(one, depth + 1));
+  if (typeof value !== "object" || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, one]) => [
+      key,
+      MARKED.has(key) && typeof one === "string" ? sanitise(one) : clean(one, depth + 1),
+    ]),
+  );
+}
+
+/** A player leads to a file of its own, or into the web; a work has only the fields works have. */
+function asResource(row: Row): Row {
+  const player = row.player as Partial<Player> | null;
+  const isPlayed =
+    player &&
+    (player.type === "file" || player.type === "frame") &&
+    typeof player.address === "string" &&
+    /^(https?:\/\/|\/api\/file\/[\da-f-]{36}$)/.test(player.address);
+  return {
+    ...row,
+    player: isPlayed ? { type: player.type, address: player.address, mime: player.mime ?? null } : null,
+    details: asReference({ fields: row.details as Record<string, string> })?.fields ?? {},
+    // Nobody is on the way to it.
+    fetchState: row.fetchState === "waiting" ? "done" : row.fetchState,
+  };
+}

@@ -1,0 +1,145 @@
+import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
+import {
+  collection,
+  collectionTag,
+  duplicateApart,
+  edition,
+  editionFile,
+  event,
+  newsletterDraft,
+  placement,
+  resource,
+  resourceFile,
+  resourceTag,
+  resourceText,
+  savedSearch,
+  section,
+  shareLink,
+  shortCode,
+  snapshot,
+  tag,
+  trayEntry,
+  viewSetting,
+} from "../schema";
+
+/** What the rows of a table belong to, and so how those of a team are found. */
+type Home = "team" | "collection" | "resource" | "edition";
+
+/** A table as an archive has it. */
+export type Archived = {
+  name: string;
+  table: MySqlTable;
+  /** What it is found by: its own id, or that of what it belongs to. */
+  by: { own: MySqlColumn } | { parent: MySqlColumn; of: string };
+  /** Where its own id is looked for. */
+  home: { column: MySqlColumn; of: Home } | null;
+  /** Fields that hold the id of a row of another table, or of its own; what they hold must be in the archive. */
+  refs: Readonly<Record<string, string>>;
+  /** Fields that hold a person. */
+  people: readonly string[];
+  /** Only rows of who takes the archive go along: they are nobody else's business. */
+  personal?: MySqlColumn;
+  /** Fields that hold the hash of a stored file. */
+  hashes?: readonly string[];
+};
+
+const own = (
+  name: string,
+  table: MySqlTable & { id: MySqlColumn },
+  home: Archived["home"],
+  refs: Archived["refs"],
+  people: readonly string[] = [],
+  more: Pick<Archived, "personal" | "hashes"> = {},
+): Archived => ({ name, table, by: { own: table.id }, home, refs, people, ...more });
+
+const part = (
+  name: string,
+  table: MySqlTable,
+  parent: MySqlColumn,
+  of: string,
+  refs: Archived["refs"],
+  people: readonly string[] = [],
+  more: Pick<Archived, "personal" | "hashes"> = {},
+): Archived => ({ name, table, by: { parent, of }, home: null, refs, people, ...more });
+
+const ofTeam = (column: MySqlColumn) => ({ column, of: "team" as const });
+const ofCollection = (column: MySqlColumn) => ({ column, of: "collection" as const });
+
+/**
+ * What an archive of a team holds, in the order in which it comes back: what is referred to before what refers to it. People
+ * and the team itself stand in files of their own.
+ */
+export const ARCHIVED: readonly Archived[] = [
+  own("tag", tag, ofTeam(tag.team), {}),
+  own("resource", resource, ofTeam(resource.team), { duplicateOf: "resource" }, ["addedBy"], {
+    hashes: ["pictureHash", "captionsHash", "seenHash"],
+  }),
+  part("resource_text", resourceText, resourceText.resource, "resource", { resource: "resource" }),
+  part("resource_file", resourceFile, resourceFile.resource, "resource", { resource: "resource" }, [], {
+    hashes: ["hash"],
+  }),
+  own("resource_tag", resourceTag, ofTeam(resourceTag.team), { resource: "resource", tag: "tag" }),
+  part("duplicate_apart", duplicateApart, duplicateApart.a, "resource", { a: "resource", b: "resource" }),
+  own("collection", collection, ofTeam(collection.team), { parent: "collection" }, [], {
+    hashes: ["coverHash"],
+  }),
+  own("section", section, ofCollection(section.collection), { collection: "collection" }),
+  own(
+    "placement",
+    placement,
+    ofTeam(placement.team),
+    { collection: "collection", section: "section", resource: "resource" },
+    ["addedBy"],
+  ),
+  part("collection_tag", collectionTag, collectionTag.collection, "collection", {
+    collection: "collection",
+    tag: "tag",
+  }),
+  part("share_link", shareLink, shareLink.collection, "collection", { collection: "collection" }),
+  part("short_code", shortCode, shortCode.collection, "collection", { collection: "collection" }),
+  part("newsletter_draft", newsletterDraft, newsletterDraft.collection, "collection", {
+    collection: "collection",
+  }),
+  own("edition", edition, ofCollection(edition.collection), { collection: "collection" }, ["person"]),
+  part("edition_file", editionFile, editionFile.edition, "edition", { edition: "edition" }, [], {
+    hashes: ["hash"],
+  }),
+  own("snapshot", snapshot, ofTeam(snapshot.team), { collection: "collection" }),
+  own("event", event, ofTeam(event.team), {}, ["actor"]),
+  part(
+    "view_setting",
+    viewSetting,
+    viewSetting.collection,
+    "collection",
+    { collection: "collection" },
+    ["person"],
+    {
+      personal: viewSetting.person,
+    },
+  ),
+  own("tray_entry", trayEntry, ofTeam(trayEntry.team), { resource: "resource" }, ["person"], {
+    personal: trayEntry.person,
+  }),
+  own("saved_search", savedSearch, ofTeam(savedSearch.team), {}, ["person"], {
+    personal: savedSearch.person,
+  }),
+];
+
+/** What `ties.ts` says is taken along and an archive has not yet, and why. */
+export const NOT_ARCHIVED: Readonly<Record<string, string>> = {
+  team: "stands in a file of its own",
+  person: "stands in a file of its own: names, and nothing else",
+  membership: "nobody becomes a member but by invitation",
+  file_blob: "is noted again for each file that comes back",
+  picture_candidate: "is found again when the page is looked at",
+  resource_proposal: "is found again when the page is looked at",
+  rule: "to come: what a rule asks for has to be checked before it may act",
+  rule_hit: "to come, with the rules",
+  import: "what it brought in is taken along; going back is not",
+  import_part: "what it brought in is taken along; going back is not",
+  newsletter_issue: "to come, with the copies that were sent",
+  newsletter_reader: "to come: they asked this installation, and no other",
+  newsletter_delivery: "to come, with the issues",
+  mail_sender: "to come, with the messages",
+  mail_message: "to come: originals of messages",
+};

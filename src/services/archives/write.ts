@@ -1,0 +1,219 @@
+import { createHash } from "node:crypto";
+import { Readable, Transform } from "node:stream";
+import { pipeline } from "node:stream";
+import { ARCHIVE_VERSION, type ArchiveHead, bagInfo, DECLARATION, manifestLine } from "@/core/archive/bag";
+import { exchangeIds, IdBook, localId, readLocalId } from "@/core/archive/local-ids";
+import { contentBytes, readContent } from "@/core/editions/content";
+import { folderOf } from "@/core/publish/folder";
+import { html } from "@/core/publish/html";
+import { plainDocument } from "@/core/publish/plain-document";
+import {
+  idsOf,
+  namesOfPeople,
+  peopleIn,
+  rowsOf,
+  type Row,
+  type Taker,
+  teamRow,
+  topCollections,
+} from "@/data/archive/rows";
+import { ARCHIVED } from "@/data/archive/tables";
+import type { Tx } from "@/data/database";
+import { openFile, readStored } from "@/outside/files";
+import { letterFiles } from "@/outside/files/letters";
+import { sha256 } from "@/outside/hash";
+import type { Packed } from "@/outside/zip";
+import { contentNow } from "../editions/content-now";
+
+const utf8 = (text: string) => () => Promise.resolve(new TextEncoder().encode(text));
+
+/**
+ * Everything of a team as a bag (RFC 8493): its tables as JSON Lines, stored files by their content, pages to look through
+ * it without Hobbin. Read as it was at one moment; a part is in memory only while it is sent.
+ * @param tx a transaction that sees one moment
+ */
+export async function* archiveFiles(tx: Tx, taker: Taker, at: Date): AsyncGenerator<Packed> {
+  const team = (await teamRow(tx, taker.team))!;
+  const root = fileNameOf(team.name);
+  const payload: string[] = [];
+  const tags: string[] = [];
+  const sums = { octets: 0, streams: 0 };
+  const counted = ({ path, content, stored }: Packed, into: string[]): Packed => ({
+    path: `${root}/${path}`,
+    ...(stored && { stored }),
+    content: async () => {
+      const found = await content();
+      if (!found) return null;
+      const source = found instanceof Readable ? found : Readable.from([found]);
+      return summed(source, (hash, bytes) => {
+        into.push(manifestLine(hash, path));
+        if (into === payload) {
+          sums.octets += bytes;
+          sums.streams++;
+        }
+      });
+    },
+  });
+  for await (const file of payloadFiles(tx, taker, team, at)) yield counted(file, payload);
+  const inOrder = (lines: string[]) =>
+    lines.toSorted((a, b) => (a.slice(66) < b.slice(66) ? -1 : 1)).join("");
+  for (const [path, text] of [
+    ["bagit.txt", DECLARATION],
+    ["bag-info.txt", bagInfo(team.name, at, sums.octets, sums.streams)],
+    ["manifest-sha256.txt", inOrder(payload)],
+  ] as const)
+    yield counted({ path, content: utf8(text) }, tags);
+  yield { path: `${root}/tagmanifest-sha256.txt`, content: utf8(inOrder(tags)) };
+}
+
+const fileNameOf = (name: string) =>
+  name
+    .replace(/[^\p{L}\p{N} ._-]+/gu, " ")
+    .replace(/\s+/g, " ")
+    .replace(/^[. ]+|[. ]+$/g, "")
+    .slice(0, 60) || "team";
+
+/** The same bytes, with what they come to told once they have gone by. */
+function summed(source: Readable, done: (hash: string, bytes: number) => void): Readable {
+  const hash = createHash("sha256");
+  let bytes = 0;
+  const through = new Transform({
+    transform(chunk: Uint8Array, _, next) {
+      hash.update(chunk);
+      bytes += chunk.length;
+      next(null, chunk);
+    },
+    flush(next) {
+      done(hash.digest("hex"), bytes);
+      next();
+    },
+  });
+  // What goes wrong in the source is heard by whoever reads on.
+  return pipeline(source, through, () => undefined);
+}
+
+type Team = NonNullable<Awaited<ReturnType<typeof teamRow>>>;
+
+async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncGenerator<Packed> {
+  const book = new IdBook();
+  const ids = new Map<string, string[]>();
+  for (const archived of ARCHIVED) {
+    if (!("own" in archived.by)) continue;
+    const all: string[] = [];
+    for await (const some of idsOf(tx, archived, taker)) {
+      for (const id of some) book.add(id);
+      all.push(...some);
+    }
+    ids.set(archived.name, all);
+  }
+  const people = await peopleOf(tx, taker);
+  const exchange = exchangerOf(book, people, taker);
+  const hashes = new Set<string>();
+  const digests = await editionDigests(tx, ids.get("edition") ?? [], exchange, taker);
+  const tables: Record<string, number> = {};
+  for (const archived of ARCHIVED) {
+    tables[archived.name] = 0;
+    const { name, by } = archived;
+    const known = ids.get("own" in by ? name : by.of) ?? [];
+    const lines = async function* () {
+      for await (const rows of rowsOf(tx, archived, known, taker)) {
+        tables[name]! += rows.length;
+        for (const row of rows) {
+          for (const field of archived.hashes ?? [])
+            if (typeof row[field] === "string") hashes.add(row[field]);
+          if (name === "edition") row.digest = digests.get(row.digest as string)?.hash ?? row.digest;
+        }
+        yield `${rows.map((row) => exchangeIds(JSON.stringify(plain(row)), exchange)).join("\n")}\n`;
+      }
+    };
+    yield { path: `data/tables/${name}.jsonl`, content: () => Promise.resolve(Readable.from(lines())) };
+  }
+  const names = await namesOfPeople(tx, [...people.keys()]);
+  yield {
+    path: "data/people.jsonl",
+    content: utf8(
+      [...people]
+        .map(
+          ([id, count]) => `${JSON.stringify({ id: localId("person", count), name: names.get(id) ?? "" })}\n`,
+        )
+        .join(""),
+    ),
+  };
+  for (const { hash, bytes } of new Map([...digests.values()].map((one) => [one.hash, one])).values())
+    yield { path: `data/files/${hash}`, content: () => Promise.resolve(bytes) };
+  for (const hash of [...hashes].sort())
+    yield {
+      path: `data/files/${hash}`,
+      content: async () => (await openFile(hash).catch(() => null))?.stream ?? null,
+      stored: true,
+    };
+  yield* pagesOf(tx, taker.team, team.name, at);
+  const head: ArchiveHead = {
+    ...{ format: "hobbin-archive", version: ARCHIVE_VERSION, team: team.name, at: at.toISOString() },
+    ...{ citationStyle: team.citationStyle, tables },
+  };
+  yield { path: "data/archive.json", content: utf8(`${JSON.stringify(head, null, 1)}\n`) };
+}
+
+/** Everybody who is named anywhere, with a count: who takes it is 0, the others follow in the order of their ids. */
+async function peopleOf(tx: Tx, taker: Taker): Promise<Map<string, number>> {
+  const found = new Set<string>();
+  for (const archived of ARCHIVED)
+    for (const field of archived.people)
+      for (const id of await peopleIn(tx, archived, field, taker)) found.add(id);
+  found.delete(taker.person);
+  return new Map([taker.person, ...[...found].sort()].map((id, count) => [id, count]));
+}
+
+/** Ids as they stand in the archive. What is not in it has one by which nothing can be found. */
+function exchangerOf(book: IdBook, people: ReadonlyMap<string, number>, { team }: Taker) {
+  return (id: string): string => {
+    const count = book.numberOf(id);
+    if (count !== null) return localId("row", count);
+    const person = people.get(id);
+    if (person !== undefined) return localId("person", person);
+    if (id === team) return localId("team", 0);
+    // What came from an archive and was in none stays what it is.
+    return readLocalId(id)?.kind === "other" ? id : localId("other", sha256(id).slice(0, 12));
+  };
+}
+
+/** A row as JSON has it, without what is nobody's business in another place. */
+const plain = (row: Row): Row =>
+  Object.fromEntries(Object.entries(row).filter(([field]) => field !== "written" && field !== "version"));
+
+/** The contents of editions with the ids of the archive, by the digests they had. */
+async function editionDigests(
+  tx: Tx,
+  ids: readonly string[],
+  exchange: (id: string) => string,
+  taker: Taker,
+): Promise<Map<string, { hash: string; bytes: Uint8Array }>> {
+  const made = new Map<string, { hash: string; bytes: Uint8Array }>();
+  const editions = ARCHIVED.find((one) => one.name === "edition")!;
+  for await (const rows of rowsOf(tx, editions, ids, taker))
+    for (const { digest } of rows as { digest: string }[]) {
+      const stored = made.has(digest) ? null : await readStored(digest).catch(() => null);
+      if (!stored) continue;
+      const text = exchangeIds(new TextDecoder().decode(stored), exchange);
+      const bytes = contentBytes(readContent(new TextEncoder().encode(text)));
+      made.set(digest, { hash: sha256(bytes), bytes });
+    }
+  return made;
+}
+
+/** Pages to look through everything without Hobbin: those of each collection at the top, and a list of them. */
+async function* pagesOf(tx: Tx, team: string, name: string, at: Date): AsyncGenerator<Packed> {
+  const tops = await topCollections(tx, team);
+  const places = { letters: "../letters", stored: (hash: string) => `../../files/${hash}` };
+  for (const [i, { id }] of tops.entries()) {
+    const folder = folderOf(await contentNow(tx, id, at, null), at, "shown", new Map(), places);
+    for (const { path, text } of folder.pages)
+      yield { path: `data/pages/${i + 1}/${path}`, content: utf8(text) };
+  }
+  const list = html`<ul>${tops.map((one, i) => html`<li><a href="${i + 1}/index.html">${one.title}</a></li>`)}</ul>`;
+  const about = { title: name, of: { title: name, address: "index.html" }, language: "", fonts: "letters" };
+  yield { path: "data/pages/index.html", content: utf8(plainDocument(about, list)) };
+  for (const { name: file, content } of letterFiles())
+    yield { path: `data/pages/letters/${file}`, content, stored: true };
+}
