@@ -1,5 +1,6 @@
 import type { JobKind } from "./job-kind";
 import { deliverIssueJob } from "./deliver-issue";
+import { bringBackJob } from "./bring-back-archive";
 import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
@@ -19,4 +20,5 @@ export const KINDS: Record<string, JobKind> = {
   "messages.send": sendMailJob,
   "newsletters.deliver": deliverIssueJob,
   "bin.empty": emptyBin,
+  "archives.bring-back": bringBackJob,
 };

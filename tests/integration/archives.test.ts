@@ -1,14 +1,29 @@
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import {
+  copyFileSync,
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { beforeAll, expect, test } from "vitest";
 import { getArchive } from "@/http/archive-route";
+import { setArchiveImport } from "@/data/archive/load";
+import type { Actor } from "@/mechanism/actor";
 import { changingByItself } from "@/mechanism/changing";
+import { sha256 } from "@/outside/hash";
+import { newId } from "@/outside/random";
+import { settings } from "@/outside/settings";
+import { bringBack } from "@/services/archives/bring-back";
 import { putFile } from "@/services/files/put";
 import { takeIn } from "@/services/files/uploads";
 import { as, makeWorld, somebody, type World } from "./world";
-import type { Actor } from "@/mechanism/actor";
 
 let world: World;
 const place = mkdtempSync(path.join(os.tmpdir(), "hobbin-archives-"));
@@ -47,9 +62,7 @@ beforeAll(async () => {
       address: `https://archive.example/${n}`,
     });
     await as(editor, "placements.edit", { placement: item!.id, context: `Because of ${n}` });
-    await as(editor, "tags.add", { resource: resource.id, names: ["peat", `tag ${n}`] }).catch(
-      () => undefined,
-    );
+    await as(editor, "tags.add", { resource: resource.id, tags: ["peat", `tag ${n}`] });
     await as(editor, "resources.edit", { resource: resource.id, licence: "CC BY 4.0", notes: `For us ${n}` });
     if (n === 1)
       await as(editor, "resources.paste-text", { resource: resource.id, text: "Peat grows. ".repeat(40) });
@@ -104,4 +117,173 @@ test("a team is taken along as a bag another program checks, with nothing that c
   expect(readFileSync(path.join(bag, "data/pages/index.html"), "utf8")).toContain('href="1/index.html"');
   expect(readFileSync(path.join(bag, "data/pages/1/part-2.html"), "utf8")).toContain("Because of 2");
   expect((await take(await somebody("Nobody"), team, "none")).status).toBe(404);
+});
+
+/** What has arrived as an upload of this person. */
+function arrive(actor: Actor, team: string, file: string): string {
+  const id = newId();
+  const uploads = path.join(settings().files, "uploads");
+  mkdirSync(uploads, { recursive: true });
+  copyFileSync(file, path.join(uploads, id));
+  const metadata = { team, filename: "archive.zip", person: actor.person!.id };
+  const size = statSync(file).size;
+  writeFileSync(path.join(uploads, `${id}.json`), JSON.stringify({ id, size, offset: 0, metadata }));
+  return id;
+}
+async function comeBack(actor: Actor, team: string, zip: string) {
+  const begun = await as(actor, "archives.bring-back", { upload: arrive(actor, team, zip) });
+  await bringBack(begun.import);
+  const { imports } = await as(actor, "archives.read", {});
+  return imports.find((one) => one.id === begun.import)!;
+}
+/** A bag packed again after something was done to it. */
+function repacked(bag: string, name: string, change: (bag: string) => void, sums = true): string {
+  const folder = path.join(place, name);
+  cpSync(path.dirname(bag), folder, { recursive: true });
+  const copy = path.join(folder, path.basename(bag));
+  change(copy);
+  if (sums) {
+    const files = readdirSync(path.join(copy, "data"), { recursive: true, withFileTypes: true })
+      .filter((one) => one.isFile())
+      .map((one) => path.relative(copy, path.join(one.parentPath, one.name)));
+    writeFileSync(path.join(copy, "manifest-sha256.txt"), run("sha256sum", files, copy));
+  }
+  const zip = path.join(place, `${name}.zip`);
+  run("zip", ["-qr", zip, path.basename(copy)], folder);
+  return zip;
+}
+const rewrite = (bag: string, table: string, change: (row: Record<string, unknown>) => object) =>
+  writeFileSync(
+    path.join(bag, "data/tables", `${table}.jsonl`),
+    `${rows(bag, table)
+      .map((row) => JSON.stringify(change(row)))
+      .join("\n")}\n`,
+  );
+
+test("brought back by somebody else everything is there, in the same order; taken along again the bag is the same but for dates", async () => {
+  const { owner, team } = world;
+  const { zip, bag } = await take(owner, team, "going");
+  const other = await somebody("Keeper");
+  const { teams } = await as(other, "teams.read", {});
+  const own = teams.find((one) => one.own)!.id;
+  const back = await comeBack(other, own, zip);
+  expect([back.state, back.problem, back.done]).toEqual(["done", null, back.total]);
+  const { collections } = await as(other, "collections.tree", { team: back.team });
+  const week = collections.find((one) => one.title === "Week 1")!;
+  const read = await as(other, "collections.read", { collection: week.id });
+  expect(read.items.map((item) => [item.resource.title, item.context])).toEqual([
+    ["Book 1", "Because of 1"],
+    ["Book 2", "Because of 2"],
+    ["plan", ""],
+  ]);
+  const [book] = read.items;
+  expect((await as(other, "resources.read", { resource: book!.resource.id })).resource).toMatchObject({
+    ...{ licence: "CC-BY-4.0", notes: "For us 1" },
+  });
+  expect((await as(other, "resources.text", { resource: book!.resource.id }))!.html).toContain("Peat grows.");
+  expect((await as(other, "bin.read", { team: back.team })).items.length).toBeGreaterThan(0);
+  // Whoever made it is a name, and no member.
+  expect((await as(other, "members.read", { team: back.team })).members.map((one) => one.name)).toEqual([
+    "Keeper",
+  ]);
+  await expect(as(owner, "collections.tree", { team: back.team })).rejects.toMatchObject({
+    code: "not-found",
+  });
+  // Done once more after a kill, nothing is there twice.
+  await changingByItself((tx) =>
+    setArchiveImport(tx, back.id, { state: "running", hash: sha256(readFileSync(zip)) }),
+  );
+  await bringBack(back.id);
+  expect((await as(other, "collections.read", { collection: week.id })).items).toHaveLength(3);
+
+  const again = await take(other, back.team, "again");
+  const lines = (folder: string) =>
+    readFileSync(path.join(folder, "manifest-sha256.txt"), "utf8")
+      .split("\n")
+      .filter((line) => line && !/data\/(archive\.json|pages\/)/.test(line));
+  const differing = lines(again.bag).filter((line) => !lines(bag).includes(line));
+  // Who keeps it now is first among the people; what came back is told of once more; codes are those of the one that goes on.
+  expect(differing.map((line) => line.slice(66))).toEqual([
+    "data/people.jsonl",
+    "data/tables/event.jsonl",
+    "data/tables/share_link.jsonl",
+  ]);
+});
+
+test("an archive that is damaged, cut off, newer, built to be large, or reaches for what is not in it is refused in words, and leaves nothing", async () => {
+  const { owner, team } = world;
+  const { zip, bag } = await take(owner, team, "hurt");
+  const refusedFor = async (file: string) => (await comeBack(owner, team, file)).problem;
+  const cut = path.join(place, "cut.zip");
+  writeFileSync(cut, readFileSync(zip).subarray(0, 5_000));
+  expect(await refusedFor(cut)).toMatch(/no ZIP, or it is damaged/);
+  const byte = repacked(
+    bag,
+    "byte",
+    (copy) => {
+      const file = path.join(copy, "data/tables/tag.jsonl");
+      writeFileSync(file, readFileSync(file, "utf8").replace("peat", "peet"));
+    },
+    false,
+  );
+  expect(await refusedFor(byte)).toMatch(/data\/tables\/tag\.jsonl is not what its list says/);
+  const newer = repacked(bag, "newer", (copy) => {
+    const file = path.join(copy, "data/archive.json");
+    writeFileSync(file, JSON.stringify({ ...JSON.parse(readFileSync(file, "utf8")), version: 99 }));
+  });
+  expect(await refusedFor(newer)).toMatch(/newer Hobbin/);
+  const missing = repacked(bag, "missing", (copy) => rmSync(path.join(copy, "data/tables/tag.jsonl")), false);
+  expect(await refusedFor(missing)).toMatch(/data\/tables\/tag\.jsonl is missing/);
+  const more = repacked(bag, "more", (copy) => writeFileSync(path.join(copy, "data/x.txt"), "x"), false);
+  expect(await refusedFor(more)).toMatch(/its list does not name: data\/x\.txt/);
+  const bomb = repacked(bag, "bomb", (copy) =>
+    writeFileSync(path.join(copy, "data/x.txt"), "0".repeat(30_000_000)),
+  );
+  expect(await refusedFor(bomb)).toMatch(/built to be large/);
+  const climbing = repacked(
+    bag,
+    "climbing",
+    (copy) => {
+      const file = path.join(copy, "manifest-sha256.txt");
+      writeFileSync(file, readFileSync(file, "utf8").replace("data/archive.json", "../archive.json"));
+    },
+    false,
+  );
+  expect(await refusedFor(climbing)).toMatch(/list of what is in the archive cannot be read/);
+
+  // Another team's things by their real ids, another's file by its hash.
+  const others = await makeWorld();
+  const stranger = repacked(bag, "stranger", (copy) =>
+    rewrite(copy, "placement", (row) => ({ ...row, resource: others.resource })),
+  );
+  expect(await refusedFor(stranger)).toMatch(/“resource” of a row of placement/);
+  const kind = repacked(bag, "kind", (copy) =>
+    rewrite(copy, "resource", (row) => ({ ...row, kind: "__proto__" })),
+  );
+  expect(await refusedFor(kind)).toMatch(/“kind” of a row of resource/);
+  const script = repacked(bag, "script", (copy) =>
+    rewrite(copy, "resource", (row) => ({ ...row, address: "javascript:alert(1)" })),
+  );
+  expect(await refusedFor(script)).toMatch(/“address” of a row of resource/);
+  // Of none of them anything is left.
+  const names = (await as(owner, "teams.read", {})).teams.map((one) => one.name);
+  expect(names).not.toContain("An archive on its way back");
+
+  const marked = repacked(bag, "marked", (copy) => {
+    rewrite(copy, "resource_text", (row) => ({ ...row, html: `<p>Kept</p><script>alert(1)</script>` }));
+    rewrite(copy, "collection", (row) => ({
+      ...row,
+      coverHash: "f".repeat(64),
+      rich: `<p onclick="x()">Words</p>`,
+    }));
+  });
+  const back = await comeBack(owner, team, marked);
+  expect(back.state).toBe("done");
+  const { collections } = await as(owner, "collections.tree", { team: back.team });
+  const read = await as(owner, "collections.read", { collection: collections[0]!.id });
+  expect([read.collection.rich, read.collection.coverHash]).toEqual(["<p>Words</p>", null]);
+  const { items } = await as(owner, "collections.read", {
+    collection: collections.find((one) => one.title === "Week 1")!.id,
+  });
+  expect((await as(owner, "resources.text", { resource: items[0]!.resource.id }))!.html).toBe("<p>Kept</p>");
 });

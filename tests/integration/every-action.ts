@@ -35,6 +35,8 @@ export type Row = {
 
 /** The written table: every action has its row, and the walk below compares each with what the policy does. */
 export const TABLE: Record<ActionName, Row> = {
+  "archives.bring-back": { from: "signed in", input: () => ({ upload: newId() }) },
+  "archives.read": { from: "signed in", input: () => ({}) },
   "archives.take": { from: "owner", input: ({ team }) => ({ team }) },
   "bin.read": { from: "editor", input: ({ team }) => ({ team }) },
   "bin.restore-collection": { from: "editor", input: ({ binned }) => ({ collection: binned.collection }) },

@@ -107,6 +107,11 @@ export const VERBS = {
   "members.remove": NOTHING,
   "members.set-role": NOTHING,
   "teams.rename": NOTHING,
+  // Everything of the team is there.
+  "archives.brought-back": {
+    words: "none",
+    reload: ["list", "head", "items", "tree", "tags", "catalogue", "tray"],
+  },
   "teams.set-style": NOTHING,
 } as const satisfies Record<string, Meaning>;
 

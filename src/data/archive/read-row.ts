@@ -24,6 +24,8 @@ export type Coming = {
   isPerson: (id: unknown) => boolean;
   /** Whether a stored file is in this archive. */
   hasFile: (hash: string) => boolean;
+  /** Whether markup is made safe, which takes a while; else it is only looked whether everything is what it should be. */
+  sanitises: boolean;
 };
 
 type Check = (value: unknown) => boolean;
@@ -111,8 +113,8 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
       else if (column.notNull) return null;
       else row[field] = null;
     } else {
-      row[field] = ofColumn(column, value, () => refuse(field));
-      if (MARKED.has(field)) row[field] = sanitise(String(value));
+      row[field] = ofColumn(column, value, coming, () => refuse(field));
+      if (coming.sanitises && MARKED.has(field)) row[field] = sanitise(String(value));
     }
     const check = CHECKS[name]?.[field];
     if (check && !check(row[field] ?? null)) {
@@ -124,7 +126,8 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
   return name === "resource" ? asResource(row) : row;
 }
 
-function ofColumn(column: MySqlColumn, value: unknown, refuse: () => never): unknown {
+function ofColumn(column: MySqlColumn, value: unknown, { sanitises }: Coming, refuse: () => never): unknown {
+  const safe = (json: object | null) => (sanitises ? sanitiseMarked(json) : json);
   switch (column.dataType) {
     case "date": {
       const time = typeof value === "string" ? new Date(value) : null;
@@ -135,24 +138,24 @@ function ofColumn(column: MySqlColumn, value: unknown, refuse: () => never): unk
     case "boolean":
       return typeof value === "boolean" ? value : refuse();
     case "json":
-      return typeof value === "object" ? clean(value) : refuse();
+      return typeof value === "object" ? safe(value) : refuse();
     case "custom":
       // Text of a kind of its own, or JSON that may be large.
-      return typeof value === "string" ? value : typeof value === "object" ? clean(value) : refuse();
+      return typeof value === "string" ? value : typeof value === "object" ? safe(value) : refuse();
     default:
       return typeof value === "string" ? value : refuse();
   }
 }
 
-/** JSON in which nothing is markup but what is sanitised. */
-function clean(value: unknown, depth = 0): unknown {
+/** JSON in which nothing is markup but what is sanitised. @throws {ArchiveRefused} when it is nested too deep */
+export function sanitiseMarked(value: unknown, depth = 0): unknown {
   if (depth > 40) throw new ArchiveRefused("Something in the archive is nested deeper than anything here.");
-  if (Array.isArray(value)) return value.map((one) => clean(one, depth + 1));
+  if (Array.isArray(value)) return value.map((one) => sanitiseMarked(one, depth + 1));
   if (typeof value !== "object" || value === null) return value;
   return Object.fromEntries(
     Object.entries(value).map(([key, one]) => [
       key,
-      MARKED.has(key) && typeof one === "string" ? sanitise(one) : clean(one, depth + 1),
+      MARKED.has(key) && typeof one === "string" ? sanitise(one) : sanitiseMarked(one, depth + 1),
     ]),
   );
 }
@@ -169,7 +172,5 @@ function asResource(row: Row): Row {
     ...row,
     player: isPlayed ? { type: player.type, address: player.address, mime: player.mime ?? null } : null,
     details: asReference({ fields: row.details as Record<string, string> })?.fields ?? {},
-    // Nobody is on the way to it.
-    fetchState: row.fetchState === "waiting" ? "done" : row.fetchState,
   };
 }

@@ -12,6 +12,5 @@ CREATE TABLE `archive_import` (
 	CONSTRAINT `archive_import_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
-ALTER TABLE `archive_import` ADD CONSTRAINT `archive_import_team_team_id_fk` FOREIGN KEY (`team`) REFERENCES `team`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX `archive_import_person` ON `archive_import` (`person`,`id`);--> statement-breakpoint
 CREATE INDEX `archive_import_hash` ON `archive_import` (`hash`);

@@ -1,6 +1,5 @@
 import { index, int, mysqlTable, varchar } from "drizzle-orm/mysql-core";
 import { bytesText, line, moment, uuid } from "./columns";
-import { team } from "./people";
 
 export type ArchiveImportState = "running" | "done" | "refused";
 
@@ -9,9 +8,8 @@ export const archiveImport = mysqlTable(
   "archive_import",
   {
     id: uuid("id").primaryKey(),
-    team: uuid("team")
-      .notNull()
-      .references(() => team.id, { onDelete: "cascade" }),
+    /** The team it becomes; gone again when it is refused. */
+    team: uuid("team").notNull(),
     person: uuid("person").notNull(),
     /** Hash of the archive, which is a stored file as long as it is needed. */
     hash: bytesText("hash", { length: 64 }),

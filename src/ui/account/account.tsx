@@ -10,6 +10,7 @@ import { call, Refusal } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { ROLE_WORDS } from "../team/role-words";
+import { Archives } from "../archives/archives";
 import { BrowserPart } from "./browser-part";
 import { OwnPart } from "./own-part";
 import { NewPasswordField } from "./new-password-field";
@@ -35,6 +36,13 @@ export function Account({ me, teams, tokens }: Props) {
             <BrowserPart />
           </Part>
           <Tokens tokens={tokens} />
+          <Part
+            id="archives"
+            title="Take along, and bring back"
+            about="An archive of a team is had from its page, by its owners. Here one comes back, as a new team of yours."
+          >
+            <Archives team={teams.find((team) => team.own)!.id} />
+          </Part>
         </div>
       </main>
     </Frame>

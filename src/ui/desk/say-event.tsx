@@ -57,6 +57,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "tags.edit": () => "tidied the tags",
   "tags.remove": () => "took off a tag",
   "teams.rename": () => "renamed the team",
+  "archives.brought-back": () => "The archive of the team is back",
   "teams.set-style": () => "chose how works are cited",
   "tray.set": () => "tidied the Tray",
 };

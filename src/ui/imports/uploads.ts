@@ -1,6 +1,8 @@
 import { useSyncExternalStore } from "react";
-import { ask, call, Refusal } from "../talk/call";
+import { call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
+import { whyOf } from "../talk/say-failure";
+import { sendFile } from "../talk/send-file";
 
 export type Upload = {
   id: string;
@@ -51,7 +53,7 @@ export function sendFiles(files: readonly File[], where: Where, onDone: () => vo
   for (const file of files) {
     const id = newId();
     uploads = [...uploads, { id, name: file.name, bytes: file.size, sent: 0, state: "waiting", words: "" }];
-    queue.push(() => sendFile(id, file, where).then(onDone));
+    queue.push(() => bring(id, file, where).then(onDone));
   }
   listeners.forEach((listener) => listener());
   // The panel that shows them is only loaded now.
@@ -69,10 +71,12 @@ async function work(): Promise<void> {
   }
 }
 
-async function sendFile(id: string, file: File, { team, collection, section }: Where): Promise<void> {
+async function bring(id: string, file: File, { team, collection, section }: Where): Promise<void> {
   try {
-    await ask("files.begin", { team, bytes: file.size });
-    const upload = await sendByTus(id, file, team);
+    const upload = await sendFile(file, team, {
+      onSent: (sent) => change(id, { state: "sending", sent }),
+      onPaused: () => change(id, { state: "paused" }),
+    });
     const { already, places } = await call("capture.file", {
       team,
       upload,
@@ -87,42 +91,7 @@ async function sendFile(id: string, file: File, { team, collection, section }: W
       words: where && `Stands in ${where} already`,
     });
   } catch (error) {
-    const words = error instanceof Refusal ? (Object.values(error.fields)[0] ?? error.detail) : sayTus(error);
+    const words = error instanceof Refusal ? (Object.values(error.fields)[0] ?? error.detail) : whyOf(error);
     change(id, { state: "failed", words });
-  }
-}
-
-async function sendByTus(id: string, file: File, team: string): Promise<string> {
-  const { Upload: Tus } = await import("tus-js-client");
-  return new Promise((resolve, reject) => {
-    const tus = new Tus(file, {
-      endpoint: "/api/files",
-      metadata: { filename: file.name, team },
-      chunkSize: 8 * 1024 * 1024,
-      retryDelays: [0, 1000, 3000, 5000, 10_000, 20_000, 20_000],
-      removeFingerprintOnSuccess: true,
-      onProgress: (sent) => change(id, { state: "sending", sent }),
-      onShouldRetry: (error) => {
-        change(id, { state: "paused" });
-        const status = error.originalResponse?.getStatus() ?? 0;
-        return status === 0 || status >= 500 || status === 423 || status === 409;
-      },
-      onError: reject,
-      onSuccess: () => resolve(tus.url!.split("/").at(-1)!),
-    });
-    void tus.findPreviousUploads().then((earlier) => {
-      if (earlier[0]) tus.resumeFromPreviousUpload(earlier[0]);
-      tus.start();
-    });
-  });
-}
-
-function sayTus(error: unknown): string {
-  const body = (error as { originalResponse?: { getBody(): string } }).originalResponse?.getBody();
-  const ours = "It did not arrive. Drop it again, and it goes on where it stopped.";
-  try {
-    return (JSON.parse(body ?? "") as { detail?: string }).detail || ours;
-  } catch {
-    return ours;
   }
 }

@@ -6,7 +6,7 @@ import { type StyleId, STYLES } from "@/core/cite/styles";
 import { toast } from "../talk/toast";
 import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
-import { Button } from "../parts/button";
+import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { PersonMark } from "../parts/person-mark";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
@@ -118,6 +118,21 @@ export function People({ me, teams, team, people, dead }: Props) {
               It holds wherever a collection, or what it stands in, has none of its own.
             </p>
           </section>
+          {owner && (
+            <section className="flex flex-col gap-2">
+              <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">
+                Take everything along
+              </h2>
+              <p className="text-[15px] text-quiet">
+                All collections with their items, tags, notes, texts, files and history, and your own Tray, as
+                a ZIP that can be looked through without Hobbin and comes back into any other (Account, “Take
+                along, and bring back”). Of people it has the names; no addresses, no passwords.
+              </p>
+              <a href={`/api/archive/${team.id}`} download className={`${buttonLook("line")} self-start`}>
+                Take the archive
+              </a>
+            </section>
+          )}
           {owner && <Invitations team={team} invitations={people.invitations} after={after} />}
           {dead.length > 0 && (
             <section>
