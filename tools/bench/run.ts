@@ -5,6 +5,7 @@ import { closeDatabase } from "@/data/database";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { settings } from "@/outside/settings";
+import { measureArchives } from "./archives";
 import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
 import { measureCloth } from "./cloth";
@@ -41,6 +42,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   "first-sight": () => measureFirstSight(actor, small.id, few, base),
   "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   documents: () => measureDocuments(actor, small.id, few),
+  archives: () => measureArchives(actor, large.id),
   editions: () => measureEditions(actor, large.id, many, base),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],

@@ -54,18 +54,20 @@ export function Archives({ team }: { team: string }) {
       <Button className="self-start" disabled={sending !== null} onClick={() => input.current?.click()}>
         Bring an archive back
       </Button>
-      <ul role="status" className="flex flex-col empty:hidden">
-        {sending && (
-          <li className="border-b border-line py-2">
-            {sending.name} is on its way: {Math.round(sending.part * 100)} %
-          </li>
-        )}
-        {imports.data?.imports.map((one) => (
-          <li key={one.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-line py-2">
-            <Said one={one} />
-          </li>
-        ))}
-      </ul>
+      <div role="status">
+        <ul className="flex flex-col">
+          {sending && (
+            <li className="border-b border-line py-2">
+              {sending.name} is on its way: {Math.round(sending.part * 100)} %
+            </li>
+          )}
+          {imports.data?.imports.map((one) => (
+            <li key={one.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-line py-2">
+              <Said one={one} />
+            </li>
+          ))}
+        </ul>
+      </div>
     </div>
   );
 }
