@@ -31,14 +31,19 @@ async function exported(request: Request, asked: Asked): Promise<Response> {
   const actor = await actorOf(request.headers);
   const chosen = { collection, ...(placements !== undefined && { placements }) };
   if (format === "folder" || format === "cartridge") {
-    const folder = await exportFolder.call(actor, { ...chosen, ...(edition !== undefined && { edition }) });
+    const folder = await exportFolder.call(actor, {
+      ...{ ...chosen, ...(edition !== undefined && { edition }) },
+      ...(style !== undefined && { style }),
+    });
     const isPages = format === "folder";
     const files = isPages ? folderFiles(folder, copies === "all" ? "all" : "shown") : cartridgeFiles(folder);
     const name = `${folder.name}.${isPages ? "zip" : "imscc"}`;
     return fileAnswer({ name, type: "application/zip", content: zipped(files, folder.at) });
   }
   if (!DOCUMENT_FORMATS.includes(String(format)))
-    return fileAnswer(await exportCollection.call(actor, { ...chosen, format }));
+    return fileAnswer(
+      await exportCollection.call(actor, { ...chosen, format, ...(style !== undefined && { style }) }),
+    );
   const { base64, ...file } = await exportDocument.call(actor, {
     ...{ ...chosen, format },
     ...(paper !== undefined && { paper }),

@@ -9,6 +9,8 @@ export type Packed = {
   content: () => Promise<Uint8Array | Readable | null>;
   /** Left as it is, because packing makes it no smaller. */
   stored?: boolean;
+  /** Packed sooner, and a little less: what is large and told in the same words again and again. */
+  quickly?: boolean;
 };
 type Files = AsyncIterable<Packed> | Iterable<Packed>;
 
@@ -34,12 +36,16 @@ export function zippedWithin(
   );
   isLeft.catch(() => undefined);
   const pack = async (files: Files) => {
-    for await (const { path, content, stored } of files) {
+    for await (const { path, content, stored, quickly } of files) {
       const found = await content();
       if (out.destroyed) throw new Error("nobody reads on");
       if (!found) continue;
       const stream = found instanceof Readable ? found : Readable.from([found]);
-      zip.addReadStream(stream, path, { mtime: at, compress: !stored });
+      zip.addReadStream(stream, path, {
+        mtime: at,
+        compress: !stored,
+        ...(quickly && { compressionLevel: 1 }),
+      });
       await Promise.race([finished(stream, { writable: false }), isLeft]).finally(() => stream.destroy());
     }
   };

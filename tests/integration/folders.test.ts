@@ -96,12 +96,16 @@ test("as a folder for a stick it is what readers see; every link in it leads to 
   expect(paths.filter((one) => one.startsWith("copies/"))).toHaveLength(1);
   expect(text(paths.find((one) => one.startsWith("files/"))!)).toBe("Water level in cm, by the week");
   expect(text("index.html")).not.toMatch(/src="http|og:image|icon\.svg/);
+  expect(paths).not.toContain("references.html");
+  const cited = path.join(await unpacked("format=folder&style=apa", "cited"), "Bogs in winter");
+  expect(readFileSync(path.join(cited, "references.html"), "utf8")).toContain("<i>Book 1</i>");
+  expect(readFileSync(path.join(cited, "part-2.html"), "utf8")).toContain('href="references.html"');
 });
 
 test("a file that is gone from the store is left out, and the rest is whole", async () => {
   const { content } = await as(world.editor, "export.folder", { collection: course });
   const { cartridgeFiles } = await import("@/services/export/folder");
-  const files = [...cartridgeFiles({ name: "x", at: new Date(), content: gone(content) })];
+  const files = [...cartridgeFiles({ name: "x", at: new Date(), content: gone(content), references: null })];
   const missing = files.find((one) => one.path.startsWith("files/"))!;
   expect(await missing.content()).toBeNull();
   const { zipped } = await import("@/outside/zip");
@@ -181,6 +185,10 @@ test("as an outline it comes back as it went out; as plain text and linked data 
   );
   const text = (await get("format=links")).bytes.toString();
   expect(text).toMatch(/^Bogs <in> winter\n=+\n\n1\. Book 1\n {3}https:\/\/folders\.example\/1\?a=1&b=2\n/);
+  const markdown = (await get("format=markdown&style=apa")).bytes.toString();
+  expect(markdown).toMatch(
+    /\n## References\n\n\*Book 1\*\. \(n\.d\.\)\. <https:\/\/folders\.example\/1\?a=1&b=2>/,
+  );
   const data = JSON.parse((await get("format=json-ld")).bytes.toString()) as { hasPart: { name: string }[] };
   expect(data.hasPart.map((one) => one.name)).toEqual(["Book 1", "Week 1 & ice"]);
 });

@@ -4,7 +4,8 @@
  * `8003` and a hash: something that is not in it.
  */
 const FORM = /^00000000-0000-8000-800([0-3])-([\da-f]{12})$/;
-const ANY = /[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}/gi;
+/** An id is all of a text, or leads to a file; what stands in words people wrote is none of ours. */
+const IN_JSON = /(?<="|\/api\/file\/)[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}(?=")/gi;
 
 export type LocalKind = "row" | "person" | "team" | "other";
 const KINDS: readonly LocalKind[] = ["row", "person", "team", "other"];
@@ -19,34 +20,38 @@ export function readLocalId(id: string): { kind: LocalKind; count: string } | nu
   return kind ? { kind: KINDS[Number(kind)]!, count: count! } : null;
 }
 
-/** A text with every UUID in it exchanged. */
-export const exchangeIds = (text: string, exchange: (id: string) => string): string =>
-  text.replace(ANY, (id) => exchange(id.toLowerCase()));
+/** JSON with every id in it exchanged. */
+export const exchangeIds = (json: string, exchange: (id: string) => string): string =>
+  json.replace(IN_JSON, (id) => exchange(id.toLowerCase()));
 
-const WIDTH = 16;
-const bytesOf = (id: string): Uint8Array => {
-  const hex = id.replaceAll("-", "");
-  const bytes = new Uint8Array(WIDTH);
-  for (let i = 0; i < WIDTH; i++) bytes[i] = parseInt(hex.slice(2 * i, 2 * i + 2), 16);
-  return bytes;
-};
+/** An id as four numbers of 32 bits, which are compared sooner than 36 letters. */
+const WIDTH = 4;
+function numbersOf(id: string): readonly [number, number, number, number] {
+  // xxxxxxxx-xxxx-xxxx-xxxx-xxxxxxxxxxxx
+  return [
+    parseInt(id.slice(0, 8), 16),
+    parseInt(id.slice(9, 13) + id.slice(14, 18), 16),
+    parseInt(id.slice(19, 23) + id.slice(24, 28), 16),
+    parseInt(id.slice(28), 16),
+  ];
+}
 
 /**
  * Numbers the ids of an archive by their order, in 16 bytes each: a million of them are 16 MB, where a map would take ten
  * times as much.
  */
 export class IdBook {
-  #bytes = new Uint8Array(WIDTH * 1024);
+  #numbers = new Uint32Array(WIDTH * 1024);
   #count = 0;
   #isSorted = true;
 
   add(id: string): void {
-    if ((this.#count + 1) * WIDTH > this.#bytes.length) {
-      const wider = new Uint8Array(this.#bytes.length * 2);
-      wider.set(this.#bytes);
-      this.#bytes = wider;
+    if ((this.#count + 1) * WIDTH > this.#numbers.length) {
+      const wider = new Uint32Array(this.#numbers.length * 2);
+      wider.set(this.#numbers);
+      this.#numbers = wider;
     }
-    this.#bytes.set(bytesOf(id), this.#count++ * WIDTH);
+    this.#numbers.set(numbersOf(id), this.#count++ * WIDTH);
     this.#isSorted = false;
   }
 
@@ -57,11 +62,13 @@ export class IdBook {
   /** Which one it is in the order of all; null when it is none of them. */
   numberOf(id: string): number | null {
     if (!this.#isSorted) this.#sort();
-    const wanted = bytesOf(id);
+    const [a, b, c, d] = numbersOf(id);
+    const all = this.#numbers;
     let [low, high] = [0, this.#count - 1];
     while (low <= high) {
       const middle = (low + high) >> 1;
-      const order = this.#compare(middle, wanted);
+      const at = middle * WIDTH;
+      const order = all[at]! - a || all[at + 1]! - b || all[at + 2]! - c || all[at + 3]! - d;
       if (order === 0) return middle;
       if (order < 0) low = middle + 1;
       else high = middle - 1;
@@ -69,34 +76,28 @@ export class IdBook {
     return null;
   }
 
-  #compare(at: number, wanted: Uint8Array): number {
-    const from = at * WIDTH;
-    for (let i = 0; i < WIDTH; i++) {
-      const difference = this.#bytes[from + i]! - wanted[i]!;
-      if (difference) return difference;
-    }
-    return 0;
-  }
-
-  /** By their bytes, each once. */
+  /** By their order, each once. */
   #sort(): void {
-    const bytes = this.#bytes;
-    const order = Uint32Array.from({ length: this.#count }, (_, i) => i).sort((a, b) => {
-      for (let i = 0; i < WIDTH; i++) {
-        const difference = bytes[a * WIDTH + i]! - bytes[b * WIDTH + i]!;
-        if (difference) return difference;
-      }
-      return 0;
-    });
-    const sorted = new Uint8Array(bytes.length);
+    const all = this.#numbers;
+    const compare = (one: number, other: number): number => {
+      const [a, b] = [one * WIDTH, other * WIDTH];
+      return (
+        all[a]! - all[b]! ||
+        all[a + 1]! - all[b + 1]! ||
+        all[a + 2]! - all[b + 2]! ||
+        all[a + 3]! - all[b + 3]!
+      );
+    };
+    const order = Uint32Array.from({ length: this.#count }, (_, i) => i).sort(compare);
+    const sorted = new Uint32Array(all.length);
     let count = 0;
-    for (const at of order) {
-      const one = bytes.subarray(at * WIDTH, (at + 1) * WIDTH);
-      const before = count > 0 && sorted.subarray((count - 1) * WIDTH, count * WIDTH);
-      if (before && before.every((byte, i) => byte === one[i])) continue;
-      sorted.set(one, count++ * WIDTH);
+    let last = -1;
+    for (const one of order) {
+      if (last >= 0 && compare(last, one) === 0) continue;
+      sorted.set(all.subarray(one * WIDTH, (one + 1) * WIDTH), count++ * WIDTH);
+      last = one;
     }
-    this.#bytes = sorted;
+    this.#numbers = sorted;
     this.#count = count;
     this.#isSorted = true;
   }

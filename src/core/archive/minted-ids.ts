@@ -1,4 +1,4 @@
-import { exchangeIds, localId, readLocalId } from "./local-ids";
+import { localId, readLocalId } from "./local-ids";
 
 /** By what the ids of an archive become ids of their own: when it is brought back, and eight hexadecimal digits of its own. */
 export type Mint = { at: number; salt: string };
@@ -27,18 +27,13 @@ export const isMinted = (id: unknown, { at, salt }: Mint): boolean => {
 };
 
 /**
- * A text of an archive with the ids it has once it is brought back. What was never in an archive can mean nothing here: it
- * becomes an id by which nothing is found.
+ * What an id of an archive is once it is brought back. What was never in an archive can mean nothing here: it becomes an id
+ * by which nothing is found.
  * @param people by their counts
  */
-export const bringBackIds = (
-  text: string,
-  mint: Mint,
-  team: string,
-  people: ReadonlyMap<number, string>,
-  hash: (text: string) => string,
-): string =>
-  exchangeIds(text, (id) => {
+export const broughtBack =
+  (mint: Mint, team: string, people: ReadonlyMap<number, string>, hash: (text: string) => string) =>
+  (id: string): string => {
     const local = readLocalId(id);
     const strange = () => localId("other", hash(id).slice(0, 12));
     if (!local) return strange();
@@ -47,4 +42,4 @@ export const bringBackIds = (
     const count = parseInt(local.count, 16);
     if (local.kind === "person") return people.get(count) ?? strange();
     return count < 2 ** 42 ? mintedId(mint, "row", count) : strange();
-  });
+  };

@@ -1,3 +1,5 @@
+import type { Reference } from "../cite/bibliography";
+import type { Run } from "../cite/runs";
 import { type PublishedItem, type PublishedTree, sumUp } from "../publish/model";
 import { plainText } from "../text/plain";
 import { sayMinutes } from "../text/minutes";
@@ -5,12 +7,36 @@ import { sayMinutes } from "../text/minutes";
 /**
  * The collection as Markdown (CommonMark 0.31): headings, numbered links, the context line beneath each.
  * @param tree the collection with those that stand in it
+ * @param references its bibliography, to stand at the end
  */
-export function writeMarkdown(tree: PublishedTree): string {
-  return `${part(tree, 1)
+export function writeMarkdown(tree: PublishedTree, references: readonly Reference[] = []): string {
+  return `${[...part(tree, 1), ...bibliography(references)]
     .join("\n")
     .replace(/\n{3,}/g, "\n\n")
     .trim()}\n`;
+}
+
+/** Each entry a paragraph, since styles that count have numbers of their own. */
+const bibliography = (references: readonly Reference[]): string[] =>
+  references.length
+    ? [
+        "",
+        "## References",
+        "",
+        ...references.flatMap(({ label, runs }) => [
+          [label && plain(label), runs.map(faced).join("")].filter(Boolean).join(" "),
+          "",
+        ]),
+      ]
+    : [];
+
+/** A run in its face; blanks at its ends stand outside of the signs, where they are none of them. */
+function faced({ text, italic, bold, address }: Run): string {
+  if (address) return `<${address.replace(/[<>]/g, encodeURIComponent)}>`;
+  const [, before = "", words = "", after = ""] = /^(\s*)(.*?)(\s*)$/s.exec(text) ?? [];
+  if (!words) return text;
+  const sign = bold ? "**" : italic ? "*" : "";
+  return `${before}${sign}${plain(words)}${sign}${after}`;
 }
 
 function part({ collection, inside }: PublishedTree, level: number): string[] {

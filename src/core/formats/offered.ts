@@ -36,7 +36,7 @@ export const DOCUMENTS: readonly Offered[] = [
     format: "folder",
     name: "Folder for a stick (ZIP)",
     keeps: "The pages readers see, with pictures and files, to be opened and searched without a net.",
-    sets: ["copies"],
+    sets: ["copies", "style"],
   },
   {
     format: "cartridge",
@@ -53,7 +53,12 @@ export const DOCUMENTS: readonly Offered[] = [
 
 /** For programs and to be pasted. */
 export const TEXTS: readonly Offered[] = [
-  { format: "markdown", name: "Markdown", keeps: "Headings, numbered links, context lines." },
+  {
+    format: "markdown",
+    name: "Markdown",
+    keeps: "Headings, numbered links, context lines.",
+    sets: ["style"],
+  },
   { format: "links", name: "Plain text", keeps: "Titles, addresses, context lines; to be pasted anywhere." },
   {
     format: "bookmarks",

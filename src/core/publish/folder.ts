@@ -13,6 +13,7 @@ import type { Door, PublishedCollection, PublishedItem, PublishedSection } from 
 import { html } from "./html";
 import { plainDocument } from "./plain-document";
 import { readerDocument } from "./reader-document";
+import { type ReferencesForReaders, referencesDocument } from "./references-document";
 import type { ReaderPlaces } from "./reader-places";
 
 /** Where the letters of the pages lie in the folder. */
@@ -20,6 +21,7 @@ export const LETTERS = "letters";
 const TOP = "index.html";
 const EVERYTHING = "everything.html";
 const CREDITS = "credits.html";
+const REFERENCES = "references.html";
 
 /** What lies in a folder; every path is relative to it. */
 export type Folder = {
@@ -53,6 +55,7 @@ export function folderOf(
   const places = {
     ...placesIn(paths, items, all.length > 1, captions),
     ...(credits.length && { credits: CREDITS }),
+    ...(within.references && { references: REFERENCES }),
     ...(within.letters && { fonts: within.letters }),
     ...(within.stored && storedIn(within.stored, items)),
   };
@@ -62,7 +65,7 @@ export function folderOf(
   });
   const page = (path: string, collection: PublishedCollection) => ({
     path,
-    text: readerDocument(collection, collection.view, {
+    text: readerDocument({ ...collection, givesReferences: Boolean(within.references) }, collection.view, {
       ...{ ...places, self: path },
       everything: path === EVERYTHING ? null : places.everything,
     }),
@@ -71,6 +74,9 @@ export function folderOf(
     pages: [
       ...(credits.length
         ? [{ path: CREDITS, text: creditsDocument(content.collection, credits, places.fonts!) }]
+        : []),
+      ...(within.references
+        ? [{ path: REFERENCES, text: referencesIn(content.collection, within.references, places.fonts!) }]
         : []),
       ...drawn.map(({ path, collection }) => page(path, collection)),
       ...(all.length > 1 ? [page(EVERYTHING, everythingIn(drawn.map((one) => one.collection)))] : []),
@@ -96,13 +102,24 @@ export function folderOf(
   };
 }
 
-/** Where letters and stored files lie, when that is not in the folder itself. */
-type Within = { letters?: string; stored?: (hash: string) => string };
+/** Where letters and stored files lie, when that is not in the folder itself; and what goes along besides. */
+type Within = {
+  letters?: string;
+  stored?: (hash: string) => string;
+  /** Its bibliography, and what the style is called. */
+  references?: Pick<ReferencesForReaders, "style" | "groups"> | null;
+};
 
 const storedIn = (stored: (hash: string) => string, items: ReadonlyMap<string, EditionItem>) => ({
   picture: stored,
   file: ({ id }: { id: string }) => stored(items.get(id)!.file!.hash),
 });
+
+const referencesIn = (
+  { title, language }: EditionCollection,
+  references: NonNullable<Within["references"]>,
+  fonts: string,
+): string => referencesDocument({ ...{ title, language, fonts, address: TOP }, ...references });
 
 /** Whose works stand here, and under which licences. */
 const creditsDocument = (

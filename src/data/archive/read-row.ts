@@ -1,6 +1,7 @@
 import { getTableColumns } from "drizzle-orm";
 import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import { readAddress } from "@/core/address/read-address";
+import { exchangeIds } from "@/core/archive/local-ids";
 import { ITEM_TYPES } from "@/core/cite/reference";
 import { STYLE_IDS } from "@/core/cite/styles";
 import { VERBS } from "@/core/history/verbs";
@@ -10,6 +11,7 @@ import { VIEWS } from "@/core/list/view-setting";
 import { KINDS, type Player } from "@/core/page/facts";
 import { AUDIENCES, REACHES, SHOWS, USES } from "@/core/publish/model";
 import { sanitise } from "@/core/text/sanitise";
+import { fieldsOf, OMITTED } from "./fields";
 import type { Row } from "./rows";
 import type { Archived } from "./tables";
 
@@ -19,6 +21,8 @@ export class ArchiveRefused extends Error {}
 /** What an archive that comes back may name. */
 export type Coming = {
   team: string;
+  /** The id something of the archive has here. */
+  exchange: (id: string) => string;
   /** Whether an id is one of a row of this archive. */
   isRow: (id: unknown) => boolean;
   isPerson: (id: unknown) => boolean;
@@ -77,13 +81,11 @@ const CHECKS: Record<string, Record<string, Check>> = {
 };
 /** Fields with markup; wherever they stand in JSON, too. */
 const MARKED = new Set(["html", "rich", "intro"]);
-/** What is as the database makes it. */
-const OMITTED = new Set(["written", "version"]);
 
 /**
  * A row of an archive as it can be written; null for one that cannot stand by itself (its file is lost, nobody knows what
  * it tells of).
- * @param raw the row with the ids it has here
+ * @param raw the row as it stands in the archive
  * @throws {ArchiveRefused} when it is not what its table holds
  */
 export function readRow(archived: Archived, raw: unknown, coming: Coming): Row | null {
@@ -93,14 +95,24 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
   };
   if (typeof raw !== "object" || raw === null || Array.isArray(raw)) return refuse("everything");
   const row: Row = {};
+  const kinds = new Map(fieldsOf(archived).map((one) => [one.name, one.kind]));
+  const here = (field: string, value: unknown): unknown => {
+    const kind = kinds.get(field);
+    if (kind === "id") return typeof value === "string" ? coming.exchange(value) : refuse(field);
+    return kind === "json" && typeof value === "object"
+      ? JSON.parse(exchangeIds(JSON.stringify(value), coming.exchange))
+      : value;
+  };
   for (const [field, column] of Object.entries(getTableColumns(archived.table)) as [string, MySqlColumn][]) {
     if (OMITTED.has(field)) continue;
-    const value = (raw as Row)[field] ?? null;
+    const given = (raw as Row)[field] ?? null;
+    const value = given === null ? null : here(field, given);
     if (field === "team") row.team = coming.team;
     else if (value === null) {
       if (!column.notNull) row[field] = null;
       // What a newer table has besides is as it is for everything new.
-      else if (!column.hasDefault) return refuse(field);
+      else if (column.default === undefined) return refuse(field);
+      else row[field] = column.default;
     } else if (field === "id" || field in refs) {
       if (!coming.isRow(value)) return refuse(field);
       row[field] = value;
@@ -116,6 +128,9 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
       row[field] = ofColumn(column, value, coming, () => refuse(field));
       if (coming.sanitises && MARKED.has(field)) row[field] = sanitise(String(value));
     }
+    const longest = (column as { length?: unknown }).length;
+    if (typeof longest === "number" && typeof row[field] === "string" && [...row[field]].length > longest)
+      return refuse(field);
     const check = CHECKS[name]?.[field];
     if (check && !check(row[field] ?? null)) {
       // What somebody did that nobody knows the word for is passed over.

@@ -1,7 +1,22 @@
-import { and, asc, eq, getTableColumns, gt, inArray, isNotNull, isNull, or, type SQL } from "drizzle-orm";
+import {
+  and,
+  asc,
+  eq,
+  getTableColumns,
+  getTableName,
+  gt,
+  inArray,
+  isNotNull,
+  isNull,
+  or,
+  type SQL,
+  sql,
+} from "drizzle-orm";
 import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import { collection, event, person, team } from "../schema";
+import { queryRows } from "../sql/query-rows";
+import { fieldsOf, lineOf } from "./fields";
 import type { Archived } from "./tables";
 
 export type Row = Record<string, unknown>;
@@ -9,8 +24,10 @@ export type Row = Record<string, unknown>;
 export type Taker = { team: string; person: string };
 
 const IDS_AT_ONCE = 20_000;
-/** Rows of which each may hold a long text. */
-const ROWS_AT_ONCE = 200;
+/** Rows that are read at once; and of tables of which each row may hold a long text. */
+const ROWS_AT_ONCE = 2_000;
+const LONG_AT_ONCE = 200;
+const LONG = new Set(["resource_text", "event", "snapshot"]);
 
 const belongs = (tx: Tx, { column, of }: NonNullable<Archived["home"]>, id: string): SQL =>
   of === "team"
@@ -41,33 +58,54 @@ export async function* idsOf(tx: Tx, archived: Archived, taker: Taker): AsyncGen
   }
 }
 
+/** Some rows of a table: each as a line, and as the database has it, by the names of its columns. */
+export type Rows = { lines: string[]; rows: Record<string, unknown>[] };
+
 /**
  * The rows of a table, some at a time, in the order of their ids or of what they belong to.
  * @param ids its own, or those of what its rows belong to
+ * @param exchange gives each id the one it has in the archive
  */
 export async function* rowsOf(
   tx: Tx,
   archived: Archived,
   ids: readonly string[],
   taker: Taker,
-): AsyncGenerator<Row[]> {
+  exchange: (id: string) => string,
+): AsyncGenerator<Rows> {
   const { by, table } = archived;
+  const fields = fieldsOf(archived);
   const key = "own" in by ? by.own : by.parent;
-  for (let i = 0; i < ids.length; i += ROWS_AT_ONCE) {
-    const rows = await tx
-      .select()
-      .from(table)
-      .where(and(inArray(key, ids.slice(i, i + ROWS_AT_ONCE)), seenBy(archived, taker)))
-      .orderBy(asc(key), ...restOfKey(table, key));
-    if (rows.length) yield rows as Row[];
+  const order = [key.name, ...restOfKey(table, key)].map((name) => `\`${name}\``).join(", ");
+  const columns = fields.map((field) => `\`${field.column}\``).join(", ");
+  const from = `SELECT ${columns} FROM \`${getTableName(table)}\` WHERE \`${key.name}\` IN `;
+  const seen = seenBy(archived, taker);
+  const atOnce = LONG.has(archived.name) ? LONG_AT_ONCE : ROWS_AT_ONCE;
+  const read = (i: number) => {
+    // Ids of the database, which are written as they are: a value each would take longer than the rows themselves.
+    const some = ids.slice(i, i + atOnce).map((id) => `'${id}'`);
+    const asked = queryRows<Record<string, unknown>>(
+      tx,
+      sql`${sql.raw(`${from}(${some.join(",")})`)}${seen ? sql` AND ${seen}` : sql``} ORDER BY ${sql.raw(order)}`,
+    );
+    // Whoever leaves before these were wanted does not hear of what became of them.
+    asked.catch(() => undefined);
+    return asked;
+  };
+  // The next ones are read while these are written.
+  let coming = ids.length ? read(0) : null;
+  for (let i = 0; coming; i += atOnce) {
+    const rows: Record<string, unknown>[] = await coming;
+    coming = i + atOnce < ids.length ? read(i + atOnce) : null;
+    if (rows.length) yield { rows, lines: rows.map((row) => lineOf(fields, row, exchange)) };
   }
 }
 
 /** The other columns of a primary key, so that the order is one. */
-const restOfKey = (table: MySqlTable, key: MySqlColumn): SQL[] =>
+const restOfKey = (table: MySqlTable, key: MySqlColumn): string[] =>
   Object.values(getTableColumns(table))
     .filter((column) => column.name !== key.name && ["tag", "code", "hash", "b"].includes(column.name))
-    .map((column) => asc(column as MySqlColumn));
+    .map((column) => column.name);
 
 /** The people that are named in a field of a table. */
 export async function peopleIn(tx: Tx, archived: Archived, field: string, taker: Taker): Promise<string[]> {

@@ -11,6 +11,7 @@ import {
   fileBlob,
   proposal,
 } from "../schema";
+import { inParts } from "../sql/by-keys";
 
 type Text = Omit<typeof resourceText.$inferInsert, "resource">;
 type Proposal = Omit<typeof proposal.$inferInsert, "resource">;
@@ -64,6 +65,28 @@ export async function noteFile(tx: Tx, row: typeof fileBlob.$inferInsert): Promi
     .insert(fileBlob)
     .values(row)
     .onDuplicateKeyUpdate({ set: { bytes: row.bytes } });
+}
+
+/** The small pictures that stand in documents, by the hashes of those they were made from. */
+export async function smallPictures(tx: Tx, hashes: readonly string[]): Promise<Map<string, string>> {
+  const found = new Map<string, string>();
+  await inParts(
+    hashes,
+    async (part) => {
+      const rows = await tx
+        .select({ hash: fileBlob.hash, small: fileBlob.small })
+        .from(fileBlob)
+        .where(inArray(fileBlob.hash, part));
+      for (const { hash, small } of rows) if (small) found.set(hash, small);
+    },
+    500,
+  );
+  return found;
+}
+
+/** Notes the small picture that was made of another one. */
+export async function noteSmall(tx: Tx, hash: string, small: string): Promise<void> {
+  await tx.update(fileBlob).set({ small }).where(eq(fileBlob.hash, hash));
 }
 
 /** Says of which file a resource is. */

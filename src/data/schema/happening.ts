@@ -103,6 +103,8 @@ export const fileBlob = mysqlTable("file_blob", {
   hash: bytesText("hash", { length: 64 }).primaryKey(),
   bytes: int("bytes").notNull(),
   type: varchar("type", { length: 100 }).notNull(),
+  /** Of a picture: the hash of the small one that stands in documents. It is made again when it has been cleared. */
+  small: bytesText("small", { length: 64 }),
   createdAt: moment("created_at").notNull(),
 });
 

@@ -3,8 +3,8 @@ import { mkdtemp, rm, stat } from "node:fs/promises";
 import os from "node:os";
 import path from "node:path";
 import { pipeline } from "node:stream/promises";
-import { isMinted, type Mint, bringBackIds, mintedId } from "@/core/archive/minted-ids";
-import { readLocalId } from "@/core/archive/local-ids";
+import { broughtBack, isMinted, type Mint, mintedId } from "@/core/archive/minted-ids";
+import { exchangeIds, readLocalId } from "@/core/archive/local-ids";
 import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
 import { contentBytes, type EditionContent, readContent } from "@/core/editions/content";
 import {
@@ -83,7 +83,7 @@ async function fromFile(file: string, row: ArchiveImportRow): Promise<Bag> {
 async function takeIn(zip: Unpacked, bag: Bag, row: ArchiveImportRow): Promise<void> {
   const mint: Mint = { at: row.createdAt.getTime(), salt: row.id.replaceAll("-", "").slice(-8) };
   const { people, names } = await peopleIn(zip, bag, mint, row);
-  const exchange = (text: string) => bringBackIds(text, mint, row.team, people, sha256);
+  const exchange = broughtBack(mint, row.team, people, sha256);
   const files = [...bag.sums.keys()].flatMap((one) => /^data\/files\/([\da-f]{64})$/.exec(one)?.[1] ?? []);
   const held = new Set(files);
   for (const hash of files)
@@ -92,6 +92,7 @@ async function takeIn(zip: Unpacked, bag: Bag, row: ArchiveImportRow): Promise<v
   const persons = new Set(people.values());
   const coming: Coming = {
     team: row.team,
+    exchange,
     isRow: (one) => isMinted(one, mint),
     isPerson: (one) => persons.has(one as string),
     hasFile: (hash) => held.has(hash),
@@ -100,7 +101,7 @@ async function takeIn(zip: Unpacked, bag: Bag, row: ArchiveImportRow): Promise<v
   // All of it is looked over before anything is taken.
   let total = 0;
   for (const archived of ARCHIVED)
-    for await (const rows of rowsIn(zip, bag, archived, exchange)) {
+    for await (const rows of rowsIn(zip, bag, archived)) {
       for (const one of rows) readRow(archived, one, coming);
       total += rows.length;
     }
@@ -110,7 +111,7 @@ async function takeIn(zip: Unpacked, bag: Bag, row: ArchiveImportRow): Promise<v
   const safely = { ...coming, sanitises: true };
   let done = 0;
   for (const archived of ARCHIVED)
-    for await (const rows of rowsIn(zip, bag, archived, exchange)) {
+    for await (const rows of rowsIn(zip, bag, archived)) {
       const read = rows
         .map((one) => readRow(archived, withDigest(archived, one, digests), safely))
         .filter((one) => one !== null);
@@ -157,16 +158,16 @@ async function takeEditions(
   zip: Unpacked,
   bag: Bag,
   held: ReadonlySet<string>,
-  exchange: (text: string) => string,
+  exchange: (id: string) => string,
 ): Promise<Map<string, string>> {
   const digests = new Map<string, string>();
   const edition = ARCHIVED.find((one) => one.name === "edition")!;
-  for await (const rows of rowsIn(zip, bag, edition, (text) => text))
+  for await (const rows of rowsIn(zip, bag, edition))
     for (const { digest } of rows as { digest?: unknown }[]) {
       if (typeof digest !== "string" || !held.has(digest) || digests.has(digest)) continue;
       const stored = await zip.read(`${bag.root}data/files/${digest}`, LONGEST_ROW);
       if (!stored) throw new ArchiveRefused("An edition of the archive is larger than any can be.");
-      const content = asEdition(exchange(stored.toString("utf8")));
+      const content = asEdition(exchangeIds(stored.toString("utf8"), exchange));
       digests.set(digest, await storeFile(contentBytes(content)));
     }
   return digests;
@@ -209,20 +210,15 @@ async function takeFile(zip: Unpacked, from: string): Promise<void> {
   }
 }
 
-/** The rows of a table, some at a time, with the ids they have here. */
-async function* rowsIn(
-  zip: Unpacked,
-  bag: Bag,
-  { name }: Archived,
-  exchange: (text: string) => string,
-): AsyncGenerator<unknown[]> {
+/** The rows of a table, some at a time. */
+async function* rowsIn(zip: Unpacked, bag: Bag, { name }: Archived): AsyncGenerator<unknown[]> {
   const file = `${bag.root}data/tables/${name}.jsonl`;
   // A table that is newer than the archive.
   if (!zip.files.has(file)) return;
   let rows: unknown[] = [];
   let length = 0;
   for await (const line of linesOf(zip, file)) {
-    rows.push(parsed(exchange(line)));
+    rows.push(parsed(line));
     length += line.length;
     if (rows.length < AT_ONCE && length < MOST_AT_ONCE) continue;
     yield rows.splice(0);

@@ -12,11 +12,11 @@ import {
   namesOfPeople,
   peopleIn,
   rowsOf,
-  type Row,
   type Taker,
   teamRow,
   topCollections,
 } from "@/data/archive/rows";
+import { fieldsOf } from "@/data/archive/fields";
 import { ARCHIVED } from "@/data/archive/tables";
 import type { Tx } from "@/data/database";
 import { openFile, readStored } from "@/outside/files";
@@ -24,6 +24,9 @@ import { letterFiles } from "@/outside/files/letters";
 import { sha256 } from "@/outside/hash";
 import type { Packed } from "@/outside/zip";
 import { contentNow } from "../editions/content-now";
+
+/** Ids that are not looked for again. */
+const MOST_KNOWN = 5_000;
 
 const utf8 = (text: string) => () => Promise.resolve(new TextEncoder().encode(text));
 
@@ -38,9 +41,10 @@ export async function* archiveFiles(tx: Tx, taker: Taker, at: Date): AsyncGenera
   const payload: string[] = [];
   const tags: string[] = [];
   const sums = { octets: 0, streams: 0 };
-  const counted = ({ path, content, stored }: Packed, into: string[]): Packed => ({
+  const counted = ({ path, content, stored, quickly }: Packed, into: string[]): Packed => ({
     path: `${root}/${path}`,
     ...(stored && { stored }),
+    ...(quickly && { quickly }),
     content: async () => {
       const found = await content();
       if (!found) return null;
@@ -115,18 +119,20 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
     tables[archived.name] = 0;
     const { name, by } = archived;
     const known = ids.get("own" in by ? name : by.of) ?? [];
+    const columns = fieldsOf(archived).flatMap((one) =>
+      archived.hashes?.includes(one.name) ? one.column : [],
+    );
     const lines = async function* () {
-      for await (const rows of rowsOf(tx, archived, known, taker)) {
+      for await (const { rows, lines } of rowsOf(tx, archived, known, taker, exchange)) {
         tables[name]! += rows.length;
-        for (const row of rows) {
-          for (const field of archived.hashes ?? [])
-            if (typeof row[field] === "string") hashes.add(row[field]);
-          if (name === "edition") row.digest = digests.get(row.digest as string)?.hash ?? row.digest;
-        }
-        yield `${rows.map((row) => exchangeIds(JSON.stringify(plain(row)), exchange)).join("\n")}\n`;
+        for (const column of columns)
+          for (const row of rows) if (typeof row[column] === "string") hashes.add(row[column]);
+        const text = lines.join("\n");
+        yield name === "edition" ? `${withDigests(text, digests)}\n` : `${text}\n`;
       }
     };
-    yield { path: `data/tables/${name}.jsonl`, content: () => Promise.resolve(Readable.from(lines())) };
+    const path = `data/tables/${name}.jsonl`;
+    yield { path, content: () => Promise.resolve(Readable.from(lines())), quickly: true };
   }
   const names = await namesOfPeople(tx, [...people.keys()]);
   yield {
@@ -167,7 +173,7 @@ async function peopleOf(tx: Tx, taker: Taker): Promise<Map<string, number>> {
 
 /** Ids as they stand in the archive. What is not in it has one by which nothing can be found. */
 function exchangerOf(book: IdBook, people: ReadonlyMap<string, number>, { team }: Taker) {
-  return (id: string): string => {
+  const find = (id: string): string => {
     const count = book.numberOf(id);
     if (count !== null) return localId("row", count);
     const person = people.get(id);
@@ -176,11 +182,23 @@ function exchangerOf(book: IdBook, people: ReadonlyMap<string, number>, { team }
     // What came from an archive and was in none stays what it is.
     return readLocalId(id)?.kind === "other" ? id : localId("other", sha256(id).slice(0, 12));
   };
+  // The team, people and tags stand in row after row.
+  const last = new Map<string, string>();
+  return (id: string): string => {
+    const known = last.get(id);
+    if (known) return known;
+    const found = find(id);
+    if (last.size >= MOST_KNOWN) last.clear();
+    last.set(id, found);
+    return found;
+  };
 }
 
-/** A row as JSON has it, without what is nobody's business in another place. */
-const plain = (row: Row): Row =>
-  Object.fromEntries(Object.entries(row).filter(([field]) => field !== "written" && field !== "version"));
+/** Editions name their contents as these are in the archive. */
+const withDigests = (text: string, digests: ReadonlyMap<string, { hash: string }>): string =>
+  text.replace(/"digest":"([\da-f]{64})"/g, (found, digest: string) =>
+    digests.has(digest) ? `"digest":"${digests.get(digest)!.hash}"` : found,
+  );
 
 /** The contents of editions with the ids of the archive, by the digests they had. */
 async function editionDigests(
@@ -191,7 +209,7 @@ async function editionDigests(
 ): Promise<Map<string, { hash: string; bytes: Uint8Array }>> {
   const made = new Map<string, { hash: string; bytes: Uint8Array }>();
   const editions = ARCHIVED.find((one) => one.name === "edition")!;
-  for await (const rows of rowsOf(tx, editions, ids, taker))
+  for await (const { rows } of rowsOf(tx, editions, ids, taker, exchange))
     for (const { digest } of rows as { digest: string }[]) {
       const stored = made.has(digest) ? null : await readStored(digest).catch(() => null);
       if (!stored) continue;

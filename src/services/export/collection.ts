@@ -1,3 +1,4 @@
+import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
 import { writeBookmarks } from "@/core/formats/bookmarks-write";
 import { writeCsv } from "@/core/formats/csv-write";
 import { writeLinkedData } from "@/core/formats/linked-data-write";
@@ -5,9 +6,10 @@ import { writeLinks } from "@/core/formats/links-write";
 import { writeMarkdown } from "@/core/formats/markdown-write";
 import { writeOpml } from "@/core/formats/opml-write";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeText, OneOf } from "@/mechanism/input";
+import { Id, MaybeOneOf, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { referencesInThread } from "@/outside/threads/in-thread";
+import { referencesOf } from "./references-of";
 import { fileName, treeOf } from "./tree";
 import { worksOf } from "./works";
 
@@ -33,6 +35,8 @@ class ExportCollection {
   @OneOf([...Object.keys(FORMATS), ...Object.keys(REFERENCES)]) format: Format;
   /** Only these items, by their ids with commas between; about 10,000. */
   @MaybeText(400_000) placements?: string;
+  /** The style of a bibliography that stands at its end, of Markdown; without it there is none. */
+  @MaybeOneOf(STYLE_IDS) style?: StyleId;
 }
 
 export const exportCollection = reading({
@@ -50,6 +54,8 @@ export const exportCollection = reading({
       return { name: `${fileName(tree.collection.title)}.${ending}`, type, content };
     }
     const { type, ending, write } = FORMATS[input.format as keyof typeof FORMATS];
-    return { name: `${fileName(tree.collection.title)}.${ending}`, type, content: write(tree) };
+    const references =
+      input.style && input.format === "markdown" ? await referencesOf(tx, tree, input.style) : [];
+    return { name: `${fileName(tree.collection.title)}.${ending}`, type, content: write(tree, references) };
   },
 });

@@ -1,24 +1,32 @@
 import { IsInt, Max, Min } from "class-validator";
+import { arranged } from "@/core/cite/arranged";
+import { STYLE_IDS, type StyleId, STYLES } from "@/core/cite/styles";
+import { treeAsPublished } from "@/core/editions/as-published";
 import { type EditionContent, itemsIn, withInside, withOnly } from "@/core/editions/content";
 import { cartridgeOf } from "@/core/formats/cartridge";
 import { folderOf, LETTERS } from "@/core/publish/folder";
 import { editionByNumber, newestEdition } from "@/data/queries/editions";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeText, Optional } from "@/mechanism/input";
+import { Id, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { openFile, readStored } from "@/outside/files";
 import { letterFiles } from "@/outside/files/letters";
 import type { Packed } from "@/outside/zip";
+import type { Tx } from "@/data/database";
 import { contentNow } from "../editions/content-now";
 import { contentOf } from "../editions/stored-content";
+import { cited } from "../references/cited";
 import { fileName } from "./tree";
+import { worksOf } from "./works";
 
 class ExportFolder {
   @Id() collection: string;
   /** Only these items, by their ids with commas between; about 10,000. */
   @MaybeText(400_000) placements?: string;
+  /** The style of a bibliography that goes along; without it there is none. */
+  @MaybeOneOf(STYLE_IDS) style?: StyleId;
   /** As it stood in the edition with this number. */
   @Optional() @IsInt() @Min(1) @Max(1_000_000) edition?: number;
 }
@@ -31,14 +39,12 @@ export const exportFolder = reading({
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
     const { collection: id, edition, placements } = input;
-    const answer = ({ collection }: EditionContent, at: Date) => {
+    const answer = async ({ collection }: EditionContent, at: Date) => {
       const whole = { form: 1 as const, collection };
       const some = placements && withOnly(collection, new Set(placements.split(",")));
-      return {
-        name: fileName(collection.title),
-        at,
-        content: some ? { ...whole, collection: some } : whole,
-      };
+      const content: EditionContent = some ? { ...whole, collection: some } : whole;
+      const references = input.style ? await bibliographyOf(tx, content, at, input.style) : null;
+      return { name: fileName(collection.title), at, content, references };
     };
     if (edition !== undefined) {
       const found = await editionByNumber(tx, id, edition);
@@ -52,15 +58,32 @@ export const exportFolder = reading({
   },
 });
 
+/** The bibliography of what goes out, as it is known now. */
+async function bibliographyOf(tx: Tx, content: EditionContent, at: Date, style: StyleId) {
+  const tree = treeAsPublished(content, { audience: "link", framedBy: "", keptAt: at });
+  const works = await worksOf(tx, tree);
+  const { references } = await cited(works, style, content.collection.language);
+  const layout = { order: "style", by: "none", context: false } as const;
+  return {
+    style: STYLES.find(([one]) => one === style)![1],
+    groups: arranged(references, works, layout),
+  };
+}
+
 /** What goes out: its name, when it was so, and what readers see. */
-type Going = { name: string; at: Date; content: EditionContent };
+type Going = {
+  name: string;
+  at: Date;
+  content: EditionContent;
+  references: Awaited<ReturnType<typeof bibliographyOf>> | null;
+};
 
 /**
  * The files of that folder, each read when its turn has come; one that is gone from the store is left out.
  * @param copies whether every reading copy goes along, or only those readers are given anyway
  */
 export async function* folderFiles(
-  { name, at, content }: Going,
+  { name, at, content, references }: Going,
   copies: "shown" | "all",
 ): AsyncGenerator<Packed> {
   const captions = new Map<string, string>();
@@ -68,7 +91,7 @@ export async function* folderFiles(
     const said = hash && !captions.has(hash) ? await readStored(hash).catch(() => null) : null;
     if (said) captions.set(hash!, said.toString("utf8"));
   }
-  const folder = folderOf(content, at, copies, captions);
+  const folder = folderOf(content, at, copies, captions, { references });
   for (const { path, text } of folder.pages) yield written(`${name}/${path}`, text);
   for (const { path, hash, draw } of folder.copies)
     yield {

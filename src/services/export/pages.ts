@@ -1,8 +1,10 @@
 import { asPrinted, type Pictures, type Printed } from "@/core/formats/printed/model";
 import type { Reference } from "@/core/cite/bibliography";
 import type { PublishedTree } from "@/core/publish/model";
+import { noteSmall, smallPictures } from "@/data/queries/texts-and-files";
+import { database } from "@/mechanism/changing";
 import { Problem } from "@/mechanism/problem";
-import { readStored } from "@/outside/files";
+import { readStored, storeFile } from "@/outside/files";
 import { forDocument } from "@/outside/pictures";
 import { settings } from "@/outside/settings";
 import {
@@ -104,14 +106,26 @@ async function picturesIn(printed: Printed): Promise<Record<string, Uint8Array>>
   const hashes = new Set(entriesOf(printed).flatMap((one) => (one.picture ? [one.picture.hash] : [])));
   const wanted = [...hashes].slice(0, MOST_PICTURES);
   const found: Record<string, Uint8Array> = {};
+  const known = await smallPictures(database(), wanted);
   for (let i = 0; i < wanted.length; i += AT_ONCE)
     await Promise.all(
       wanted.slice(i, i + AT_ONCE).map(async (hash) => {
-        // One that is gone from the store does not keep anybody from their document.
-        const bytes = await readStored(hash).catch(() => null);
-        const made = bytes && (await forDocument(bytes));
+        const made = await smallPicture(hash, known.get(hash));
         if (made) found[hash] = made;
       }),
     );
   return found;
+}
+
+/**
+ * A picture as it stands in documents, made once and stored beside it.
+ * @returns null for one that is gone from the store, or is none: it does not keep anybody from their document
+ */
+async function smallPicture(hash: string, small: string | undefined): Promise<Uint8Array | null> {
+  const stored = small && (await readStored(small).catch(() => null));
+  if (stored) return stored;
+  const bytes = await readStored(hash).catch(() => null);
+  const made = bytes && (await forDocument(bytes));
+  if (made) await noteSmall(database(), hash, await storeFile(made));
+  return made;
 }

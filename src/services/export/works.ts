@@ -27,7 +27,10 @@ export async function worksOf(tx: Tx, tree: PublishedTree): Promise<PlacedWork[]
   );
   const once = new Map<string, PlacedWork>();
   for (const { item, section } of all) {
-    const { resource, itemType, language, details: fields } = details.get(item.id)!;
+    const found = details.get(item.id);
+    // Of an edition: it is not in the catalogue any more.
+    if (!found) continue;
+    const { resource, itemType, language, details: fields } = found;
     const { kind, title, authors, published, address, siteName, tags, context } = item;
     if (!once.has(resource))
       once.set(resource, {

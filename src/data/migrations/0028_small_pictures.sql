@@ -1,0 +1,1 @@
+ALTER TABLE `file_blob` ADD `small` varchar(64) character set ascii collate ascii_bin;
