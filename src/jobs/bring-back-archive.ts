@@ -1,7 +1,7 @@
 import { setArchiveImport } from "@/data/archive/load";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
-import { bringBack } from "@/services/archives/bring-back";
+import { bringBack } from "@/services/archives/come-back";
 import type { JobKind } from "./job-kind";
 
 /** Brings an archive back; begun anew it goes on where it was. */

@@ -20,7 +20,7 @@ import { changingByItself } from "@/mechanism/changing";
 import { sha256 } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
-import { bringBack } from "@/services/archives/bring-back";
+import { bringBack } from "@/services/archives/come-back";
 import { putFile } from "@/services/files/put";
 import { takeIn } from "@/services/files/uploads";
 import { as, makeWorld, somebody, type World } from "./world";

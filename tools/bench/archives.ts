@@ -11,7 +11,7 @@ import { database } from "@/mechanism/changing";
 import { adoptFile } from "@/outside/files";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
-import { bringBack } from "@/services/archives/bring-back";
+import { bringBack } from "@/services/archives/come-back";
 import { archiveOf } from "@/services/archives/take";
 import { type Figure, median } from "./figures";
 

@@ -133,7 +133,7 @@ test("why one failed is said in the server's words, else what to do; the others 
   const lost = sending(["b.pdf"]);
   await until(() => expect(going).toHaveLength(1));
   await act(async () => going[0]!.options.onError(new Error("lost")));
-  await until(() => expect(lost.all().at(-1)!.words).toMatch(/^It did not arrive\. Drop it again/));
+  await until(() => expect(lost.all().at(-1)!.words).toMatch(/^It did not arrive\. Send it again/));
 });
 
 test("a file the team has already says where it stands", async () => {

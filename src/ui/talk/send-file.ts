@@ -36,7 +36,7 @@ export async function sendFile(file: File, team: string, { onSent, onPaused }: H
 
 function sayTus(error: unknown): string {
   const body = (error as { originalResponse?: { getBody(): string } }).originalResponse?.getBody();
-  const ours = "It did not arrive. Choose it again, and it goes on where it stopped.";
+  const ours = "It did not arrive. Send it again, and it goes on where it stopped.";
   try {
     return (JSON.parse(body ?? "") as { detail?: string }).detail || ours;
   } catch {
