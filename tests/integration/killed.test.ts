@@ -42,7 +42,7 @@ beforeAll(async () => {
     packages: "external",
     platform: "node",
     format: "esm",
-    target: "node20",
+    target: "node20.10",
     alias: { "@": path.resolve("src") },
     logLevel: "error",
   });
