@@ -67,7 +67,11 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
                   className={`${LOOK} ${here === stage.name ? "font-semibold shadow-[inset_0_-3px_0_var(--accent)]" : "text-quiet"}`}
                 >
                   {stage.name}
-                  <Waits count={waitingAt(stage, waiting.data)} />
+                  {stage.places.some((place) => place.waits) && (
+                    <Room>
+                      <Waits count={waitingAt(stage, waiting.data)} />
+                    </Room>
+                  )}
                 </button>
               }
             >
@@ -83,7 +87,9 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
               <button type="button" aria-label="Places" className={`${LOOK} text-quiet`}>
                 <Lines size={18} aria-hidden />
                 <span className="max-sm:sr-only">{here ?? "Places"}</span>
-                <Waits count={stages.reduce((sum, stage) => sum + waitingAt(stage, waiting.data), 0)} />
+                <Room>
+                  <Waits count={stages.reduce((sum, stage) => sum + waitingAt(stage, waiting.data), 0)} />
+                </Room>
               </button>
             }
           >
@@ -173,6 +179,11 @@ function Places({
     </MenuItem>
   ));
 }
+
+/** Room for a number that comes later, or goes: nothing beside it moves under the hand. */
+const Room = ({ children }: { children: React.ReactNode }) => (
+  <span className="w-[2ch] text-left whitespace-nowrap tabular-nums">{children}</span>
+);
 
 /** A number of what waits, where something does. */
 const Waits = ({ count }: { count: number }) =>
