@@ -23,7 +23,7 @@ type Props = {
   onSignOut: () => void;
 };
 
-const LOOK = "flex h-9 items-center gap-1 rounded-md px-2 text-[15px] hover:bg-wash hover:text-ink";
+const LOOK = "relative flex h-9 items-center gap-1 rounded-md px-2 text-[15px] hover:bg-wash hover:text-ink";
 
 /** The bar at the top: the team, the Desk and the places by stages of the work, finding, bringing in, oneself. */
 export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Props) {
@@ -67,11 +67,9 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
                   className={`${LOOK} ${here === stage.name ? "font-semibold shadow-[inset_0_-3px_0_var(--accent)]" : "text-quiet"}`}
                 >
                   {stage.name}
-                  {stage.places.some((place) => place.waits) && (
-                    <Room>
-                      <Waits count={waitingAt(stage, waiting.data)} />
-                    </Room>
-                  )}
+                  <Beside>
+                    <Waits count={waitingAt(stage, waiting.data)} />
+                  </Beside>
                 </button>
               }
             >
@@ -87,9 +85,9 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
               <button type="button" aria-label="Places" className={`${LOOK} text-quiet`}>
                 <Lines size={18} aria-hidden />
                 <span className="max-sm:sr-only">{here ?? "Places"}</span>
-                <Room>
+                <Beside>
                   <Waits count={stages.reduce((sum, stage) => sum + waitingAt(stage, waiting.data), 0)} />
-                </Room>
+                </Beside>
               </button>
             }
           >
@@ -180,9 +178,11 @@ function Places({
   ));
 }
 
-/** Room for a number that comes later, or goes: nothing beside it moves under the hand. */
-const Room = ({ children }: { children: React.ReactNode }) => (
-  <span className="w-[2ch] text-left whitespace-nowrap tabular-nums">{children}</span>
+/** A number that comes later, or goes, takes no room: nothing beside it moves under the hand. */
+const Beside = ({ children }: { children: React.ReactNode }) => (
+  <span className="absolute top-0.5 left-full -ml-1.5 text-xs whitespace-nowrap tabular-nums">
+    {children}
+  </span>
 );
 
 /** A number of what waits, where something does. */
