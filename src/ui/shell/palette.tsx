@@ -76,7 +76,9 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
     results[0]?.id ??
     (query ? (onNarrow ? "narrow" : "all results") : others[0]?.words);
   const chosen = picked.query === query ? picked.value : first;
-  const placed = results.find((one) => one.id === chosen && one.places.length);
+  // What was found for fewer letters is still shown while the rest is looked for; it is no place to go to yet.
+  const isFound = sought === query && !found.isPlaceholderData;
+  const placed = isFound ? results.find((one) => one.id === chosen && one.places.length) : undefined;
   const toPlace = ({ places }: (typeof results)[number]) => run(() => router.push(inPlace(places[0]!)));
   const spoken = useSpokenChoice();
   return (
