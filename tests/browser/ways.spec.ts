@@ -113,6 +113,29 @@ test("from the palette to an item in its place: three gestures, as often as one 
   }
 });
 
+test("Enter means all that was typed, also while only what has fewer letters has been found", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ama");
+  await page.route("**/api/actions/search.find", async (route) => {
+    // What is asked last comes late.
+    if (route.request().postData()?.includes("east dam"))
+      await new Promise((done) => setTimeout(done, 1_500));
+    await route.continue();
+  });
+  for (const [key, arrives] of [
+    ["Enter", page.getByRole("heading", { level: 1, name: "A year at the east dam" })],
+    ["Shift+Enter", page.locator("[data-item]:focus").filter({ hasText: "A year at the east dam" })],
+  ] as const) {
+    await page.keyboard.press("/");
+    await page.keyboard.type("year");
+    await expect(page.getByRole("option", { name: /one year later/ })).toBeVisible();
+    await page.keyboard.type(" at the east dam");
+    await page.keyboard.press(key);
+    await expect(arrives).toBeVisible();
+  }
+});
+
 test("the Tray is a page of its own, also where there is no collection, and each thing goes from there", async ({
   browser,
 }) => {

@@ -1,4 +1,4 @@
-import { page } from "../publish/editions-document";
+import { page } from "../publish/small-page";
 import { html, Markup } from "../publish/html";
 
 const STYLE = `<style>.list{display:flex;flex-wrap:wrap;gap:.75rem;margin-top:1.5rem}.list label{flex-basis:100%;font-weight:650}.list input{flex:1 1 16rem;min-width:0;font:1.1rem/1.2 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:.8rem;color:var(--ink);background:var(--sheet);border:2px solid var(--edge);border-radius:6px}.list input[aria-invalid]{border-color:var(--stop)}.list button{font:650 1.1rem/1 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:1rem 1.4rem;color:var(--on-accent);background:var(--accent);border:0;border-radius:6px;cursor:pointer}.list button.other{color:var(--accent);background:none;border:1px solid var(--edge)}#wrong{flex-basis:100%;min-height:1.5em;margin:0;color:var(--stop)}.to{color:var(--accent)}</style>`;

@@ -1,9 +1,8 @@
 import { type Changes, countOf, type Told, WORDED_AS } from "../editions/changes";
-import { isRightToLeft } from "../text/direction";
-import { html, Markup } from "./html";
+import type { Markup } from "./html";
+import { html } from "./html";
 import type { EditionSaid, Shows } from "./model";
-import { COMFORT_SCRIPT } from "./reader-script";
-import { READER_STYLE, readerFonts } from "./reader-style";
+import { page } from "./small-page";
 
 /** An edition in the list of all. */
 export type EditionListed = EditionSaid & { withdrawnAt: Date | null; hasBefore: boolean };
@@ -13,26 +12,6 @@ export const nameOf = ({ number, isIssue }: { number: number; isIssue: boolean }
   `${isIssue ? "Issue" : "Edition"} ${number}`;
 
 export const day = (at: Date): string => at.toISOString().slice(0, 10);
-
-/** The frame of a small page beside a collection. */
-export const page = (title: string, language: string, fonts: string, body: Markup): string =>
-  html`<!doctype html>
-<html lang="${language || "en"}"${isRightToLeft(language) ? html` dir="rtl"` : null}>
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width,initial-scale=1">
-<title>${title}</title>
-<meta name="robots" content="noindex">
-<script>${new Markup(COMFORT_SCRIPT)}</script>
-<style>${new Markup(READER_STYLE + readerFonts(fonts))}</style>
-</head>
-<body>
-<main class="copied">
-${body}
-</main>
-</body>
-</html>
-`.text;
 
 /**
  * Every edition of a collection that was kept, the newest first; of one that was withdrawn the line that says so.

@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
-import { useCallback, useDeferredValue, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useEffectEvent, useState } from "react";
 import { Key } from "../parts/key";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
@@ -78,8 +78,20 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
   const chosen = picked.query === query ? picked.value : first;
   // What was found for fewer letters is still shown while the rest is looked for; it is no place to go to yet.
   const isFound = sought === query && !found.isPlaceholderData;
-  const placed = isFound ? results.find((one) => one.id === chosen && one.places.length) : undefined;
+  const result = results.find((one) => one.id === chosen);
+  const placed = isFound && result?.places.length ? result : undefined;
   const toPlace = ({ places }: (typeof results)[number]) => run(() => router.push(inPlace(places[0]!)));
+  const toText = (id: string) => run(() => router.push(`/read/${id}`));
+  /** Enter that was pressed before everything typed had been looked for: it is done as soon as that is there. */
+  const [pressed, setPressed] = useState<{ query: string; toPlace: boolean } | null>(null);
+  const answer = useEffectEvent(({ toPlace: wanted }: { toPlace: boolean }) => {
+    if (wanted && placed) toPlace(placed);
+    else if (result) toText(result.id);
+  });
+  const isDue = isFound && pressed?.query === query ? pressed : null;
+  useEffect(() => {
+    if (isDue) answer(isDue);
+  }, [isDue]);
   const spoken = useSpokenChoice();
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
@@ -109,9 +121,11 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
               value={words}
               onValueChange={onWords}
               onKeyDown={(event) => {
-                if (event.key !== "Enter" || !event.shiftKey || !placed) return;
+                if (event.key !== "Enter") return;
+                if (!isFound && result) setPressed({ query, toPlace: event.shiftKey });
+                else if (event.shiftKey && placed) toPlace(placed);
+                else return;
                 event.preventDefault();
-                toPlace(placed);
               }}
               placeholder="Find anything, go anywhere"
               className="h-12 w-full rounded-t-md border-b border-line bg-sheet px-4 text-base outline-none placeholder:text-quiet"
@@ -164,7 +178,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                     <Command.Item
                       key={one.id}
                       value={one.id}
-                      onSelect={() => run(() => router.push(`/read/${one.id}`))}
+                      onSelect={() => toText(one.id)}
                       className={ITEM}
                     >
                       <KindMark kind={one.kind} />

@@ -126,7 +126,8 @@ export function People({ me, teams, team, people, dead }: Props) {
               <p className="text-[15px] text-quiet">
                 All collections with their items, tags, notes, texts, files and history, and your own Tray, as
                 a ZIP that can be looked through without Hobbin and comes back into any other (Account, “Take
-                along, and bring back”). Of people it has the names; no addresses, no passwords.
+                along, and bring back”). Of people it has the names; no mail addresses, no passwords. Rules,
+                messages and who gets a newsletter stay behind.
               </p>
               <a href={`/api/archive/${team.id}`} download className={`${buttonLook("line")} self-start`}>
                 Take the archive
