@@ -25,7 +25,7 @@ export type Taker = { team: string; person: string };
 
 const IDS_AT_ONCE = 20_000;
 /** Rows that are read at once; and of tables of which each row may hold a long text. */
-const ROWS_AT_ONCE = 2_000;
+const ROWS_AT_ONCE = 400;
 const LONG_AT_ONCE = 200;
 const LONG = new Set(["resource_text", "event", "snapshot"]);
 

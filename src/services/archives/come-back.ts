@@ -105,8 +105,9 @@ async function takeIn(zip: Unpacked, bag: Bag, row: ArchiveImportRow): Promise<v
       for (const one of rows) readRow(archived, one, coming);
       total += rows.length;
     }
-  await addNames(database(), names, row.createdAt);
+  // What editions hold is looked over while it is stored; what nobody holds in the end is cleared.
   const digests = await takeEditions(zip, bag, held, exchange);
+  await addNames(database(), names, row.createdAt);
   for (const hash of files) if (!digests.has(hash)) await takeFile(zip, `${bag.root}data/files/${hash}`);
   const safely = { ...coming, sanitises: true };
   let done = 0;
