@@ -6,7 +6,7 @@ import { randomBytes } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { settingsFor, startApplication, startStandIn } from "./lib/application.mjs";
-import { DOCUMENTS, ensureDebian, FONTS } from "./lib/debian.mjs";
+import { DOCUMENTS, ensureDebian, FONTS, STYLES } from "./lib/debian.mjs";
 import { startDatabase } from "./lib/mariadb.mjs";
 import { mustBeFree, run, stopAll } from "./lib/processes.mjs";
 import { bin, ensureBuild, ensurePackages, ROOT, STATE } from "./lib/project.mjs";
@@ -36,7 +36,7 @@ async function main() {
     for (const part of ["db", "files", "seeded"])
       rmSync(path.join(STATE, part), { recursive: true, force: true });
   mkdirSync(STATE, { recursive: true });
-  await ensureDebian({ ...DOCUMENTS, ...FONTS });
+  await ensureDebian({ ...DOCUMENTS, ...FONTS, ...STYLES });
   await ensurePackages();
   const database = await startDatabase({ folder: path.join(STATE, "db"), port: base + 3 });
   const env = settingsFor({

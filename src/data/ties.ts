@@ -65,6 +65,8 @@ export const TIES: Record<string, Ties> = {
 
   tag: { undo: "tag", bin: "never", ...apart, ...team },
   rule: { undo: null, bin: "itself", ...apart, ...team },
+  // It is taken off a list, and stays for what is set in it.
+  citation_style: { ...plain, ...team },
   saved_search: { ...plain, ...own },
   import: { ...plain, ...team },
   import_part: { ...plain, ...team },

@@ -9,12 +9,14 @@ import {
   IsRFC3339,
   IsString,
   IsUUID,
+  Matches,
   MaxLength,
   ValidateBy,
   ValidateIf,
   type ValidationError,
   validateSync,
 } from "class-validator";
+import { STYLE_ID } from "@/core/cite/styles";
 import { Problem } from "./problem";
 
 /** A class of fields with validators on them; the shape of what an action takes. */
@@ -77,6 +79,14 @@ export const MaybeOneOf = (values: readonly string[]) =>
     Optional() as PropertyDecorator,
     IsIn(values as string[], { message: `One of: ${values.join(", ")}.` }),
   );
+/** A citation style by its id. @param none whether empty stands for none */
+export const Style = (none?: "or none") =>
+  all(
+    Matches(none ? new RegExp(`^$|${STYLE_ID.source}`) : STYLE_ID, { message: "This is no citation style." }),
+  );
+/** The same, or nothing. */
+export const MaybeStyle = (none?: "or none") =>
+  all(Optional() as PropertyDecorator, Style(none) as PropertyDecorator);
 /**
  * Several short texts.
  * @param most how many there may be

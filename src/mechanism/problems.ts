@@ -49,6 +49,12 @@ export const PROBLEMS = {
   "date-not-readable": problem("not-valid", "Write a date as 2026, 2026-03 or 2026-03-09."),
   "duplicate-of-itself": problem("not-valid", "These are one already."),
   "ends-before": problem("not-valid", "It ends before it begins."),
+  "style-unknown": problem("not-valid", "There is no such citation style here."),
+  "style-not-readable": problem("not-valid", "This is no citation style."),
+  "too-many-styles": problem(
+    "too-many",
+    "A team has at most 100 styles of its own. Take one off the list first.",
+  ),
   "export-too-large": problem(
     "too-large",
     "This is too large to be set on pages. Choose some of the items, or save its parts one by one.",

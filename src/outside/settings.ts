@@ -61,6 +61,13 @@ export const SETTINGS = {
     fallback: "/usr/share/fonts",
     check: matches(/^\S.*$/, "must name at least one folder"),
   },
+  styles: {
+    name: "HOBBIN_STYLES",
+    about:
+      "A folder with more citation styles (CSL), to be found by typing; Debian's citation-style-language-styles puts ten thousand there. Empty: none.",
+    fallback: "/usr/share/citation-style-language/styles",
+    check: any,
+  },
   s3: {
     name: "HOBBIN_S3",
     about:

@@ -139,7 +139,22 @@ test("a bibliography has the style of its collection, is filled in where it is p
   await gap.getByLabel("Date").press("Enter");
   await expect(list).toContainText("Pencil, not pen. (2025).");
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
-  await page.getByLabel("Style").selectOption({ label: "IEEE" });
+  // A style of the installation by some letters of its name, and one from a file, once it is right.
+  await page.getByRole("button", { name: "More styles" }).click();
+  await page.getByLabel("Look for a style").fill("brief mires");
+  await page.getByRole("button", { name: "Mires in Brief" }).click();
+  await expect(list).toContainText("– Pencil, not pen ¶");
+  await expect(page.getByLabel("Style", { exact: true })).toHaveValue("mires-in-brief");
+  await page.getByRole("button", { name: "More styles" }).click();
+  const dialog = page.getByRole("dialog", { name: "Citation styles" });
+  const file = (xml: string) => ({ name: "own.csl", mimeType: "text/xml", buffer: Buffer.from(xml) });
+  const own = readFileSync("tests/integration/files/styles/notes-on-mires.csl", "utf8").replace("¶", "§");
+  await dialog.getByLabel("Add a style from a file").setInputFiles(file(own.replace("<layout", "<lay")));
+  await expect(dialog.getByRole("alert")).toContainText(/Line \d+: /);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await dialog.getByLabel("Add a style from a file").setInputFiles(file(own));
+  await expect(list).toContainText("– Pencil, not pen §");
+  await page.getByLabel("Style", { exact: true }).selectOption({ label: "IEEE" });
   await expect(list).toContainText("[1]");
   await page.getByLabel("Headings").selectOption({ label: "The sections" });
   await page.getByLabel("With context lines").check();
@@ -147,7 +162,7 @@ test("a bibliography has the style of its collection, is filled in where it is p
   await page.getByLabel("Readers are given it").check();
   // What is chosen stays with the collection.
   await page.reload();
-  await expect(page.getByLabel("Style")).toHaveValue("ieee");
+  await expect(page.getByLabel("Style", { exact: true })).toHaveValue("ieee");
   await page.getByRole("link", { name: /^Week 3: the water table/ }).click();
   await page.getByRole("link", { name: "Publish", exact: true }).click();
   const reader = await (await browser.newContext()).newPage();

@@ -74,6 +74,9 @@ beforeAll(async () => {
   const arrived = { person: owner.person!.id, team, name: "plan.txt", ...(await takeIn(upload, "plan.txt")) };
   const { id } = await changingByItself((tx, begin) => putFile(tx, begin({ team, person: null }), arrived));
   await as(editor, "placements.add", { collection: week, resource: id });
+  const xml = readFileSync("tests/integration/files/styles/notes-on-mires.csl", "utf8");
+  const { style } = await as(editor, "references.add-style", { team, xml });
+  await as(editor, "collections.edit", { collection, citationStyle: style.id });
   await as(editor, "share.set", { collection, audience: "link", reach: "all" });
   await as(editor, "editions.keep", { collection, words: "The first" });
 });

@@ -1,6 +1,7 @@
+import { readFileSync } from "node:fs";
 import { beforeAll, expect, test } from "vitest";
 import { getReferences } from "@/http/references-route";
-import { as, makeWorld, type World } from "./world";
+import { as, makeWorld, somebody, type World } from "./world";
 
 let world: World;
 let course: string;
@@ -90,4 +91,72 @@ test("readers are given it where the curator says so, and with it only what they
   await as(editor, "share.set", { collection: course, audience: "team" });
   await settle();
   expect((await get({})).status).toBe(404);
+});
+
+const OWN = readFileSync("tests/integration/files/styles/notes-on-mires.csl", "utf8").replace(
+  "Notes on Mires: a journal",
+  "Our own",
+);
+
+test("styles of the installation are found by words of their names, also those that only name another, and set", async () => {
+  const { editor, team } = world;
+  const found = async (find: string) =>
+    (await as(editor, "references.styles", { team, find })).found.map((one) => one.id);
+  expect(await found("JOURNAL mires")).toEqual(["notes-on-mires"]);
+  expect(await found("mires")).toEqual(["mires-in-brief", "notes-on-mires"]);
+  expect(await found("nothing of the kind")).toEqual([]);
+  await as(editor, "collections.edit", { collection: week, citationStyle: "mires-in-brief" });
+  const set = await as(editor, "references.bibliography", { collection: week });
+  expect([set.styleName, set.text]).toEqual(["Mires in Brief", "Ona Weld1 – Book 1 ¶\nOna Weld2 – Book 2 ¶"]);
+  const wrong = as(editor, "collections.edit", { collection: week, citationStyle: "no-such-style" });
+  await expect(wrong).rejects.toMatchObject({ code: "style-unknown" });
+  await as(editor, "collections.edit", { collection: week, citationStyle: "" });
+});
+
+test("a team adds a style from a file, once; taken off the list it still holds where it is set; other teams have it not", async () => {
+  const { editor, viewer, team } = world;
+  const stranger = await somebody("Stranger with a team");
+  const { style } = await as(editor, "references.add-style", { team, xml: OWN });
+  expect(await as(editor, "references.add-style", { team, xml: OWN })).toMatchObject({ style });
+  expect((await as(viewer, "references.styles", { team })).own).toEqual([style]);
+  await as(editor, "collections.edit", { collection: week, citationStyle: style.id });
+  await as(editor, "references.offer-style", { team, style: style.id, offered: false });
+  const listed = await as(viewer, "references.styles", { team, named: style.id });
+  expect([listed.own, listed.named, listed.mayAdd]).toEqual([[], style, false]);
+  expect((await as(viewer, "references.bibliography", { collection: week })).styleName).toBe("Our own");
+  const theirs = (await as(stranger, "teams.make", { name: "Others" })).team.id;
+  const { collection } = await as(stranger, "collections.make", { team: theirs, title: "Theirs" });
+  const taken = as(stranger, "collections.edit", { collection: collection.id, citationStyle: style.id });
+  await expect(taken).rejects.toMatchObject({ code: "style-unknown" });
+  await as(editor, "collections.edit", { collection: week, citationStyle: "" });
+});
+
+test.each([
+  ["no style", "<html><body>A page</body></html>", /no citation style/],
+  ["cut off", OWN.slice(0, 600), /Line \d+:|no citation style|no bibliography/],
+  [
+    "a wrong word in it",
+    OWN.replace('variable="title"', 'varible="title"'),
+    /^Line 14: [^:]*“varible”[^:]*$/,
+  ],
+  [
+    "turns in a circle",
+    OWN.replace('<name form="long"/></names>', '<name/></names><text macro="who"/>'),
+    /No work can be set|too long/,
+  ],
+  ["declares what unfolds", OWN.replace("<style", '<!DOCTYPE style [<!ENTITY a "aaaa">]><style'), /declares/],
+  [
+    "only names another",
+    readFileSync("tests/integration/files/styles/dependent/mires-in-brief.csl", "utf8"),
+    /“Notes on Mires: a journal”\. That one is here/,
+  ],
+  ["5 MB", OWN.replace("</style>", `<!--${"x".repeat(5_000_000)}--></style>`), /At most 1000000/],
+])("a file that is no style is refused in words: %s", async (_, xml, words) => {
+  const { editor, team } = world;
+  const refused: unknown = await as(editor, "references.add-style", { team, xml }).catch(
+    (error: unknown) => error,
+  );
+  expect(refused).toMatchObject({
+    errors: [{ field: "xml", detail: expect.stringMatching(words) as string }],
+  });
 });

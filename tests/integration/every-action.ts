@@ -183,6 +183,11 @@ export const TABLE: Record<ActionName, Row> = {
     from: "viewer",
     input: ({ collection, placement }) => ({ collection, placements: placement }),
   },
+  "references.add-style": { from: "editor", input: ({ team }) => ({ team, xml: "x" }) },
+  "references.offer-style": {
+    ...{ from: "editor", input: ({ team }) => ({ team, style: `own-${"0".repeat(40)}`, offered: true }) },
+  },
+  "references.styles": { from: "viewer", input: ({ team }) => ({ team }) },
   "references.look-up": { from: "signed in", input: () => ({ identifier: "x" }) },
   "resources.choose-picture": {
     from: "contributor",

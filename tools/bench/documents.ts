@@ -32,7 +32,7 @@ export async function* measureDocuments(
   const works = await worksOf(database(), tree);
   const seen = works.slice(0, 100);
   const cite = (style: "apa" | "ieee", some: typeof works) =>
-    citeInThread({ works: some, style, language: "en" });
+    citeInThread({ works: some, style: { file: `assets/csl/styles/${style}.csl` }, language: "en" });
   // Small ones are made once, and stored.
   const small: Record<string, Uint8Array> = {};
   const making = await timed(async () => {

@@ -5,6 +5,11 @@ import { say, Stop } from "./say.mjs";
 /** What reads PDFs. */
 export const DOCUMENTS = { "/usr/bin/pdftotext": "poppler-utils" };
 
+/** Citation styles beside those that come with Hobbin. */
+export const STYLES = {
+  "/usr/share/citation-style-language/styles": "citation-style-language-styles",
+};
+
 /** Letters for the scripts Hobbin's own do not have, for documents on pages. */
 export const FONTS = {
   "/usr/share/fonts/truetype/noto/NotoSans-Regular.ttf": "fonts-noto-core",

@@ -21,7 +21,7 @@ export async function bundleThreads(root) {
       js: 'import { createRequire as hobbinRequire } from "node:module"; const require = hobbinRequire(import.meta.url); const __dirname = import.meta.dirname ?? process.cwd(); const __filename = import.meta.filename ?? __dirname;',
     },
     // linkedom looks for a canvas it does not need; what is no JavaScript cannot be bundled.
-    external: ["canvas", "@myriaddreamin/typst-ts-node-compiler"],
+    external: ["canvas", "@myriaddreamin/typst-ts-node-compiler", "csl-validator-wasm"],
     logLevel: "error",
   });
 }

@@ -16,7 +16,11 @@ const SEEDED = "hobbin_seeded";
 export async function startGround({ folder, base }) {
   mkdirSync(STATE, { recursive: true });
   const ground = await startAround({ folder, base });
-  Object.assign(ground.env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_LOG: "silent" });
+  Object.assign(ground.env, {
+    HOBBIN_SIGN_IN_LIMIT: "1000",
+    HOBBIN_LOG: "silent",
+    HOBBIN_STYLES: "tests/integration/files/styles",
+  });
   return ground;
 }
 

@@ -28,8 +28,33 @@ export const STYLES = [
   ["the-lancet", "The Lancet"],
 ] as const;
 
-export type StyleId = (typeof STYLES)[number][0];
-export const STYLE_IDS = STYLES.map(([id]) => id);
+/**
+ * A style by its id: the name of its file among those that come with Hobbin or are installed beside it, or what `ownStyleId`
+ * makes of a file a team has added.
+ */
+export type StyleId = string;
+
+/** What a style stands by until somebody says otherwise. */
+export const FIRST_STYLE: StyleId = "apa";
+
+const SHIPPED: ReadonlySet<string> = new Set(STYLES.map(([id]) => id));
+/** Whether a style comes with Hobbin. */
+export const isShipped = (id: StyleId): boolean => SHIPPED.has(id);
+
+/** How an id of a style is written; with no dot in it, it leads to no other folder. */
+export const STYLE_ID = /^[a-z0-9][a-z0-9-]{0,139}$/;
+/** Whether this can be the id of a style; whether there is one of that name is another question. */
+export const isStyleId = (value: unknown): value is StyleId =>
+  typeof value === "string" && STYLE_ID.test(value);
+
+/** More letters no style has; the longest of the trade have a tenth. */
+export const LONGEST_STYLE = 1_000_000;
+
+const OWN = "own-";
+/** The id of a file a team has added: by its content, so that it is the same one wherever it comes back. @param hash SHA-256, hex */
+export const ownStyleId = (hash: string): StyleId => OWN + hash.slice(0, 40);
+/** Whether a style is of some team's own. */
+export const isOwnStyle = (id: StyleId): boolean => id.startsWith(OWN) && id.length === OWN.length + 40;
 
 /** The locales that come with Hobbin, by the language they are for; the first of a language stands for all of it. */
 const LOCALES = [

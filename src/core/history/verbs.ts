@@ -113,6 +113,8 @@ export const VERBS = {
     reload: ["list", "head", "items", "tree", "tags", "catalogue", "tray"],
   },
   "teams.set-style": NOTHING,
+  "references.add-style": NOTHING,
+  "references.offer-style": NOTHING,
 } as const satisfies Record<string, Meaning>;
 
 /** What can be told to have happened. */

@@ -3,7 +3,7 @@ import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import { readAddress } from "@/core/address/read-address";
 import { exchangeIds } from "@/core/archive/local-ids";
 import { ITEM_TYPES } from "@/core/cite/reference";
-import { STYLE_IDS } from "@/core/cite/styles";
+import { isOwnStyle, isStyleId, LONGEST_STYLE } from "@/core/cite/styles";
 import { VERBS } from "@/core/history/verbs";
 import { asReference } from "@/core/imports/check-lines";
 import { licenceId } from "@/core/licence/licence-id";
@@ -69,8 +69,12 @@ const CHECKS: Record<string, Record<string, Check>> = {
     reach: among(REACHES),
     shows: among(SHOWS),
     use: orNone(among(USES)),
-    citationStyle: among(["", ...STYLE_IDS]),
+    citationStyle: (value) => value === "" || isStyleId(value),
     framedBy: matches(/^(\*|(https?:\/\/[\w.:-]+ ?)*)$/),
+  },
+  citation_style: {
+    style: (value) => isStyleId(value) && isOwnStyle(value),
+    xml: (value) => typeof value === "string" && value.length <= LONGEST_STYLE,
   },
   placement: { look: among(["item", "text"]) },
   share_link: { code: matches(/^[\da-z]{10,24}$/) },

@@ -1,5 +1,6 @@
 import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import {
+  citationStyle,
   collection,
   collectionTag,
   duplicateApart,
@@ -71,6 +72,7 @@ const ofCollection = (column: MySqlColumn) => ({ column, of: "collection" as con
  */
 export const ARCHIVED: readonly Archived[] = [
   own("tag", tag, ofTeam(tag.team), {}),
+  own("citation_style", citationStyle, ofTeam(citationStyle.team), {}, ["addedBy"]),
   own("resource", resource, ofTeam(resource.team), { duplicateOf: "resource" }, ["addedBy"], {
     hashes: ["pictureHash", "captionsHash", "seenHash"],
   }),

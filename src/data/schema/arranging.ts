@@ -48,7 +48,7 @@ export const collection = mysqlTable(
     /** How hard to read its texts should be at most, by LIX; null: nobody has said. */
     aimLevel: int("aim_level"),
     /** In which style its works are cited; empty: as what it stands in, or as the team does. */
-    citationStyle: bytesText("citation_style", { length: 80 }).$type<StyleId | "">().notNull().default(""),
+    citationStyle: bytesText("citation_style", { length: 140 }).$type<StyleId>().notNull().default(""),
     /** Whether its readers are given its bibliography. */
     givesReferences: boolean("gives_references").notNull().default(false),
     /** What the same material is used as; null: a collection, and no more. */

@@ -131,3 +131,21 @@ export const duplicateApart = mysqlTable(
   { a: uuid("a").notNull(), b: uuid("b").notNull(), team: uuid("team").notNull() },
   (t) => [primaryKey({ columns: [t.a, t.b] })],
 );
+
+/** A citation style a team has added from a file. Taken off the list it stays for whatever is set in it. */
+export const citationStyle = mysqlTable(
+  "citation_style",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull(),
+    /** By its content (core/cite/styles). */
+    style: bytesText("style", { length: 140 }).notNull(),
+    name: line("name", 200).notNull(),
+    xml: mediumtext("xml").notNull(),
+    addedBy: uuid("added_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+    /** When it was taken off the list. */
+    removedAt: moment("removed_at"),
+  },
+  (t) => [uniqueIndex("citation_style_once").on(t.team, t.style)],
+);

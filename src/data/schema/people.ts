@@ -106,7 +106,7 @@ export const team = mysqlTable("team", {
   /** The person whose own team of one this is; null for a team that was made. Unique, so that nobody gets two. */
   ownOf: uuid("own_of").unique(),
   /** In which style works are cited where no collection says so; empty: nobody has said. */
-  citationStyle: bytesText("citation_style", { length: 80 }).$type<StyleId | "">().notNull().default(""),
+  citationStyle: bytesText("citation_style", { length: 140 }).$type<StyleId>().notNull().default(""),
   createdAt: moment("created_at").notNull(),
 });
 

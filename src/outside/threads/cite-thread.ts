@@ -4,36 +4,40 @@ import { bibliography, type Reference } from "@/core/cite/bibliography";
 import { citation, type Locator } from "@/core/cite/citation";
 import type { Work } from "@/core/cite/csl-item";
 import type { Run } from "@/core/cite/runs";
-import { localeFor, STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import { localeFor } from "@/core/cite/styles";
+
+/** Where a style is: in a file of this machine, or here. */
+export type StyleSource = { file: string } | { xml: string };
 
 export type CiteTask = {
   works: readonly Work[];
-  style: StyleId;
+  style: StyleSource;
   language: string;
   /** Also as they are cited in the text; of the first one this part, if any. */
   inText?: { locator: Locator | null };
 };
 export type Cited = { references: Reference[]; inText: Run[] };
 
-const FOLDER = "assets/csl";
+const LOCALES = "assets/csl/locales";
+/** The locales that were read; there are not many. */
 const read = new Map<string, string>();
-const fileOf = (name: string): string => {
-  const known = read.get(name) ?? readFileSync(path.join(FOLDER, name), "utf8");
-  read.set(name, known);
+const localeXml = (name: string): string => {
+  const file = path.join(LOCALES, `locales-${name.replace(/[^\w-]/g, "")}.xml`);
+  const known = read.get(file) ?? readFileSync(file, "utf8");
+  read.set(file, known);
   return known;
 };
 
 /** The bibliography of some works, and how they are cited in a text; a thousand take seconds. */
 export default function work({ works, style, language, inText }: CiteTask): Cited {
-  if (!STYLE_IDS.includes(style)) throw new Error("there is no such style");
   const files = {
-    style: fileOf(`styles/${style}.csl`),
+    style: "xml" in style ? style.xml : readFileSync(style.file, "utf8"),
     locale: localeFor(language),
     localeXml: (name: string) => {
       try {
-        return fileOf(`locales/locales-${name.replace(/[^\w-]/g, "")}.xml`);
+        return localeXml(name);
       } catch {
-        return fileOf("locales/locales-en-US.xml");
+        return localeXml("en-US");
       }
     },
   };

@@ -1,6 +1,7 @@
 import path from "node:path";
 import { Piscina } from "piscina";
 import { log } from "../log";
+import type { StyleProblem } from "@/core/cite/style-problems";
 import type { Work } from "@/core/cite/csl-item";
 import type { WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
@@ -91,6 +92,10 @@ export const docxInThread = (task: DocxTask): Promise<Buffer> =>
  * @throws {TooSlow} when it takes longer than half a minute
  */
 export const citeInThread = (task: CiteTask): Promise<Cited> => run("cite-thread", task, 30_000);
+
+/** What keeps a file from being a citation style; empty: nothing. @throws {TooSlow} when it takes longer than 6 s */
+export const styleProblemsInThread = (xml: string): Promise<StyleProblem[]> =>
+  run("check-style-thread", { xml });
 
 /**
  * A collection as a file of bytes.

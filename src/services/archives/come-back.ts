@@ -5,7 +5,7 @@ import path from "node:path";
 import { pipeline } from "node:stream/promises";
 import { broughtBack, isMinted, type Mint, mintedId } from "@/core/archive/minted-ids";
 import { exchangeIds, readLocalId } from "@/core/archive/local-ids";
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import { isStyleId } from "@/core/cite/styles";
 import { contentBytes, type EditionContent, readContent } from "@/core/editions/content";
 import {
   addNames,
@@ -259,9 +259,9 @@ function parsed(line: string): unknown {
 /** It is there from now on, under its own name; whoever listens reads it anew. */
 async function finish(row: ArchiveImportRow, { head }: Bag): Promise<void> {
   await changingByItself(async (tx, begin) => {
-    const style = STYLE_IDS.find((one) => one === head.citationStyle) ?? "";
+    const style = isStyleId(head.citationStyle) ? head.citationStyle : "";
     await renameTeam(tx, row.team, head.team.trim().slice(0, 120) || "Brought back");
-    await setTeamStyle(tx, row.team, style satisfies StyleId | "");
+    await setTeamStyle(tx, row.team, style);
     await setArchiveImport(tx, row.id, { state: "done", hash: null, updatedAt: now() });
     begin({ team: row.team, person: null }).emit({ verb: "archives.brought-back", subject: row.team });
   });

@@ -1,13 +1,14 @@
 import { IsBoolean, IsInt, Max, Min, ValidateIf } from "class-validator";
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { type View, VIEWS } from "@/core/list/view-setting";
 import { asMarked } from "@/core/text/as-marked";
 import { plainText } from "@/core/text/plain";
 import { findTeamOfPicture } from "@/data/queries/belonging";
 import { action } from "@/mechanism/action";
-import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
+import { type Base, Id, MaybeBase, MaybeOneOf, MaybeStyle, MaybeText, Optional } from "@/mechanism/input";
 import { markedText, mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
+import { styleThere } from "../references/style-of";
 import { fieldProblem } from "@/mechanism/problem";
 
 class EditCollection {
@@ -29,7 +30,7 @@ class EditCollection {
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(100_000) aimMinutes?:
     number | null;
   /** In which style its works are cited; empty: as what it stands in, or as the team does. */
-  @MaybeOneOf(["", ...STYLE_IDS]) citationStyle?: StyleId | "";
+  @MaybeStyle("or none") citationStyle?: StyleId;
   /** Whether its readers are given its bibliography. */
   @Optional() @IsBoolean() givesReferences?: boolean;
   /** How hard to read its texts should be at most, by LIX; null: as they are. */
@@ -64,6 +65,7 @@ export const editCollection = action({
       ...(input.citationStyle !== undefined && { citationStyle: input.citationStyle }),
       ...(input.givesReferences !== undefined && { givesReferences: input.givesReferences }),
     };
+    if (fields.citationStyle) await styleThere(tx, before.team, fields.citationStyle);
     if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))
       throw fieldProblem("coverHash", "picture-unknown");
     await change("collection", before, fields);

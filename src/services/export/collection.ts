@@ -1,4 +1,4 @@
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { writeBookmarks } from "@/core/formats/bookmarks-write";
 import { writeCsv } from "@/core/formats/csv-write";
 import { writeLinkedData } from "@/core/formats/linked-data-write";
@@ -6,7 +6,7 @@ import { writeLinks } from "@/core/formats/links-write";
 import { writeMarkdown } from "@/core/formats/markdown-write";
 import { writeOpml } from "@/core/formats/opml-write";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText, OneOf } from "@/mechanism/input";
+import { Id, MaybeStyle, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { referencesInThread } from "@/outside/threads/in-thread";
 import { referencesOf } from "./references-of";
@@ -36,7 +36,7 @@ class ExportCollection {
   /** Only these items, by their ids with commas between; about 10,000. */
   @MaybeText(400_000) placements?: string;
   /** The style of a bibliography that stands at its end, of Markdown; without it there is none. */
-  @MaybeOneOf(STYLE_IDS) style?: StyleId;
+  @MaybeStyle() style?: StyleId;
 }
 
 export const exportCollection = reading({

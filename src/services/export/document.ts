@@ -1,6 +1,6 @@
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText, OneOf } from "@/mechanism/input";
+import { Id, MaybeOneOf, MaybeStyle, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { writeBook, writeDocx, writePdf, writeSheet, writeWorkbook } from "./pages";
 import { referencesOf } from "./references-of";
@@ -29,7 +29,7 @@ class ExportDocument {
   /** Only these items, by their ids with commas between; about 10,000. */
   @MaybeText(400_000) placements?: string;
   /** The style of a bibliography that stands at its end; without it there is none. */
-  @MaybeOneOf(STYLE_IDS) style?: StyleId;
+  @MaybeStyle() style?: StyleId;
   /** Without it A4. */
   @MaybeOneOf(["a4", "letter"]) paper?: "a4" | "letter";
 }

@@ -1,13 +1,13 @@
 import { IsInt, Max, Min } from "class-validator";
 import { arranged } from "@/core/cite/arranged";
-import { STYLE_IDS, type StyleId, STYLES } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { treeAsPublished } from "@/core/editions/as-published";
 import { type EditionContent, itemsIn, withInside, withOnly } from "@/core/editions/content";
 import { cartridgeOf } from "@/core/formats/cartridge";
 import { folderOf, LETTERS } from "@/core/publish/folder";
 import { editionByNumber, newestEdition } from "@/data/queries/editions";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
+import { Id, MaybeStyle, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
@@ -18,6 +18,7 @@ import type { Tx } from "@/data/database";
 import { contentNow } from "../editions/content-now";
 import { contentOf } from "../editions/stored-content";
 import { cited } from "../references/cited";
+import { styleFor } from "../references/style-of";
 import { fileName } from "./tree";
 import { worksOf } from "./works";
 
@@ -26,7 +27,7 @@ class ExportFolder {
   /** Only these items, by their ids with commas between; about 10,000. */
   @MaybeText(400_000) placements?: string;
   /** The style of a bibliography that goes along; without it there is none. */
-  @MaybeOneOf(STYLE_IDS) style?: StyleId;
+  @MaybeStyle() style?: StyleId;
   /** As it stood in the edition with this number. */
   @Optional() @IsInt() @Min(1) @Max(1_000_000) edition?: number;
 }
@@ -59,13 +60,14 @@ export const exportFolder = reading({
 });
 
 /** The bibliography of what goes out, as it is known now. */
-async function bibliographyOf(tx: Tx, content: EditionContent, at: Date, style: StyleId) {
+async function bibliographyOf(tx: Tx, content: EditionContent, at: Date, asked: StyleId) {
   const tree = treeAsPublished(content, { audience: "link", framedBy: "", keptAt: at });
   const works = await worksOf(tx, tree);
+  const style = await styleFor(tx, content.collection.id, asked);
   const { references } = await cited(works, style, content.collection.language);
   const layout = { order: "style", by: "none", context: false } as const;
   return {
-    style: STYLES.find(([one]) => one === style)![1],
+    style: style.name,
     groups: arranged(references, works, layout),
   };
 }

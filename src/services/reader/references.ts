@@ -1,11 +1,11 @@
 import { arranged } from "@/core/cite/arranged";
-import { STYLES } from "@/core/cite/styles";
 import { treeAsPublished } from "@/core/editions/as-published";
 import type { ReferencesForReaders } from "@/core/publish/references-document";
 import { database } from "@/mechanism/changing";
 import { contentNow } from "../editions/content-now";
 import { worksOf } from "../export/works";
-import { cited, styleFor } from "../references/cited";
+import { cited } from "../references/cited";
+import { styleFor } from "../references/style-of";
 import { publishedBehind } from "./behind";
 import { look } from "./look";
 import type { AskedPart } from "./places";
@@ -40,7 +40,7 @@ async function make(asked: AskedPart, at: Date): Promise<ReferencesForReaders | 
   const { references } = await cited(works, style, language);
   return {
     ...{ title, language, address: found.places.self, fonts: "/fonts" },
-    style: STYLES.find(([one]) => one === style)![1],
+    style: style.name,
     groups: arranged(references, works, { order: "style", by: "none", context: false }),
   };
 }

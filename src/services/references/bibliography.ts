@@ -1,18 +1,19 @@
 import { IsBoolean } from "class-validator";
 import { arranged, htmlBibliography, textBibliography } from "@/core/cite/arranged";
 import { lackOf } from "@/core/cite/lack-of";
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
+import { Id, MaybeOneOf, MaybeStyle, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { treeOf } from "../export/tree";
 import { worksOf } from "../export/works";
-import { cited, styleFor } from "./cited";
+import { cited } from "./cited";
+import { styleFor } from "./style-of";
 
 class ReadBibliography {
   @Id() collection: string;
   /** Without it the style that is set for the collection, or what it stands in, or its team. */
-  @MaybeOneOf(STYLE_IDS) style?: StyleId;
+  @MaybeStyle() style?: StyleId;
   /** Only these items, by their ids with commas between; about 10,000. */
   @MaybeText(400_000) placements?: string;
   /** In the order of the style, which holds without it, or as they stand in the collection. */
@@ -37,7 +38,7 @@ export const readBibliography = reading({
     const { order = "style", by = "none", context = false } = input;
     const groups = arranged(references, works, { order, by, context });
     return {
-      style,
+      ...{ style: style.id, styleName: style.name },
       count: references.length,
       text: textBibliography(groups),
       html: htmlBibliography(groups),

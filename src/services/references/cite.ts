@@ -3,21 +3,22 @@ import { plainBibliography } from "@/core/cite/bibliography";
 import { faced } from "@/core/cite/faced";
 import { arranged, htmlBibliography } from "@/core/cite/arranged";
 import { LOCATOR_LABELS, type LocatorLabel } from "@/core/cite/citation";
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeOneOf, MaybeText, Name } from "@/mechanism/input";
+import { Id, MaybeOneOf, MaybeStyle, MaybeText, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { treeOf } from "../export/tree";
 import { worksOf } from "../export/works";
-import { cited, styleFor } from "./cited";
+import { cited } from "./cited";
+import { styleFor } from "./style-of";
 
 class Cite {
   @Id() collection: string;
   /** Of items, by their ids with commas between; about 100. */
   @Name("some items", 4_000) placements: string;
   /** Without it the style that is set for the collection, or what it stands in, or its team. */
-  @MaybeOneOf(STYLE_IDS) style?: StyleId;
+  @MaybeStyle() style?: StyleId;
   /** Which part of the first one is meant: a page, a time. */
   @MaybeText(60) at?: string;
   /** What `at` counts; without it pages. */
@@ -40,7 +41,7 @@ export const cite = reading({
     const { references, inText } = await cited(works, style, tree.collection.language, locator);
     const groups = arranged(references, works, { order: "style", by: "none", context: false });
     return {
-      style,
+      ...{ style: style.id, styleName: style.name },
       count: references.length,
       reference: { text: plainBibliography(references), html: htmlBibliography(groups) },
       inText: { text: plainRuns(inText), html: inText.map((run) => faced(run).text).join("") },

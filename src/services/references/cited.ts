@@ -1,11 +1,9 @@
 import type { Locator } from "@/core/cite/citation";
 import type { PlacedWork } from "@/core/cite/arranged";
-import type { StyleId } from "@/core/cite/styles";
-import { styleSetFor } from "@/data/queries/citation-styles";
-import type { Tx } from "@/data/database";
 import { sha256 } from "@/outside/hash";
 import { citeInThread } from "@/outside/threads/in-thread";
 import type { Cited } from "@/outside/threads/cite-thread";
+import type { Style } from "./style-of";
 import { unlessTooLarge } from "../export/unless-too-large";
 
 /** What was cited last, by style, language and content: who goes through the styles comes back to one at once. */
@@ -21,14 +19,14 @@ const LONG = 2_000;
  */
 export function cited(
   works: readonly PlacedWork[],
-  style: StyleId,
+  { id, source }: Style,
   language: string,
   locator?: Locator | null,
 ): Promise<Cited> {
-  const task = { works, style, language, ...(locator !== undefined && { inText: { locator } }) };
-  const key = works.length > LONG ? null : sha256(JSON.stringify(task));
+  const task = { works, language, ...(locator !== undefined && { inText: { locator } }) };
+  const key = works.length > LONG ? null : sha256(JSON.stringify([id, task]));
   const known = key && cached.get(key);
-  const work = known || citeInThread(task);
+  const work = known || citeInThread({ ...task, style: source });
   if (key) {
     cached.delete(key);
     if (cached.size >= MOST) cached.delete(cached.keys().next().value!);
@@ -37,7 +35,3 @@ export function cited(
   }
   return unlessTooLarge(work);
 }
-
-/** The style that is asked for, or the one that holds where the collection stands. */
-export const styleFor = async (tx: Tx, collection: string, asked: StyleId | undefined): Promise<StyleId> =>
-  asked ?? ((await styleSetFor(tx, collection)) || "apa");

@@ -1,12 +1,13 @@
-import { STYLE_IDS, type StyleId } from "@/core/cite/styles";
 import { setTeamStyle } from "@/data/queries/citation-styles";
 import { action } from "@/mechanism/action";
-import { Id, OneOf } from "@/mechanism/input";
+import type { StyleId } from "@/core/cite/styles";
+import { Id, Style } from "@/mechanism/input";
+import { styleThere } from "../references/style-of";
 import { can } from "@/mechanism/policy";
 
 class SetStyle {
   @Id() team: string;
-  @OneOf(["", ...STYLE_IDS]) style: StyleId | "";
+  @Style("or none") style: StyleId;
 }
 
 export const setStyle = action({
@@ -17,6 +18,7 @@ export const setStyle = action({
   locks: null,
   history: null,
   run: async ({ input, tx, emit }) => {
+    if (input.style) await styleThere(tx, input.team, input.style, "style");
     await setTeamStyle(tx, input.team, input.style);
     emit({ verb: "teams.set-style", subject: input.team, data: { style: input.style } });
     return { style: input.style };

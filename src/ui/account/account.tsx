@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
@@ -43,6 +44,9 @@ export function Account({ me, teams, tokens }: Props) {
           >
             <Archives team={teams.find((team) => team.own)!.id} />
           </Part>
+          <Link href="/credits" className="w-fit text-accent underline">
+            Whose work is in Hobbin
+          </Link>
         </div>
       </main>
     </Frame>

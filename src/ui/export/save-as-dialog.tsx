@@ -9,6 +9,7 @@ export function SaveAsDialog({
   onClose,
   ...what
 }: {
+  team: string;
   collection: string;
   ids?: readonly string[];
   /** What it is, in words. */

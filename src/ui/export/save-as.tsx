@@ -1,16 +1,16 @@
 "use client";
 
 import { useState } from "react";
-import { type StyleId, STYLES } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { DOCUMENTS, type Offered, REFERENCES, TEXTS } from "@/core/formats/offered";
 import { Button } from "../parts/button";
 import { Choice } from "../parts/field";
+import { StyleChoice } from "../references/style-choice";
 import { ask, askFile } from "../talk/call";
 import { copyRich } from "../talk/copy-rich";
 import { saveFile } from "../talk/save-file";
 import { sayFailure } from "../talk/say-failure";
 
-const STYLE_CHOICES = [["", "None"], ...STYLES] as const;
 const PAPERS = [
   ["a4", "A4"],
   ["letter", "Letter"],
@@ -20,8 +20,16 @@ const PAPERS = [
  * The collection as files to be saved, for people first, and its bibliography.
  * @param ids of only some of its items
  */
-export function SaveAs({ collection, ids }: { collection: string; ids?: readonly string[] }) {
-  const [style, setStyle] = useState<StyleId | "">("");
+export function SaveAs({
+  team,
+  collection,
+  ids,
+}: {
+  team: string;
+  collection: string;
+  ids?: readonly string[];
+}) {
+  const [style, setStyle] = useState<StyleId>("");
   const [paper, setPaper] = useState("a4");
   const [copies, setCopies] = useState(false);
   const [busy, setBusy] = useState(false);
@@ -82,12 +90,7 @@ export function SaveAs({ collection, ids }: { collection: string; ids?: readonly
   return (
     <>
       <div className="grid grid-cols-[1fr_auto] gap-3">
-        <Choice
-          label="With a bibliography"
-          options={STYLE_CHOICES}
-          value={style}
-          onChange={(event) => setStyle(event.target.value as StyleId | "")}
-        />
+        <StyleChoice team={team} label="With a bibliography" none="None" value={style} onChange={setStyle} />
         <Choice
           label="Paper"
           options={PAPERS}

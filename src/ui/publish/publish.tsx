@@ -162,7 +162,7 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
           />
           <section aria-label="Files" className="flex flex-col gap-3">
             <h2 className="text-sm font-semibold">Save as a file</h2>
-            <SaveAs collection={collection.id} />
+            <SaveAs team={team.id} collection={collection.id} />
           </section>
           {publishes && isOut && (
             <AddressApart

@@ -3,7 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Arrangement } from "@/core/cite/arranged";
-import { type StyleId, STYLES } from "@/core/cite/styles";
+import type { StyleId } from "@/core/cite/styles";
 import { reloads } from "@/core/history/verbs";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
@@ -17,6 +17,7 @@ import { copyRich } from "../talk/copy-rich";
 import { sayFailure, whyOf } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { Lacking } from "./lacking";
+import { StyleChoice } from "./style-choice";
 
 type Props = {
   me: Me;
@@ -40,7 +41,7 @@ export function References({ me, teams, team, collection: first }: Props) {
   const { id, title } = first;
   const client = useQueryClient();
   const arranges = may(team.role, "arrange");
-  const [own, setOwn] = useState<StyleId | "">(first.citationStyle);
+  const [own, setOwn] = useState<StyleId>(first.citationStyle);
   const [gives, setGives] = useState(first.givesReferences);
   const [layout, setLayout] = useState<Arrangement>({ order: "style", by: "none", context: false });
   const { data, error, isFetching } = useQuery({
@@ -56,10 +57,10 @@ export function References({ me, teams, team, collection: first }: Props) {
   });
   const set = <K extends keyof Arrangement>(field: K, value: Arrangement[K]) =>
     setLayout((before) => ({ ...before, [field]: value }));
-  const save = (change: { citationStyle: StyleId | "" } | { givesReferences: boolean }) => {
+  const save = (change: { citationStyle: StyleId } | { givesReferences: boolean }) => {
     if (arranges) void call("collections.edit", { collection: id, ...change }).catch(sayFailure);
   };
-  const held = data && !own ? STYLES.find(([one]) => one === data.style)?.[1] : undefined;
+  const held = data && !own ? data.styleName : undefined;
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
@@ -69,15 +70,12 @@ export function References({ me, teams, team, collection: first }: Props) {
             <h1 className="font-serif text-3xl font-semibold break-words">Bibliography: {title}</h1>
           </div>
           <div className="grid items-end gap-x-6 gap-y-3 sm:grid-cols-[minmax(0,1fr)_12rem_10rem]">
-            <Choice
+            <StyleChoice
+              team={team.id}
               label="Style"
-              options={[
-                ["", held ? `As set for the team or above: ${held}` : "As set for the team or above"],
-                ...STYLES,
-              ]}
+              none={held ? `As set for the team or above: ${held}` : "As set for the team or above"}
               value={own}
-              onChange={(event) => {
-                const citationStyle = event.target.value as StyleId | "";
+              onChange={(citationStyle) => {
                 setOwn(citationStyle);
                 save({ citationStyle });
               }}

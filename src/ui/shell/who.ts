@@ -4,4 +4,4 @@ import type { Role } from "@/core/policy/abilities";
 /** Who has the page open. */
 export type Me = { id: string; name: string; email: string; image?: string | null };
 /** A team they are in, and as what. */
-export type TeamRow = { id: string; name: string; own: boolean; role: Role; citationStyle: StyleId | "" };
+export type TeamRow = { id: string; name: string; own: boolean; role: Role; citationStyle: StyleId };

@@ -2,13 +2,13 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import { type StyleId, STYLES } from "@/core/cite/styles";
 import { toast } from "../talk/toast";
 import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { PersonMark } from "../parts/person-mark";
+import { StyleChoice } from "../references/style-choice";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
@@ -29,6 +29,7 @@ const ROLE_OPTIONS = ROLES.toReversed().map((role) => [role, ROLE_WORDS[role].na
 export function People({ me, teams, team, people, dead }: Props) {
   const router = useRouter();
   const owner = may(people.role, "manage");
+  const [style, setStyle] = useState(team.citationStyle);
   const after = (work: Promise<unknown>) =>
     work.then(() => router.refresh()).catch((error) => (sayFailure(error), router.refresh()));
   return (
@@ -104,15 +105,17 @@ export function People({ me, teams, team, people, dead }: Props) {
           </section>
           <section className="flex flex-col gap-2">
             <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Citing</h2>
-            <Choice
+            <StyleChoice
+              team={team.id}
               label="Style of the team"
-              options={[["", "None set: APA"], ...STYLES]}
-              defaultValue={team.citationStyle}
+              none="None set: APA"
+              value={style}
               disabled={!owner}
-              className="max-w-md"
-              onChange={(event) =>
-                after(call("teams.set-style", { team: team.id, style: event.target.value as StyleId | "" }))
-              }
+              className="max-w-lg"
+              onChange={(wanted) => {
+                setStyle(wanted);
+                void after(call("teams.set-style", { team: team.id, style: wanted }));
+              }}
             />
             <p className="text-[15px] text-quiet">
               It holds wherever a collection, or what it stands in, has none of its own.

@@ -60,8 +60,8 @@ export function Ask({ asking, items, sections, collectionTitle, onClose, send }:
         />
       </Dialog>
     );
-  if (what === "cite") return <Cite collection={collection} ids={ids} count={count} onClose={onClose} />;
-  if (what === "save") return <SaveAsDialog {...{ collection, ids, count, onClose }} />;
+  if (what === "cite") return <Cite {...{ team, collection, ids, count, onClose }} />;
+  if (what === "save") return <SaveAsDialog {...{ team, collection, ids, count, onClose }} />;
   if (what === "kind")
     return (
       <Dialog open onOpenChange={close} title={`What kind: ${count}`}>

@@ -53,6 +53,7 @@ export function BenchDialogs({
     <>
       {open === "save" && (
         <SaveAsDialog
+          team={team}
           collection={collection.id}
           count={`“${collection.title}”`}
           onClose={() => onOpen(null)}

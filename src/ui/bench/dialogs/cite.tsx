@@ -3,10 +3,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { LOCATORS, type LocatorLabel } from "@/core/cite/citation";
-import { type StyleId, STYLES } from "@/core/cite/styles";
+import { FIRST_STYLE, type StyleId } from "@/core/cite/styles";
 import { Button } from "../../parts/button";
 import { Dialog } from "../../parts/dialog";
 import { Choice, Field } from "../../parts/field";
+import { StyleChoice } from "../../references/style-choice";
 import { Words } from "../../parts/words";
 import { ask } from "../../talk/call";
 import { copyRich } from "../../talk/copy-rich";
@@ -14,11 +15,13 @@ import { whyOf } from "../../talk/say-failure";
 
 /** The references of some items, and how they are cited in a text, in a style, to be copied. */
 export function Cite({
+  team,
   collection,
   ids,
   count,
   onClose,
 }: {
+  team: string;
   collection: string;
   ids: readonly string[];
   count: string;
@@ -63,11 +66,11 @@ export function Cite({
   const one = data?.count === 1;
   return (
     <Dialog open onOpenChange={(on) => !on && onClose()} title={`Cite ${count}`}>
-      <Choice
+      <StyleChoice
+        team={team}
         label="Style"
-        options={STYLES}
-        value={style ?? data?.style ?? "apa"}
-        onChange={(event) => setStyle(event.target.value as StyleId)}
+        value={style ?? data?.style ?? FIRST_STYLE}
+        onChange={setStyle}
       />
       {shown(data?.reference.html, "References")}
       <Button
