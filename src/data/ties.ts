@@ -99,6 +99,8 @@ export const TIES: Record<string, Ties> = {
   facet_count: { ...plain, ...derived },
   cached_count: { ...plain, ...derived },
   archive_import: { ...plain, account: "goes", archive: "of the moment" },
+  // Made again in a moment; it is gone after a day.
+  ordered_file: { ...plain, account: "goes", archive: "of the moment" },
   job: { ...plain, account: "stays with the team", archive: "of the moment" },
   worker: { ...plain, account: "not of a person", archive: "of the moment" },
 };

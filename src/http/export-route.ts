@@ -1,8 +1,9 @@
-import { zipped } from "@/outside/zip";
+import { Problem } from "@/mechanism/problem";
+import { openFile } from "@/outside/files";
 import { actorOf } from "@/services/accounts/actor-of-request";
-import { exportCollection } from "@/services/export/collection";
-import { DOCUMENT_FORMATS, exportDocument } from "@/services/export/document";
-import { cartridgeFiles, exportFolder, folderFiles } from "@/services/export/folder";
+import { makeFile } from "@/services/export/make";
+import { orderedFile } from "@/services/export/ordered";
+import { WHILE_ONE_WAITS } from "@/services/export/pages";
 import { rejectedLines } from "@/services/imports/rejected";
 import { readOriginal } from "@/services/messages/original";
 import { answering, readJson } from "./answer";
@@ -26,31 +27,20 @@ export const postExport = (request: Request, { params }: Params): Promise<Respon
   );
 
 /** @throws {Problem} not-valid, as the action behind the format says it */
-async function exported(request: Request, asked: Asked): Promise<Response> {
-  const { collection, format, placements, style, paper, edition, copies } = asked;
-  const actor = await actorOf(request.headers);
-  const chosen = { collection, ...(placements !== undefined && { placements }) };
-  if (format === "folder" || format === "cartridge") {
-    const folder = await exportFolder.call(actor, {
-      ...{ ...chosen, ...(edition !== undefined && { edition }) },
-      ...(style !== undefined && { style }),
-    });
-    const isPages = format === "folder";
-    const files = isPages ? folderFiles(folder, copies === "all" ? "all" : "shown") : cartridgeFiles(folder);
-    const name = `${folder.name}.${isPages ? "zip" : "imscc"}`;
-    return fileAnswer({ name, type: "application/zip", content: zipped(files, folder.at) });
-  }
-  if (!DOCUMENT_FORMATS.includes(String(format)))
-    return fileAnswer(
-      await exportCollection.call(actor, { ...chosen, format, ...(style !== undefined && { style }) }),
-    );
-  const { base64, ...file } = await exportDocument.call(actor, {
-    ...{ ...chosen, format },
-    ...(paper !== undefined && { paper }),
-    ...(style !== undefined && { style }),
+const exported = async (request: Request, asked: Asked): Promise<Response> =>
+  fileAnswer(await makeFile(await actorOf(request.headers), asked, WHILE_ONE_WAITS));
+
+/** GET /api/exports/<order>: a file that was ordered and is ready. */
+export const getOrdered = (
+  request: Request,
+  { params }: { params: Promise<{ order: string }> },
+): Promise<Response> =>
+  answering(async () => {
+    const { name, type, hash } = await orderedFile.call(await actorOf(request.headers), await params);
+    const found = await openFile(hash);
+    if (!found) throw new Problem("not-found");
+    return fileAnswer({ name, type, content: found.stream });
   });
-  return fileAnswer({ ...file, content: Buffer.from(base64, "base64") });
-}
 
 /** GET /api/imports/<intake>/rejected: the lines to mend, as a table. */
 export const getRejected = (

@@ -1,6 +1,7 @@
 import { clearLimits } from "@/data/limits";
 import { clearBin } from "@/data/queries/bin";
 import { clearImports } from "@/data/queries/imports";
+import { clearOrders } from "@/data/queries/ordered-files";
 import { pruneHistory } from "@/data/queries/history";
 import { addJobs } from "@/data/queries/jobs";
 import { database } from "@/mechanism/changing";
@@ -21,6 +22,7 @@ export const emptyBin: JobKind = {
     await clearBin(database(), before);
     await pruneHistory(database(), 100);
     await clearEvents(now());
+    await clearOrders(database(), now());
     await clearFiles(now());
     await clearImports(database(), new Date(now().getTime() - KEPT));
     await clearLimits(database(), now());

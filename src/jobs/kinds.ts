@@ -4,6 +4,7 @@ import { bringBackJob } from "./bring-back-archive";
 import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
+import { makeExportJob } from "./make-export";
 import { readFileJob } from "./read-stored-file";
 import { runImportJob, undoImportJob } from "./run-import";
 import { takeMailJob } from "./take-in-message";
@@ -21,4 +22,5 @@ export const KINDS: Record<string, JobKind> = {
   "newsletters.deliver": deliverIssueJob,
   "bin.empty": emptyBin,
   "archives.bring-back": bringBackJob,
+  "exports.make": makeExportJob,
 };

@@ -51,13 +51,17 @@ export const PROBLEMS = {
   "ends-before": problem("not-valid", "It ends before it begins."),
   "style-unknown": problem("not-valid", "There is no such citation style here."),
   "style-not-readable": problem("not-valid", "This is no citation style."),
+  "too-many-orders": problem(
+    "too-many",
+    "Three files are being made for you already. Wait until one is ready.",
+  ),
   "too-many-styles": problem(
     "too-many",
     "A team has at most 100 styles of its own. Take one off the list first.",
   ),
   "export-too-large": problem(
     "too-large",
-    "This is too large to be set on pages. Choose some of the items, or save its parts one by one.",
+    "This is too large to be made while a page waits. Order it, and fetch it when it is ready; or choose some of the items.",
   ),
   "file-not-arrived": problem("not-found", "This file has not arrived whole. Send the rest of it first."),
   "file-too-large": problem("too-large", "This file is too large."),

@@ -47,7 +47,9 @@ beforeAll(async () => {
   course = (await as(editor, "collections.make", { team, title: "Bogs / in: winter?" })).collection.id;
   const week = (await as(editor, "collections.make", { team, title: "Week 1: ice", parent: course }))
     .collection.id;
-  await as(editor, "collections.edit", { collection: course, description: "What to read.\nIn this order." });
+  const rich =
+    '<p>What to read.</p><ul><li>First <b>the ice</b></li><li>then <a href="https://marks.example/">water</a></li></ul>';
+  await as(editor, "collections.edit", { collection: course, rich });
   const { section } = await as(editor, "sections.make", { collection: course, title: "To begin" });
   for (let n = 0; n < 8; n++) {
     const { item } = await as(editor, "capture.work", {
@@ -75,6 +77,8 @@ test("as PDF it is tagged, has its headings, links and words in their order, and
     expect(structure).toContain(part);
   const links = run("pdfinfo", "-url", file);
   const text = run("pdftotext", file, "-").replace(/\s+/g, " ");
+  expect(links).toContain("https://marks.example/");
+  expect(text).toContain("What to read. • First the ice • then water");
   let at = 0;
   for (let n = 0; n < 8; n++) {
     expect(links).toContain(addressOf(n));
@@ -100,6 +104,8 @@ test("for a word processor it has headings, context lines and links, which Hobbi
   // What is kept of a text has no heading of the first level: that is its title.
   expect(html).toMatch(/<h2[^>]*>.*Bogs \/ in: winter\?/);
   expect(html).toMatch(/<h2[^>]*>.*Week 1: ice/);
+  expect(html).toContain("<li>First <strong>the ice</strong></li>");
+  expect(html).toMatch(/<li>then <a href="https:\/\/marks\.example\/"[^>]*>water<\/a><\/li>/);
   let at = 0;
   for (let n = 0; n < 8; n++) {
     expect(html).toContain(`href="${addressOf(n).replaceAll("&", "&amp;")}"`);
@@ -175,6 +181,7 @@ test("as a book its first file says what it is, and every chapter, link and refe
   for (const chapter of chapters)
     expect(run("xmllint", "--noout", "--nonet", saved("chapter.xhtml", Buffer.from(chapter)))).toBe("");
   const all = chapters.join("\n");
+  expect(all).toMatch(/<ul class="lead"><li><p class="lead">First <b>the ice<\/b><\/p><\/li>/);
   for (let n = 0; n < 8; n++) {
     expect(all).toContain(contextOf(n));
     expect(all).toContain(`href="${addressOf(n).replaceAll("&", "&amp;")}"`);

@@ -183,6 +183,9 @@ export const TABLE: Record<ActionName, Row> = {
     from: "viewer",
     input: ({ collection, placement }) => ({ collection, placements: placement }),
   },
+  "export.order": { from: "viewer", input: ({ collection }) => ({ collection, format: "csv" }) },
+  "export.ordered": { from: "signed in", input: () => ({ order: newId() }) },
+  "export.orders": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "references.add-style": { from: "editor", input: ({ team }) => ({ team, xml: "x" }) },
   "references.offer-style": {
     ...{ from: "editor", input: ({ team }) => ({ team, style: `own-${"0".repeat(40)}`, offered: true }) },

@@ -14,6 +14,7 @@ const ROUTES: Record<string, string> = {
   "api/actions/[name]": "the action's own",
   "api/auth/[...all]": "the accounts library's own",
   "api/export/[collection]": "export.collection",
+  "api/exports/[order]": "export.ordered",
   "api/captions/[resource]": "resources.read",
   "api/file/[resource]": "files.read",
   "api/files/[[...id]]": "files.begin to begin; afterwards only whoever began",

@@ -67,3 +67,17 @@ test("whatever a title holds, it stays one link with that text", () => {
     }),
   );
 });
+
+test("what is marked in a description comes out of the reference parser as it went in", () => {
+  const marked = tree("T", [], []);
+  marked.collection.rich =
+    '<p>Read <b>all</b> of <a href="https://bog.example/x">it</a></p><ul><li>a *</li><li>b<ol><li>c</li><li>d</li></ol></li></ul><ul><li>- e</li></ul><p>1. f</p>';
+  const markdown = writeMarkdown(marked);
+  expect(nodes(markdown, "strong").map(({ text }) => text)).toEqual(["all"]);
+  expect(nodes(markdown, "link").map(({ text, node }) => [text, node.destination])).toEqual([
+    ["it", "https://bog.example/x"],
+  ]);
+  expect(nodes(markdown, "list").map(({ node }) => node.listType)).toEqual(["ordered", "bullet", "bullet"]);
+  expect(nodes(markdown, "item").map(({ text }) => text)).toEqual(["a *", "c", "d", "bcd", "- e"]);
+  expect(nodes(markdown, "paragraph").map(({ text }) => text)).toContain("1. f");
+});

@@ -6,7 +6,17 @@ import { Stop } from "./say.mjs";
 
 /** What is taken along whole, whatever of it is loaded. */
 const WHOLE = [
-  ...["package.json", "LICENSE", "NOTICE", "next.config.mjs", "public", "assets", "build", ".next", "src/data/migrations"],
+  ...[
+    "package.json",
+    "LICENSE",
+    "NOTICE",
+    "next.config.mjs",
+    "public",
+    "assets",
+    "build",
+    ".next",
+    "src/data/migrations",
+  ],
   // Looked for by names that are put together at the start.
   "node_modules/next/dist/compiled/webpack",
 ];

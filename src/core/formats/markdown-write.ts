@@ -1,7 +1,7 @@
 import type { Reference } from "../cite/bibliography";
 import type { Run } from "../cite/runs";
 import { type PublishedItem, type PublishedTree, sumUp } from "../publish/model";
-import { plainText } from "../text/plain";
+import { type Block, blocksOf } from "../text/blocks";
 import { sayMinutes } from "../text/minutes";
 
 /**
@@ -32,18 +32,21 @@ const bibliography = (references: readonly Reference[]): string[] =>
 
 /** A run in its face; blanks at its ends stand outside of the signs, where they are none of them. */
 function faced({ text, italic, bold, address }: Run): string {
-  if (address) return `<${address.replace(/[<>]/g, encodeURIComponent)}>`;
+  if (address && text === address) return `<${address.replace(/[<>]/g, encodeURIComponent)}>`;
   const [, before = "", words = "", after = ""] = /^(\s*)(.*?)(\s*)$/s.exec(text) ?? [];
   if (!words) return text;
   const sign = bold ? "**" : italic ? "*" : "";
-  return `${before}${sign}${plain(words)}${sign}${after}`;
+  const marked = `${sign}${plain(words)}${sign}`;
+  const linked = address ? `[${marked}](<${address.replace(/[<>]/g, encodeURIComponent)}>)` : marked;
+  return `${before}${linked}${after}`;
 }
 
 function part({ collection, inside }: PublishedTree, level: number): string[] {
   const { items, minutes } = sumUp(collection.sections);
   const hashes = "#".repeat(Math.min(level, 6));
   const lines = [`${hashes} ${plain(collection.title)}`, ""];
-  if (collection.description) lines.push(paragraph(collection.description), "");
+  if (collection.rich) lines.push(...markedBlocks(collection.rich));
+  else if (collection.description) lines.push(paragraph(collection.description), "");
   lines.push(
     `${plain(collection.teamName)} · ${items} ${items === 1 ? "item" : "items"}${minutes ? ` · ${sayMinutes(minutes)}` : ""}`,
     "",
@@ -52,7 +55,7 @@ function part({ collection, inside }: PublishedTree, level: number): string[] {
   for (const section of collection.sections) {
     if (section.id !== null)
       lines.push(`${hashes === "######" ? "" : "#"}${hashes} ${plain(section.title)}`, "");
-    if (section.intro) lines.push(paragraph(plainText(section.intro)), "");
+    if (section.intro) lines.push(...markedBlocks(section.intro));
     for (const item of section.items)
       if (item.look === "text") lines.push("", ...between(item, level), "");
       else lines.push(...entry(item, ++number));
@@ -87,6 +90,27 @@ function entry(item: PublishedItem, number: number): string[] {
   return lines;
 }
 
+/** Marked text: paragraphs and lists, in lists indented to what stands behind the sign (CommonMark 0.31, 5.2). */
+const markedBlocks = (html: string): string[] => blocksOf(html).flatMap((block) => blockLines(block));
+
+function blockLines(block: Block): string[] {
+  if (block.kind === "words") return [guarded(block.runs.map(faced).join("")), ""];
+  // A list right behind another of its kind would go on with it.
+  return [
+    ...block.items.flatMap((item, i) => {
+      const sign = block.numbered ? `${block.start + i}. ` : "- ";
+      const [first = "", ...rest] = item.flatMap(blockLines);
+      return [sign + first, ...rest.map((line) => line && " ".repeat(sign.length) + line)];
+    }),
+    "<!-- -->",
+    "",
+  ];
+}
+
+/** A line whose beginning is not taken for the start of a block. */
+const guarded = (line: string): string =>
+  line.replace(/^([+\-=]|\d+(?=[.)]))/, (mark) => (/\d/.test(mark) ? `${mark}\\` : `\\${mark}`));
+
 /** Text on one line in which no character is taken for markup. */
 function plain(text: string): string {
   return text
@@ -100,9 +124,7 @@ function paragraph(text: string): string {
   return text
     .trim()
     .split(/\n+/)
-    .map((line) =>
-      plain(line).replace(/^([+\-=]|\d+(?=[.)]))/, (mark) => (/\d/.test(mark) ? `${mark}\\` : `\\${mark}`)),
-    )
+    .map((line) => guarded(plain(line)))
     .join("\\\n");
 }
 

@@ -75,3 +75,13 @@ export const REFERENCES: readonly Offered[] = [
   { format: "ris", name: "RIS", keeps: "The works as records." },
   { format: "csl-json", name: "CSL-JSON", keeps: "The works as citation styles read them." },
 ];
+
+const SLOW = new Set(["pdf", "sheet", "docx", "epub", "xlsx", ...REFERENCES.map((one) => one.format)]);
+/** Whether a file of many items takes seconds, so that it is better ordered than waited for. */
+export const takesLong = (format: string, hasStyle: boolean): boolean => hasStyle || SLOW.has(format);
+/** From so many items on. */
+export const MANY_ITEMS = 500;
+
+export const ALL_FORMATS: readonly string[] = [...DOCUMENTS, ...TEXTS, ...REFERENCES].map(
+  (one) => one.format,
+);

@@ -6,6 +6,7 @@ import {
   edition,
   editionFile,
   mailMessage,
+  orderedFile,
   person,
   proposal,
   resource,
@@ -27,6 +28,7 @@ export const HOLDERS = [
   [edition, edition.digest],
   [editionFile, editionFile.hash],
   [archiveImport, archiveImport.hash],
+  [orderedFile, orderedFile.hash],
 ] as const;
 
 /**

@@ -8,4 +8,5 @@ export * from "./content";
 export * from "./messages";
 export * from "./finding";
 export * from "./editions";
+export * from "./exports";
 export * from "./newsletters";

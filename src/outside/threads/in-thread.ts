@@ -75,17 +75,17 @@ export const referencesInThread = (works: readonly Work[], format: WrittenRefere
 
 /**
  * A document on pages, as PDF.
- * @throws {TooSlow} when it takes longer than a minute
+ * @throws {TooSlow} when it takes longer than it may
  */
-export const pdfInThread = (task: PdfTask): Promise<Buffer> =>
-  run<Uint8Array>("write-pdf-thread", task, 60_000).then(Buffer.from);
+export const pdfInThread = (task: PdfTask, limit = 60_000): Promise<Buffer> =>
+  run<Uint8Array>("write-pdf-thread", task, limit).then(Buffer.from);
 
 /**
  * The same as a document of a word processor.
- * @throws {TooSlow} when it takes longer than a minute
+ * @throws {TooSlow} when it takes longer than it may
  */
-export const docxInThread = (task: DocxTask): Promise<Buffer> =>
-  run<Uint8Array>("write-docx-thread", task, 60_000).then(Buffer.from);
+export const docxInThread = (task: DocxTask, limit = 60_000): Promise<Buffer> =>
+  run<Uint8Array>("write-docx-thread", task, limit).then(Buffer.from);
 
 /**
  * The bibliography of some works in a style, and how they are cited in a text.
@@ -99,17 +99,17 @@ export const styleProblemsInThread = (xml: string): Promise<StyleProblem[]> =>
 
 /**
  * A collection as a file of bytes.
- * @throws {TooSlow} when it takes longer than a minute
+ * @throws {TooSlow} when it takes longer than it may
  */
-export const fileInThread = (task: FileTask): Promise<Buffer> =>
-  run<Uint8Array>("write-file-thread", task, 60_000).then(Buffer.from);
+export const fileInThread = (task: FileTask, limit = 60_000): Promise<Buffer> =>
+  run<Uint8Array>("write-file-thread", task, limit).then(Buffer.from);
 
 /**
  * A collection as a book.
- * @throws {TooSlow} when it takes longer than a minute
+ * @throws {TooSlow} when it takes longer than it may
  */
-export const epubInThread = (task: EpubTask): Promise<Buffer> =>
-  run<Uint8Array>("write-epub-thread", task, 60_000).then(Buffer.from);
+export const epubInThread = (task: EpubTask, limit = 60_000): Promise<Buffer> =>
+  run<Uint8Array>("write-epub-thread", task, limit).then(Buffer.from);
 
 /** A HEIC picture as JPEG; null when it is none. */
 export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>

@@ -1,8 +1,17 @@
 import type { StyleId } from "@/core/cite/styles";
+import type { Tx } from "@/data/database";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeStyle, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { writeBook, writeDocx, writePdf, writeSheet, writeWorkbook } from "./pages";
+import {
+  type Patience,
+  WHILE_ONE_WAITS,
+  writeBook,
+  writeDocx,
+  writePdf,
+  writeSheet,
+  writeWorkbook,
+} from "./pages";
 import { referencesOf } from "./references-of";
 import { sheetOf } from "./sheet";
 import { fileName, treeOf } from "./tree";
@@ -23,7 +32,7 @@ const DOCUMENTS = {
 } as const;
 export const DOCUMENT_FORMATS = Object.keys(DOCUMENTS);
 
-class ExportDocument {
+export class ExportDocument {
   @Id() collection: string;
   @OneOf(DOCUMENT_FORMATS) format: keyof typeof DOCUMENTS;
   /** Only these items, by their ids with commas between; about 10,000. */
@@ -41,18 +50,21 @@ export const exportDocument = reading({
   input: ExportDocument,
   allow: can.see("collection"),
   run: async ({ input, tx }) => {
-    const { format } = input;
-    const isSheet = format === "sheet";
-    const { tree, leads } = isSheet
-      ? await sheetOf(tx, input)
-      : { tree: await treeOf(tx, input), leads: null };
-    const { type, write } = DOCUMENTS[format];
-    const references = input.style && !isSheet ? await referencesOf(tx, tree, input.style) : [];
-    const bytes = await write(tree, input.paper ?? "a4", references, leads);
-    return {
-      name: `${fileName(tree.collection.title)}.${isSheet ? "pdf" : format}`,
-      type,
-      base64: bytes.toString("base64"),
-    };
+    const { bytes, ...file } = await documentOf(tx, input, WHILE_ONE_WAITS);
+    return { ...file, base64: bytes.toString("base64") };
   },
 });
+
+/**
+ * The document itself.
+ * @throws {Problem} export-too-large
+ */
+export async function documentOf(tx: Tx, input: ExportDocument, patience: Patience) {
+  const { format } = input;
+  const isSheet = format === "sheet";
+  const { tree, leads } = isSheet ? await sheetOf(tx, input) : { tree: await treeOf(tx, input), leads: null };
+  const { type, write } = DOCUMENTS[format];
+  const references = input.style && !isSheet ? await referencesOf(tx, tree, input.style) : [];
+  const bytes = await write(tree, input.paper ?? "a4", references, patience, leads);
+  return { name: `${fileName(tree.collection.title)}.${isSheet ? "pdf" : format}`, type, bytes };
+}

@@ -1,5 +1,6 @@
 import { asPrinted, type Pictures, type Printed } from "@/core/formats/printed/model";
 import type { Reference } from "@/core/cite/bibliography";
+import type { OrderStep } from "@/data/schema/exports";
 import type { PublishedTree } from "@/core/publish/model";
 import { noteSmall, smallPictures } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
@@ -18,8 +19,14 @@ import { unlessTooLarge } from "./unless-too-large";
 
 export type Paper = "a4" | "letter";
 
-/** More than this nobody prints, and no thread sets in a minute. */
-const MOST_ITEMS = 5_000;
+/** How much is made, in how many milliseconds of a thread, and who hears how far it is. */
+export type Patience = {
+  items: number;
+  limit: number;
+  tell: (step: OrderStep, done?: number, total?: number) => void;
+};
+/** While somebody's page waits: more than this no thread sets in a minute. */
+export const WHILE_ONE_WAITS: Patience = { items: 5_000, limit: 60_000, tell: () => undefined };
 /** Pictures in one document; those behind are left out. */
 const MOST_PICTURES = 1_000;
 /** So many are read from the store at once. */
@@ -30,9 +37,14 @@ const AT_ONCE = 20;
  * @param references its bibliography, or none
  * @throws {Problem} export-too-large
  */
-export async function writePdf(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
-  const printed = printedOf(tree, references);
-  return set(printed, paper, await picturesIn(printed));
+export async function writePdf(
+  tree: PublishedTree,
+  paper: Paper,
+  references: Reference[],
+  patience: Patience,
+): Promise<Buffer> {
+  const printed = printedOf(tree, references, patience);
+  return set(printed, paper, await picturesIn(printed, patience), patience);
 }
 
 /**
@@ -44,9 +56,10 @@ export async function writeSheet(
   tree: PublishedTree,
   paper: Paper,
   _: Reference[],
+  patience: Patience,
   leads: { page: string; at: string } | null,
 ): Promise<Buffer> {
-  const printed = printedOf(tree, []);
+  const printed = printedOf(tree, [], patience);
   const addresses = [...new Set(entriesOf(printed).map((one) => one.address))].filter((one) =>
     /^https?:/.test(one),
   );
@@ -56,13 +69,19 @@ export async function writeSheet(
     codes: Object.fromEntries(addresses.map((address, i) => [address, codes[i]!])),
     ...{ head: page && head!, at: leads?.at ?? "" },
   };
-  return set({ ...printed, sheet }, paper, {});
+  return set({ ...printed, sheet }, paper, {}, patience);
 }
 
-const set = (printed: Printed, paper: Paper, pictures: Pictures): Promise<Buffer> => {
+const set = (
+  printed: Printed,
+  paper: Paper,
+  pictures: Pictures,
+  { limit, tell }: Patience,
+): Promise<Buffer> => {
   const fonts = settings().fonts.split(/\s+/);
+  tell("setting");
   return unlessTooLarge(
-    pdfInThread({ printed, pictures, fonts, paper: paper === "letter" ? "us-letter" : "a4" }),
+    pdfInThread({ printed, pictures, fonts, paper: paper === "letter" ? "us-letter" : "a4" }, limit),
   );
 };
 
@@ -70,31 +89,51 @@ const set = (printed: Printed, paper: Paper, pictures: Pictures): Promise<Buffer
  * The same as a document of a word processor.
  * @throws {Problem} export-too-large
  */
-export async function writeDocx(tree: PublishedTree, paper: Paper, references: Reference[]): Promise<Buffer> {
-  const printed = printedOf(tree, references);
-  const pictures = await picturesIn(printed);
-  return unlessTooLarge(docxInThread({ printed, paper, pictures }));
+export async function writeDocx(
+  tree: PublishedTree,
+  paper: Paper,
+  references: Reference[],
+  patience: Patience,
+): Promise<Buffer> {
+  const printed = printedOf(tree, references, patience);
+  const pictures = await picturesIn(printed, patience);
+  patience.tell("setting");
+  return unlessTooLarge(docxInThread({ printed, paper, pictures }, patience.limit));
 }
 
 /**
  * The same as a book.
  * @throws {Problem} export-too-large
  */
-export async function writeBook(tree: PublishedTree, _: Paper, references: Reference[]): Promise<Buffer> {
-  const printed = printedOf(tree, references);
-  return unlessTooLarge(epubInThread({ printed, pictures: await picturesIn(printed) }));
+export async function writeBook(
+  tree: PublishedTree,
+  _: Paper,
+  references: Reference[],
+  patience: Patience,
+): Promise<Buffer> {
+  const printed = printedOf(tree, references, patience);
+  const pictures = await picturesIn(printed, patience);
+  patience.tell("setting");
+  return unlessTooLarge(epubInThread({ printed, pictures }, patience.limit));
 }
 
 /**
  * The same as a workbook.
  * @throws {Problem} export-too-large
  */
-export const writeWorkbook = (tree: PublishedTree): Promise<Buffer> =>
-  unlessTooLarge(fileInThread({ tree, format: "xlsx" }));
+export const writeWorkbook = (
+  tree: PublishedTree,
+  _: Paper,
+  __: Reference[],
+  { limit, tell }: Patience,
+): Promise<Buffer> => {
+  tell("setting");
+  return unlessTooLarge(fileInThread({ tree, format: "xlsx" }, limit));
+};
 
-function printedOf(tree: PublishedTree, references: Reference[]): Printed {
+function printedOf(tree: PublishedTree, references: Reference[], { items }: Patience): Printed {
   const printed = asPrinted(tree, references);
-  if (entriesOf(printed).length > MOST_ITEMS) throw new Problem("export-too-large");
+  if (entriesOf(printed).length > items) throw new Problem("export-too-large");
   return printed;
 }
 
@@ -102,18 +141,20 @@ const entriesOf = (printed: Printed) =>
   printed.parts.flatMap((part) => part.sections.flatMap((section) => section.entries));
 
 /** The pictures of a document, by their hashes; what cannot be read is left out. */
-async function picturesIn(printed: Printed): Promise<Record<string, Uint8Array>> {
+async function picturesIn(printed: Printed, { tell }: Patience): Promise<Record<string, Uint8Array>> {
   const hashes = new Set(entriesOf(printed).flatMap((one) => (one.picture ? [one.picture.hash] : [])));
   const wanted = [...hashes].slice(0, MOST_PICTURES);
   const found: Record<string, Uint8Array> = {};
   const known = await smallPictures(database(), wanted);
-  for (let i = 0; i < wanted.length; i += AT_ONCE)
+  for (let i = 0; i < wanted.length; i += AT_ONCE) {
+    tell("pictures", i, wanted.length);
     await Promise.all(
       wanted.slice(i, i + AT_ONCE).map(async (hash) => {
         const made = await smallPicture(hash, known.get(hash));
         if (made) found[hash] = made;
       }),
     );
+  }
   return found;
 }
 

@@ -2,12 +2,14 @@
 
 import { useState } from "react";
 import type { StyleId } from "@/core/cite/styles";
-import { DOCUMENTS, type Offered, REFERENCES, TEXTS } from "@/core/formats/offered";
+import { DOCUMENTS, MANY_ITEMS, type Offered, REFERENCES, takesLong, TEXTS } from "@/core/formats/offered";
 import { Button } from "../parts/button";
 import { Choice } from "../parts/field";
+import { Orders, useOrders } from "./orders";
 import { StyleChoice } from "../references/style-choice";
-import { ask, askFile } from "../talk/call";
+import { ask, askFile, call } from "../talk/call";
 import { copyRich } from "../talk/copy-rich";
+import { newId } from "../talk/ids";
 import { saveFile } from "../talk/save-file";
 import { sayFailure } from "../talk/say-failure";
 
@@ -48,6 +50,15 @@ export function SaveAs({
       .catch(sayFailure)
       .finally(() => setBusy(false));
   };
+  const orders = useOrders(collection);
+  const isMany = (ids?.length ?? orders.data?.items ?? 0) > MANY_ITEMS;
+  const order = (what: { format: string }) => {
+    setBusy(true);
+    void call("export.order", { ...what, collection, ...(placements && { placements }), order: newId() })
+      .then(() => orders.refetch())
+      .catch(sayFailure)
+      .finally(() => setBusy(false));
+  };
   const copy = () => {
     if (!style) return;
     setBusy(true);
@@ -60,7 +71,17 @@ export function SaveAs({
     <ul className="divide-y divide-line border-y border-line">
       {formats.map(({ format, name, keeps, sets = [] }) => (
         <li key={format}>
-          {placements ? (
+          {isMany && takesLong(format, sets.includes("style") && style !== "") ? (
+            <button
+              type="button"
+              disabled={busy}
+              aria-describedby={`keeps-${format}`}
+              className={LOOK}
+              onClick={() => order(asked(format, sets))}
+            >
+              {name} <span className="font-normal text-quiet">is made beside</span>
+            </button>
+          ) : placements ? (
             <button
               type="button"
               disabled={busy}
@@ -103,6 +124,7 @@ export function SaveAs({
           Copy the bibliography
         </Button>
       )}
+      <Orders orders={orders.data?.orders ?? []} />
       {list(DOCUMENTS)}
       <label className="flex items-center gap-2 text-[15px]">
         <input

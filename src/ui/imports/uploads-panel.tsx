@@ -1,5 +1,6 @@
 "use client";
 
+import { saySize } from "@/core/list/say-size";
 import { X } from "lucide-react";
 import { IconButton } from "../parts/button";
 import { Progress } from "../parts/progress";
@@ -13,9 +14,6 @@ const STATES: Record<Upload["state"], string> = {
   known: "Here already",
   failed: "",
 };
-
-const size = (bytes: number) =>
-  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
 
 /** The files on their way, in the corner of the page until they have arrived. */
 export function UploadsPanel() {
@@ -42,10 +40,10 @@ export function UploadsPanel() {
           <li key={one.id} className="py-1.5">
             <p className="flex gap-2 text-[15px]">
               <span className="min-w-0 flex-1 truncate">{one.name}</span>
-              <span className="shrink-0 text-sm text-quiet">{size(one.bytes)}</span>
+              <span className="shrink-0 text-sm text-quiet">{saySize(one.bytes)}</span>
             </p>
             {one.state === "sending" ? (
-              <Progress done={one.sent} of={one.bytes} words={`${size(one.sent)} sent`} />
+              <Progress done={one.sent} of={one.bytes} words={`${saySize(one.sent)} sent`} />
             ) : (
               <p className={`text-sm ${one.state === "failed" ? "text-stop" : "text-quiet"}`}>
                 {one.words || STATES[one.state]}

@@ -15,6 +15,7 @@ import {
 } from "docx";
 import type { Run } from "../../cite/runs";
 import { LIGHT } from "../../look/colours";
+import type { Block } from "../../text/blocks";
 import type { Pictures, Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
 
 const HEADINGS = [
@@ -39,6 +40,12 @@ const PICTURE = { width: 120, height: 75 };
  */
 export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictures: Pictures): Document {
   const bidirectional = printed.direction === "rtl";
+  const lists: Lists = { made: 0, starts: new Set() };
+  const children = [
+    ...printed.parts.flatMap((part, i) => partOf(part, i, printed, pictures, lists)),
+    ...creditsOf(printed.credits),
+    ...referencesOf(printed.references),
+  ];
   return new Document({
     title: printed.title,
     creator: printed.team,
@@ -77,6 +84,11 @@ export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictur
     },
     numbering: {
       config: [
+        { reference: "bullets", levels: levels(LevelFormat.BULLET, () => "•") },
+        ...[...lists.starts].map((start) => ({
+          reference: `numbers-${start}`,
+          levels: levels(LevelFormat.DECIMAL, (level) => `%${level + 1}.`, start),
+        })),
         {
           reference: "items",
           levels: [
@@ -107,11 +119,7 @@ export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictur
             ],
           }),
         },
-        children: [
-          ...printed.parts.flatMap((part, i) => partOf(part, i, printed, pictures)),
-          ...creditsOf(printed.credits),
-          ...referencesOf(printed.references),
-        ],
+        children,
       },
     ],
   });
@@ -162,10 +170,51 @@ function asChild({ text, italic, bold, small, raised, address }: Run): Paragraph
     : new TextRun(face);
 }
 
+/** Lists inside lists, so deep. */
+const DEEP = 5;
+const levels = (
+  format: (typeof LevelFormat)[keyof typeof LevelFormat],
+  text: (level: number) => string,
+  start = 1,
+) =>
+  Array.from({ length: DEEP }, (_, level) => ({
+    ...{ level, format, text: text(level), alignment: AlignmentType.START, start: level ? 1 : start },
+    style: { paragraph: { indent: { left: 400 * (level + 1), hanging: 300 } } },
+  }));
+
+/** The lists of a document: how many, since each counts anew, and what they begin with. */
+type Lists = { made: number; starts: Set<number> };
+
+function blockOf(block: Block, style: string, lists: Lists, depth = 0): Paragraph[] {
+  if (block.kind === "words")
+    return [
+      new Paragraph({
+        style,
+        children: block.runs.map(asChild),
+        ...(depth && { indent: { left: 400 * depth } }),
+      }),
+    ];
+  const instance = ++lists.made;
+  const level = Math.min(depth, DEEP - 1);
+  const start = depth ? 1 : block.start;
+  if (block.numbered) lists.starts.add(start);
+  const numbering = block.numbered
+    ? { reference: `numbers-${start}`, level, instance }
+    : { reference: "bullets", level };
+  return block.items.flatMap((item) => {
+    const [first, ...rest] = item;
+    const head =
+      first?.kind === "words"
+        ? [new Paragraph({ style, numbering, children: first.runs.map(asChild) })]
+        : [new Paragraph({ style, numbering, children: [] }), ...blockOf(first!, style, lists, depth + 1)];
+    return [...head, ...rest.flatMap((one) => blockOf(one, style, lists, depth + 1))];
+  });
+}
+
 const plain = (style: string, text: string, more: object = {}) =>
   new Paragraph({ style, children: [new TextRun(text)], ...more });
 
-function partOf(part: PrintedPart, instance: number, printed: Printed, pictures: Pictures) {
+function partOf(part: PrintedPart, instance: number, printed: Printed, pictures: Pictures, lists: Lists) {
   const level = Math.min(part.level, HEADINGS.length) - 1;
   const isFirst = instance === 0;
   return [
@@ -174,12 +223,12 @@ function partOf(part: PrintedPart, instance: number, printed: Printed, pictures:
       pageBreakBefore: !isFirst && part.level <= 2,
       children: [new TextRun(part.title)],
     }),
-    ...part.about.map((text) => plain("Lead", text)),
+    ...part.about.flatMap((one) => blockOf(one, "Lead", lists)),
     plain("Source", isFirst ? [printed.team, part.holds, printed.day].join(" · ") : part.holds),
     ...(isFirst && printed.parts.length > 1
       ? [new TableOfContents("Contents", { hyperlink: true, headingStyleRange: "1-2" })]
       : []),
-    ...part.sections.flatMap((section) => sectionOf(section, level + 1, instance, pictures)),
+    ...part.sections.flatMap((section) => sectionOf(section, level + 1, instance, pictures, lists)),
   ];
 }
 
@@ -188,6 +237,7 @@ function sectionOf(
   level: number,
   instance: number,
   pictures: Pictures,
+  lists: Lists,
 ): Paragraph[] {
   const heading = HEADINGS[Math.min(level, HEADINGS.length - 1)]!;
   return [
@@ -211,7 +261,7 @@ function sectionOf(
           }),
         ]
       : []),
-    ...section.intro.map((text) => plain("About", text)),
+    ...section.intro.flatMap((one) => blockOf(one, "About", lists)),
     ...section.entries.flatMap((one) => entryOf(one, instance, pictures)),
   ];
 }

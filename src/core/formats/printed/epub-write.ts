@@ -2,13 +2,14 @@ import { strToU8, zipSync, type Zippable } from "fflate";
 import { faced } from "../../cite/faced";
 import { clothInLight } from "../../cover/in-light";
 import { LIGHT } from "../../look/colours";
+import type { Block } from "../../text/blocks";
 import { html as x, Markup } from "../../publish/html";
 import type { Pictures, Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
 
 /** A page of the book: where it lies, what it is called, and what is on it. */
 type Chapter = { file: string; title: string; level: number; body: Markup; hasSvg: boolean };
 
-const STYLE = `body{font-family:serif;line-height:1.5;margin:0 1em}h1,h2,h3{line-height:1.25}.sub,.tags{font-size:.85em;color:${LIGHT.quiet}}.lead,.about{color:${LIGHT.quiet}}.say{font-size:1.15em;margin:0 0 .3em}ol{list-style:none;padding:0}li.item{margin:0 0 1.4em;padding-bottom:1em;border-bottom:1px solid ${LIGHT.line}}li p{margin:.2em 0}.no{font-weight:bold;color:${LIGHT.accent};margin-right:.5em}blockquote{margin:.4em 0;padding-left:.8em;border-left:3px solid ${LIGHT.accent}}img{max-width:100%;height:auto}.cloth svg{width:100%;height:3em}.reference{padding-left:2em;text-indent:-2em}`;
+const STYLE = `body{font-family:serif;line-height:1.5;margin:0 1em}h1,h2,h3{line-height:1.25}.sub,.tags{font-size:.85em;color:${LIGHT.quiet}}.lead,.about{color:${LIGHT.quiet}}.say{font-size:1.15em;margin:0 0 .3em}ol{list-style:none;padding:0}ol.plain{list-style:decimal;padding:0 0 0 1.6em}li.item{margin:0 0 1.4em;padding-bottom:1em;border-bottom:1px solid ${LIGHT.line}}li p{margin:.2em 0}.no{font-weight:bold;color:${LIGHT.accent};margin-right:.5em}blockquote{margin:.4em 0;padding-left:.8em;border-left:3px solid ${LIGHT.accent}}img{max-width:100%;height:auto}.cloth svg{width:100%;height:3em}.reference{padding-left:2em;text-indent:-2em}`;
 
 /**
  * A collection as a book (EPUB 3.3, https://www.w3.org/TR/epub-33/): a chapter for each collection and each of its sections,
@@ -65,14 +66,23 @@ function chaptersOf(part: PrintedPart, i: number, pictures: Pictures): Chapter[]
   return [
     {
       ...{ file: `part-${i}.xhtml`, title: part.title, level: part.level, hasSvg: cloth !== null },
-      body: x`<section epub:type="chapter" role="doc-chapter">${cloth}<h1>${part.title}</h1>${part.about.map((text) => x`<p class="lead">${text}</p>`)}<p class="sub">${part.holds}</p>${first ? entries(first, pictures) : null}</section>`,
+      body: x`<section epub:type="chapter" role="doc-chapter">${cloth}<h1>${part.title}</h1>${part.about.map((one) => blockOf(one, "lead"))}<p class="sub">${part.holds}</p>${first ? entries(first, pictures) : null}</section>`,
     },
     ...rest.map((section, k) => ({
       ...{ file: `part-${i}-${k}.xhtml`, title: section!.title, level: part.level + 1, hasSvg: false },
-      body: x`<section epub:type="chapter" role="doc-chapter"><h1>${section!.title}</h1>${section!.minutes ? x`<p class="sub">${section!.minutes}</p>` : null}${section!.intro.map((text) => x`<p class="about">${text}</p>`)}${entries(section!, pictures)}</section>`,
+      body: x`<section epub:type="chapter" role="doc-chapter"><h1>${section!.title}</h1>${section!.minutes ? x`<p class="sub">${section!.minutes}</p>` : null}${section!.intro.map((one) => blockOf(one, "about"))}${entries(section!, pictures)}</section>`,
     })),
   ];
 }
+
+const blockOf = (block: Block, look: string): Markup =>
+  block.kind === "words"
+    ? x`<p class="${look}">${block.runs.map(faced)}</p>`
+    : block.numbered
+      ? x`<ol class="${look} plain" start="${block.start}">${itemsOf(block.items, look)}</ol>`
+      : x`<ul class="${look}">${itemsOf(block.items, look)}</ul>`;
+const itemsOf = (items: readonly Block[][], look: string): Markup[] =>
+  items.map((item) => x`<li>${item.map((one) => blockOf(one, look))}</li>`);
 
 const entries = (section: PrintedSection, pictures: Pictures): Markup | null =>
   section.entries.length

@@ -8,7 +8,8 @@ import { isRightToLeft } from "../../text/direction";
 import { type Credit, creditsOf } from "../../licence/credit";
 import { sayLicence } from "../../licence/known";
 import { sayMinutes } from "../../text/minutes";
-import { plainText } from "../../text/plain";
+import type { Run } from "../../cite/runs";
+import { type Block, blocksOf, safeAddress } from "../../text/blocks";
 import { forPrint } from "./for-print";
 
 /** A collection with everything inside as a document that is set on pages: plain words, in the order in which they stand. */
@@ -46,7 +47,7 @@ export type PrintedPart = {
   title: string;
   /** “14 items, 1 h 10 min” */
   holds: string;
-  about: string[];
+  about: Block[];
   /** What its piece of cloth is woven from. */
   cloth: {
     threads: { kind: PublishedItem["kind"]; minutes: number | null; tag: string | null }[];
@@ -59,7 +60,7 @@ export type PrintedSection = {
   /** Empty: what stands before the first one. */
   title: string;
   minutes: string;
-  intro: string[];
+  intro: Block[];
   entries: PrintedEntry[];
 };
 
@@ -99,8 +100,7 @@ export function asPrinted(tree: PublishedTree, references: readonly Reference[] 
     keywords: mostUsedTags(all).slice(0, 20).map(forPrint),
     references: references.map(({ id, label, runs }) => ({
       ...{ id, label: forPrint(label) },
-      // Blanks at the ends of a run are between words.
-      runs: runs.map((run) => ({ ...run, text: run.text.replace(/\S(?:.*\S)?/s, forPrint) })),
+      runs: printable(runs),
     })),
     credits: creditsOf(all.filter((item) => item.look === "item")).map((one) => ({
       ...{ words: forPrint(one.words), licence: one.licence },
@@ -109,6 +109,19 @@ export function asPrinted(tree: PublishedTree, references: readonly Reference[] 
     parts: partsOf(tree, 1),
   };
 }
+
+/** Runs as they can be set; blanks at the ends of one are between words. */
+const printable = (runs: readonly Run[]): Run[] =>
+  runs.map((run) => ({ ...run, text: run.text.replace(/\S(?:.*\S)?/s, forPrint) })).filter((run) => run.text);
+
+/** Text with marks in it, as it can be set. */
+const marked = (html: string): Block[] => blocksOf(html).map(settable);
+const settable = (block: Block): Block =>
+  block.kind === "words"
+    ? { ...block, runs: printable(block.runs) }
+    : { ...block, items: block.items.map((item) => item.map(settable)) };
+const asBlocks = (text: string): Block[] =>
+  paragraphs(text).map((one) => ({ kind: "words", runs: [{ text: one }] }));
 
 const itemsIn = ({ collection, inside }: PublishedTree): PublishedItem[] => [
   ...collection.sections.flatMap((section) => section.items),
@@ -143,7 +156,7 @@ function partOf(collection: PublishedCollection, level: number): PrintedPart {
     level,
     title: forPrint(collection.title) || "Untitled",
     holds: sayWoven({ count: items, minutes }),
-    about: paragraphs(collection.rich ? plainText(collection.rich) : collection.description),
+    about: collection.rich ? marked(collection.rich) : asBlocks(collection.description),
     cloth: {
       threads: shown.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
       tags: mostUsedTags(shown),
@@ -156,9 +169,9 @@ function partOf(collection: PublishedCollection, level: number): PrintedPart {
           title: section.id === null ? "" : forPrint(section.title) || "Untitled",
           minutes: sum ? sayMinutes(sum) : "",
           intro: [
-            ...paragraphs(plainText(section.intro)),
-            ...paragraphs(section.phase?.teacher ?? ""),
-            ...paragraphs(section.phase?.learners ?? ""),
+            ...marked(section.intro),
+            ...asBlocks(section.phase?.teacher ?? ""),
+            ...asBlocks(section.phase?.learners ?? ""),
           ],
           entries: section.items.map((item) => entryOf(item, item.look === "item" ? ++number : null)),
         };
@@ -210,10 +223,3 @@ const paragraphs = (text: string): string[] =>
     .split(/\n+/)
     .map((line) => forPrint(line.trim()))
     .filter(Boolean);
-
-/** An address that leads into the web or to a mailbox; empty for any other, which a file must not open. */
-function safeAddress(address: string): string {
-  if (!URL.canParse(address)) return "";
-  const url = new URL(address);
-  return ["http:", "https:", "mailto:"].includes(url.protocol) ? url.href : "";
-}

@@ -30,6 +30,22 @@ export const PDF_TEMPLATE = `
 #show heading.where(level: 2): set text(size: 15pt)
 #show heading.where(level: 3): set text(size: 12.5pt)
 #let lines(all) = for one in all { par(one) }
+#let run(one) = {
+  let body = one.text
+  if "italic" in one { body = emph(body) }
+  if "bold" in one { body = strong(body) }
+  if "small" in one { body = smallcaps(body) }
+  if "raised" in one { body = super(body) }
+  if "address" in one { link(one.address, body) } else { [#body] }
+}
+#let set-block(one) = {
+  if one.kind == "words" { par(one.runs.map(run).join()) }
+  else {
+    let items = one.items.map(item => item.map(set-block).join())
+    if one.numbered { enum(start: one.start, ..items) } else { list(..items) }
+  }
+}
+#let blocks(all) = for one in all { set-block(one) }
 #let small(body) = text(size: 9pt, fill: quiet, body)
 
 #let entry(one) = {
@@ -72,14 +88,14 @@ export const PDF_TEMPLATE = `
       par(small(d.sheet.at))
     }, code(d.sheet.head))
   } else { heading(level: level, part.title) }
-  if part.about.len() > 0 { text(font: serif, size: 12pt, fill: quiet, lines(part.about)) }
+  if part.about.len() > 0 { text(font: serif, size: 12pt, fill: quiet, blocks(part.about)) }
   par(small(if i == 0 { d.team + " · " + part.holds + " · " + d.day } else { part.holds }))
   if i == 0 and d.parts.len() > 1 { block(above: 1.4em, below: 1.4em, outline(title: none, target: heading.where(level: 2))) }
   for section in part.sections {
     if section.title != "" {
       heading(level: calc.min(level + 1, 6), section.title + if section.minutes != "" { "  ·  " + section.minutes } else { "" })
     }
-    lines(section.intro)
+    blocks(section.intro)
     for one in section.entries {
       if one.number == none {
         block(above: 1em, below: 1em, {
@@ -112,14 +128,6 @@ export const PDF_TEMPLATE = `
 
 #if d.references.len() > 0 {
   heading(level: 2, "References")
-  let run(one) = {
-    let body = one.text
-    if "italic" in one { body = emph(body) }
-    if "bold" in one { body = strong(body) }
-    if "small" in one { body = smallcaps(body) }
-    if "raised" in one { body = super(body) }
-    if "address" in one { link(one.address, body) } else { [#body] }
-  }
   for one in d.references {
     let body = one.runs.map(run).join()
     if one.label == "" { par(hanging-indent: 8mm, body) } else {

@@ -1,0 +1,1 @@
+export { getOrdered as GET } from "@/http/export-route";
