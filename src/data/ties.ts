@@ -67,6 +67,7 @@ export const TIES: Record<string, Ties> = {
   rule: { undo: null, bin: "itself", ...apart, ...team },
   // It is taken off a list, and stays for what is set in it.
   citation_style: { ...plain, ...team },
+  document_template: { ...plain, ...team },
   saved_search: { ...plain, ...own },
   import: { ...plain, ...team },
   import_part: { ...plain, ...team },

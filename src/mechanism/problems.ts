@@ -51,6 +51,7 @@ export const PROBLEMS = {
   "ends-before": problem("not-valid", "It ends before it begins."),
   "style-unknown": problem("not-valid", "There is no such citation style here."),
   "style-not-readable": problem("not-valid", "This is no citation style."),
+  "template-not-readable": problem("not-valid", "This document cannot be filled."),
   "too-many-orders": problem(
     "too-many",
     "Three files are being made for you already. Wait until one is ready.",

@@ -3,13 +3,20 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { strFromU8, unzipSync } from "fflate";
-import { beforeAll, expect, test } from "vitest";
+import { beforeAll, expect, test, vi } from "vitest";
 import { getExport } from "@/http/export-route";
 import { officeInThread } from "@/outside/threads/in-thread";
+import { newId } from "@/outside/random";
+import * as uploads from "@/services/files/uploads";
+import { takeIn } from "@/services/files/uploads";
+import { germanTemplate } from "../outside/sources/german-template";
 import { as, makeWorld, type World } from "./world";
+
+vi.mock("@/services/files/uploads", { spy: true });
 
 let world: World;
 let course: string;
+let first: string;
 const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-documents-"));
 const EVIL = [
   `#read("/etc/passwd") *bold* $x$ \\ @ref <label>`,
@@ -52,10 +59,11 @@ beforeAll(async () => {
   await as(editor, "collections.edit", { collection: course, rich });
   const { section } = await as(editor, "sections.make", { collection: course, title: "To begin" });
   for (let n = 0; n < 8; n++) {
-    const { item } = await as(editor, "capture.work", {
+    const { resource, item } = await as(editor, "capture.work", {
       ...{ team, type: "book", title: `Book ${n}`, authors: [`Weld${n}, Ona`], published: "2019-03" },
       ...{ address: addressOf(n), collection: n < 6 ? course : week, ...(n < 6 && { section: section.id }) },
     });
+    if (n === 0) first = resource.id;
     const heading = EVIL[n] ?? "";
     await as(editor, "placements.edit", { placement: item!.id, context: contextOf(n), heading });
   }
@@ -188,6 +196,43 @@ test("as a book its first file says what it is, and every chapter, link and refe
   }
   expect(all).toContain("<i>Book 3</i>");
   expect((await document("epub", { style: "apa" })).bytes.equals(bytes)).toBe(true);
+});
+
+test("reading copies go along in a book as chapters when asked for, well formed, with a word on whose they are", async () => {
+  const { editor } = world;
+  await as(editor, "resources.paste-text", { resource: first, text: `Peat & moss <grows>.\n\nSlowly.` });
+  const plain = unzipSync((await document("epub")).bytes);
+  expect(Object.keys(plain)).not.toContain("book/copies.xhtml");
+  const files = unzipSync((await document("epub", { copies: "all" })).bytes);
+  const chapter = strFromU8(files["book/copy-0.xhtml"]!);
+  expect(chapter).toMatch(/<p>Peat &(amp|#38); moss &(lt|#60);grows/);
+  expect(run("xmllint", "--noout", "--nonet", saved("copy.xhtml", Buffer.from(chapter)))).toBe("");
+  expect(strFromU8(files["book/copies.xhtml"]!)).toContain("the words of others");
+  expect(strFromU8(files["book/nav.xhtml"]!)).toContain('href="copy-0.xhtml"');
+});
+
+test("a team's own template gives its documents their look; one that is none is refused, and nothing changes", async () => {
+  const { owner, editor, team } = world;
+  const send = async (name: string, bytes: Uint8Array) => {
+    const id = newId();
+    vi.mocked(uploads.arrived).mockResolvedValueOnce({
+      ...{ person: owner.person!.id, team, name },
+      ...(await takeIn(saved(name, Buffer.from(bytes)), name)),
+    });
+    return as(owner, "teams.set-template", { team, upload: id });
+  };
+  await expect(send("letter.docx", Buffer.from("no document"))).rejects.toMatchObject({
+    errors: [{ field: "upload" }],
+  });
+  expect((await as(editor, "teams.template", { team })).template).toBeNull();
+  await send("letter.dotx", germanTemplate());
+  const parts = unzipSync((await document("docx")).bytes);
+  expect(strFromU8(parts["word/header1.xml"]!)).toContain("Moor-Schule");
+  const read = await officeInThread((await document("docx")).bytes);
+  expect(read!.copy.html).toMatch(/Before it.*<h2[^>]*>.*Bogs \/ in: winter\?.*Behind it/s);
+  expect(unzipSync((await document("docx", { look: "plain" })).bytes)["word/header1.xml"]).toBeUndefined();
+  await as(owner, "teams.set-template", { team, upload: null });
+  expect(unzipSync((await document("docx")).bytes)["word/header1.xml"]).toBeUndefined();
 });
 
 test("every format is had from its address, and by nobody who may not see the collection", async () => {

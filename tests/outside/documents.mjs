@@ -30,14 +30,21 @@ export async function ask() {
       `-env:UserInstallation=file://${folder}/profile`,
       ...["--headless", "--convert-to", "pdf", "--outdir", folder, file("course.docx")],
     ]);
+    await execute("soffice", [
+      `-env:UserInstallation=file://${folder}/profile`,
+      ...["--headless", "--convert-to", "pdf", "--outdir", folder, file("in-template.docx")],
+    ]);
+    const inTemplate = await execute("mutool", ["show", file("in-template.pdf"), "outline"]);
+    const words = await execute("mutool", ["draw", "-F", "txt", file("in-template.pdf"), "1"]);
     const outline = await execute("mutool", ["show", file("course.pdf"), "outline"]);
     const markdown = await execute("pandoc", [file("course.docx"), "-t", "json"]);
     const said = {
       EPUBCheck: checked.messages.map(({ ID, message }) => `${ID}: ${message}`),
-      "LibreOffice, headings": outline
-        .split("\n")
-        .flatMap((line) => /"(.*)"/.exec(line)?.[1] ?? [])
-        .map((title) => title.replace(/\s{2,}.*$/, "")),
+      "LibreOffice, headings": headingsOf(outline),
+      "LibreOffice, in a template": [
+        ...headingsOf(inTemplate),
+        ...words.split("\n").filter((line) => /Moor-Schule|Before it/.test(line)),
+      ],
       "pandoc, links": [...markdown.matchAll(/"(https:\/\/[^"]+)"/g)].map((one) => one[1]),
     };
     const versions = [
@@ -50,3 +57,9 @@ export async function ask() {
     rmSync(folder, { recursive: true, force: true });
   }
 }
+
+const headingsOf = (outline) =>
+  outline
+    .split("\n")
+    .flatMap((line) => /"(.*)"/.exec(line)?.[1] ?? [])
+    .map((title) => title.replace(/\s{2,}.*$/, ""));

@@ -11,3 +11,12 @@ test("EPUBCheck finds nothing, LibreOffice all headings, pandoc all links, in th
   const found = said["pandoc, links"].filter((one, i, all) => LINKS.includes(one) && all.indexOf(one) === i);
   expect(found).toEqual(LINKS);
 });
+
+test("LibreOffice opens what is put into a template: its letterhead, and our headings in its own styles", () => {
+  const [first, ...rest] = said["LibreOffice, in a template"];
+  expect([first, ...rest]).toEqual(
+    expect.arrayContaining(["Peatland course", "Week 1: what a bog is", "References"]),
+  );
+  expect(rest.some((line) => line.includes("Moor-Schule am Wald"))).toBe(true);
+  expect(rest.some((line) => line.includes("Before it"))).toBe(true);
+});

@@ -3,7 +3,7 @@ export type Offered = {
   format: string;
   name: string;
   keeps: string;
-  sets?: readonly ("paper" | "style" | "copies")[];
+  sets?: readonly ("paper" | "style" | "copies" | "look")[];
 };
 
 /** For people, those most wanted first. */
@@ -24,13 +24,14 @@ export const DOCUMENTS: readonly Offered[] = [
     format: "docx",
     name: "Word processor (DOCX)",
     keeps: "The same as the PDF, to be written on in: real headings, links, pictures.",
-    sets: ["paper", "style"],
+    sets: ["paper", "style", "look"],
   },
   {
     format: "epub",
     name: "Book (EPUB)",
-    keeps: "A chapter for each section, for readers of books and phones.",
-    sets: ["style"],
+    keeps:
+      "A chapter for each section, for readers of books and phones; reading copies as chapters when asked for.",
+    sets: ["style", "copies"],
   },
   {
     format: "folder",

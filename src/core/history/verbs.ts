@@ -113,6 +113,7 @@ export const VERBS = {
     reload: ["list", "head", "items", "tree", "tags", "catalogue", "tray"],
   },
   "teams.set-style": NOTHING,
+  "teams.set-template": NOTHING,
   "references.add-style": NOTHING,
   "references.offer-style": NOTHING,
 } as const satisfies Record<string, Meaning>;

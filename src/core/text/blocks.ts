@@ -32,9 +32,15 @@ export function blocksOf(html: string): Block[] {
   let runs: Run[] = [];
   const addresses: string[] = [];
   let silent = 0;
+  const put = (block: Block) => {
+    const newest = lists.at(-1);
+    // What stands in a list and in none of its items is one.
+    if (newest?.list && into.length === newest.depth) newest.list.items.push([block]);
+    else into.at(-1)!.push(block);
+  };
   const end = () => {
     const words = trimmed(runs);
-    if (words.length) into.at(-1)!.push({ kind: "words", runs: words });
+    if (words.length) put({ kind: "words", runs: words });
     runs = [];
   };
   const parser = new Parser(
@@ -49,7 +55,7 @@ export function blocksOf(html: string): Block[] {
           const isDeep = lists.filter((one) => one.list).length >= DEEPEST;
           const start = Math.min(MOST, Math.max(0, Number.parseInt(attributes.start ?? "1", 10) || 1));
           const list = { kind: "list" as const, numbered: name === "ol", start, items: [] };
-          if (!isDeep) into.at(-1)!.push(list);
+          if (!isDeep) put(list);
           lists.push({ list: isDeep ? null : list, depth: into.length });
         }
         if (name === "li") {

@@ -3,6 +3,7 @@ import {
   citationStyle,
   collection,
   collectionTag,
+  documentTemplate,
   duplicateApart,
   edition,
   editionFile,
@@ -73,6 +74,9 @@ const ofCollection = (column: MySqlColumn) => ({ column, of: "collection" as con
 export const ARCHIVED: readonly Archived[] = [
   own("tag", tag, ofTeam(tag.team), {}),
   own("citation_style", citationStyle, ofTeam(citationStyle.team), {}, ["addedBy"]),
+  own("document_template", documentTemplate, ofTeam(documentTemplate.team), {}, ["addedBy"], {
+    hashes: ["hash"],
+  }),
   own("resource", resource, ofTeam(resource.team), { duplicateOf: "resource" }, ["addedBy"], {
     hashes: ["pictureHash", "captionsHash", "seenHash"],
   }),

@@ -3,6 +3,7 @@ import type { Tx } from "../database";
 import {
   archiveImport,
   collection,
+  documentTemplate,
   edition,
   editionFile,
   mailMessage,
@@ -29,6 +30,7 @@ export const HOLDERS = [
   [editionFile, editionFile.hash],
   [archiveImport, archiveImport.hash],
   [orderedFile, orderedFile.hash],
+  [documentTemplate, documentTemplate.hash],
 ] as const;
 
 /**

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Look } from "@/core/list/view-setting";
 import type { Tx } from "../database";
-import { placement, resource, section } from "../schema";
+import { placement, resource, resourceText, section } from "../schema";
 import { minutesHere } from "../sql/minutes-here";
 import { type Card, cardColumns, withTags } from "./resources";
 
@@ -191,6 +191,21 @@ export async function worksByPlacement(tx: Tx, ids: readonly string[]) {
     .innerJoin(resource, eq(resource.id, placement.resource))
     .where(inArray(placement.id, [...ids]));
 }
+
+/** The reading copies of the resources that stand in these places. */
+export const copiesByPlacement = (tx: Tx, ids: readonly string[]) =>
+  tx
+    .select({
+      placement: placement.id,
+      resource: placement.resource,
+      language: resource.language,
+      html: resourceText.html,
+      at: resourceText.at,
+    })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .innerJoin(resourceText, eq(resourceText.resource, placement.resource))
+    .where(inArray(placement.id, [...ids]));
 
 /** The addresses on one site that items of these collections lead to, as far as readers see them. */
 export async function addressesOn(tx: Tx, collections: readonly string[], host: string): Promise<string[]> {

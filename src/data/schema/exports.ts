@@ -36,3 +36,17 @@ export const orderedFile = mysqlTable(
     index("ordered_file_until").on(t.until),
   ],
 );
+
+/** The document of a word processor a team's collections are put into: its letterhead, its styles. */
+export const documentTemplate = mysqlTable(
+  "document_template",
+  {
+    id: uuid("id").primaryKey(),
+    team: uuid("team").notNull().unique(),
+    hash: bytesText("hash", { length: 64 }).notNull(),
+    name: line("name", 200).notNull(),
+    addedBy: uuid("added_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [index("document_template_hash").on(t.hash)],
+);

@@ -10,7 +10,7 @@ import type { OfficeAnswer } from "./read-document-thread";
 import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
 import type { Cited, CiteTask } from "./cite-thread";
-import type { DocxTask } from "./write-docx-thread";
+import type { DocxAnswer, DocxTask } from "./write-docx-thread";
 import type { EpubTask } from "./write-epub-thread";
 import type { FileTask } from "./write-file-thread";
 import type { PdfTask } from "./write-pdf-thread";
@@ -84,8 +84,8 @@ export const pdfInThread = (task: PdfTask, limit = 60_000): Promise<Buffer> =>
  * The same as a document of a word processor.
  * @throws {TooSlow} when it takes longer than it may
  */
-export const docxInThread = (task: DocxTask, limit = 60_000): Promise<Buffer> =>
-  run<Uint8Array>("write-docx-thread", task, limit).then(Buffer.from);
+export const docxInThread = (task: DocxTask, limit = 60_000): Promise<DocxAnswer> =>
+  run<DocxAnswer>("write-docx-thread", task, limit);
 
 /**
  * The bibliography of some works in a style, and how they are cited in a text.

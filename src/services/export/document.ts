@@ -1,5 +1,6 @@
 import type { StyleId } from "@/core/cite/styles";
 import type { Tx } from "@/data/database";
+import { templateFor } from "@/data/queries/templates";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf, MaybeStyle, MaybeText, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -12,6 +13,7 @@ import {
   writeSheet,
   writeWorkbook,
 } from "./pages";
+import { copiesOf } from "./copies";
 import { referencesOf } from "./references-of";
 import { sheetOf } from "./sheet";
 import { fileName, treeOf } from "./tree";
@@ -41,6 +43,10 @@ export class ExportDocument {
   @MaybeStyle() style?: StyleId;
   /** Without it A4. */
   @MaybeOneOf(["a4", "letter"]) paper?: "a4" | "letter";
+  /** Of a document of a word processor: in the template of the team, which holds without it, or in the look of Hobbin. */
+  @MaybeOneOf(["team", "plain"]) look?: "team" | "plain";
+  /** Of a book: reading copies go along, as chapters. */
+  @MaybeOneOf(["all"]) copies?: "all";
 }
 
 export const exportDocument = reading({
@@ -65,6 +71,10 @@ export async function documentOf(tx: Tx, input: ExportDocument, patience: Patien
   const { tree, leads } = isSheet ? await sheetOf(tx, input) : { tree: await treeOf(tx, input), leads: null };
   const { type, write } = DOCUMENTS[format];
   const references = input.style && !isSheet ? await referencesOf(tx, tree, input.style) : [];
-  const bytes = await write(tree, input.paper ?? "a4", references, patience, leads);
+  const inTemplate =
+    format === "docx" && input.look !== "plain" ? await templateFor(tx, input.collection) : null;
+  const copies = format === "epub" && input.copies ? await copiesOf(tx, tree) : [];
+  const more = { leads, inTemplate: inTemplate?.hash ?? null, copies };
+  const bytes = await write(tree, input.paper ?? "a4", references, patience, more);
   return { name: `${fileName(tree.collection.title)}.${isSheet ? "pdf" : format}`, type, bytes };
 }

@@ -21,7 +21,7 @@ export async function makeFile(
   asked: Record<string, unknown>,
   patience: Patience,
 ): Promise<Made> {
-  const { collection, format, placements, style, paper, edition, copies } = asked;
+  const { collection, format, placements, style, paper, edition, copies, look } = asked;
   const some = (fields: Record<string, unknown>) =>
     Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined));
   const chosen = { collection, ...some({ placements, style }) };
@@ -33,7 +33,7 @@ export async function makeFile(
     return { name, type: "application/zip", content: zipped(counted(files, patience), going.at) };
   }
   if (!DOCUMENT_FORMATS.includes(String(format))) return exportCollection.call(actor, { ...chosen, format });
-  const input = { ...chosen, format, ...some({ paper }) };
+  const input = { ...chosen, format, ...some({ paper, look, ...(format === "epub" && { copies }) }) };
   await exportDocument.decide(actor, input);
   const { bytes, ...file } = await documentOf(database(), checkInput(ExportDocument, input), patience);
   return { ...file, content: bytes };

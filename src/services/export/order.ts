@@ -20,7 +20,8 @@ class OrderFile {
   /** The style of a bibliography that goes along. */
   @MaybeStyle() style?: StyleId;
   @MaybeOneOf(["a4", "letter"]) paper?: "a4" | "letter";
-  /** Of the folder: every reading copy goes along. */
+  @MaybeOneOf(["team", "plain"]) look?: "team" | "plain";
+  /** Of the folder and the book: every reading copy goes along. */
   @MaybeOneOf(["all"]) copies?: "all";
   /** Of the folder: as it stood in the edition with this number. */
   @Optional() @IsInt() @Min(1) @Max(1_000_000) edition?: number;

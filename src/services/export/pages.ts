@@ -1,6 +1,7 @@
 import { asPrinted, type Pictures, type Printed } from "@/core/formats/printed/model";
 import type { Reference } from "@/core/cite/bibliography";
 import type { OrderStep } from "@/data/schema/exports";
+import type { BookCopy } from "@/core/formats/printed/epub-write";
 import type { PublishedTree } from "@/core/publish/model";
 import { noteSmall, smallPictures } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
@@ -24,6 +25,15 @@ export type Patience = {
   items: number;
   limit: number;
   tell: (step: OrderStep, done?: number, total?: number) => void;
+};
+/** What only some documents have. */
+export type More = {
+  /** Of the sheet: where the page itself is read. */
+  leads: { page: string; at: string } | null;
+  /** Of a document of a word processor: the hash of the one it is put into. */
+  inTemplate: string | null;
+  /** Of a book. */
+  copies: readonly BookCopy[];
 };
 /** While somebody's page waits: more than this no thread sets in a minute. */
 export const WHILE_ONE_WAITS: Patience = { items: 5_000, limit: 60_000, tell: () => undefined };
@@ -49,7 +59,6 @@ export async function writePdf(
 
 /**
  * The sheet learners are handed: beside each item the code that leads to it, and room to write.
- * @param leads where the page itself is read
  * @throws {Problem} export-too-large
  */
 export async function writeSheet(
@@ -57,7 +66,7 @@ export async function writeSheet(
   paper: Paper,
   _: Reference[],
   patience: Patience,
-  leads: { page: string; at: string } | null,
+  { leads }: More,
 ): Promise<Buffer> {
   const printed = printedOf(tree, [], patience);
   const addresses = [...new Set(entriesOf(printed).map((one) => one.address))].filter((one) =>
@@ -94,12 +103,21 @@ export async function writeDocx(
   paper: Paper,
   references: Reference[],
   patience: Patience,
+  { inTemplate }: More,
 ): Promise<Buffer> {
   const printed = printedOf(tree, references, patience);
   const pictures = await picturesIn(printed, patience);
   patience.tell("setting");
-  return unlessTooLarge(docxInThread({ printed, paper, pictures }, patience.limit));
+  const template = inTemplate && (await templateOf(inTemplate));
+  const task = { printed, paper, pictures, ...(template && { template }) };
+  const made = await unlessTooLarge(docxInThread(task, patience.limit));
+  // It was looked over when it was set; a document in another look is better than none.
+  const done = "refused" in made ? await docxInThread({ printed, paper, pictures }, patience.limit) : made;
+  if ("refused" in done) throw new Error(done.refused);
+  return Buffer.from(done.bytes);
 }
+
+const templateOf = (hash: string): Promise<Uint8Array | null> => readStored(hash).catch(() => null);
 
 /**
  * The same as a book.
@@ -110,11 +128,12 @@ export async function writeBook(
   _: Paper,
   references: Reference[],
   patience: Patience,
+  { copies }: More,
 ): Promise<Buffer> {
   const printed = printedOf(tree, references, patience);
   const pictures = await picturesIn(printed, patience);
   patience.tell("setting");
-  return unlessTooLarge(epubInThread({ printed, pictures }, patience.limit));
+  return unlessTooLarge(epubInThread({ printed, pictures, copies }, patience.limit));
 }
 
 /**

@@ -2,6 +2,8 @@ import { makeTeam } from "./make";
 import { readTeams } from "./read";
 import { renameTeam } from "./rename";
 import { setStyle } from "./set-style";
+import { setTeamTemplate } from "./set-template";
+import { readTemplate } from "./template";
 import { readWaiting } from "./waiting";
 
 /** What people can do, by name. */
@@ -10,5 +12,7 @@ export const actions = {
   "teams.read": readTeams,
   "teams.rename": renameTeam,
   "teams.set-style": setStyle,
+  "teams.set-template": setTeamTemplate,
+  "teams.template": readTemplate,
   "teams.waiting": readWaiting,
 };

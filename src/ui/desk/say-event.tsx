@@ -59,6 +59,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "teams.rename": () => "renamed the team",
   "archives.brought-back": () => "The archive of the team is back",
   "teams.set-style": () => "chose how works are cited",
+  "teams.set-template": () => "changed the template of documents",
   "references.add-style": () => "added a citation style",
   "references.offer-style": () => "changed the list of citation styles",
   "tray.set": () => "tidied the Tray",

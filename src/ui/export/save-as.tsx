@@ -1,5 +1,6 @@
 "use client";
 
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { StyleId } from "@/core/cite/styles";
 import { DOCUMENTS, MANY_ITEMS, type Offered, REFERENCES, takesLong, TEXTS } from "@/core/formats/offered";
@@ -34,13 +35,17 @@ export function SaveAs({
   const [style, setStyle] = useState<StyleId>("");
   const [paper, setPaper] = useState("a4");
   const [copies, setCopies] = useState(false);
+  const [look, setLook] = useState("team");
   const [busy, setBusy] = useState(false);
+  const template = useQuery({ queryKey: ["template", team], queryFn: () => ask("teams.template", { team }) })
+    .data?.template;
   const placements = ids?.join(",");
-  const asked = (format: string, sets: readonly ("paper" | "style" | "copies")[]) => ({
+  const asked = (format: string, sets: NonNullable<Offered["sets"]>) => ({
     format,
     ...(sets.includes("paper") && { paper }),
     ...(sets.includes("style") && style && { style }),
     ...(sets.includes("copies") && copies && { copies: "all" }),
+    ...(sets.includes("look") && template && look === "plain" && { look }),
   });
   // More items than an address can name are sent; a whole collection comes as it is made, however large.
   const save = (what: Record<string, string>) => {
@@ -79,7 +84,7 @@ export function SaveAs({
               className={LOOK}
               onClick={() => order(asked(format, sets))}
             >
-              {name} <span className="font-normal text-quiet">is made beside</span>
+              {name} <span className="font-normal text-quiet">is made in the background</span>
             </button>
           ) : placements ? (
             <button
@@ -118,6 +123,18 @@ export function SaveAs({
           value={paper}
           onChange={(event) => setPaper(event.target.value)}
         />
+        {template && (
+          <Choice
+            label="Look of the document (DOCX)"
+            className="col-span-2"
+            options={[
+              ["team", `In the template “${template.name}”`],
+              ["plain", "In the look of Hobbin"],
+            ]}
+            value={look}
+            onChange={(event) => setLook(event.target.value)}
+          />
+        )}
       </div>
       {style && (
         <Button small disabled={busy} onClick={copy} className="self-start">
@@ -133,7 +150,7 @@ export function SaveAs({
           checked={copies}
           onChange={(event) => setCopies(event.target.checked)}
         />
-        The folder takes all reading copies along
+        Folder and book take all reading copies along
       </label>
       {copies && (
         <p className="text-sm text-quiet">

@@ -14,6 +14,7 @@ import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 import { ROLE_WORDS } from "./role-words";
+import { Template } from "./template";
 
 type Props = {
   me: Me;
@@ -121,6 +122,7 @@ export function People({ me, teams, team, people, dead }: Props) {
               It holds wherever a collection, or what it stands in, has none of its own.
             </p>
           </section>
+          <Template team={team.id} owner={owner} />
           {owner && (
             <section className="flex flex-col gap-2">
               <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">

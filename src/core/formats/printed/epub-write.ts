@@ -3,8 +3,22 @@ import { faced } from "../../cite/faced";
 import { clothInLight } from "../../cover/in-light";
 import { LIGHT } from "../../look/colours";
 import type { Block } from "../../text/blocks";
+import { xhtmlOf } from "../../text/xhtml";
 import { html as x, Markup } from "../../publish/html";
 import type { Pictures, Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
+
+/** The reading copy of an item: sanitised HTML. */
+export type BookCopy = {
+  /** Of the item it stands with; where it stands more than once, of the first. */
+  item: string;
+  title: string;
+  address: string;
+  language: string | null;
+  html: string;
+  /** The day it was made, as 2026-03-09. */
+  day: string;
+};
+type Holds = { pictures: Pictures; copies: ReadonlyMap<string, string> };
 
 /** A page of the book: where it lies, what it is called, and what is on it. */
 type Chapter = { file: string; title: string; level: number; body: Markup; hasSvg: boolean };
@@ -15,17 +29,24 @@ const STYLE = `body{font-family:serif;line-height:1.5;margin:0 1em}h1,h2,h3{line
  * A collection as a book (EPUB 3.3, https://www.w3.org/TR/epub-33/): a chapter for each collection and each of its sections,
  * a list of contents, what its accessibility is (EPUB Accessibility 1.1), and its bibliography where one was asked for.
  * @param pictures JPEG, by their hashes
+ * @param copies reading copies that go along, each a chapter behind all others
  * @returns the same bytes for the same content
  */
-export function writeEpub(printed: Printed, pictures: Pictures): Uint8Array {
+export function writeEpub(
+  printed: Printed,
+  pictures: Pictures,
+  copies: readonly BookCopy[] = [],
+): Uint8Array {
+  const files = new Map(copies.map(({ item }, i) => [item, `copy-${i}.xhtml`]));
   const chapters = [
-    ...printed.parts.flatMap((part, i) => chaptersOf(part, i, pictures)),
+    ...printed.parts.flatMap((part, i) => chaptersOf(part, i, { pictures, copies: files })),
     ...creditsOf(printed),
     ...referencesOf(printed),
+    ...copiesOf(printed, copies, files),
   ];
   const drawn = [...new Set(picturesIn(printed))].filter((hash) => pictures[hash]);
   const page = (title: string, body: Markup) => documentOf(printed, title, body);
-  const files: [name: string, content: string | Uint8Array, stored?: boolean][] = [
+  const packed: [name: string, content: string | Uint8Array, stored?: boolean][] = [
     // The first one, and not packed: by it readers know what it is (EPUB 3.3, 4.2.6).
     ["mimetype", "application/epub+zip", true],
     [
@@ -39,7 +60,7 @@ export function writeEpub(printed: Printed, pictures: Pictures): Uint8Array {
     ...drawn.map((hash): [string, Uint8Array] => [`book/p/${hash}.jpg`, pictures[hash]!]),
   ];
   const zip: Zippable = Object.fromEntries(
-    files.map(([name, content, stored]) => [
+    packed.map(([name, content, stored]) => [
       name,
       [
         typeof content === "string" ? strToU8(content) : content,
@@ -57,7 +78,7 @@ const documentOf = ({ language, direction }: Printed, title: string, body: Marku
 <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${language}" xml:lang="${language}" dir="${direction}"><head><title>${title}</title><link rel="stylesheet" type="text/css" href="style.css"/></head><body>${body}</body></html>
 `.text;
 
-function chaptersOf(part: PrintedPart, i: number, pictures: Pictures): Chapter[] {
+function chaptersOf(part: PrintedPart, i: number, holds: Holds): Chapter[] {
   const { threads, tags } = part.cloth;
   const cloth = threads.length
     ? x`<div class="cloth">${new Markup(clothInLight(threads, tags, 640, 46))}</div>`
@@ -66,11 +87,11 @@ function chaptersOf(part: PrintedPart, i: number, pictures: Pictures): Chapter[]
   return [
     {
       ...{ file: `part-${i}.xhtml`, title: part.title, level: part.level, hasSvg: cloth !== null },
-      body: x`<section epub:type="chapter" role="doc-chapter">${cloth}<h1>${part.title}</h1>${part.about.map((one) => blockOf(one, "lead"))}<p class="sub">${part.holds}</p>${first ? entries(first, pictures) : null}</section>`,
+      body: x`<section epub:type="chapter" role="doc-chapter">${cloth}<h1>${part.title}</h1>${part.about.map((one) => blockOf(one, "lead"))}<p class="sub">${part.holds}</p>${first ? entries(first, holds) : null}</section>`,
     },
     ...rest.map((section, k) => ({
       ...{ file: `part-${i}-${k}.xhtml`, title: section!.title, level: part.level + 1, hasSvg: false },
-      body: x`<section epub:type="chapter" role="doc-chapter"><h1>${section!.title}</h1>${section!.minutes ? x`<p class="sub">${section!.minutes}</p>` : null}${section!.intro.map((one) => blockOf(one, "about"))}${entries(section!, pictures)}</section>`,
+      body: x`<section epub:type="chapter" role="doc-chapter"><h1>${section!.title}</h1>${section!.minutes ? x`<p class="sub">${section!.minutes}</p>` : null}${section!.intro.map((one) => blockOf(one, "about"))}${entries(section!, holds)}</section>`,
     })),
   ];
 }
@@ -84,22 +105,23 @@ const blockOf = (block: Block, look: string): Markup =>
 const itemsOf = (items: readonly Block[][], look: string): Markup[] =>
   items.map((item) => x`<li>${item.map((one) => blockOf(one, look))}</li>`);
 
-const entries = (section: PrintedSection, pictures: Pictures): Markup | null =>
+const entries = (section: PrintedSection, holds: Holds): Markup | null =>
   section.entries.length
-    ? x`<ol>${section.entries.map((one) => (one.number === null ? between(one) : entry(one, pictures)))}</ol>`
+    ? x`<ol>${section.entries.map((one) => (one.number === null ? between(one) : entry(one, holds)))}</ol>`
     : null;
 
 const between = (one: PrintedEntry): Markup =>
   x`<li>${one.title ? x`<p><b>${one.title}</b></p>` : null}${one.about.map((text) => x`<p class="about">${text}</p>`)}</li>`;
 
-function entry(one: PrintedEntry, pictures: Pictures): Markup {
+function entry(one: PrintedEntry, { pictures, copies }: Holds): Markup {
+  const copy = copies.get(one.id);
   const title = one.address ? x`<a href="${one.address}">${one.title}</a>` : x`${one.title}`;
   const number = x`<span class="no">${one.number}</span>`;
   return x`<li class="item">${one.context.map((text, i) => x`<p class="say">${i === 0 ? number : null}${text}</p>`)}<p>${one.context.length ? null : number}<b>${title}</b></p>${one.source ? x`<p class="sub">${one.source}</p>` : null}${
     one.picture && pictures[one.picture.hash]
       ? x`<p><img src="p/${one.picture.hash}.jpg" alt="${one.picture.alternative}"/></p>`
       : null
-  }${one.quotation.length ? x`<blockquote>${one.quotation.map((text) => x`<p>${text}</p>`)}</blockquote>` : null}${one.about.map((text) => x`<p class="about">${text}</p>`)}${one.tags.length ? x`<p class="tags">${one.tags.join(" · ")}</p>` : null}</li>`;
+  }${one.quotation.length ? x`<blockquote>${one.quotation.map((text) => x`<p>${text}</p>`)}</blockquote>` : null}${one.about.map((text) => x`<p class="about">${text}</p>`)}${one.tags.length ? x`<p class="tags">${one.tags.join(" · ")}</p>` : null}${copy ? x`<p><a href="${copy}">Read the copy in this book</a></p>` : null}</li>`;
 }
 
 function creditsOf({ credits, parts }: Printed): Chapter[] {
@@ -120,6 +142,24 @@ function referencesOf({ references, parts }: Printed): Chapter[] {
   )}</section>`;
   return [
     { file: "references.xhtml", title: "References", level: Math.min(2, parts.length), body, hasSvg: false },
+  ];
+}
+
+/** Reading copies under one heading, each with where it is from and a word on whose it is. */
+function copiesOf(
+  { parts }: Printed,
+  copies: readonly BookCopy[],
+  files: ReadonlyMap<string, string>,
+): Chapter[] {
+  if (!copies.length) return [];
+  const level = Math.min(2, parts.length);
+  const head = x`<section epub:type="appendix" role="doc-appendix"><h1>Reading copies</h1><p class="about">These are the words of others, kept so that they can be read without a net. Whether they may be handed on is for whoever does it to know.</p></section>`;
+  return [
+    { file: "copies.xhtml", title: "Reading copies", level, body: head, hasSvg: false },
+    ...copies.map(({ item, title, address, language, html, day }) => ({
+      ...{ file: files.get(item)!, title, level: level + 1, hasSvg: false },
+      body: x`<section epub:type="chapter" role="doc-chapter"><h1>${title}</h1><p class="sub">A copy kept on ${day}${address ? x` of <a href="${address}">${address}</a>` : null}</p><div lang="${language ?? "und"}" xml:lang="${language ?? "und"}">${new Markup(xhtmlOf(html))}</div></section>`,
+    })),
   ];
 }
 

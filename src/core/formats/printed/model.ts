@@ -66,6 +66,8 @@ export type PrintedSection = {
 
 /** An item, or text between the items. */
 export type PrintedEntry = {
+  /** Of the item. */
+  id: string;
   /** Counted through its collection; null: text between the items. */
   number: number | null;
   title: string;
@@ -196,6 +198,7 @@ function entryOf(item: PublishedItem, number: number | null): PrintedEntry {
   const words = [item.context, item.quotation ?? "", item.description, item.heading || item.title];
   const tells = isText || item.kind === "note" || !item.context;
   return {
+    id: item.id,
     number,
     title: forPrint(isText ? item.heading : item.heading || item.title) || (isText ? "" : "Untitled"),
     address: safeAddress(item.address),
