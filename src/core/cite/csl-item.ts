@@ -45,6 +45,8 @@ export function cslItem(work: Work): Record<string, unknown> {
     ...(work.tags.length && { keyword: work.tags.join(",") }),
     ...(work.context && { note: work.context }),
     ...(work.siteName && ofSite(work)),
+    // What a handbook has in brackets behind the title of what is seen on the web (APA, 7th edition, 10.12).
+    ...(work.itemType === null && work.kind === "video" && { medium: "Video" }),
   };
   for (const [field, value] of Object.entries(details)) {
     if ((NAMES as readonly string[]).includes(field))
@@ -71,9 +73,10 @@ function ofSite(work: Work): Record<string, string> {
 const authorOf = (written: string, { siteName }: Work) =>
   written === siteName ? { literal: written } : name(written);
 
-function name(written: string): { family: string; given?: string } | { literal: string } {
-  const [family, given] = written.split(",").map((part) => part.trim());
-  if (given) return { family: family!, given };
+/** “Family, Given”, “Family, Given, Jr.”, “Given Family”, or what is no person's name. */
+function name(written: string): { family: string; given?: string; suffix?: string } | { literal: string } {
+  const [family, given, suffix] = written.split(",").map((part) => part.trim());
+  if (given) return { family: family!, given, ...(suffix && { suffix }) };
   const words = written.trim().split(/\s+/);
   if (words.length < 2 || words.length > 4 || !/^\p{Lu}/u.test(words.at(-1)!))
     return { literal: written.trim() };
