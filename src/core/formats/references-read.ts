@@ -32,7 +32,7 @@ export function readReferences(file: string, format: ReferenceFormat): ImportedF
       const doi = reference.fields.DOI;
       root.children.push(
         bareLink(url || address || (doi && isDoi(doi) ? `https://doi.org/${doi}` : ""), {
-          title: plainText(title),
+          title: titleOf(title),
           context: plainText(note || abstract).slice(0, 4000),
           tagText: keywords || keyword,
           reference,
@@ -42,6 +42,13 @@ export function readReferences(file: string, format: ReferenceFormat): ImportedF
   }
   return { root, passedOver };
 }
+
+/**
+ * The words of a title. Lists are full of the marks CSL allows in one (i, b, sup, sub, small capitals) and of entities of the
+ * web, which stand for themselves nowhere; what else looks like a tag is somebody's words.
+ */
+const titleOf = (title: string): string => plainText(title.replace(MARKS, "").replace(/</g, "&lt;"));
+const MARKS = /<\/?(?:i|b|em|strong|sup|sub|sc|span|p|br)(?:\s[^<>]*)?\/?>/gi;
 
 function records(file: string, format: ReferenceFormat): string[] {
   if (format === "ris")

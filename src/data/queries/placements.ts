@@ -183,12 +183,15 @@ export async function worksByPlacement(tx: Tx, ids: readonly string[]) {
     itemType: resource.itemType,
     language: resource.language,
     details: resource.details,
+    /** When the copy was made; null: there is none. */
+    copiedAt: resourceText.at,
   };
   if (!ids.length) return [];
   return tx
     .select(columns)
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
+    .leftJoin(resourceText, eq(resourceText.resource, placement.resource))
     .where(inArray(placement.id, [...ids]));
 }
 

@@ -9,7 +9,7 @@ export class TemplateRefused extends Error {}
 export const LARGEST_TEMPLATE = 8_000_000;
 const BOUNDS = { bytes: 60_000_000, files: 2_000 };
 /** A paragraph of the template that says this and nothing else gives way to the collection. */
-export const PLACE = "[collection]";
+const PLACE = "[collection]";
 
 const DOCUMENT = "word/document.xml";
 const RELATIONS = "word/_rels/document.xml.rels";
