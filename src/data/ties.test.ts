@@ -2,6 +2,7 @@ import { getTableColumns } from "drizzle-orm";
 import { getTableConfig, MySqlTable } from "drizzle-orm/mysql-core";
 import { expect, test } from "vitest";
 import { ENTITY_TYPES } from "@/core/history/change";
+import { ABOUT_PERSON, NOT_TOLD } from "./archive/about-person";
 import { ARCHIVED, NOT_ARCHIVED } from "./archive/tables";
 import * as schema from "./schema";
 import { TIES } from "./ties";
@@ -43,4 +44,14 @@ test("every table that is taken along is in the archive, or says why not; and no
     );
     for (const of of Object.values(refs)) expect(before, name).toContain(of);
   }
+});
+
+test("every table that goes with an account is told to its person, or says why not; what is told opens no door", () => {
+  const going = Object.entries(TIES).flatMap(([name, ties]) => (ties.account === "goes" ? name : []));
+  const said = [...ABOUT_PERSON.map((one) => one.name), ...Object.keys(NOT_TOLD)];
+  expect(said.toSorted()).toEqual([...going, "event"].toSorted());
+  for (const { name, table, leave = [] } of ABOUT_PERSON)
+    for (const field of Object.keys(getTableColumns(table)))
+      if (/token|secret|password|local$/i.test(field) || (field === "hash" && name === "access_token"))
+        expect(leave.includes(field) || /^.*ExpiresAt$/.test(field), `${name}.${field}`).toBe(true);
 });

@@ -1,5 +1,6 @@
 import { fileName } from "@/core/formats/file-name";
 import { actorOf } from "@/services/accounts/actor-of-request";
+import { aboutMe, everythingAbout } from "@/services/people/about-me";
 import { archiveOf, takeArchive } from "@/services/archives/take";
 import { answering } from "./answer";
 import { fileAnswer } from "./file-answer";
@@ -15,5 +16,16 @@ export const getArchive = (
       name: `${fileName(name, "team")}.zip`,
       type: "application/zip",
       content: archiveOf(taker),
+    });
+  });
+
+/** GET /api/about-me: everything about oneself, to be saved. */
+export const getAboutMe = (request: Request): Promise<Response> =>
+  answering(async () => {
+    const { person } = await aboutMe.call(await actorOf(request.headers), {});
+    return fileAnswer({
+      name: "everything-about-me.json",
+      type: "application/json",
+      content: everythingAbout(person),
     });
   });

@@ -13,10 +13,12 @@ import {
 import os from "node:os";
 import path from "node:path";
 import { beforeAll, expect, test } from "vitest";
-import { getArchive } from "@/http/archive-route";
+import { getAboutMe, getArchive } from "@/http/archive-route";
 import { setArchiveImport } from "@/data/archive/load";
 import type { Actor } from "@/mechanism/actor";
-import { changingByItself } from "@/mechanism/changing";
+import { eq, sql } from "drizzle-orm";
+import { edition, newsletterIssue } from "@/data/schema";
+import { changingByItself, database } from "@/mechanism/changing";
 import { sha256 } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
@@ -79,6 +81,38 @@ beforeAll(async () => {
   await as(editor, "collections.edit", { collection, citationStyle: style.id });
   await as(editor, "share.set", { collection, audience: "link", reach: "all" });
   await as(editor, "editions.keep", { collection, words: "The first" });
+  const gone = (await as(editor, "collections.make", { team, title: "Gone" })).collection.id;
+  for (const into of [week, gone])
+    await as(editor, "rules.save", {
+      ...{ team, rule: newId(), name: "From the bog", host: "bog.example", tags: ["bog"], acts: true },
+      collection: into,
+    });
+  await database().execute(sql`DELETE FROM collection WHERE id = ${gone}`);
+  const [kept] = await database()
+    .select({ id: edition.id })
+    .from(edition)
+    .where(eq(edition.collection, collection));
+  await database()
+    .insert(newsletterIssue)
+    .values({
+      ...{ id: newId(), collection, edition: kept!.id, subject: "March", readers: 3 },
+      createdAt: new Date("2026-03-01"),
+    });
+});
+
+test("one is given everything about oneself, and nothing of others or that opens a door", async () => {
+  const { editor, owner } = world;
+  const { token } = await as(editor, "tokens.make", { name: "About" });
+  const answer = await getAboutMe(
+    new Request("http://localhost/api/about-me", { headers: { authorization: `Bearer ${token}` } }),
+  );
+  const text = await answer.text();
+  const all = JSON.parse(text) as Record<string, Record<string, unknown>[]>;
+  expect(all.person!.map((one) => one.id)).toEqual([editor.person!.id]);
+  expect(all.access_token!.map((one) => one.name)).toContain("About");
+  expect(all.event!.length).toBeGreaterThan(5);
+  expect(text).not.toContain(token);
+  expect(text).not.toContain(owner.person!.email);
 });
 
 test("a team is taken along as a bag another program checks, with nothing that could be found elsewhere or opens a door", async () => {

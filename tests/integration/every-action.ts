@@ -186,6 +186,7 @@ export const TABLE: Record<ActionName, Row> = {
   "export.order": { from: "viewer", input: ({ collection }) => ({ collection, format: "csv" }) },
   "export.ordered": { from: "signed in", input: () => ({ order: newId() }) },
   "export.orders": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "people.about-me": { from: "signed in", input: () => ({}) },
   "references.add-style": { from: "editor", input: ({ team }) => ({ team, xml: "x" }) },
   "references.offer-style": {
     ...{ from: "editor", input: ({ team }) => ({ team, style: `own-${"0".repeat(40)}`, offered: true }) },

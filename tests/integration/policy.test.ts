@@ -11,6 +11,7 @@ const WHO: Who[] = ["stranger", "holder", "viewer", "contributor", "editor", "ow
 /** Routes, and which rule stands behind each: an action's, or why it needs none. */
 const ROUTES: Record<string, string> = {
   "api/archive/[team]": "archives.take",
+  "api/about-me": "people.about-me",
   "api/actions/[name]": "the action's own",
   "api/auth/[...all]": "the accounts library's own",
   "api/export/[collection]": "export.collection",

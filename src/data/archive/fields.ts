@@ -1,10 +1,14 @@
 import { getTableColumns } from "drizzle-orm";
-import { exchangeIds } from "@/core/archive/local-ids";
+import { exchangeIds, readLocalId } from "@/core/archive/local-ids";
 import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import type { Archived } from "./tables";
 
 /** A field of a table: its name in the archive, that of its column, and how it is written. */
-export type Field = { name: string; column: string; kind: "date" | "json" | "boolean" | "id" | "plain" };
+export type Field = {
+  name: string;
+  column: string;
+  kind: "date" | "json" | "boolean" | "id" | "loose id" | "plain";
+};
 
 /** What is as each database makes it: when a row was written, how often it was changed. */
 export const OMITTED: ReadonlySet<string> = new Set(["written", "version"]);
@@ -18,10 +22,13 @@ export function fieldsOf(archived: Archived): readonly Field[] {
   return found;
 }
 
-const read = ({ table }: Archived): Field[] =>
+const read = ({ table, loose = [] }: Archived): Field[] =>
   (Object.entries(getTableColumns(table)) as [string, MySqlColumn][])
     .filter(([name]) => !OMITTED.has(name))
-    .map(([name, column]) => ({ name, column: column.name, kind: kindOf(column) }));
+    .map(([name, column]) => ({
+      ...{ name, column: column.name },
+      kind: loose.includes(name) ? "loose id" : kindOf(column),
+    }));
 
 /** JSON that may be large is a text of a kind of its own. */
 function kindOf(column: MySqlColumn): Field["kind"] {
@@ -51,6 +58,10 @@ function written(kind: Field["kind"], value: unknown, exchange: (id: string) => 
   switch (kind) {
     case "id":
       return `"${exchange(value as string)}"`;
+    case "loose id": {
+      const id = exchange(value as string);
+      return readLocalId(id)?.kind === "row" ? `"${id}"` : "null";
+    }
     case "date":
       return `"${inUtc(value)}"`;
     case "boolean":

@@ -76,6 +76,8 @@ const CHECKS: Record<string, Record<string, Check>> = {
     style: (value) => isStyleId(value) && isOwnStyle(value),
     xml: (value) => typeof value === "string" && value.length <= LONGEST_STYLE,
   },
+  rule: { when: isWhen, tags: texts },
+  rule_hit: { state: among(["suggested", "done", "declined"]) },
   placement: { look: among(["item", "text"]) },
   share_link: { code: matches(/^[\da-z]{10,24}$/) },
   short_code: { code: matches(/^[\da-z]{5,8}$/) },
@@ -83,6 +85,16 @@ const CHECKS: Record<string, Record<string, Check>> = {
   event: { verb: (value) => typeof value === "string" && Object.hasOwn(VERBS, value) },
   tray_entry: { state: among(["waiting", "looked", "away", "placed"]) },
 };
+/** What a rule asks for: some of four things, each in words. */
+function isWhen(value: unknown): boolean {
+  if (typeof value !== "object" || value === null || Array.isArray(value)) return false;
+  const asked = Object.entries(value);
+  const isWord = (said: unknown) => typeof said === "string" && said !== "" && said.length <= 500;
+  return (
+    asked.length > 0 &&
+    asked.every(([part, said]) => ["host", "sender", "tag", "word"].includes(part) && isWord(said))
+  );
+}
 /** Fields with markup; wherever they stand in JSON, too. */
 const MARKED = new Set(["html", "rich", "intro"]);
 
@@ -93,7 +105,7 @@ const MARKED = new Set(["html", "rich", "intro"]);
  * @throws {ArchiveRefused} when it is not what its table holds
  */
 export function readRow(archived: Archived, raw: unknown, coming: Coming): Row | null {
-  const { name, refs, people, hashes = [] } = archived;
+  const { name, refs, people, hashes = [], loose = [] } = archived;
   const refuse = (field: string): never => {
     throw new ArchiveRefused(`“${field}” of a row of ${name} is not what stands there in an archive.`);
   };
@@ -102,7 +114,8 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
   const kinds = new Map(fieldsOf(archived).map((one) => [one.name, one.kind]));
   const here = (field: string, value: unknown): unknown => {
     const kind = kinds.get(field);
-    if (kind === "id") return typeof value === "string" ? coming.exchange(value) : refuse(field);
+    if (kind === "id" || kind === "loose id")
+      return typeof value === "string" ? coming.exchange(value) : refuse(field);
     return kind === "json" && typeof value === "object"
       ? JSON.parse(exchangeIds(JSON.stringify(value), coming.exchange))
       : value;
@@ -118,8 +131,9 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
       else if (column.default === undefined) return refuse(field);
       else row[field] = column.default;
     } else if (field === "id" || field in refs) {
-      if (!coming.isRow(value)) return refuse(field);
-      row[field] = value;
+      const isThere = coming.isRow(value);
+      if (!isThere && !loose.includes(field)) return refuse(field);
+      row[field] = isThere ? value : null;
     } else if (people.includes(field)) {
       if (!coming.isPerson(value)) return refuse(field);
       row[field] = value;

@@ -9,11 +9,14 @@ import {
   editionFile,
   event,
   newsletterDraft,
+  newsletterIssue,
   placement,
   resource,
   resourceFile,
   resourceTag,
   resourceText,
+  rule,
+  ruleHit,
   savedSearch,
   section,
   shareLink,
@@ -43,6 +46,8 @@ export type Archived = {
   personal?: MySqlColumn;
   /** Fields that hold the hash of a stored file. */
   hashes?: readonly string[];
+  /** Fields that may hold the id of something that is gone: then they hold none. */
+  loose?: readonly string[];
 };
 
 const own = (
@@ -51,7 +56,7 @@ const own = (
   home: Archived["home"],
   refs: Archived["refs"],
   people: readonly string[] = [],
-  more: Pick<Archived, "personal" | "hashes"> = {},
+  more: Pick<Archived, "personal" | "hashes" | "loose"> = {},
 ): Archived => ({ name, table, by: { own: table.id }, home, refs, people, ...more });
 
 const part = (
@@ -110,6 +115,14 @@ export const ARCHIVED: readonly Archived[] = [
   part("edition_file", editionFile, editionFile.edition, "edition", { edition: "edition" }, [], {
     hashes: ["hash"],
   }),
+  own("newsletter_issue", newsletterIssue, ofCollection(newsletterIssue.collection), {
+    collection: "collection",
+    edition: "edition",
+  }),
+  own("rule", rule, ofTeam(rule.team), { collection: "collection", section: "section" }, ["createdBy"], {
+    loose: ["collection", "section"],
+  }),
+  own("rule_hit", ruleHit, ofTeam(ruleHit.team), { rule: "rule", resource: "resource" }),
   own("snapshot", snapshot, ofTeam(snapshot.team), { collection: "collection" }),
   own("event", event, ofTeam(event.team), {}, ["actor"]),
   part(
@@ -139,13 +152,11 @@ export const NOT_ARCHIVED: Readonly<Record<string, string>> = {
   file_blob: "is noted again for each file that comes back",
   picture_candidate: "is found again when the page is looked at",
   resource_proposal: "is found again when the page is looked at",
-  rule: "to come: what a rule asks for has to be checked before it may act",
-  rule_hit: "to come, with the rules",
   import: "what it brought in is taken along; going back is not",
   import_part: "what it brought in is taken along; going back is not",
-  newsletter_issue: "to come, with the copies that were sent",
-  newsletter_reader: "to come: they asked this installation, and no other",
-  newsletter_delivery: "to come, with the issues",
-  mail_sender: "to come, with the messages",
-  mail_message: "to come: originals of messages",
+  newsletter_reader:
+    "they asked to hear from this installation, and from no other; addresses of strangers go nowhere",
+  newsletter_delivery: "whom an issue went to is known where it was sent from",
+  mail_sender: "whom one lets in holds for the mail addresses of this installation, which stay here",
+  mail_message: "what came of a message is a resource, and goes along; one that waits waits here",
 };

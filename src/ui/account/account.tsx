@@ -43,6 +43,9 @@ export function Account({ me, teams, tokens }: Props) {
             about="An archive of a team is had from its page, by its owners. Here one comes back, as a new team of yours."
           >
             <Archives team={teams.find((team) => team.own)!.id} />
+            <a href="/api/about-me" download className="w-fit text-accent underline">
+              Everything about you, as JSON
+            </a>
           </Part>
           <Link href="/credits" className="w-fit text-accent underline">
             Whose work is in Hobbin

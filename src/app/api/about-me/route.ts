@@ -1,0 +1,1 @@
+export { getAboutMe as GET } from "@/http/archive-route";
