@@ -1,15 +1,5 @@
 import { execFileSync } from "node:child_process";
-import {
-  copyFileSync,
-  cpSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from "node:fs";
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { beforeAll, expect, test } from "vitest";
@@ -21,11 +11,10 @@ import { edition, newsletterIssue } from "@/data/schema";
 import { changingByItself, database } from "@/mechanism/changing";
 import { sha256 } from "@/outside/hash";
 import { newId } from "@/outside/random";
-import { settings } from "@/outside/settings";
 import { bringBack } from "@/services/archives/come-back";
 import { putFile } from "@/services/files/put";
 import { takeIn } from "@/services/files/uploads";
-import { as, makeWorld, somebody, type World } from "./world";
+import { arrive, as, makeWorld, somebody, type World } from "./world";
 
 let world: World;
 const place = mkdtempSync(path.join(os.tmpdir(), "hobbin-archives-"));
@@ -156,19 +145,8 @@ test("a team is taken along as a bag another program checks, with nothing that c
   expect((await take(await somebody("Nobody"), team, "none")).status).toBe(404);
 });
 
-/** What has arrived as an upload of this person. */
-function arrive(actor: Actor, team: string, file: string): string {
-  const id = newId();
-  const uploads = path.join(settings().files, "uploads");
-  mkdirSync(uploads, { recursive: true });
-  copyFileSync(file, path.join(uploads, id));
-  const metadata = { team, filename: "archive.zip", person: actor.person!.id };
-  const size = statSync(file).size;
-  writeFileSync(path.join(uploads, `${id}.json`), JSON.stringify({ id, size, offset: 0, metadata }));
-  return id;
-}
 async function comeBack(actor: Actor, team: string, zip: string) {
-  const begun = await as(actor, "archives.bring-back", { upload: arrive(actor, team, zip) });
+  const begun = await as(actor, "archives.bring-back", { upload: arrive(actor, team, zip, "archive.zip") });
   await bringBack(begun.import);
   const { imports } = await as(actor, "archives.read", {});
   return imports.find((one) => one.id === begun.import)!;

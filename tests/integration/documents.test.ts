@@ -3,16 +3,11 @@ import { mkdtempSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { strFromU8, unzipSync } from "fflate";
-import { beforeAll, expect, test, vi } from "vitest";
+import { beforeAll, expect, test } from "vitest";
 import { getExport } from "@/http/export-route";
 import { officeInThread } from "@/outside/threads/in-thread";
-import { newId } from "@/outside/random";
-import * as uploads from "@/services/files/uploads";
-import { takeIn } from "@/services/files/uploads";
 import { germanTemplate } from "../outside/sources/german-template";
-import { as, makeWorld, type World } from "./world";
-
-vi.mock("@/services/files/uploads", { spy: true });
+import { arrive, as, makeWorld, type World } from "./world";
 
 let world: World;
 let course: string;
@@ -213,13 +208,9 @@ test("reading copies go along in a book as chapters when asked for, well formed,
 
 test("a team's own template gives its documents their look; one that is none is refused, and nothing changes", async () => {
   const { owner, editor, team } = world;
-  const send = async (name: string, bytes: Uint8Array) => {
-    const id = newId();
-    vi.mocked(uploads.arrived).mockResolvedValueOnce({
-      ...{ person: owner.person!.id, team, name },
-      ...(await takeIn(saved(name, Buffer.from(bytes)), name)),
-    });
-    return as(owner, "teams.set-template", { team, upload: id });
+  const send = (name: string, bytes: Uint8Array) => {
+    const upload = arrive(owner, team, saved(name, Buffer.from(bytes)), name);
+    return as(owner, "teams.set-template", { team, upload });
   };
   await expect(send("letter.docx", Buffer.from("no document"))).rejects.toMatchObject({
     errors: [{ field: "upload" }],

@@ -1,3 +1,6 @@
+import { copyFileSync, mkdirSync, statSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import { settings } from "@/outside/settings";
 import { person } from "@/data/schema";
 import { STRANGER, type Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
@@ -63,3 +66,15 @@ export async function makeWorld() {
   };
 }
 export type World = Awaited<ReturnType<typeof makeWorld>>;
+
+/** A file on this disk, as if this person's browser had sent all of it. @returns the id of the upload */
+export function arrive(actor: Actor, team: string, file: string, filename: string): string {
+  const id = newId();
+  const uploads = path.join(settings().files, "uploads");
+  mkdirSync(uploads, { recursive: true });
+  copyFileSync(file, path.join(uploads, id));
+  const metadata = { team, filename, person: actor.person!.id };
+  const size = statSync(file).size;
+  writeFileSync(path.join(uploads, `${id}.json`), JSON.stringify({ id, size, offset: 0, metadata }));
+  return id;
+}

@@ -1,3 +1,14 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import type { Readable } from "node:stream";
+import { serialize } from "node:v8";
+import type { PlacedWork } from "@/core/cite/arranged";
+import type { PdfTask } from "@/outside/threads/write-pdf-thread";
+import { makeFile } from "@/services/export/make";
+import { WHILE_ONE_WAITS } from "@/services/export/pages";
+import { cited } from "@/services/references/cited";
 import sharp from "sharp";
 import { asPrinted } from "@/core/formats/printed/model";
 import type { PublishedTree } from "@/core/publish/model";
@@ -66,6 +77,98 @@ export async function* measureDocuments(
       aim: `at most ${limit} ms`,
       met: took <= limit,
     };
+  }
+  yield* measureFolder(actor, id);
+  yield* measureCiting(works);
+  yield await memoryOfPdf({ printed, paper: "a4", pictures: small, fonts: ["/usr/share/fonts"] });
+}
+
+/** The folder for a stick, packed, as it is sent. */
+async function* measureFolder(actor: Actor, collection: string): AsyncGenerator<Figure> {
+  const pack = async () => {
+    const made = await makeFile(actor, { collection, format: "folder", copies: "all" }, WHILE_ONE_WAITS);
+    for await (const _ of made.content as Readable);
+  };
+  await pack();
+  const times: number[] = [];
+  for (let i = 0; i < TIMES; i++) times.push(await timed(pack));
+  const took = median(times);
+  yield {
+    what: `${ITEMS} items as a folder for a stick, median of ${TIMES}`,
+    measured: `${took.toFixed(0)} ms`,
+    aim: "at most 1,000 ms",
+    met: took <= 1_000,
+  };
+}
+
+/** Citing: what was seen before, one thing alone, and a thousand with and without the same names. */
+async function* measureCiting(works: readonly PlacedWork[]): AsyncGenerator<Figure> {
+  const style = { id: "ieee", name: "IEEE", source: { file: "assets/csl/styles/ieee.csl" } };
+  const apa = { id: "apa", name: "APA", source: { file: "assets/csl/styles/apa.csl" } };
+  const some = works.slice(0, 100);
+  await cited(some, style, "en");
+  const again = await timed(() => cited(some, style, "en"));
+  yield {
+    what: "A bibliography of 100 in a style that was seen before",
+    measured: `${again.toFixed(1)} ms`,
+    aim: "under 50 ms",
+    met: again < 50,
+  };
+  const one: number[] = [];
+  for (const work of works.slice(100, 120))
+    one.push(await timed(() => cited([work], apa, "en", { label: "page", at: "14" })));
+  yield {
+    what: "One citation, of a thing not cited before, median of 20",
+    measured: `${median(one).toFixed(0)} ms`,
+    aim: "under 50 ms",
+    met: median(one) < 50,
+  };
+  const thousand = (authors: (i: number) => string[]) =>
+    Array.from({ length: 1_000 }, (_, i) => ({
+      ...works[i % works.length]!,
+      ...{
+        id: `work ${i}`,
+        title: `Reading number ${i}`,
+        authors: authors(i),
+        published: `${2000 + (i % 20)}`,
+      },
+    }));
+  const kinds = [
+    ["with varied names", 4_000, (i: number) => [`Weld${i}, Ona`, `Lind${i % 331}, Tomas`]],
+    ["with many same names", 12_000, (i: number) => [`Weld, ${"ABCDE"[i % 5]}na`, `Lind, Tomas`]],
+  ] as const;
+  for (const [what, limit, authors] of kinds) {
+    const took = await timed(() => cited(thousand(authors), apa, "en"));
+    yield {
+      what: `A bibliography of 1,000 ${what}, in a thread`,
+      measured: `${(took / 1000).toFixed(1)} s`,
+      aim: `within ${limit / 1000} s`,
+      met: took <= limit,
+    };
+  }
+}
+
+/** What setting a PDF takes besides, in a process of its own: its greatest size beside that with nothing set. */
+async function memoryOfPdf(task: PdfTask): Promise<Figure> {
+  const folder = mkdtempSync(path.join(tmpdir(), "hobbin-bench-pdf-"));
+  try {
+    const file = path.join(folder, "task");
+    writeFileSync(file, serialize(task));
+    const script = `import { readFileSync } from "node:fs"; import { deserialize } from "node:v8"; import work from ${JSON.stringify(path.resolve("build/threads/write-pdf-thread.mjs"))};
+      const task = deserialize(readFileSync(process.argv[1])); const small = { ...task, pictures: {}, printed: { ...task.printed, parts: [] } };
+      work(small); const before = process.resourceUsage().maxRSS; work(task); console.log(process.resourceUsage().maxRSS - before);`;
+    const said = execFileSync(process.execPath, ["--input-type=module", "-e", script, file], {
+      encoding: "utf8",
+    });
+    const bytes = Number(said) * 1024;
+    return {
+      what: `The memory a PDF of ${ITEMS} items with pictures takes, beside that of one with nothing in it`,
+      measured: `${Math.round(bytes / 1e6)} MB`,
+      aim: "at most 200 MB",
+      met: bytes <= 200e6,
+    };
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
   }
 }
 

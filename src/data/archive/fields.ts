@@ -7,7 +7,7 @@ import type { Archived } from "./tables";
 export type Field = {
   name: string;
   column: string;
-  kind: "date" | "json" | "boolean" | "id" | "loose id" | "plain";
+  kind: "date" | "json" | "boolean" | "number" | "id" | "loose id" | "plain";
 };
 
 /** What is as each database makes it: when a row was written, how often it was changed. */
@@ -32,50 +32,59 @@ const read = ({ table, loose = [] }: Archived): Field[] =>
 
 /** JSON that may be large is a text of a kind of its own. */
 function kindOf(column: MySqlColumn): Field["kind"] {
-  if (column.dataType === "date" || column.dataType === "json" || column.dataType === "boolean")
-    return column.dataType;
+  const { dataType } = column;
+  if (dataType === "date" || dataType === "json" || dataType === "boolean" || dataType === "number")
+    return dataType;
   const type = column.dataType === "custom" ? column.getSQLType() : "";
   return type === "uuid" ? "id" : type.startsWith("mediumtext") ? "json" : "plain";
 }
 
-/**
- * A row as it comes from the database, as a line of JSON with the ids of an archive. What is JSON in it already stands there
- * as it is: reading and writing it again would take longer than all the rest. What people wrote stays as they wrote it.
- */
-export function lineOf(
-  fields: readonly Field[],
-  row: Readonly<Record<string, unknown>>,
-  exchange: (id: string) => string,
-): string {
-  let line = "";
-  for (const { name, column, kind } of fields)
-    line += `${line ? "," : "{"}"${name}":${written(kind, row[column], exchange)}`;
-  return `${line}}`;
-}
+/** Around an id in a line of the database, and around JSON that stood in a column; no text has these in it as they are. */
+const ID = "\u0001";
+const JSON_OF = "\u0002";
 
-function written(kind: Field["kind"], value: unknown, exchange: (id: string) => string): string {
-  if (value === null || value === undefined) return "null";
+/**
+ * A row as a line of JSON, made by the database: to make a value of each field here would take longer than all the rest.
+ * Ids and JSON stand between marks, by which `withIds` finds them.
+ * @returns an expression of MariaDB
+ */
+export const lineExpression = (fields: readonly Field[]): string =>
+  `CONCAT('{',${fields
+    .map(
+      ({ name, column, kind }, i) =>
+        `'${i ? "," : ""}"${name}":',COALESCE(${expressionOf(kind, `\`${column}\``)},'null')`,
+    )
+    .join(",")},'}')`;
+
+function expressionOf(kind: Field["kind"], column: string): string {
   switch (kind) {
     case "id":
-      return `"${exchange(value as string)}"`;
-    case "loose id": {
-      const id = exchange(value as string);
-      return readLocalId(id)?.kind === "row" ? `"${id}"` : "null";
-    }
+      return `CONCAT(CHAR(1),${column},CHAR(1))`;
+    case "loose id":
+      return `CONCAT(CHAR(1),'?',${column},CHAR(1))`;
     case "date":
-      return `"${inUtc(value)}"`;
+      return `CONCAT('"',LEFT(DATE_FORMAT(${column},'%Y-%m-%dT%H:%i:%s.%f'),23),'Z"')`;
     case "boolean":
-      return value ? "true" : "false";
+      return `IF(${column},'true','false')`;
+    case "number":
+      return `CAST(${column} AS CHAR)`;
     case "json":
-      return exchangeIds(typeof value === "string" ? value : JSON.stringify(value), exchange);
+      return `CONCAT(CHAR(2),${column},CHAR(2))`;
     default:
-      return typeof value === "number" ? String(value) : JSON.stringify(value);
+      return `JSON_QUOTE(${column})`;
   }
 }
 
-/** The database's own way to write a time in UTC, as ISO 8601 has it. */
-const inUtc = (value: unknown): string =>
-  value instanceof Date ? value.toISOString() : `${String(value).replace(" ", "T")}Z`;
+const MARKED = new RegExp(`${ID}([^${ID}]*)${ID}|${JSON_OF}([^${JSON_OF}]*)${JSON_OF}`, "g");
+
+/** Lines of the database with the ids of an archive. What people wrote stays as they wrote it, also where it looks like an id. */
+export const withIds = (lines: string, exchange: (id: string) => string): string =>
+  lines.replace(MARKED, (_, id: string | undefined, json: string) => {
+    if (id === undefined) return exchangeIds(json, exchange);
+    if (!id.startsWith("?")) return `"${exchange(id)}"`;
+    const found = exchange(id.slice(1));
+    return readLocalId(found)?.kind === "row" ? `"${found}"` : "null";
+  });
 
 /** The same back as the driver takes it. */
 export const valueOf = (kind: Field["kind"], value: unknown): unknown =>

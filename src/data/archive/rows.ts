@@ -16,7 +16,7 @@ import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import { collection, event, person, team } from "../schema";
 import { queryRows } from "../sql/query-rows";
-import { fieldsOf, lineOf } from "./fields";
+import { fieldsOf, lineExpression, withIds } from "./fields";
 import type { Archived } from "./tables";
 
 export type Row = Record<string, unknown>;
@@ -44,22 +44,21 @@ const seenBy = ({ name, personal }: Archived, taker: Taker): SQL | undefined => 
 export async function* idsOf(tx: Tx, archived: Archived, taker: Taker): AsyncGenerator<string[]> {
   const { by, home, table } = archived;
   if (!("own" in by) || !home) return;
+  const column = sql.raw(`\`${by.own.name}\``);
   for (let last = ""; ;) {
-    const rows = await tx
-      .select({ id: by.own })
-      .from(table)
-      .where(and(belongs(tx, home, taker.team), seenBy(archived, taker), last ? gt(by.own, last) : undefined))
-      .orderBy(asc(by.own))
-      .limit(IDS_AT_ONCE);
-    const ids = rows.map((row) => row.id as string);
+    const rows = await queryRows<{ id: string }>(
+      tx,
+      sql`SELECT ${column} AS id FROM ${table} WHERE ${and(belongs(tx, home, taker.team), seenBy(archived, taker), last ? gt(by.own, last) : undefined)} ORDER BY ${column} LIMIT ${sql.raw(String(IDS_AT_ONCE))}`,
+    );
+    const ids = rows.map((row) => row.id);
     if (ids.length) yield ids;
     if (ids.length < IDS_AT_ONCE) return;
     last = ids.at(-1)!;
   }
 }
 
-/** Some rows of a table: each as a line, and as the database has it, by the names of its columns. */
-export type Rows = { lines: string[]; rows: Record<string, unknown>[] };
+/** Some rows of a table: as lines of an archive, how many, and the stored files they name. */
+export type Rows = { text: string; count: number; hashes: string[] };
 
 /**
  * The rows of a table, some at a time, in the order of their ids or of what they belong to.
@@ -77,14 +76,17 @@ export async function* rowsOf(
   const fields = fieldsOf(archived);
   const key = "own" in by ? by.own : by.parent;
   const order = [key.name, ...restOfKey(table, key)].map((name) => `\`${name}\``).join(", ");
-  const columns = fields.map((field) => `\`${field.column}\``).join(", ");
+  const hashes = fields.filter((field) => archived.hashes?.includes(field.name));
+  const columns = [`${lineExpression(fields)} AS line`, ...hashes.map(({ column }) => `\`${column}\``)].join(
+    ", ",
+  );
   const from = `SELECT ${columns} FROM \`${getTableName(table)}\` WHERE \`${key.name}\` IN `;
   const seen = seenBy(archived, taker);
   const atOnce = LONG.has(archived.name) ? LONG_AT_ONCE : ROWS_AT_ONCE;
   const read = (i: number) => {
     // Ids of the database, which are written as they are: a value each would take longer than the rows themselves.
     const some = ids.slice(i, i + atOnce).map((id) => `'${id}'`);
-    const asked = queryRows<Record<string, unknown>>(
+    const asked = queryRows<Row & { line: string }>(
       tx,
       sql`${sql.raw(`${from}(${some.join(",")})`)}${seen ? sql` AND ${seen}` : sql``} ORDER BY ${sql.raw(order)}`,
     );
@@ -95,9 +97,15 @@ export async function* rowsOf(
   // The next ones are read while these are written.
   let coming = ids.length ? read(0) : null;
   for (let i = 0; coming; i += atOnce) {
-    const rows: Record<string, unknown>[] = await coming;
+    const rows: (Row & { line: string })[] = await coming;
     coming = i + atOnce < ids.length ? read(i + atOnce) : null;
-    if (rows.length) yield { rows, lines: rows.map((row) => lineOf(fields, row, exchange)) };
+    if (!rows.length) continue;
+    const found = hashes.flatMap(({ column }) => rows.map((row) => row[column]));
+    yield {
+      text: withIds(`${rows.map((row) => row.line).join("\n")}\n`, exchange),
+      count: rows.length,
+      hashes: found.filter((hash) => typeof hash === "string"),
+    };
   }
 }
 

@@ -16,7 +16,6 @@ import {
   teamRow,
   topCollections,
 } from "@/data/archive/rows";
-import { fieldsOf } from "@/data/archive/fields";
 import { ARCHIVED } from "@/data/archive/tables";
 import type { Tx } from "@/data/database";
 import { openFile, readStored } from "@/outside/files";
@@ -119,16 +118,11 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
     tables[archived.name] = 0;
     const { name, by } = archived;
     const known = ids.get("own" in by ? name : by.of) ?? [];
-    const columns = fieldsOf(archived).flatMap((one) =>
-      archived.hashes?.includes(one.name) ? one.column : [],
-    );
     const lines = async function* () {
-      for await (const { rows, lines } of rowsOf(tx, archived, known, taker, exchange)) {
-        tables[name]! += rows.length;
-        for (const column of columns)
-          for (const row of rows) if (typeof row[column] === "string") hashes.add(row[column]);
-        const text = lines.join("\n");
-        yield name === "edition" ? `${withDigests(text, digests)}\n` : `${text}\n`;
+      for await (const { text, count, hashes: named } of rowsOf(tx, archived, known, taker, exchange)) {
+        tables[name]! += count;
+        for (const hash of named) hashes.add(hash);
+        yield name === "edition" ? withDigests(text, digests) : text;
       }
     };
     const path = `data/tables/${name}.jsonl`;
@@ -209,12 +203,12 @@ async function editionDigests(
 ): Promise<Map<string, { hash: string; bytes: Uint8Array }>> {
   const made = new Map<string, { hash: string; bytes: Uint8Array }>();
   const editions = ARCHIVED.find((one) => one.name === "edition")!;
-  for await (const { rows } of rowsOf(tx, editions, ids, taker, exchange))
-    for (const { digest } of rows as { digest: string }[]) {
+  for await (const { text } of rowsOf(tx, editions, ids, taker, exchange))
+    for (const [, digest = ""] of text.matchAll(/"digest":"([\da-f]{64})"/g)) {
       const stored = made.has(digest) ? null : await readStored(digest).catch(() => null);
       if (!stored) continue;
-      const text = exchangeIds(new TextDecoder().decode(stored), exchange);
-      const bytes = contentBytes(readContent(new TextEncoder().encode(text)));
+      const content = exchangeIds(new TextDecoder().decode(stored), exchange);
+      const bytes = contentBytes(readContent(new TextEncoder().encode(content)));
       made.set(digest, { hash: sha256(bytes), bytes });
     }
   return made;
