@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import fc from "fast-check";
 import { expect, test } from "vitest";
 import { arranged, htmlBibliography, textBibliography } from "./arranged";
 import { bibliography, plainBibliography } from "./bibliography";
@@ -152,4 +153,32 @@ test("what a reference is poor without is named by the kind of work; a site stan
   expect(lacks({ itemType: null, kind: "video", published: "2026" })).toEqual(["director"]);
   expect(lacks({ itemType: null, kind: "video", published: "2026", authors: ["A"] })).toEqual([]);
   expect(lacks({ address: "https://bog.example", authors: ["A"], published: "2026" })).toEqual([]);
+});
+
+test("what was cited before leaves nothing behind: an engine that is used again says what a new one does", () => {
+  const pool = [BOOK, PAGE].flatMap((one) =>
+    ["Weld, Ona", "Weld, Otto", "Lind, Tomas"].flatMap((author) =>
+      ["2019", "2020"].map((published) => ({
+        ...{ ...one, id: `${one.id} ${author} ${published}`, authors: [author], published },
+        title: `${one.title} ${published.slice(3)}`,
+      })),
+    ),
+  );
+  const styles = ["apa", "ieee", "chicago-author-date", "modern-language-association"];
+  let fresh = 0;
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(fc.subarray(pool, { minLength: 1 }), fc.constantFrom(...styles)), { maxLength: 6 }),
+      (asked) => {
+        for (const [works, style] of asked) {
+          const used = files(style);
+          // Another text, and so an engine of its own.
+          const own = { ...used, style: `${used.style}<!-- ${fresh++} -->` };
+          expect(bibliography(works, used)).toEqual(bibliography(works, own));
+          expect(citation(works, null, used)).toEqual(citation(works, null, own));
+        }
+      },
+    ),
+    { numRuns: 6 },
+  );
 });
