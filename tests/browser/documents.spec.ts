@@ -1,9 +1,11 @@
 import AxeBuilder from "@axe-core/playwright";
+import { randomUUID } from "node:crypto";
 import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { pathToFileURL } from "node:url";
 import { unzipSync } from "fflate";
+import { germanTemplate } from "../outside/sources/german-template";
 import { expect, items, openCollection, openCopy, share, signIn, test } from "./hands";
 
 test("a collection leaves as documents with a bibliography; one thing is cited in another style", async ({
@@ -171,4 +173,61 @@ test("a bibliography has the style of its collection, is filled in where it is p
   await expect(reader.getByText("IEEE", { exact: true })).toBeVisible();
   await expect(reader.getByText(/Pencil, not pen/)).toBeVisible();
   expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+});
+
+test("a file of many items is made in the background, in the template of the team, and fetched when it is ready", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ama");
+  const { teams } = (await (await page.request.get("/api/actions/teams.read")).json()) as {
+    teams: { id: string; own: boolean }[];
+  };
+  // The template is that of the team of one, where nobody else makes anything.
+  const own = teams.find((one) => one.own)!.id;
+  const post = async <T>(name: string, data: object): Promise<T> => {
+    const answer = await page.request.post(`/api/actions/${name}`, {
+      ...{ data, headers: { origin: new URL(page.url()).origin } },
+    });
+    expect(answer.status(), await answer.text()).toBe(200);
+    return (await answer.json()) as T;
+  };
+  await page.goto(`/team/${own}/people`);
+  const template = page.getByRole("region", { name: "Documents" });
+  const file = (name: string, buffer: Buffer) => ({ name, mimeType: "application/octet-stream", buffer });
+  await page
+    .getByLabel("Template for documents")
+    .setInputFiles(file("letter.docx", Buffer.from("no document")));
+  await expect(template.getByRole("alert")).toContainText("no document of a word processor");
+  await page
+    .getByLabel("Template for documents")
+    .setInputFiles(file("letter.dotx", Buffer.from(germanTemplate())));
+  await expect(template).toContainText("are put into letter.dotx");
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  const { collection } = await post<{ collection: { id: string } }>("collections.make", {
+    ...{ team: own, title: "Many readings" },
+  });
+  const { item } = await post<{ item: { id: string } }>("capture.work", {
+    ...{ team: own, type: "book", title: "The peat and the water", collection: collection.id },
+  });
+  const placements = Array.from({ length: 300 }, () => item.id);
+  for (let i = 0; i < 2; i++)
+    await post("placements.copy-many", {
+      ...{ placements, collection: collection.id, ids: placements.map(() => randomUUID()) },
+    });
+  await page.goto(`/publish/${collection.id}`);
+  await page.getByRole("button", { name: /^Word processor/ }).click();
+  const orders = page.getByRole("region", { name: "Files being made" });
+  const ready = orders.getByRole("link", { name: "Many readings.docx" });
+  await expect(ready).toBeVisible({ timeout: 30_000 });
+  expect((await new AxeBuilder({ page }).include("#main").analyze()).violations).toEqual([]);
+  const download = page.waitForEvent("download");
+  await ready.click();
+  const parts = unzipSync(readFileSync((await (await download).path())!));
+  expect(Buffer.from(parts["word/header1.xml"]!).toString()).toContain("Moor-Schule");
+  expect(Buffer.from(parts["word/document.xml"]!).toString().split("The peat and the water").length).toBe(
+    602,
+  );
+  await page.goto(`/team/${own}/people`);
+  await template.getByRole("button", { name: "Without a template" }).click();
+  await expect(template).toContainText("have the look of Hobbin");
 });

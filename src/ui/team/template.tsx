@@ -30,7 +30,7 @@ export function Template({ team, owner }: { team: string; owner: boolean }) {
   };
   const template = data?.template;
   return (
-    <section className="flex flex-col gap-2">
+    <section aria-label="Documents" className="flex flex-col gap-2">
       <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Documents</h2>
       <p className="break-words">
         {template ? (
