@@ -209,23 +209,26 @@ test("a file of many items is made in the background, in the template of the tea
   const { item } = await post<{ item: { id: string } }>("capture.work", {
     ...{ team: own, type: "book", title: "The peat and the water", collection: collection.id },
   });
-  const placements = Array.from({ length: 300 }, () => item.id);
-  for (let i = 0; i < 2; i++)
-    await post("placements.copy-many", {
-      ...{ placements, collection: collection.id, ids: placements.map(() => randomUUID()) },
-    });
+  const placements = [item.id];
+  while (placements.length < 512) {
+    const ids = placements.map(() => randomUUID());
+    await post("placements.copy-many", { placements, collection: collection.id, ids });
+    placements.push(...ids);
+  }
   await page.goto(`/publish/${collection.id}`);
   await page.getByRole("button", { name: /^Word processor/ }).click();
   const orders = page.getByRole("region", { name: "Files being made" });
   const ready = orders.getByRole("link", { name: "Many readings.docx" });
   await expect(ready).toBeVisible({ timeout: 30_000 });
-  expect((await new AxeBuilder({ page }).include("#main").analyze()).violations).toEqual([]);
+  expect(
+    (await new AxeBuilder({ page }).include('[aria-label="Files being made"]').analyze()).violations,
+  ).toEqual([]);
   const download = page.waitForEvent("download");
   await ready.click();
   const parts = unzipSync(readFileSync((await (await download).path())!));
   expect(Buffer.from(parts["word/header1.xml"]!).toString()).toContain("Moor-Schule");
   expect(Buffer.from(parts["word/document.xml"]!).toString().split("The peat and the water").length).toBe(
-    602,
+    513,
   );
   await page.goto(`/team/${own}/people`);
   await template.getByRole("button", { name: "Without a template" }).click();

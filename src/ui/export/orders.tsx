@@ -29,16 +29,19 @@ export const useOrders = (collection: string) =>
 
 /** Files that were ordered: how far each is, and the way to it once it is ready. */
 export function Orders({ orders }: { orders: readonly Order[] }) {
+  // It is there before anything is in it, so that what comes is heard.
   if (!orders.length) return <div role="status" />;
   return (
     <section aria-label="Files being made" className="rounded-md border border-line px-4 py-2">
-      <ul role="status" className="divide-y divide-line">
-        {orders.map((one) => (
-          <li key={one.id} className="flex flex-col gap-1.5 py-2">
-            <Said one={one} />
-          </li>
-        ))}
-      </ul>
+      <div role="status">
+        <ul className="divide-y divide-line">
+          {orders.map((one) => (
+            <li key={one.id} className="flex flex-col gap-1.5 py-2">
+              <Said one={one} />
+            </li>
+          ))}
+        </ul>
+      </div>
     </section>
   );
 }
