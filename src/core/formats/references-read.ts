@@ -4,6 +4,7 @@ import "@citation-js/plugin-ris";
 import { type CslItem, readCslItem } from "../cite/csl-read";
 import { isDoi } from "../cite/identifiers";
 import { plainText } from "../text/plain";
+import { bareDoiText, bibtexEntries } from "./bibtex-entries";
 import { bareLink, emptyFolder, type ImportedFile } from "./imported";
 
 export type ReferenceFormat = "ris" | "bibtex" | "csl-json";
@@ -23,17 +24,20 @@ export function readReferences(file: string, format: ReferenceFormat): ImportedF
       passedOver++;
       continue;
     }
-    for (const { item, keywords, address } of found) {
-      const { title, address: url, abstract, keyword, note, ...reference } = readCslItem(item);
+    for (const { item, keywords, address, others } of found) {
+      const { title: own, address: url, abstract, keyword, note, ...reference } = readCslItem(item);
+      const title = own || namedBy(reference.fields);
       if (!title) {
         passedOver++;
         continue;
       }
       const doi = reference.fields.DOI;
       root.children.push(
-        bareLink(url || address || (doi && isDoi(doi) ? `https://doi.org/${doi}` : ""), {
+        bareLink(address || url || (doi && isDoi(doi) ? `https://doi.org/${doi}` : ""), {
           title: titleOf(title),
-          context: plainText(note || abstract).slice(0, 4000),
+          context: [plainText(note || abstract).slice(0, 4000), ...others.map((one) => `Also at ${one}`)]
+            .filter(Boolean)
+            .join("\n"),
           tagText: keywords || keyword,
           reference,
         }),
@@ -62,64 +66,110 @@ function records(file: string, format: ReferenceFormat): string[] {
     const list: unknown = JSON.parse(file);
     return (Array.isArray(list) ? list : [list]).map((one) => JSON.stringify(one));
   }
-  return entriesOf(file);
+  return bibtexEntries(file);
 }
 
-/** Cuts a BibTeX file at its entries; braces are counted, so that an @ inside a field does not cut. */
-function entriesOf(file: string): string[] {
-  const entries: string[] = [];
-  const strings: string[] = [];
-  for (let at = file.indexOf("@"); at >= 0;) {
-    const kind = /^@\s*([a-z]+)\s*[{(]/i.exec(file.slice(at, at + 80));
-    if (!kind) {
-      at = file.indexOf("@", at + 1);
-      continue;
-    }
-    let depth = 0;
-    let end = at;
-    for (; end < file.length; end++) {
-      if (file[end] === "\\") end++;
-      else if (file[end] === "{" || file[end] === "(") depth++;
-      else if ((file[end] === "}" || file[end] === ")") && --depth === 0) break;
-    }
-    // An entry that never ends stops at the next one that begins a line.
-    if (end >= file.length) {
-      const next = file.slice(at + 1).search(/^@/m);
-      end = next < 0 ? file.length : at + next;
-    }
-    const entry = file.slice(at, end + 1);
-    if (/^string$/i.test(kind[1]!)) strings.push(entry);
-    else if (!/^(comment|preamble)$/i.test(kind[1]!)) entries.push(entry);
-    at = file.indexOf("@", end + 1);
-  }
-  return entries.map((entry) => (strings.length ? `${strings.join("\n")}\n${entry}` : entry));
-}
+/** What names a work that has no title: what it stands in, and where in it. */
+const namedBy = ({
+  "container-title": container,
+  volume,
+  issue,
+  page,
+}: Partial<Record<string, string>>): string =>
+  container
+    ? [[container, volume && (issue ? `${volume}(${issue})` : volume)].filter(Boolean).join(" "), page]
+        .filter(Boolean)
+        .join(", ")
+    : "";
 
-type Found = { item: CslItem; keywords: string; address: string };
+/** `others`: more addresses of the same work. */
+type Found = { item: CslItem; keywords: string; address: string; others: string[] };
 
 function readRecord(record: string, format: ReferenceFormat): Found[] | null {
   try {
-    if (format === "csl-json") return [{ item: JSON.parse(record) as CslItem, keywords: "", address: "" }];
-    const forceType = format === "ris" ? "@ris/file" : "@biblatex/text";
-    const items = plugins.input.chain(record, { forceType, generateGraph: false }) as CslItem[];
-    const keywords = format === "bibtex" ? (field(record, "keywords") ?? field(record, "keyword") ?? "") : "";
-    // The RIS reader wants a DOI in a form many files do not use.
-    const doi = format === "ris" ? /^DO {2}- (.+)$/m.exec(record)?.[1]?.trim() : undefined;
-    return items.map((item) => ({
-      item:
-        doi && !item.DOI
-          ? { ...item, DOI: doi.replace(/^https?:\/\/(dx\.)?doi\.org\/|^doi:\s*/i, "") }
-          : item,
-      keywords,
-      address: "",
-    }));
+    if (format === "csl-json")
+      return [{ item: JSON.parse(record) as CslItem, keywords: "", address: "", others: [] }];
+    return format === "ris" ? readRis(record) : readBibtex(record);
   } catch {
     return null;
   }
 }
 
+const itemsOf = (record: string, forceType: string): CslItem[] =>
+  plugins.input.chain(record, { forceType, generateGraph: false }) as CslItem[];
+
+function readBibtex(record: string): Found[] {
+  const keywords = field(record, "keywords") ?? field(record, "keyword") ?? "";
+  const [address = "", ...others] = addressesIn(
+    [field(record, "url"), field(record, "howpublished")].filter(Boolean).join(" "),
+  );
+  return itemsOf(record, "@biblatex/text").map((item) => ({
+    ...{ item: withoutOthers(item), keywords, address, others },
+  }));
+}
+
+/** Types of references RIS 2011 knows, and older ones; what a program made up is a general work. */
+const RIS_TYPES = new Set(
+  "ABST ADVS AGGR ANCIENT ART BILL BLOG BOOK CASE CHAP CHART CLSWK COMP CONF CPAPER CTLG DATA DBASE DICT EBOOK ECHAP EDBOOK EJOUR ELEC ENCYC EQUA FIGURE GEN GOVDOC GRNT HEAR ICOMM INPR JFULL JOUR LEGAL MANSCPT MAP MGZN MPCT MULTI MUSIC NEWS PAMP PAT PCOMM RPRT SER SLIDE SOUND STAND STAT THES UNBILL UNPB VIDEO WEB".split(
+    " ",
+  ),
+);
+
+function readRis(record: string): Found[] {
+  const known = record.replace(/^TY {2}- *(\S*).*$/m, (line, type: string) =>
+    RIS_TYPES.has(type.toUpperCase()) ? line : "TY  - GEN",
+  );
+  const values = (tag: string) =>
+    [...record.matchAll(new RegExp(`^${tag} {2}- *(.+)$`, "gm"))].map((one) => one[1]!.trim());
+  // The RIS reader wants a DOI in a form many files do not use.
+  const [doi] = values("DO");
+  const [address = "", ...others] = addressesIn(values("UR").join(" "));
+  const [, year, month, day] =
+    /^(\d{4})(?:\/(\d{1,2})?)?(?:\/(\d{1,2})?)?/.exec(values("(?:PY|Y1|DA)")[0] ?? "") ?? [];
+  const parts = [year, month, day].slice(0, month ? (day ? 3 : 2) : 1).map(Number);
+  return itemsOf(known, "@ris/file").map((item) => ({
+    item: {
+      ...withoutOthers(item),
+      ...(doi && !item.DOI ? { DOI: bareDoiText(doi) } : {}),
+      ...(year && { issued: { "date-parts": [parts] } }),
+    },
+    ...{ keywords: "", address, others },
+  }));
+}
+
+/** “and others” is no author. */
+const withoutOthers = (item: CslItem): CslItem =>
+  Object.fromEntries(
+    Object.entries(item).map(([name, value]) => [
+      name,
+      Array.isArray(value) && value.length > 1
+        ? value.filter(
+            (one: unknown) =>
+              !/^others$/i.test(
+                String(
+                  (one as { family?: string; literal?: string } | null)?.family ??
+                    (one as { literal?: string } | null)?.literal ??
+                    "",
+                ),
+              ) || Boolean((one as { given?: string } | null)?.given),
+          )
+        : value,
+    ]),
+  );
+
+/** Web addresses in a field, each once. */
+const addressesIn = (text: string): string[] => [
+  ...new Set(
+    [...text.matchAll(/https?:\/\/[^\s{}"<>]+/g)].map((one) =>
+      one[0].replace(/[.,;]+$/, "").replace(/\\([_%&#~])/g, "$1"),
+    ),
+  ),
+];
+
 /** The raw text of one field of a BibTeX entry. */
 function field(entry: string, name: string): string | undefined {
-  const found = new RegExp(`\\b${name}\\s*=\\s*(?:\\{([^{}]*)\\}|"([^"]*)")`, "i").exec(entry);
+  const found = new RegExp(`\\b${name}\\s*=\\s*(?:\\{((?:[^{}]|\\{[^{}]*\\})*)\\}|"([^"]*)")`, "i").exec(
+    entry,
+  );
   return (found?.[1] ?? found?.[2])?.trim();
 }

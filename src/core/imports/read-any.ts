@@ -67,11 +67,17 @@ function formatOf(name: string, text: string): Format {
   if (/<(rss|feed|rdf:rdf)[\s>]/i.test(head) && !/<html[\s>]/i.test(head)) return "feed";
   if (/^[[{]/.test(head)) {
     if (/"version"\s*:\s*"https?:\/\/(www\.)?jsonfeed\.org/.test(head)) return "feed";
-    if (isJson(text)) return "csl-json";
+    const json = parsed(text);
+    if (json !== undefined) {
+      if (!isReferences(json))
+        throw new Error("This JSON holds nothing that can be read here: no references, no feed.");
+      return "csl-json";
+    }
   }
-  if (/^TY {2}- /m.test(head)) return "ris";
-  if (/^@\s*[a-z]+\s*[{(]/im.test(head) && (/^(bib|bibtex|biblatex)$/.test(ending) || /^@/.test(head)))
-    return "bibtex";
+  // A name's ending counts where a long word of whoever made the file stands first.
+  if (/^TY {2}- /m.test(ending === "ris" ? text : head)) return "ris";
+  const isBib = /^(bib|bibtex|biblatex)$/.test(ending);
+  if (/^@\s*[a-z]+\s*[{(]/im.test(isBib ? text : head) && (isBib || /^@/.test(head))) return "bibtex";
   if (/^(csv|tsv|tab)$/.test(ending)) return "table";
   if (/^(md|markdown)$/.test(ending)) return "markdown";
   if (/^(html?|xhtml)$/.test(ending))
@@ -80,14 +86,23 @@ function formatOf(name: string, text: string): Format {
   return "text";
 }
 
-function isJson(text: string): boolean {
+/** JSON, or undefined when it is none. */
+function parsed(text: string): unknown {
   try {
-    JSON.parse(text);
-    return true;
+    return JSON.parse(text) as unknown;
   } catch {
-    return false;
+    return undefined;
   }
 }
+
+/** Whether something of this is an item of CSL-JSON: it has a type, or at least a title. */
+const isReferences = (json: unknown): boolean =>
+  (Array.isArray(json) ? json : [json]).some(
+    (one) =>
+      typeof one === "object" &&
+      one !== null &&
+      ["type", "title"].some((name) => typeof (one as Record<string, unknown>)[name] === "string"),
+  );
 
 /**
  * The text of a file's bytes: by byte order mark, else UTF-8 when it is valid UTF-8, else Western European.
