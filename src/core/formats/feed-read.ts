@@ -1,6 +1,6 @@
-import { parseFeed } from "htmlparser2";
 import { resolveReference } from "../address/read-address";
 import { plainText } from "../text/plain";
+import { elementsOf, TooDeep, wordsOf, type XmlElement, xmlTree } from "./xml-tree";
 import { bareLink, emptyFolder, type ImportedFile } from "./imported";
 
 /**
@@ -12,28 +12,125 @@ export function readFeed(file: string): ImportedFile | null {
   return /^\s*\{/.test(file) ? readJsonFeed(file) : readXmlFeed(file);
 }
 
+/**
+ * @throws {Error} in words, when it is nested deeper than any feed is
+ */
 function readXmlFeed(file: string): ImportedFile | null {
-  const feed = parseFeed(file);
-  if (!feed) return null;
-  const root = emptyFolder(plainText(feed.title ?? ""));
-  root.description = plainText(feed.description ?? "");
+  const top = treeOf(file);
+  if (!top) return null;
+  const isAtom = top.name === "feed" || top.name === "entry";
+  const channel = isAtom ? top : elementsOf(top, "channel")[0];
+  if (!channel) return null;
+  const root = emptyFolder(top.name === "entry" ? "" : titleOf(channel));
+  root.description = plainText(wordsOf(elementsOf(channel, "description", "subtitle", "tagline")[0]));
+  // RSS 1.0 has its items beside the channel; an entry may stand alone (RFC 4287, 2).
+  const items =
+    top.name === "entry"
+      ? [top]
+      : [...elementsOf(channel, "item", "entry"), ...(isAtom ? [] : elementsOf(top, "item"))];
+  const base = baseOf(baseOf("", top), channel);
+  const home = addressOf(channel, base) ?? "";
   let passedOver = 0;
-  for (const item of feed.items) {
-    const guid = /^https?:\/\//.test(item.id ?? "") ? item.id : undefined;
-    const address = resolveReference(item.link ?? guid, feed.link ?? "http://feed.invalid/");
-    if (!address || address.startsWith("http://feed.invalid/")) {
+  for (const item of items) {
+    const address = addressOf(item, baseOf(base, item), home);
+    if (!address) {
       passedOver++;
       continue;
     }
+    const authors = authorsOf(item);
+    const known = authors.length ? authors : authorsOf(channel);
     root.children.push(
       bareLink(address, {
-        title: plainText(item.title ?? ""),
-        context: short(plainText(item.description ?? "")),
-        addedAt: item.pubDate && !Number.isNaN(+item.pubDate) ? item.pubDate : null,
+        title: titleOf(item),
+        context: short(
+          plainText(wordsOf(elementsOf(item, "description", "summary", "content", "content:encoded")[0])),
+        ),
+        tagText: tagsOf(item).join(","),
+        addedAt: dateOf(item),
+        ...(known.length && { reference: { type: null, fields: {}, authors: known } }),
       }),
     );
   }
   return { root, passedOver, separator: "comma" };
+}
+
+function treeOf(file: string): XmlElement | null {
+  try {
+    const top = xmlTree(file);
+    return top && /^(rss|rdf:RDF|feed|entry)$/i.test(top.name) ? top : null;
+  } catch (error) {
+    if (!(error instanceof TooDeep)) throw error;
+    throw new Error("This feed is nested deeper than any feed is.", { cause: error });
+  }
+}
+
+/** Atom's titles say what they are; what is text in one is no markup (RFC 4287, 3.1.1). */
+function titleOf(of: XmlElement): string {
+  const [title] = elementsOf(of, "title");
+  const isText = title && title.attributes.type === "text";
+  return isText ? wordsOf(title).replace(/\s+/g, " ").trim() : plainText(wordsOf(title));
+}
+
+/** What addresses in an element are relative to (XML Base). */
+function baseOf(base: string, { attributes }: XmlElement): string {
+  const own = attributes["xml:base"];
+  return own ? (resolveReference(own, base || "http://feed.invalid/") ?? base) : base;
+}
+
+/**
+ * The page of an entry: the link that leads to the same in another form, or to none that is named (RFC 4287, 4.2.7.2), HTML
+ * before others; of RSS its link; else what names it, where that is an address.
+ * @param home the page of the feed, to which addresses are relative where nothing else is said
+ */
+function addressOf(of: XmlElement, base: string, home = ""): string | null {
+  const resolve = (address: string, at = base) => {
+    const found = resolveReference(address.trim(), at || home || "http://feed.invalid/");
+    return found && !found.startsWith("http://feed.invalid/") ? found : null;
+  };
+  const links = elementsOf(of, "link", "atom:link").filter(
+    ({ attributes: { href, rel = "alternate" } }) => href && rel === "alternate",
+  );
+  const html = links.find(({ attributes: { type = "text/html" } }) => /html/.test(type));
+  const [link = html] = html ? [html] : links;
+  if (link) return resolve(link.attributes.href!, baseOf(base, link));
+  const plain = elementsOf(of, "link").find((one) => !one.attributes.href && wordsOf(one).trim());
+  if (plain) return resolve(wordsOf(plain));
+  const [guid] = elementsOf(of, "guid", "id");
+  const named = wordsOf(guid).trim();
+  return /^https?:\/\//.test(named) && guid!.attributes.isPermaLink !== "false" ? resolve(named) : null;
+}
+
+/** “mail (Name)” and “Name <mail>” are names. */
+const nameOf = (written: string): string => {
+  const words = written.replace(/\s+/g, " ").trim();
+  return (/^\S+@\S+ \((.+)\)$/.exec(words)?.[1] ?? words.replace(/\s*<\S+@\S+>$/, "")).trim();
+};
+const authorsOf = (of: XmlElement): string[] =>
+  elementsOf(of, "author", "dc:creator", "itunes:author")
+    .map((one) =>
+      nameOf(
+        wordsOf(elementsOf(one, "name")[0] ?? (elementsOf(one, "uri", "email").length ? undefined : one)),
+      ),
+    )
+    .filter((name, i, all) => name && all.indexOf(name) === i)
+    .slice(0, 50);
+
+/** Commas stand between tags, so that there is none in one. */
+const tagsOf = (of: XmlElement): string[] =>
+  elementsOf(of, "category", "dc:subject")
+    .map((one) =>
+      (one.attributes.label ?? one.attributes.term ?? wordsOf(one)).replace(/[\s,]+/g, " ").trim(),
+    )
+    .filter((tag, i, all) => tag && all.indexOf(tag) === i)
+    .slice(0, 50);
+
+/** Atom 1.0, Atom 0.3, RSS, Dublin Core. */
+function dateOf(of: XmlElement): Date | null {
+  for (const name of ["published", "issued", "pubDate", "dc:date", "created", "updated", "modified"]) {
+    const time = Date.parse(wordsOf(elementsOf(of, name)[0]).trim());
+    if (!Number.isNaN(time)) return new Date(time);
+  }
+  return null;
 }
 
 type JsonItem = {

@@ -64,7 +64,12 @@ function formatOf(name: string, text: string): Format {
   const head = text.slice(0, 4000).trimStart();
   if (/^<!doctype netscape-bookmark/i.test(head)) return "bookmarks";
   if (/<opml[\s>]/i.test(head)) return "opml";
-  if (/<(rss|feed|rdf:rdf)[\s>]/i.test(head) && !/<html[\s>]/i.test(head)) return "feed";
+  if (
+    (/<(rss|feed|rdf:rdf)[\s>]/i.test(head) ||
+      /<entry\s[^>]*xmlns="http:\/\/www\.w3\.org\/2005\/Atom"/.test(head)) &&
+    !/<html[\s>]/i.test(head)
+  )
+    return "feed";
   if (/^[[{]/.test(head)) {
     if (/"version"\s*:\s*"https?:\/\/(www\.)?jsonfeed\.org/.test(head)) return "feed";
     const json = parsed(text);
