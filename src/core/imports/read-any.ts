@@ -5,6 +5,7 @@ import type { ImportedFile } from "../formats/imported";
 import { readOpml } from "../formats/opml-read";
 import { readReferences } from "../formats/references-read";
 import { readTable, type Table, tableToLinks } from "../formats/table-read";
+import { encodingOf } from "../text/encoding";
 import { outlineText } from "./find-links";
 import { outlineHtml } from "./outline-html";
 import type { Format } from "./read-any-words";
@@ -110,15 +111,16 @@ const isReferences = (json: unknown): boolean =>
   );
 
 /**
- * The text of a file's bytes: by byte order mark, else UTF-8 when it is valid UTF-8, else Western European.
- * @param bytes a whole file, in UTF-8, UTF-16 with its mark, or Windows-1252
+ * The text of a file's bytes, by the encoding it has. For browsers, which know every encoding there is.
+ * @param bytes a whole file
  */
-export function decodeText(bytes: Uint8Array): string {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes.subarray(2));
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes.subarray(2));
+export const decodeText = (bytes: Uint8Array): string =>
+  new TextDecoder(encodingOf(bytes, isDecoded)).decode(bytes);
+
+function isDecoded(label: string): boolean {
   try {
-    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+    return new TextDecoder(label).encoding !== "";
   } catch {
-    return new TextDecoder("windows-1252").decode(bytes);
+    return false;
   }
 }
