@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { partialDate } from "../page/dates";
+import { meaningOf } from "./table-heads";
 import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from "./imported";
 
 /** What a column of a table means. */
@@ -23,21 +24,6 @@ export type Table = {
   rows: string[][];
   meanings: ColumnMeaning[];
 };
-
-/** Words by which the heads of columns are known; common practice of exports, no single source. */
-const HEADS: [ColumnMeaning, RegExp][] = [
-  ["address", /^(url|uri|link|href|address|web ?(site|address|page)|permalink|location)s?$/],
-  ["title", /^(title|name|headline|resource|label text)s?$/],
-  ["tags", /^(tag|keyword|label|subject|topic)s?$/],
-  ["note", /^(notes?|description|comments?|context|annotation|abstract|summary|excerpt|details)$/],
-  [
-    "date",
-    /^(date|added|created|saved|time|timestamp|(date|time)[ _]?(added|created|saved)|(added|created|saved)[ _]?(at|on|date))$/,
-  ],
-  ["collection", /^(collection|folder|list|category|group|path|board|notebook)$/],
-  ["section", /^(section|part|heading|week|unit|chapter)$/],
-  ["author", /^(author|creator|by)s?$/],
-];
 
 /**
  * Reads a table of text. The separator is found from the text (comma, semicolon, tab or bar), quotes follow RFC 4180,
@@ -79,9 +65,6 @@ export function readTable(text: string): Table {
 }
 
 const isAddress = (cell: string | undefined) => /^\s*(https?:\/\/|www\.)\S+\s*$/i.test(cell ?? "");
-const meaningOf = (head: string): ColumnMeaning =>
-  HEADS.find(([, words]) => words.test(head.trim().toLowerCase()))?.[0] ?? "nothing";
-
 /**
  * The table as links. Collections are made in the order in which the column first names them, sections within; a path
  * such as "Course / Unit 1" becomes collections in one another.
