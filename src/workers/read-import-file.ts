@@ -1,9 +1,11 @@
 import { readAddress } from "@/core/address/read-address";
 import { type Brought, layOut } from "@/core/imports/brought";
+import { tableOfHtml } from "@/core/formats/html-table";
 import { outlineHtml } from "@/core/imports/outline-html";
 import { decodeText, readAny } from "@/core/imports/read-any";
 import type { Format } from "@/core/imports/read-any-words";
-import { type ColumnMeaning, tableToLinks } from "@/core/formats/table-read";
+import { type ColumnMeaning } from "@/core/formats/table-heads";
+import { asTable, tableToLinks } from "@/core/formats/table-read";
 
 /** What the page asks of the worker: a file's bytes, or text and rich text from the clipboard. */
 export type ReadRequest = {
@@ -60,6 +62,10 @@ async function readWhole({ name, bytes, text, html }: ReadRequest) {
   }
   const plain = readAny("", text ?? "");
   if (!html || plain.format !== "text") return plain;
+  const rows = tableOfHtml(html);
+  const table = rows && asTable(rows);
+  if (table?.meanings.includes("address"))
+    return { format: "table" as const, file: tableToLinks(table), malformed: [], table };
   const rich = outlineHtml(html);
   // Some programs put markup on the clipboard that has lost the links of the text beside it.
   const links = (file: { children: unknown[] }) =>

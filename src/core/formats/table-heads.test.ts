@@ -1,6 +1,5 @@
 import { expect, test } from "vitest";
-import { COLUMN_MEANINGS } from "./table-read";
-import { meaningOf } from "./table-heads";
+import { COLUMN_MEANINGS, meaningOf } from "./table-heads";
 
 test.each([
   ["English", ["URL", "Title", "Tags", "Description", "Date added", "Folder", "Week", "Author"]],

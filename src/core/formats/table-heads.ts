@@ -1,4 +1,16 @@
-import type { ColumnMeaning } from "./table-read";
+/** What a column of a table means. */
+export const COLUMN_MEANINGS = [
+  "address",
+  "title",
+  "tags",
+  "note",
+  "date",
+  "collection",
+  "section",
+  "author",
+  "nothing",
+] as const;
+export type ColumnMeaning = (typeof COLUMN_MEANINGS)[number];
 
 /**
  * Words by which the heads of columns are known, folded, in English, German, French, Spanish, Dutch, Italian, Portuguese,

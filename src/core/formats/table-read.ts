@@ -1,21 +1,7 @@
 import Papa from "papaparse";
 import { partialDate } from "../page/dates";
-import { meaningOf } from "./table-heads";
+import { type ColumnMeaning, meaningOf } from "./table-heads";
 import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from "./imported";
-
-/** What a column of a table means. */
-export const COLUMN_MEANINGS = [
-  "address",
-  "title",
-  "tags",
-  "note",
-  "date",
-  "collection",
-  "section",
-  "author",
-  "nothing",
-] as const;
-export type ColumnMeaning = (typeof COLUMN_MEANINGS)[number];
 
 export type Table = {
   delimiter: string;
@@ -35,7 +21,11 @@ export function readTable(text: string): Table {
     skipEmptyLines: "greedy",
     delimitersToGuess: [",", ";", "\t", "|"],
   });
-  const all = parsed.data;
+  return asTable(parsed.data, parsed.meta.delimiter);
+}
+
+/** Rows that are known already, as a table. */
+export function asTable(all: string[][], delimiter = "\t"): Table {
   const first = all[0] ?? [];
   const headed =
     !first.some(isAddress) &&
@@ -61,7 +51,7 @@ export function readTable(text: string): Table {
       if (!headed && beside >= 0 && !meanings.includes("title")) meanings[beside] = "title";
     }
   }
-  return { delimiter: parsed.meta.delimiter, columns, rows, meanings };
+  return { delimiter, columns, rows, meanings };
 }
 
 const isAddress = (cell: string | undefined) => /^\s*(https?:\/\/|www\.)\S+\s*$/i.test(cell ?? "");

@@ -89,7 +89,23 @@ function formatOf(name: string, text: string): Format {
   if (/^(html?|xhtml)$/.test(ending))
     return /<dt>\s*<a\s/i.test(text.slice(0, 20_000)) ? "bookmarks" : "html";
   if (/^<(!doctype html|html|body|table|ul|ol|p|div|h[1-6])\b/i.test(head)) return "html";
-  return "text";
+  return hasTabs(text) ? "table" : "text";
+}
+
+/** Lines that each have as many tabs, as a spreadsheet puts them on the clipboard; one of them at least holds an address. */
+function hasTabs(text: string): boolean {
+  const lines = text
+    .slice(0, 200_000)
+    .split(/\r?\n/, 200)
+    .filter((line) => line.trim());
+  const tabs = (line: string) => line.split("\t").length;
+  const [first = ""] = lines;
+  return (
+    lines.length > 1 &&
+    tabs(first) > 1 &&
+    lines.slice(1, 50).every((line) => tabs(line) === tabs(first)) &&
+    lines.some((line) => /(^|\t)\s*https?:\/\/\S+\s*(\t|$)/.test(line))
+  );
 }
 
 /** JSON, or undefined when it is none. */

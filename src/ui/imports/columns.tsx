@@ -1,6 +1,6 @@
 "use client";
 
-import { COLUMN_MEANINGS, type ColumnMeaning } from "@/core/formats/table-read";
+import { COLUMN_MEANINGS, type ColumnMeaning } from "@/core/formats/table-heads";
 import type { ReadAnswer } from "@/workers/read-import-file";
 import { Choice } from "../parts/field";
 

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useState } from "react";
 import type { TagSeparator } from "@/core/formats/imported";
-import type { ColumnMeaning } from "@/core/formats/table-read";
+import type { ColumnMeaning } from "@/core/formats/table-heads";
 import { FORMAT_WORDS } from "@/core/imports/read-any-words";
 import type { ReadAnswer } from "@/workers/read-import-file";
 import { asPreview, editLine, markKnown, type PreviewLine, wrongLine } from "./preview-line";
