@@ -1,5 +1,6 @@
 import { Readability } from "@mozilla/readability";
 import { parseHTML } from "linkedom";
+import { parse, serialize } from "parse5";
 import { resolveReference } from "../address/read-address";
 import { plainText } from "../text/plain";
 import { sanitise } from "../text/sanitise";
@@ -18,11 +19,7 @@ const LEAST = 140;
  * @param address of the page, against which its links are resolved
  */
 export function makeReadingCopy(html: string, address: string): ReadingCopy | null {
-  // Without <html> the parser gives an empty body; without <base> links would stay relative.
-  const whole = /<html[\s>]/i.test(html.slice(0, 5000))
-    ? html
-    : `<!doctype html><html><body>${html}</body></html>`;
-  const { document } = parseHTML(whole.slice(0, MOST));
+  const { document } = parseHTML(wholeDocument(html.slice(0, MOST)));
   for (const link of document.querySelectorAll("a[href]")) {
     const href = resolveReference(link.getAttribute("href"), address);
     if (href) link.setAttribute("href", href);
@@ -33,4 +30,20 @@ export function makeReadingCopy(html: string, address: string): ReadingCopy | nu
   const clean = sanitise(found.content);
   const text = plainText(clean);
   return text.length < LEAST ? null : { html: clean, text };
+}
+
+/**
+ * A page as a whole document, as browsers read it (HTML standard, "tree construction"; parse5): pages may leave out `html`,
+ * `head` and `body`, or have something before them, and what finds the main matter wants all three.
+ */
+function wholeDocument(html: string): string {
+  try {
+    return serialize(parse(html));
+  } catch (error) {
+    // What is nested ten thousand deep cannot be written again.
+    if (!(error instanceof RangeError)) throw error;
+    return /<html[\s>]/i.test(html.slice(0, 5000))
+      ? html
+      : `<!doctype html><html><body>${html}</body></html>`;
+  }
 }
