@@ -82,9 +82,13 @@ export async function findInstalled(
   const parts = asked.split(/\s+/).filter(Boolean);
   if (!parts.length) return { found: [], of: all.length };
   const hits = all.filter((one) => parts.every((part) => one.folded.includes(part)));
-  const first = hits.filter((one) => one.folded.startsWith(asked));
-  const rest = hits.filter((one) => !one.folded.startsWith(asked));
-  return { found: [...first, ...rest].slice(0, most).map(({ id, name }) => ({ id, name })), of: all.length };
+  // The one that is called so, those that begin so, the others.
+  const rank = ({ name, folded }: Listed) => (fold(name) === asked ? 0 : folded.startsWith(asked) ? 1 : 2);
+  const found = hits
+    .map((one) => ({ one, at: rank(one) }))
+    .sort((a, b) => a.at - b.at)
+    .slice(0, most);
+  return { found: found.map(({ one: { id, name } }) => ({ id, name })), of: all.length };
 }
 
 /** A style that comes with Hobbin or is installed beside it; null: there is none of this id. */

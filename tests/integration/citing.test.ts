@@ -104,6 +104,7 @@ test("styles of the installation are found by words of their names, also those t
     (await as(editor, "references.styles", { team, find })).found.map((one) => one.id);
   expect(await found("JOURNAL mires")).toEqual(["notes-on-mires"]);
   expect(await found("mires")).toEqual(["mires-in-brief", "notes-on-mires"]);
+  expect(await found("notes on mires: a journal")).toEqual(["notes-on-mires"]);
   expect(await found("nothing of the kind")).toEqual([]);
   await as(editor, "collections.edit", { collection: week, citationStyle: "mires-in-brief" });
   const set = await as(editor, "references.bibliography", { collection: week });

@@ -58,7 +58,7 @@ export async function* measureDocuments(
     ["a document of a word processor", 1_200, () => docxInThread({ printed, paper: "a4", pictures: small })],
     ["a book (EPUB)", 300, () => epubInThread({ printed, pictures: small })],
     ["a workbook (XLSX), without pictures", 300, () => fileInThread({ tree, format: "xlsx" })],
-    ["a bibliography of 100 of them in a new style", 800, () => cite("apa", seen)],
+    ["a bibliography of 100 of them in a style its thread has read", 800, () => cite("apa", seen)],
   ];
   yield {
     what: `Making the small pictures of ${ITEMS} items, once`,

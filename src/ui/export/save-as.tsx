@@ -115,7 +115,7 @@ export function SaveAs({
   );
   return (
     <>
-      <div className="grid grid-cols-[1fr_auto] gap-3">
+      <div className="grid grid-cols-[1fr_auto] items-end gap-3">
         <StyleChoice team={team} label="With a bibliography" none="None" value={style} onChange={setStyle} />
         <Choice
           label="Paper"

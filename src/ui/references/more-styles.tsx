@@ -165,4 +165,5 @@ export function MoreStyles({
   );
 }
 
-const LOOK = "block w-full rounded-sm px-2 py-2.5 text-left hover:bg-wash";
+// The list scrolls, and would cut an outline around.
+const LOOK = "block w-full rounded-sm -outline-offset-2 px-2 py-2.5 text-left hover:bg-wash";
