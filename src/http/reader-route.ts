@@ -130,13 +130,17 @@ const unlessAway = (error: unknown): "away" => {
   throw error;
 };
 
-/** A reader whose page is not known here while the database is away is told what is so and what to do. */
+/** So many seconds later a page that could not be reached asks again. */
+const AGAIN = "5";
+
+/** A reader whose page is not known here while the database is away is told what is so; the page comes by itself. */
 const cannotBeReached = () =>
   plainPage(
     503,
     "This page cannot be reached just now",
-    "It is safe where it is stored. Try again in a moment.",
-    { "retry-after": "5" },
+    "It is safe where it is stored, and asked for again every few seconds.",
+    { "retry-after": AGAIN },
+    html`<meta http-equiv="refresh" content="${AGAIN}">`,
   );
 
 const notShared = () =>
@@ -151,12 +155,13 @@ function plainPage(
   title: string,
   words: string,
   more: Record<string, string> = {},
+  head?: Markup,
 ): Response {
   const page = html`<!doctype html>
 <html lang="en">
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width,initial-scale=1">
-<title>${title}</title>
+${head}<title>${title}</title>
 <style>${new Markup(READER_STYLE)}</style>
 <main>
 <h1>${title}</h1>

@@ -1,5 +1,5 @@
 import { readAddress } from "@/core/address/read-address";
-import { type Brought, layOut } from "@/core/imports/brought";
+import { atMost, type Brought, type BroughtLine, layOut } from "@/core/imports/brought";
 import { tableOfHtml } from "@/core/formats/html-table";
 import { outlineHtml } from "@/core/imports/outline-html";
 import { decodeText, readAny } from "@/core/imports/read-any";
@@ -16,14 +16,15 @@ export type ReadRequest = {
   /** Of a table: what its columns mean, when the person has changed it. */
   meanings?: ColumnMeaning[];
 };
+export type AddressSaid = "right" | "wrong" | "again";
 export type ReadAnswer =
   | {
       ok: true;
       format: Format;
       brought: Brought;
       table: { columns: string[]; meanings: ColumnMeaning[]; sample: string[][] } | null;
-      /** By line: whether its address is one. */
-      right: boolean[];
+      /** By line: whether its address is one, and that of a line before it. */
+      said: AddressSaid[];
       /** What looked like links and is none. */
       malformed: string[];
     }
@@ -41,18 +42,33 @@ async function read(asked: ReadRequest): Promise<ReadAnswer> {
   const reading = await readWhole(asked);
   const { file, format, table, malformed } = reading;
   const meanings = table ? (asked.meanings ?? table.meanings) : [];
-  const brought = layOut(table ? tableToLinks({ rows: table.rows, meanings }) : file, bareName(asked.name));
+  const whole = layOut(table ? tableToLinks({ rows: table.rows, meanings }) : file, bareName(asked.name));
+  const brought = asked.bytes ? whole : atMost(whole, MOST_PASTED);
   return {
     ok: true,
     format,
     brought,
     table: table ? { columns: table.columns, meanings, sample: table.rows.slice(0, 4) } : null,
-    right: brought.lines.map((line) =>
-      line.address ? readAddress(line.address).ok : Boolean(line.note || line.reference),
-    ),
+    said: saidOf(brought.lines),
     malformed,
   };
 }
+
+/** What is right, by line. */
+function saidOf(lines: readonly BroughtLine[]): AddressSaid[] {
+  const seen = new Set<string>();
+  return lines.map((line) => {
+    if (!line.address) return line.note || line.reference ? "right" : "wrong";
+    const read = readAddress(line.address);
+    if (!read.ok) return "wrong";
+    if (seen.has(read.address)) return "again";
+    seen.add(read.address);
+    return "right";
+  });
+}
+
+/** So many links of one paste: more is a file, or a slip. */
+const MOST_PASTED = 5_000;
 
 async function readWhole({ name, bytes, text, html }: ReadRequest) {
   if (bytes) {

@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
+import { atRest } from "./axe";
 import { expect, items, openCollection, paste, signIn, test } from "./hands";
 
 // Each look is a walk of its own, and none waits for the one before.
@@ -11,6 +12,7 @@ const LEVEL_AA = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 const options = { resultTypes: ["violations" as const] };
 
 const check = async (page: Page, what: string, axe: AxeBuilder) => {
+  await atRest(page);
   const { violations } = await axe.analyze();
   expect(
     violations.map((v) => `${what}: ${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`),

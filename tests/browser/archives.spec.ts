@@ -1,4 +1,4 @@
-import AxeBuilder from "@axe-core/playwright";
+import { axe } from "./axe";
 import { expect, items, newcomer, test } from "./hands";
 
 test("a team is taken along by its owner and comes back as a new one, with everything in it; what is none is refused", async ({
@@ -15,7 +15,7 @@ test("a team is taken along by its owner and comes back as a new one, with every
     page.getByRole("link", { name: "Take the archive" }).click(),
   ]);
   expect(archive.suggestedFilename()).toMatch(/\.zip$/);
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await axe(page)).toEqual([]);
 
   await page.goto("/account");
   const part = page.locator("#archives");
@@ -28,7 +28,7 @@ test("a team is taken along by its owner and comes back as a new one, with every
   await expect(part.getByText("This is no ZIP, or it is damaged.")).toBeVisible({ timeout: 30_000 });
   await choose((await archive.path())!);
   await expect(part.getByText(/is back, \d+ entries/)).toBeVisible({ timeout: 30_000 });
-  expect((await new AxeBuilder({ page }).include("#archives").analyze()).violations).toEqual([]);
+  expect(await axe(page, { part: "#archives" })).toEqual([]);
   await part.getByRole("link").first().click();
   await page.waitForURL(/\/team\//);
   expect(page.url()).not.toContain(team);

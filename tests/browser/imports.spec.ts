@@ -1,4 +1,5 @@
-import { at, expect, items, makeCollection, paste, signIn, test } from "./hands";
+import { axe } from "./axe";
+import { at, expect, items, makeCollection, paste, readFileSync, signIn, test } from "./hands";
 
 test("a list of 100 links is pasted and taken as proposed: two gestures; sections, titles and what is here already are seen", async ({
   browser,
@@ -80,4 +81,31 @@ test("a table: its columns are guessed and can be changed, its tags separated ot
   await page.getByRole("link", { name: /list/ }).first().click();
   await expect(items(page)).toHaveCount(2);
   await expect(items(page).first().getByText("moss", { exact: true })).toBeVisible();
+});
+
+test("what stays out of a file is looked at with its reason, and saved to be mended; what stands in two folders is one", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "rhea");
+  await page.getByRole("button", { name: "Bring in a file of links" }).click();
+  const bib = `@book{a, title = {Peat}, year = 2001, url = {https://list.localhost/peat}}
+@misc{b, note = {a work with no name}}
+@misc{c, title = {Peat again}, url = {https://list.localhost/peat}}
+@book{never, title = {ends`;
+  await page
+    .locator("input[type=file]")
+    .setInputFiles({ name: "works.bib", mimeType: "text/x-bibtex", buffer: Buffer.from(bib) });
+  await expect(page.getByText("1 new")).toBeVisible();
+  await expect(page.getByText("1 stands there once more")).toBeVisible();
+  await page.getByText("2 passed over: look at them").click();
+  await expect(page.getByRole("list", { name: "What was passed over" }).getByRole("listitem")).toHaveText([
+    /^Nothing that names it@misc\{b,/,
+    /^Cannot be read as an entry@book\{never,/,
+  ]);
+  expect(await axe(page, { part: '[role="dialog"]' })).toEqual([]);
+  if (process.env.SHOT) await page.screenshot({ path: process.env.SHOT });
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save them as a file" }).click();
+  expect((await download).suggestedFilename()).toBe("works, passed over.bib");
+  expect(readFileSync(await (await download).path(), "utf8")).toContain("note = {a work with no name}");
 });

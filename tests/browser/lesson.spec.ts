@@ -1,6 +1,6 @@
-import AxeBuilder from "@axe-core/playwright";
 import { type LessonPlan, planDocument } from "../../src/core/lesson/plan-document";
 import chromium from "../../tools/lib/chromium.json" with { type: "json" };
+import { axe } from "./axe";
 import { expect, openCollection, newcomer, test } from "./hands";
 
 // A microphone that is none, and a person who allows it.
@@ -40,14 +40,14 @@ test("a lesson: phases whose clock adds up, a spoken word, two sides on paper, a
   await expect(phase.getByRole("timer")).toContainText("0:02 of 10:00");
   await phase.getByRole("button", { name: "Stop, and keep it" }).click();
   await expect(phase.getByRole("listitem").getByText("Finding out, spoken")).toBeVisible({ timeout: 30_000 });
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await axe(page)).toEqual([]);
 
   const paper = await context.newPage();
   await paper.goto(`/api/plan/${id}?at=08:15`);
   const row = paper.getByRole("row").filter({ hasText: "Finding out" }).first();
   for (const said of ["08:25–08:40", "Hand out the pipes; say nothing.", "Measure three times.", "spoken"])
     await expect(row).toContainText(said);
-  expect((await new AxeBuilder({ page: paper }).analyze()).violations).toEqual([]);
+  expect(await axe(paper)).toEqual([]);
 
   const { code } = await act("share.set", { collection: id, audience: "link" });
   const reader = await (await browser.newContext()).newPage();
@@ -58,7 +58,7 @@ test("a lesson: phases whose clock adds up, a spoken word, two sides on paper, a
   await expect(reader.getByText("Hand out the pipes")).toHaveCount(0);
   // Where learners have nothing to do, the phase is the teacher's own.
   await expect(reader.getByRole("heading", { name: "To begin with" })).toHaveCount(0);
-  expect((await new AxeBuilder({ page: reader }).analyze()).violations).toEqual([]);
+  expect(await axe(reader)).toEqual([]);
 });
 
 test("a plan of a double lesson in seven phases, with all that is said and laid ready, is two pages on paper", async ({

@@ -21,7 +21,7 @@ if (what === "stage") {
     editor,
     { team, into },
     "Killed",
-    { places: [], lines, passedOver: 0, separator: "comma" },
+    { places: [], lines, passedOver: [], separator: "comma" },
     300,
   );
   await as(editor, "imports.set", { import: id, transition: "start" });

@@ -53,6 +53,15 @@ test("a bookmark file becomes collections; the same file twice adds nothing; all
     resource: { title: "A", tags: ["water table", "moss"], createdAt: new Date(1_700_000_000_000) },
   });
 
+  // What is called something else in its second folder is called that there.
+  const { collections } = await as(editor, "collections.tree", { team });
+  const unit = collections.find((one) => one.title === "Unit 1")!.id;
+  const inUnit = await as(editor, "collections.read", { collection: unit });
+  expect(inUnit.items.map((item) => [item.resource.title, item.heading])).toEqual([
+    ["B", ""],
+    ["A", "A again"],
+  ]);
+
   const again = await bringFile(editor, { team }, "bookmarks.html", FILE, 3);
   expect(again.import).toMatchObject({ made: 0, placed: 0, here: 4, rejected: 1 });
   expect(await all(team)).toEqual(after);
@@ -205,7 +214,7 @@ test("an import of which lines are missing does not start, and a part sent twice
   const intake = await stage(editor, { team }, "list", {
     places: [],
     lines: [lines[0]!],
-    passedOver: 0,
+    passedOver: [],
     separator: "comma",
   });
   await as(editor, "imports.add-lines", { import: intake, no: 0, lines: [lines[0]] });
@@ -213,7 +222,7 @@ test("an import of which lines are missing does not start, and a part sent twice
   const short = await stage(editor, { team }, "list", {
     places: [],
     lines,
-    passedOver: 0,
+    passedOver: [],
     separator: "comma",
   });
   await database().execute(sql`update import set total = 3 where id = ${short}`);

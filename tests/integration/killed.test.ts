@@ -73,7 +73,7 @@ test("an import whose process is killed again and again (kill -9) neither loses 
     editor,
     { team, into },
     "Killed",
-    { places: [], lines, passedOver: 0, separator: "comma" },
+    { places: [], lines, passedOver: [], separator: "comma" },
     300,
   );
   await as(editor, "imports.set", { import: id, transition: "start" });

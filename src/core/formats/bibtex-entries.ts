@@ -33,29 +33,50 @@ export function bibtexEntries(file: string): string[] {
   });
 }
 
-/** Cuts a file at its entries; braces are counted, so that an @ inside a field does not cut. */
+/**
+ * Cuts a file at its entries; braces are counted, so that an @ inside a field does not cut. One that never ends stops at the
+ * next that begins a line; from then on braces may not be looked for to the end of the file again and again.
+ */
 function* cut(file: string): Generator<{ kind: string; text: string }> {
+  let isWhole = true;
   for (let at = file.indexOf("@"); at >= 0;) {
     const kind = /^@\s*([a-z]+)\s*[{(]/i.exec(file.slice(at, at + 80));
     if (!kind) {
       at = file.indexOf("@", at + 1);
       continue;
     }
-    let depth = 0;
-    let end = at;
-    for (; end < file.length; end++) {
-      if (file[end] === "\\") end++;
-      else if (file[end] === "{" || file[end] === "(") depth++;
-      else if ((file[end] === "}" || file[end] === ")") && --depth === 0) break;
-    }
-    // An entry that never ends stops at the next one that begins a line.
-    if (end >= file.length) {
-      const next = file.slice(at + 1).search(/^@/m);
-      end = next < 0 ? file.length : at + next;
+    const next = () => {
+      const begins = file.indexOf("\n@", at);
+      return begins < 0 ? file.length : begins;
+    };
+    let end = endOf(file, at + kind[0].length - 1, isWhole ? file.length : next());
+    if (end < 0) {
+      isWhole = false;
+      end = next();
     }
     yield { kind: kind[1]!.toLowerCase(), text: file.slice(at, end + 1) };
     at = file.indexOf("@", end + 1);
   }
+}
+
+/**
+ * Where an entry ends: at the brace that closes it, or at the parenthesis where it began with one, which counts outside
+ * braces only: titles have smileys and lists that go "a)".
+ * @param most no farther than here
+ * @returns -1: nowhere
+ */
+function endOf(file: string, from: number, most: number): number {
+  const inBraces = file[from] === "{";
+  let depth = 0;
+  for (let at = from; at < most; at++) {
+    const sign = file[at];
+    if (sign === "\\") at++;
+    else if (sign === "{") depth++;
+    else if (sign === "}") {
+      if (--depth <= 0 && inBraces) return at;
+    } else if (sign === ")" && !inBraces && depth <= 0) return at;
+  }
+  return -1;
 }
 
 /** Takes an entry apart. @param isString whether it has no key; null: it is broken */

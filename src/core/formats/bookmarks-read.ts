@@ -1,16 +1,25 @@
 import { Parser } from "htmlparser2";
-import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder, type ImportedLink } from "./imported";
+import {
+  bareLink,
+  emptyFolder,
+  type ImportedFile,
+  type ImportedFolder,
+  type ImportedLink,
+  type PassedOver,
+} from "./imported";
 
 /**
  * Reads a browser bookmark file into its tree of folders. Takes what browsers and other tools write: unclosed
  * tags, any case, notes after links and folders. Entries that are no web address (scripts, browser pages) stay
- * out and are counted.
+ * out and are named.
  * @param file the text of the file
  */
 export function readBookmarks(file: string): ImportedFile {
   const root = emptyFolder();
   const stack: ImportedFolder[] = [root];
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
+  /** An entry that stays out and whose words come yet. */
+  let out: PassedOver | null = null;
   let folderToOpen: ImportedFolder | null = null;
   let last: ImportedFolder | ImportedLink | null = null;
   let into: { kind: "h1" | "h3" | "a" | "dd"; text: string } | null = null;
@@ -20,7 +29,11 @@ export function readBookmarks(file: string): ImportedFile {
     const text = into.text.trim();
     if (into.kind === "h1") root.title ||= text;
     else if (into.kind === "h3" && last?.type === "folder") last.title = text;
-    else if (into.kind === "a" && last?.type === "link") {
+    else if (into.kind === "a" && out) {
+      // A bookmarklet can be as long as a page.
+      out.text = [text, out.text.slice(0, 500)].filter(Boolean).join(" ");
+      out = null;
+    } else if (into.kind === "a" && last?.type === "link") {
       if (last.title) last.heading = text;
       else last.title = text;
     } else if (into.kind === "dd" && last) {
@@ -61,7 +74,9 @@ export function readBookmarks(file: string): ImportedFile {
           into = { kind: "a", text: "" };
         } else {
           last = null;
-          passedOver++;
+          out = { text: at.href ?? "", why: at.href ? "not-web" : "no-address" };
+          passedOver.push(out);
+          into = { kind: "a", text: "" };
         }
       } else if (name === "dd") into = { kind: "dd", text: "" };
     },

@@ -1,7 +1,7 @@
 import { resolveReference } from "../address/read-address";
 import { plainText } from "../text/plain";
 import { elementsOf, TooDeep, wordsOf, type XmlElement, xmlTree } from "./xml-tree";
-import { bareLink, emptyFolder, type ImportedFile } from "./imported";
+import { bareLink, emptyFolder, type ImportedFile, type PassedOver } from "./imported";
 
 /**
  * Reads a feed: RSS 0.9x, 1.0 and 2.0, Atom (RFC 4287), JSON Feed 1.1 (https://www.jsonfeed.org/version/1.1/).
@@ -30,11 +30,11 @@ function readXmlFeed(file: string): ImportedFile | null {
       : [...elementsOf(channel, "item", "entry"), ...(isAtom ? [] : elementsOf(top, "item"))];
   const base = baseOf(baseOf("", top), channel);
   const home = addressOf(channel, base) ?? "";
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
   for (const item of items) {
     const address = addressOf(item, baseOf(base, item), home);
     if (!address) {
-      passedOver++;
+      passedOver.push({ text: titleOf(item), why: "no-address" });
       continue;
     }
     const authors = authorsOf(item);
@@ -157,11 +157,11 @@ function readJsonFeed(file: string): ImportedFile | null {
   if (!/jsonfeed\.org\/version\//.test(String(feed.version)) || !Array.isArray(feed.items)) return null;
   const root = emptyFolder(text(feed.title));
   root.description = text(feed.description);
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
   for (const item of feed.items as JsonItem[]) {
     const address = [item.external_url, item.url, item.id].map(text).find((one) => /^https?:\/\//.test(one));
     if (!address) {
-      passedOver++;
+      passedOver.push({ text: text(item.title) || text(item.id), why: "no-address" });
       continue;
     }
     const time = Date.parse(text(item.date_published));

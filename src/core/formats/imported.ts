@@ -24,11 +24,22 @@ export type ImportedFolder = {
   children: (ImportedFolder | ImportedLink)[];
 };
 
+/** Why something of a file stays out, in the words of the person who brings it. */
+export const WHY_PASSED = {
+  "no-address": "No web address",
+  "not-web": "No address of the web",
+  nameless: "Nothing that names it",
+  broken: "Cannot be read as an entry",
+  beyond: "More than is taken at once",
+} as const;
+/** What stays out of a file: the text of it as it stands there, so that it can be mended, and why. */
+export type PassedOver = { text: string; why: keyof typeof WHY_PASSED };
+
 /** What a format's reader gives back. */
 export type ImportedFile = {
   root: ImportedFolder;
-  /** Entries that are nothing Hobbin keeps: scripts, browser pages, separators with a name. */
-  passedOver: number;
+  /** Entries that are nothing Hobbin keeps, in the order of the file. */
+  passedOver: PassedOver[];
   /** The separator of tags where the format fixes it; otherwise it is found from the texts. */
   separator?: TagSeparator;
 };

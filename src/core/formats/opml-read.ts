@@ -1,5 +1,5 @@
 import { Parser } from "htmlparser2";
-import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from "./imported";
+import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder, type PassedOver } from "./imported";
 
 /**
  * Reads a feed list (OPML 2.0, https://opml.org/spec2.opml): outlines that hold outlines are folders, those with an
@@ -9,7 +9,7 @@ import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from ".
 export function readOpml(file: string): ImportedFile {
   const root = emptyFolder();
   const stack: ImportedFolder[] = [root];
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
   let inTitle = false;
   const parser = new Parser(
     {
@@ -51,7 +51,7 @@ export function readOpml(file: string): ImportedFile {
       if (child.type === "link") return true;
       prune(child);
       // An outline with neither address nor outlines in it is a line of text.
-      if (!child.children.length) passedOver++;
+      if (!child.children.length) passedOver.push({ text: child.title, why: "no-address" });
       return child.children.length > 0;
     });
   };

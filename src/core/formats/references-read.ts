@@ -5,7 +5,7 @@ import { type CslItem, readCslItem } from "../cite/csl-read";
 import { isDoi } from "../cite/identifiers";
 import { plainText } from "../text/plain";
 import { bareDoiText, bibtexEntries } from "./bibtex-entries";
-import { bareLink, emptyFolder, type ImportedFile } from "./imported";
+import { bareLink, emptyFolder, type ImportedFile, type PassedOver } from "./imported";
 
 export type ReferenceFormat = "ris" | "bibtex" | "csl-json";
 
@@ -17,18 +17,18 @@ export type ReferenceFormat = "ris" | "bibtex" | "csl-json";
  */
 export function readReferences(file: string, format: ReferenceFormat): ImportedFile {
   const root = emptyFolder();
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
   for (const record of records(file, format)) {
     const found = readRecord(record, format);
     if (!found) {
-      passedOver++;
+      passedOver.push({ text: record.trim(), why: "broken" });
       continue;
     }
     for (const { item, keywords, address, others } of found) {
       const { title: own, address: url, abstract, keyword, note, ...reference } = readCslItem(item);
       const title = own || namedBy(reference.fields);
       if (!title) {
-        passedOver++;
+        passedOver.push({ text: record.trim(), why: "nameless" });
         continue;
       }
       const doi = reference.fields.DOI;

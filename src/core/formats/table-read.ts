@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { partialDate } from "../page/dates";
 import { type ColumnMeaning, meaningOf } from "./table-heads";
-import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from "./imported";
+import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder, type PassedOver } from "./imported";
 
 export type Table = {
   delimiter: string;
@@ -74,12 +74,13 @@ export function tableToLinks({ rows, meanings }: Pick<Table, "rows" | "meanings"
     parent.children.push(made);
     return made;
   };
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
   for (const row of rows) {
     const address = cell(row, "address");
     const title = cell(row, "title");
     if (!address && !title) {
-      passedOver++;
+      const text = row.filter((one) => one.trim()).join(" | ");
+      if (text) passedOver.push({ text, why: "nameless" });
       continue;
     }
     let place = root;

@@ -1,5 +1,5 @@
 import type { Reference } from "../cite/reference";
-import type { ImportedFile, ImportedFolder, TagSeparator } from "../formats/imported";
+import type { ImportedFile, ImportedFolder, PassedOver, TagSeparator } from "../formats/imported";
 import { findSeparator } from "./split-tags";
 
 /** Where lines go: a collection, or a section of the collection `parent` names by its number in the list. */
@@ -50,7 +50,7 @@ export const bareLine = (address: string, rest: Partial<BroughtLine> = {}): Brou
 export type Brought = {
   places: BroughtPlace[];
   lines: BroughtLine[];
-  passedOver: number;
+  passedOver: PassedOver[];
   separator: TagSeparator;
 };
 
@@ -106,6 +106,22 @@ export function layOut({ root, passedOver, separator }: ImportedFile, name: stri
     lines,
     passedOver,
     separator: separator ?? findSeparator(lines.map((line) => line.tagText).filter(Boolean)),
+  };
+}
+
+/**
+ * The first lines of what was brought; the others are passed over, and named.
+ * @param most so many lines are taken
+ */
+export function atMost(brought: Brought, most: number): Brought {
+  if (brought.lines.length <= most) return brought;
+  const beyond = brought.lines
+    .slice(most)
+    .map((line): PassedOver => ({ text: line.address || line.title || line.note, why: "beyond" }));
+  return {
+    ...brought,
+    lines: brought.lines.slice(0, most),
+    passedOver: [...brought.passedOver, ...beyond],
   };
 }
 

@@ -173,5 +173,5 @@ export function outlineText(text: string): ImportedFile & { malformed: string[] 
   }
   flush();
   root.children = root.children.filter((child) => child.type === "link" || child.children.length > 0);
-  return { root, passedOver: 0, malformed };
+  return { root, passedOver: [], malformed };
 }

@@ -86,7 +86,7 @@ test("rich text: headings, link text, words beside a link, bare addresses, no sc
       ],
     },
   ]);
-  expect(found.passedOver).toBe(1);
+  expect(found.passedOver).toEqual([{ text: "write mailto:a@b.example", why: "not-web" }]);
 });
 
 test.each([

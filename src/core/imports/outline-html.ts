@@ -5,6 +5,7 @@ import {
   type ImportedFile,
   type ImportedFolder,
   type ImportedLink,
+  type PassedOver,
 } from "../formats/imported";
 import { findLinks, type FoundLink } from "./find-links";
 
@@ -43,7 +44,7 @@ type Block = { text: string; anchors: Anchor[] };
 export function outlineHtml(html: string): ImportedFile & { malformed: string[] } {
   const root = emptyFolder();
   const malformed: string[] = [];
-  let passedOver = 0;
+  const passedOver: PassedOver[] = [];
   let section: ImportedFolder = root;
   let last: { link: ImportedLink; inItem: number } | null = null;
   let item = 0;
@@ -56,7 +57,10 @@ export function outlineHtml(html: string): ImportedFile & { malformed: string[] 
     const done = block;
     block = { text: "", anchors: [] };
     const links = linksOf(done, malformed);
-    passedOver += done.anchors.length - done.anchors.filter((one) => isWeb(one.href)).length;
+    for (const one of done.anchors)
+      // A page leads to its own parts; those are no links that could be gathered.
+      if (!isWeb(one.href) && !one.href.startsWith("#"))
+        passedOver.push({ text: [one.text.trim(), one.href].filter(Boolean).join(" "), why: "not-web" });
     for (const link of links) {
       section.children.push(link);
       last = { link, inItem: item };

@@ -26,6 +26,10 @@ test("else a byte order mark counts first, then the server, then what the page s
   );
   expect(decodePage(bytes([0xff, 0xfe, 0x4d, 0x00, 0xe4, 0x00]), "text/html; charset=koi8-r")).toBe("Mä");
   expect(decodePage(bytes("M", umlaut), "text/html; charset=no-such-thing")).toBe("Mä");
+  expect(decodePage(bytes("M", [0x80, 0x93], umlaut), undefined)).toBe("M€“ä");
+  expect(decodePage(bytes('<?xml version="1.0" encoding="iso-8859-5"?><html>', umlaut), undefined)).toContain(
+    "ф",
+  );
 });
 
 test("pages in other scripts by the encodings of their countries", () => {

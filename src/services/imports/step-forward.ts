@@ -6,6 +6,7 @@ import { splitTags } from "@/core/imports/split-tags";
 import type { Verb } from "@/core/history/verbs";
 import { groupBy } from "@/core/list/group-by";
 import { keysAfter } from "@/core/order/place";
+import { tagKey } from "@/core/tags/tag-name";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import type { Tx } from "@/data/database";
 import type { RowOf } from "@/data/entities";
@@ -93,6 +94,8 @@ type Wish = {
 class Part {
   readonly #outcomes: Outcome[];
   readonly #wishes: Wish[] = [];
+  /** What each resource is called, by its hash. */
+  readonly #titles = new Map<string, string>();
 
   constructor(
     readonly tx: Tx,
@@ -146,6 +149,7 @@ class Part {
     const found = await findOrAddAll(tx, set, row, wanted);
     for (const [hash, { id, known }] of found) {
       const wish = first.get(hash)!;
+      this.#titles.set(hash, known ? known.title : wish.line.title);
       if (known) continue;
       this.#outcomes[wish.at] = { became: "made", resource: id };
       if (wish.address) set.enqueue(fetchJob(id, row.team, set.at, BULK));
@@ -258,7 +262,7 @@ class Part {
           ...wish.spot!,
           resource: of,
           position: keys[i]!,
-          heading: wish.line.heading,
+          heading: wish.line.heading || this.#ownTitle(wish),
           context: wish.line.note ? "" : wish.line.context,
           addedBy: row.person,
           createdAt: wish.line.addedAt ? new Date(wish.line.addedAt) : this.set.at,
@@ -269,6 +273,12 @@ class Part {
     await set.add("placement", rows, { along: true });
     await set.count(collections);
     await this.#tray(ids);
+  }
+
+  /** What somebody called it there, where it is called something else already. */
+  #ownTitle({ line, hash }: Wish): string {
+    const title = this.#titles.get(hash);
+    return title && line.title && tagKey(line.title) !== tagKey(title) ? line.title.slice(0, 300) : "";
   }
 
   /** What has no place waits in the Tray of whoever brings it in. */

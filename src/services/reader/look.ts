@@ -5,8 +5,8 @@ import { type Behind, shownBehind } from "./shown-behind";
 
 /** What is behind a code is looked at this often, so a change shows within it in every process. */
 const CHECK = 500;
-/** So long a reader waits for the database, in milliseconds. */
-const PATIENCE = 2_000;
+/** So long a look waits for the database, in milliseconds. */
+const LONGEST = 8_000;
 const MOST = 400;
 
 /** What each code leads to, as it was looked at last: all pages under it go by one look. */
@@ -19,14 +19,22 @@ export function freshlyLooked(code: string): { behind: Behind | null } | undefin
   return last && Date.now() - last.at < CHECK ? last : undefined;
 }
 
-/** What is behind a code, as it was within the last half second. */
-export function look(code: string): Promise<Behind | null> {
+/**
+ * What is behind a code, as it was within the last half second.
+ * @param patience so long this one waits, in milliseconds; others may wait longer for the same look
+ * @throws an error `isAway` is true of, when the database does not answer in time
+ */
+export function look(code: string, patience = LONGEST): Promise<Behind | null> {
   const fresh = freshlyLooked(code);
-  if (fresh) return Promise.resolve(fresh.behind);
+  return fresh ? Promise.resolve(fresh.behind) : within(patience, lookAnew(code));
+}
+
+/** One look at a time, however many wait for it. */
+function lookAnew(code: string): Promise<Behind | null> {
   let work = looking.get(code);
   if (!work) {
     const at = Date.now();
-    work = within(PATIENCE, shownBehind(database(), code, now()))
+    work = within(LONGEST, shownBehind(database(), code, now()))
       .then((behind) => {
         looked.delete(code);
         if (looked.size >= MOST) looked.delete(looked.keys().next().value!);

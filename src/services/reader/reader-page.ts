@@ -80,6 +80,9 @@ export function readerPage(asked: Asked): Promise<ReaderPage | null> {
 /** While it is away, readers see their page as it was, but no longer than this: it may not be shared any more. */
 const AWAY_FOR = 5 * 60_000;
 
+/** So long a reader waits whose page is known as it was a moment ago, in milliseconds; who has none waits as long as it takes. */
+const PATIENCE = 2_000;
+
 /** The page with a line that says that it may have changed since. */
 function asItWas(page: ReaderPage): ReaderPage {
   const text = new TextDecoder().decode(page.bytes);
@@ -93,7 +96,7 @@ async function check(key: string, asked: Asked, known: Cached | undefined): Prom
   const at = Date.now();
   let shown: Behind | null;
   try {
-    shown = await look(code);
+    shown = await look(code, known && PATIENCE);
   } catch (error) {
     if (known && isAway(error) && at - lookedAt(code) < AWAY_FOR) return (known.away ??= asItWas(known.page));
     throw error;

@@ -15,7 +15,8 @@ import { toast } from "../talk/toast";
 import { ChooseFile } from "./choose-file";
 import { Columns } from "./columns";
 import { ImportLines } from "./import-lines";
-import { type PreviewLine, readyLines } from "./preview-line";
+import { PassedOver } from "./passed-over";
+import { countAddresses, readyLines } from "./preview-line";
 import { sendImport } from "./send-import";
 import { sendFiles } from "./uploads";
 import { type Brings, usePreview } from "./use-preview";
@@ -42,7 +43,7 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
   }, [read]);
 
   const chosen = useMemo(() => lines.filter((line) => !line.out), [lines]);
-  const count = (state: PreviewLine["state"]) => lines.filter((line) => line.state === state).length;
+  const counts = useMemo(() => countAddresses(lines), [lines]);
   const places = useMemo(
     () => placesInto(read?.brought.places ?? [], !!into, arranges),
     [read, into, arranges],
@@ -81,7 +82,7 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
       open={open}
       onOpenChange={onOpenChange}
       wide
-      title={read ? sayFound(lines.length, read.format, source!) : "Bring in a file"}
+      title={read ? sayFound(lines.length - counts.again, read.format, source!) : "Bring in a file"}
       about={
         read
           ? undefined
@@ -110,13 +111,15 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
           }}
         >
           <p role="status" className="flex flex-wrap gap-x-4 gap-y-1 text-[15px]">
-            <b>{count("new")} new</b>
-            <span>{count("known")} here already</span>
-            {count("wrong") > 0 && (
-              <span className="text-stop">{count("wrong")} malformed, left out until mended</span>
+            <b>{counts.new} new</b>
+            <span>{counts.known} here already</span>
+            {counts.again > 0 && (
+              <span>
+                {counts.again} {counts.again === 1 ? "stands" : "stand"} there once more
+              </span>
             )}
-            {read.brought.passedOver > 0 && (
-              <span className="text-quiet">{read.brought.passedOver} passed over</span>
+            {counts.wrong > 0 && (
+              <span className="text-stop">{counts.wrong} malformed, left out until mended</span>
             )}
             <span className="text-quiet">{sayWhere(places.list, into)}</span>
           </p>
@@ -131,6 +134,9 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
             />
           )}
           <ImportLines lines={lines} places={read.brought.places} separator={separator} onEdit={edit} />
+          {read.brought.passedOver.length > 0 && (
+            <PassedOver name={source!.name} format={read.format} all={read.brought.passedOver} />
+          )}
           {sent !== null && (
             <Progress done={sent} of={lines.length} words={`${sent} of ${lines.length} sent`} />
           )}

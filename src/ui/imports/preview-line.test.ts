@@ -1,8 +1,16 @@
 import { expect, test } from "vitest";
-import { asPreview, editLine, markKnown, type PreviewLine, readyLines, wrongLine } from "./preview-line";
+import {
+  asPreview,
+  countAddresses,
+  editLine,
+  markKnown,
+  type PreviewLine,
+  readyLines,
+  wrongLine,
+} from "./preview-line";
 
 const line = (address: string, more: object = {}): PreviewLine => ({
-  ...asPreview({ ...wrongLine(address) }, true),
+  ...asPreview({ ...wrongLine(address) }, "right"),
   ...more,
 });
 const seen = ({ state, resource, out }: PreviewLine) => ({ state, resource, out });
@@ -44,4 +52,11 @@ test("lines go as they were read: left out on purpose is noted, a slip comes bac
   expect(ready[0]).toHaveProperty("out", true);
   for (const name of ["state", "resource"]) expect(ready[0]).not.toHaveProperty(name);
   expect(ready[1]).not.toHaveProperty("out");
+});
+
+test("what stands in two folders is one address", () => {
+  const again = asPreview({ ...wrongLine("https://a.example") }, "again");
+  const lines = [line("https://a.example"), again, wrongLine("slip")];
+  expect(countAddresses(lines)).toEqual({ new: 1, known: 0, wrong: 1, again: 1 });
+  expect(countAddresses(editLine(lines, 1, { address: "https://b.example" })).new).toBe(2);
 });

@@ -1,4 +1,5 @@
 import { readAddress } from "@/core/address/read-address";
+import type { AddressSaid } from "@/workers/read-import-file";
 import { bareLine, type BroughtLine } from "@/core/imports/brought";
 
 /** A line of an import, as it is looked at before it is brought in. */
@@ -6,18 +7,28 @@ export type PreviewLine = BroughtLine & {
   state: "new" | "known" | "wrong";
   resource: string | null;
   out: boolean;
+  /** A line before it has the same address. */
+  again: boolean;
 };
 
 /** A line as it was read. What is no address stays out until it is mended. */
-export const asPreview = (line: BroughtLine, right: boolean): PreviewLine => ({
+export const asPreview = (line: BroughtLine, said: AddressSaid): PreviewLine => ({
   ...line,
-  state: right ? "new" : "wrong",
+  state: said === "wrong" ? "wrong" : "new",
   resource: null,
-  out: !right,
+  out: said === "wrong",
+  again: said === "again",
 });
 
+/** How many addresses of each state there are: what stands in two folders is one. */
+export function countAddresses(lines: readonly PreviewLine[]) {
+  const counts = { new: 0, known: 0, wrong: 0, again: 0 };
+  for (const line of lines) counts[line.again ? "again" : line.state]++;
+  return counts;
+}
+
 /** Something that looks like an address and is none. */
-export const wrongLine = (address: string): PreviewLine => asPreview(bareLine(address), false);
+export const wrongLine = (address: string): PreviewLine => asPreview(bareLine(address), "wrong");
 
 /** The lines with one of them changed. Another address is looked at anew: mended, the line comes in; broken, it stays out. */
 export const editLine = (
@@ -29,7 +40,7 @@ export const editLine = (
     if (i !== at) return line;
     if (fields.address === undefined) return { ...line, ...fields };
     const { ok } = readAddress(fields.address);
-    return { ...line, ...fields, state: ok ? "new" : "wrong", resource: null, out: !ok };
+    return { ...line, ...fields, state: ok ? "new" : "wrong", resource: null, out: !ok, again: false };
   });
 
 /**
@@ -56,7 +67,7 @@ export const readyLines = (
   lines: readonly PreviewLine[],
   renamed: readonly (number | null)[],
 ): BroughtLine[] =>
-  lines.map(({ state, resource: _resource, out, ...line }) => ({
+  lines.map(({ state, resource: _resource, again: _again, out, ...line }) => ({
     ...line,
     ...(out && state !== "wrong" && { out }),
     place: line.place === null ? null : renamed[line.place]!,

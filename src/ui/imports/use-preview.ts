@@ -37,10 +37,10 @@ export function usePreview(team: string, first: Brings | null) {
         meanings,
       });
       if (gone) return;
-      if (!answer.brought.lines.length && !answer.malformed.length)
+      if (![answer.brought.lines, answer.malformed, answer.brought.passedOver].some((all) => all.length))
         return setError(`There are no links in this ${FORMAT_WORDS[answer.format]}.`);
       const loose = answer.malformed.map((address) => wrongLine(address));
-      const all = [...answer.brought.lines.map((line, i) => asPreview(line, answer.right[i]!)), ...loose];
+      const all = [...answer.brought.lines.map((line, i) => asPreview(line, answer.said[i]!)), ...loose];
       setRead(answer);
       setSeparator(answer.brought.separator);
       setLines(all);
