@@ -1,5 +1,5 @@
 import { type ParsedMail, simpleParser } from "mailparser";
-import { bareLink, type ImportedLink } from "@/core/formats/imported";
+import { bareLink, type ImportedLink, linksIn } from "@/core/formats/imported";
 import { forwardedOrigin, bareSubject, readSender, worthOffering } from "@/core/mail/forwarded";
 import { outlineHtml } from "@/core/imports/outline-html";
 import { findLinks } from "@/core/imports/find-links";
@@ -88,13 +88,7 @@ function listName(mail: ParsedMail): string {
 }
 
 function linksOf(html: string, text: string): ImportedLink[] {
-  const links: ImportedLink[] = [];
-  const walk = (folder: ReturnType<typeof outlineHtml>["root"]) => {
-    for (const child of folder.children)
-      if (child.type === "link") links.push(child);
-      else walk(child);
-  };
-  walk(outlineHtml(html).root);
+  const links = linksIn(outlineHtml(html).root);
   if (!links.length)
     links.push(...findLinks(text).links.map(({ address, title }) => bareLink(address, { title })));
   return worthOffering(links).slice(0, 300);

@@ -1,4 +1,4 @@
-import { readAddress } from "@/core/address/read-address";
+import { addressOfFile } from "@/core/address/read-address";
 import { atMost, type Brought, type BroughtLine, layOut } from "@/core/imports/brought";
 import { tableOfHtml } from "@/core/formats/html-table";
 import { outlineHtml } from "@/core/imports/outline-html";
@@ -59,7 +59,7 @@ function saidOf(lines: readonly BroughtLine[]): AddressSaid[] {
   const seen = new Set<string>();
   return lines.map((line) => {
     if (!line.address) return line.note || line.reference ? "right" : "wrong";
-    const read = readAddress(line.address);
+    const read = addressOfFile(line.address);
     if (!read.ok) return "wrong";
     if (seen.has(read.address)) return "again";
     seen.add(read.address);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { readAddress, resolveReference } from "@/core/address/read-address";
+import { addressOfFile, readAddress, resolveReference } from "@/core/address/read-address";
 import { sameAddress } from "@/core/address/same-address";
 
 /**
@@ -130,4 +130,25 @@ test("what people paste: bare names, brackets and quotes around, ports", () => {
   });
   expect(readAddress("just words")).toEqual({ ok: false, problem: "not-an-address" });
   expect(readAddress("moss")).toEqual({ ok: false, problem: "not-an-address" });
+});
+
+/** What a file has is what its program wrote; encoded as the URL standard does it (WHATWG URL, "path percent-encode set"). */
+test("of an address in a file nothing falls away; of what somebody typed, what stands around it does", () => {
+  const [kept, typed] = [addressOfFile, readAddress].map((read) => (text: string) => {
+    const found = read(text);
+    return found.ok ? found.address : found.problem;
+  }) as [(text: string) => string, (text: string) => string];
+  expect([kept("https://bog.example/it's (a) 'b'"), typed("https://bog.example/it's (a) 'b'")]).toEqual([
+    "https://bog.example/it's%20(a)%20'b'",
+    "not-an-address",
+  ]);
+  expect([kept('https://bog.example/?q="moss"'), typed('https://bog.example/?q="moss"')]).toEqual([
+    "https://bog.example/?q=%22moss%22",
+    "https://bog.example/?q=%22moss",
+  ]);
+  expect([kept("<https://bog.example/a>"), kept("bog.example/a")]).toEqual([
+    "https://bog.example/a",
+    "https://bog.example/a",
+  ]);
+  expect(kept("https://bog.example/a and https://bog.example/b")).toBe("not-an-address");
 });

@@ -20,8 +20,27 @@ export function readAddress(pasted: string): AddressReading {
     .trim()
     .replace(/^[<("'“‘]+/, "")
     .replace(/[>"'”’]+$/, "");
+  return /\s/.test(text) ? { ok: false, problem: "not-an-address" } : read(text);
+}
+
+/**
+ * Reads an address as a file has it: nothing falls away, as what stands there is what its program wrote. Blanks in it are
+ * encoded, as the URL standard does it.
+ * @param written the whole value of the place where the file has it
+ * @example
+ * addressOfFile("https://bog.example/a b'"); // { ok: true, address: "https://bog.example/a%20b'", host: "bog.example" }
+ */
+export function addressOfFile(written: string): AddressReading {
+  const text = written.trim();
+  // In a cell of a table there may be two, or one with a word around it.
+  if (/\s(?:https?:\/\/|www\.)/i.test(text)) return { ok: false, problem: "not-an-address" };
+  const found = read(text);
+  return found.ok ? found : readAddress(written);
+}
+
+function read(text: string): AddressReading {
   if (!text) return { ok: false, problem: "empty" };
-  if (text.length > LONGEST || /\s/.test(text)) return { ok: false, problem: "not-an-address" };
+  if (text.length > LONGEST) return { ok: false, problem: "not-an-address" };
   const url = parse(text) ?? (NAME.test(text) ? parse(`https://${text}`) : undefined);
   if (!url || !canBeAName(url.hostname)) return { ok: false, problem: "not-an-address" };
   if (url.protocol !== "http:" && url.protocol !== "https:") {

@@ -64,7 +64,7 @@ export function readBookmarks(file: string): ImportedFile {
         else stack.push(root);
         folderToOpen = null;
       } else if (name === "a") {
-        if (/^https?:\/\//i.test(at.href ?? "")) {
+        if (/^\s*https?:\/\//i.test(at.href ?? "")) {
           last = bareLink(at.href!, {
             title: at["data-title"] ?? "",
             tagText: at.tags ?? "",

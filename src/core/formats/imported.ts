@@ -45,6 +45,10 @@ export type ImportedFile = {
 };
 export type TagSeparator = "comma" | "semicolon" | "space" | "bar" | "none";
 
+/** Every link of a folder and of those in it, in their order. */
+export const linksIn = (folder: ImportedFolder): ImportedLink[] =>
+  folder.children.flatMap((child) => (child.type === "link" ? [child] : linksIn(child)));
+
 /** A folder with nothing in it yet. */
 export const emptyFolder = (title = ""): ImportedFolder => ({
   type: "folder",

@@ -1,4 +1,6 @@
 import { readAddress } from "../address/read-address";
+import { fromQuotedPrintable } from "../text/quoted-printable";
+import { definitionsIn } from "./markdown-definitions";
 import { bareLink, emptyFolder, type ImportedFile, type ImportedFolder } from "../formats/imported";
 
 export type FoundLink = { address: string; title: string; /** Where in the text it begins. */ at: number };
@@ -10,8 +12,8 @@ const MARKDOWN = /\[([^[\]\n]{1,300})\]\(\s*<?((?:[^\s<>()]|\([^\s<>()]*\))+)>?(
 const CLOSERS: Record<string, string> = { ")": "(", "]": "[", "}": "{" };
 
 /**
- * Finds the web addresses in plain text: bare ones, those in brackets, Markdown links, and those that mail broke over
- * two lines. The sentence around an address does not become part of it: closing brackets only belong to it when they
+ * Finds the web addresses in plain text: bare ones, those in brackets, Markdown links and definitions, and those that mail
+ * broke over two lines. The sentence around an address does not become part of it: closing brackets only belong to it when they
  * were opened in it, and a full stop or comma at the end never does. What looks like an address and is none comes
  * back as malformed, as it stands.
  * @param text plain text of any length
@@ -30,6 +32,11 @@ export function findLinks(text: string): Found {
     marked.push([found.index, found.index + found[0].length]);
     links.push({ address: read.address, title: found[1]!.replace(/\s+/g, " ").trim(), at: found.index });
   }
+  for (const { address, title, at, end } of definitionsIn(whole)) {
+    marked.push([at, end]);
+    links.push({ address, title, at });
+  }
+  marked.sort(([a], [b]) => a - b);
   // Both go forward through the text, so that what is taken already is known by where one is.
   let next = 0;
   let taken = 0;
@@ -38,9 +45,10 @@ export function findLinks(text: string): Found {
     if (at < taken || (marked[next] && marked[next]![0] <= at)) continue;
     const ahead = whole.slice(at, at + LONGEST).replace(/^(\S{1,7}?)\s?:\s?\//, "$1:/");
     const raw = /^\S+/.exec(ahead)?.[0] ?? "";
-    const candidate = trimEnd(raw.split(/[<>"“”«»|\u0000-\u001f]/u)[0]!);
+    const candidate = trimEnd(raw.split(ENDS)[0]!);
     if (!candidate) continue;
-    const read = /^(https?:\/\/[^/\s]|www\.[^.\s/]+\.)/i.test(candidate) ? readAddress(candidate) : null;
+    const written = asWritten(candidate);
+    const read = /^(https?:\/\/[^/\s]|www\.[^.\s/]+\.)/i.test(written) ? readAddress(written) : null;
     taken = at + candidate.length;
     if (read?.ok && looksWhole(read.address))
       links.push({ address: read.address, title: titleNear(whole, at, candidate.length), at });
@@ -48,6 +56,17 @@ export function findLinks(text: string): Found {
   }
   return { links: links.sort((a, b) => a.at - b.at), malformed };
 }
+
+/**
+ * What no address goes beyond: quotes, bars, dashes and the marks of scripts that put no blank behind them (Unicode's blocks
+ * "CJK Symbols and Punctuation" and "Halfwidth and Fullwidth Forms", without letters and figures).
+ */
+const ENDS =
+  /[<>"“”„«»‹›|`—\u0000-\u001f\u3000-\u3004\u3008-\u301f\u3030\uff01-\uff0f\uff1a-\uff20\uff3b-\uff40\uff5b-\uff65]/u;
+
+/** What stands for a sign in the source of a page, or in TeX, is that sign. */
+const asWritten = (candidate: string): string =>
+  candidate.replace(/&amp;/g, "&").replace(/\\([_%&#~])/g, "$1");
 
 /** What is longer is no address, in characters; only so far is looked ahead. */
 const LONGEST = 2_100;
@@ -90,22 +109,31 @@ function titleNear(text: string, at: number, length: number): string {
   const line = near.slice(lineStart);
   // Another address stands before it: the words are that one's.
   if (hasAddress(line)) return "";
-  const before = clean(line);
+  const before = words(clean(line));
   if (before) return before;
   const after = text.slice(at + length, at + length + NEAR).split("\n", 1)[0]!;
-  if (clean(after) && !hasAddress(after)) return clean(after);
+  const behind = words(clean(after));
+  if (behind && !hasAddress(after)) return behind;
   const above = near.slice(near.lastIndexOf("\n", lineStart - 2) + 1, Math.max(0, lineStart - 1));
-  return above.trim() && !hasAddress(above) && !isHeading(above, "") ? clean(above) : "";
+  return above.trim() && !hasAddress(above) && !isHeading(above, "") ? words(clean(above)) : "";
 }
 
 const hasAddress = (text: string) => /https?:\/\/|www\./i.test(text);
 const clean = (text: string) =>
   text
-    .replace(/^[\s>*•·–—#-]+|^\s*\(?\d{1,3}[.)]\s+/gu, "")
-    .replace(/[\s:;,<([{|–—-]+$/gu, "")
+    .replace(/^(?:[\s>*•·–—#-]+|\s*\(?\d{1,3}[.)]\s+|\s*\[\^?\d{1,3}\]:?\s*)/gu, "")
+    .replace(/^[\s,;.:!?>、。，；：！？]+|[\s:;,<([{|–—-]+$/gu, "")
+    // Of what opens or closes around it no half stays.
+    .replace(
+      /^(?:[([{「『（【《]+(?=[^)\]}」』）】》]*$)|[)\]}」』）】》]+)|(?<=^[^([{「『（【《]*)[)\]}」』）】》]+$/gu,
+      "",
+    )
     .replace(/\s+/g, " ")
     .trim()
     .slice(0, 300);
+/** What has no word in it, or only the one an address has in the source of a page or in TeX, is nobody's title. */
+const words = (text: string): string =>
+  /\p{L}|\d{4}/u.test(text) && !/^\\?(?:url|href|src)\W*$/i.test(text) ? text : "";
 
 /**
  * Mends addresses that were broken over two lines: between < and > always; bare ones when the line is as long as mail
@@ -113,13 +141,10 @@ const clean = (text: string) =>
  * breaks. Each joined break becomes nothing, so places in the text shift.
  */
 function joinBroken(text: string): string {
-  const mended = text
-    .replace(/\r\n?/g, "\n")
-    .replace(/=\n(?=\S)/g, "")
-    .replace(
-      /<(https?:\/\/[^<>\s]+(?:\n[ \t]*[^<>\s]+)+)>/gi,
-      (_, inside: string) => `<${inside.replace(/\s+/g, "")}>`,
-    );
+  const mended = fromQuotedPrintable(text.replace(/\r\n?/g, "\n")).replace(
+    /<(https?:\/\/[^<>\s]+(?:\n[ \t]*[^<>\s]+)+)>/gi,
+    (_, inside: string) => `<${inside.replace(/\s+/g, "")}>`,
+  );
   const lines = mended.split("\n");
   let joined = lines[0]!;
   for (let i = 1; i < lines.length; i++)

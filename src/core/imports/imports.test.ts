@@ -37,7 +37,28 @@ describe("links in plain text", () => {
       ["https://bog.example/a"],
     ],
     ["quotes around", "“https://bog.example/ü”", ["https://bog.example/%C3%BC"]],
+    [
+      "scripts that put no blank behind a mark",
+      "見て（https://bog.example/a）、「https://bog.example/b」と https://bog.example/湿地。https://bog.example/c，然后",
+      [
+        ...["https://bog.example/a", "https://bog.example/b"],
+        ...["https://bog.example/%E6%B9%BF%E5%9C%B0", "https://bog.example/c"],
+      ],
+    ],
+    [
+      "as the source of a page, TeX and code have it",
+      "`https://bog.example/a` https://bog.example/?b=1&amp;c=2 \\url{https://bog.example/d\\_e}",
+      ["https://bog.example/a", "https://bog.example/?b=1&c=2", "https://bog.example/d_e"],
+    ],
   ])("%s", (_, text, expected) => expect(addresses(text)).toEqual(expected));
+
+  test("what stands around an address and is no word is no title", () => {
+    const titles = (text: string) => findLinks(text).links.map((link) => link.title);
+    expect(
+      titles("（https://bog.example/b）\n(see https://bog.example/c)\n[1] https://bog.example/d..."),
+    ).toEqual(["", "see", ""]);
+    expect(titles("Bog (north): https://bog.example/e")).toEqual(["Bog (north)"]);
+  });
 
   test("slips are reported as they stand", () => {
     expect(findLinks("htp://bog.example and http://bog and https//bog.example/x").malformed).toEqual([

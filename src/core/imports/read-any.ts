@@ -1,12 +1,13 @@
 import { HtmlRenderer, Parser as Markdown } from "commonmark";
 import { readBookmarks } from "../formats/bookmarks-read";
 import { readFeed } from "../formats/feed-read";
-import type { ImportedFile } from "../formats/imported";
+import { bareLink, type ImportedFile, linksIn } from "../formats/imported";
 import { readOpml } from "../formats/opml-read";
 import { readReferences } from "../formats/references-read";
 import { readTable, type Table, tableToLinks } from "../formats/table-read";
 import { encodingOf } from "../text/encoding";
 import { outlineText } from "./find-links";
+import { definitionsIn } from "./markdown-definitions";
 import { outlineHtml } from "./outline-html";
 import type { Format } from "./read-any-words";
 
@@ -47,6 +48,10 @@ export function readAny(name: string, text: string): Reading {
     }
     case "markdown": {
       const found = outlineHtml(new HtmlRenderer().render(new Markdown().parse(text)));
+      // What is defined and nowhere used is a list of links all the same.
+      const there = new Set(linksIn(found.root).map((link) => link.address));
+      for (const { address, title } of definitionsIn(text))
+        if (!there.has(address)) found.root.children.push(bareLink(address, { title }));
       return done(found, found.malformed);
     }
     case "html": {

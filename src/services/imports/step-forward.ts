@@ -1,4 +1,4 @@
-import { readAddress } from "@/core/address/read-address";
+import { addressOfFile } from "@/core/address/read-address";
 import { kindOfType } from "@/core/cite/reference";
 import type { BroughtLine } from "@/core/imports/brought";
 import { noteIdentity, noteTitle, workIdentity } from "@/core/imports/identity";
@@ -127,7 +127,7 @@ class Part {
     if (line.note)
       this.#wishes.push({ ...rest, address: "", host: "", hash: identityHash(noteIdentity(line.note)) });
     else if (line.address) {
-      const read = readAddress(line.address);
+      const read = addressOfFile(line.address);
       if (read.ok) this.#wishes.push({ ...rest, ...read, hash: addressHash(read.address) });
     } else if (line.title && line.reference)
       this.#wishes.push({

@@ -1,4 +1,4 @@
-import { readAddress } from "@/core/address/read-address";
+import { addressOfFile } from "@/core/address/read-address";
 import { idsByHash } from "@/data/queries/imports";
 import { reading } from "@/mechanism/action";
 import { Id, Texts } from "@/mechanism/input";
@@ -18,7 +18,7 @@ export const knownAddresses = reading({
   allow: can.see("team"),
   run: async ({ input, tx }) => {
     const hashes = input.addresses.map((address) => {
-      const read = readAddress(address);
+      const read = addressOfFile(address);
       return read.ok ? addressHash(read.address) : null;
     });
     const found = await idsByHash(tx, input.team, [...new Set(hashes.filter((hash) => hash !== null))]);

@@ -39,8 +39,9 @@ export const editLine = (
   lines.map((line, i) => {
     if (i !== at) return line;
     if (fields.address === undefined) return { ...line, ...fields };
-    const { ok } = readAddress(fields.address);
-    return { ...line, ...fields, state: ok ? "new" : "wrong", resource: null, out: !ok, again: false };
+    const read = readAddress(fields.address);
+    const found = { ...line, ...fields, resource: null, out: !read.ok, again: false };
+    return read.ok ? { ...found, address: read.address, state: "new" } : { ...found, state: "wrong" };
   });
 
 /**
