@@ -107,3 +107,31 @@ test("a changed address takes no mail any more", async () => {
   expect(await isKnownAddress(first.address)).toBe(false);
   expect(await isKnownAddress(second.address.toUpperCase())).toBe(true);
 });
+
+test("a note with letters is a note and every letter, in the collection it was sent to, once", async () => {
+  const { editor, team } = world;
+  const { collection } = (await as(editor, "collections.make", { team, title: "Letters" })) as {
+    collection: { id: string };
+  };
+  const { address } = await as(editor, "messages.make-address", { team, collection: collection.id });
+  const letter = (n: number) =>
+    `From: w${n}@moor.example\r\nSubject: Letter ${n}\r\nMessage-ID: <letter-${n}@moor.example>\r\n\r\nhttps://moor.example/letter/${n}\r\n`;
+  const note = {
+    ...{ from: own(), to: address, subject: "Three letters", text: "Please read these." },
+    attachments: [1, 2, 3].map((n) => ({
+      ...{ content: letter(n), contentType: "message/rfc822", filename: `${n}.eml` },
+    })),
+  };
+  await mailer().sendMail({ ...note, messageId: "<three@lantern.example>" });
+  await mailer().sendMail({ ...note, messageId: "<again@lantern.example>", subject: "Once more" });
+  const rows = await takeAll();
+  const { items } = await as(editor, "collections.items", { collection: collection.id });
+  expect(items.map((item) => item.resource.title).toSorted()).toEqual([
+    ...["Letter 1", "Letter 2", "Letter 3", "Once more", "Three letters"],
+  ]);
+  const { resource } = rows.find((row) => row.subject === "Three letters")!;
+  const { message } = await as(editor, "messages.of-resource", { resource: resource! });
+  expect(message!.links.map((link) => link.address)).toEqual([
+    ...[1, 2, 3].map((n) => `https://moor.example/letter/${n}`),
+  ]);
+});

@@ -24,10 +24,10 @@ const NAMES: Record<string, keyof Origin> = {
 
 /**
  * Finds the message inside one that was forwarded in its text. The lines that name sender, date and subject are read;
- * null when the message was not forwarded this way.
+ * null when the message was not forwarded this way. What was written above it is a note.
  * @param text the plain text of the message
  */
-export function forwardedOrigin(text: string): (Origin & { body: string }) | null {
+export function forwardedOrigin(text: string): (Origin & { note: string; body: string }) | null {
   const begin = BEGINS.exec(text);
   if (!begin) return null;
   const lines = text
@@ -49,6 +49,7 @@ export function forwardedOrigin(text: string): (Origin & { body: string }) | nul
     from: found.from,
     subject: found.subject ?? "",
     date: partialDate(found.date?.replace(/\s+(at|um|à)\s+.*/, "")),
+    note: text.slice(0, begin.index).trim(),
     body: lines.slice(used).join("\n").trim(),
   };
 }
@@ -104,3 +105,6 @@ export function worthOffering<T extends { address: string; title: string }>(link
     return true;
   });
 }
+
+/** So many links are offered of one message. */
+export const MOST_LINKS = 2_000;

@@ -7,7 +7,6 @@
 export function fromQuotedPrintable(text: string): string {
   if (!/=\n(?=\S)/.test(text)) return text;
   const joined = text.replace(/=\n(?=\S)/g, "");
-  // eslint-disable-next-line no-control-regex -- what is beyond ASCII is what is looked for
   if (/[^\x00-\x7f]/.test(joined)) return joined;
   return joined.replace(/(?:=[\dA-F]{2})+/g, (run) => {
     const bytes = Uint8Array.from(run.slice(1).split("="), (pair) => parseInt(pair, 16));

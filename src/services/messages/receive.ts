@@ -1,3 +1,4 @@
+import { MOST_LINKS, worthOffering } from "@/core/mail/forwarded";
 import { may } from "@/core/policy/abilities";
 import { addMessage, addressByLocal, type MailAddressRow, sendersOf } from "@/data/queries/messages";
 import { roleIn } from "@/data/queries/teams";
@@ -55,7 +56,9 @@ async function storeMessage(box: MailAddressRow, message: ReadMessage, original:
         subject: message.subject.slice(0, 300),
         state: trusted ? "taken" : "held",
         original,
-        links: message.links.map(({ address, title }) => ({ address, title })),
+        links: worthOffering([message, ...message.letters].flatMap((one) => one.links))
+          .slice(0, MOST_LINKS)
+          .map(({ address, title }) => ({ address, title })),
         createdAt: set.at,
       });
       if (trusted) set.enqueue(mailJob(id, box.team));

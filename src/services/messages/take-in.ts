@@ -4,6 +4,8 @@ import path from "node:path";
 import { fileName } from "@/core/formats/file-name";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import type { Tx } from "@/data/database";
+import { lockCollections } from "@/data/queries/collections";
+import { standingIn } from "@/data/queries/imports";
 import { findMessage, setMessageResource } from "@/data/queries/messages";
 import type { ChangeSet } from "@/mechanism/change-set";
 import { changingByItself, database } from "@/mechanism/changing";
@@ -38,6 +40,8 @@ export async function takeMessage(id: string): Promise<void> {
     const { collection } = message;
     set.emit({ subject: resource, verb: "resources.captured", collection, data: { title: read.subject } });
     await bringTo(tx, set, message, resource);
+    for (const letter of read.letters)
+      await bringTo(tx, set, message, await putMessage(tx, set, message, letter));
     for (const file of files) {
       const { id: made, already } = await putFile(tx, set, file);
       if (!already) set.enqueue(fileJob(made, message.team, set.at));
@@ -50,7 +54,7 @@ export async function takeMessage(id: string): Promise<void> {
 /** @returns the id of the resource a message is, once in a team */
 async function putMessage(tx: Tx, set: ChangeSet, message: Message, read: ReadMessage): Promise<string> {
   const { team, person } = message;
-  const hash = identityHash(`mail:${message.identity}`);
+  const hash = identityHash(`mail:${read.identity}`);
   const words = countWords(read.copy.text);
   const { id, known } = await findOrAdd(tx, set, { team, person, hash }, (fresh) => ({
     ...empty(fresh),
@@ -71,8 +75,12 @@ async function putMessage(tx: Tx, set: ChangeSet, message: Message, read: ReadMe
 
 async function bringTo(tx: Tx, set: ChangeSet, message: Message, resource: string): Promise<void> {
   const { team, person, collection } = message;
-  if (collection) await putPlacement(tx, set, { team, person, collection, resource });
-  else await intoTray(set, team, person, resource);
+  if (collection) {
+    // A letter may come with several notes, and stands there once.
+    await lockCollections(tx, [collection]);
+    const stands = await standingIn(tx, [collection], [resource]);
+    if (!stands.length) await putPlacement(tx, set, { team, person, collection, resource });
+  } else await intoTray(set, team, person, resource);
 }
 
 async function storeAttachment(

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { MOST_LINKS } from "@/core/mail/forwarded";
 import { bareLine } from "@/core/imports/brought";
 import { sendImport } from "../imports/send-import";
 import { Button } from "../parts/button";
@@ -40,9 +41,31 @@ export function LetterLinks({
       className="mx-auto mt-8 max-w-[68ch] border-t border-line pt-4"
     >
       <h2 className="font-serif text-xl font-semibold">Links in this letter</h2>
+      {links.length >= MOST_LINKS && (
+        <p className="mt-1 text-[15px] text-quiet">
+          These are the first {MOST_LINKS.toLocaleString("en")}. What comes after them stands in the letter
+          itself.
+        </p>
+      )}
+      {links.length > 1 && (
+        <label className="mt-3 flex w-fit items-center gap-2 text-[15px] font-semibold">
+          <input
+            type="checkbox"
+            className="size-4 accent-[var(--accent)]"
+            checked={picked.size === links.length}
+            onChange={(event) =>
+              setPicked(new Set(event.target.checked ? links.map((link) => link.address) : []))
+            }
+          />
+          All {links.length} of them
+        </label>
+      )}
       <ul className="my-3">
         {links.map((link) => (
-          <li key={link.address} className="py-1">
+          <li
+            key={link.address}
+            className="py-1 [contain-intrinsic-size:auto_56px] [content-visibility:auto]"
+          >
             <label className="flex items-start gap-2 text-[15px]">
               <input
                 type="checkbox"
