@@ -90,6 +90,14 @@ export const PROBLEMS = {
     "Write a licence as CC BY 4.0, by its address, or by its id in the SPDX list.",
   ),
   "site-unknown": problem("not-valid", "Write sites as https://school.example, one after the other."),
+  "list-not-readable": problem(
+    "not-valid",
+    "This list breaks off, or is not what it says it is. Export it once more, as RIS or BibTeX if you can.",
+  ),
+  "list-reader-missing": problem(
+    "not-found",
+    "The program that reads such lists (bibutils) is not installed on this Hobbin. Export the list as RIS or BibTeX.",
+  ),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
   "many-at-once": problem(
     "busy",

@@ -1,5 +1,6 @@
 import { addressOfFile } from "@/core/address/read-address";
 import { atMost, type Brought, type BroughtLine, layOut } from "@/core/imports/brought";
+import { type Foreign, foreignFrom, LONGEST_FOREIGN } from "@/core/formats/foreign-references";
 import { tableOfHtml } from "@/core/formats/html-table";
 import { outlineHtml } from "@/core/imports/outline-html";
 import { decodeText, readAny } from "@/core/imports/read-any";
@@ -13,6 +14,8 @@ export type ReadRequest = {
   bytes?: ArrayBuffer;
   text?: string;
   html?: string;
+  /** Whether the text is that of a file. */
+  isFile?: boolean;
   /** Of a table: what its columns mean, when the person has changed it. */
   meanings?: ColumnMeaning[];
 };
@@ -28,7 +31,9 @@ export type ReadAnswer =
       /** What looked like links and is none. */
       malformed: string[];
     }
-  | { ok: false; detail: string };
+  | { ok: false; detail: string }
+  /** The server makes a list of it that is read here. */
+  | { ok: false; convert: Foreign; text: string };
 
 self.onmessage = async ({ data }: MessageEvent<ReadRequest>) => {
   const answer = await read(data).catch((error: unknown): ReadAnswer => ({
@@ -38,12 +43,15 @@ self.onmessage = async ({ data }: MessageEvent<ReadRequest>) => {
   self.postMessage(answer);
 };
 
-async function read(asked: ReadRequest): Promise<ReadAnswer> {
+async function read(raw: ReadRequest): Promise<ReadAnswer> {
+  const asked = decoded(raw);
+  const foreign = foreignIn(asked);
+  if (foreign) return { ok: false, ...foreign };
   const reading = await readWhole(asked);
   const { file, format, table, malformed } = reading;
   const meanings = table ? (asked.meanings ?? table.meanings) : [];
   const whole = layOut(table ? tableToLinks({ rows: table.rows, meanings }) : file, bareName(asked.name));
-  const brought = asked.bytes ? whole : atMost(whole, MOST_PASTED);
+  const brought = asked.bytes || asked.isFile ? whole : atMost(whole, MOST_PASTED);
   return {
     ok: true,
     format,
@@ -52,6 +60,22 @@ async function read(asked: ReadRequest): Promise<ReadAnswer> {
     said: saidOf(brought.lines),
     malformed,
   };
+}
+
+/** The same with its text in place of bytes, unless it is packed. */
+function decoded(asked: ReadRequest): ReadRequest {
+  if (!asked.bytes) return asked;
+  const bytes = new Uint8Array(asked.bytes);
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return asked;
+  return { ...asked, bytes: undefined, text: decodeText(bytes), isFile: true };
+}
+
+/** A list that another program has to read first. */
+function foreignIn({ text = "" }: ReadRequest): { convert: Foreign; text: string } | null {
+  const convert = foreignFrom(text);
+  if (convert && text.length > LONGEST_FOREIGN)
+    throw new Error("This list is longer than can be read at once. Export it in parts, or as RIS or BibTeX.");
+  return convert && { convert, text };
 }
 
 /** What is right, by line. */
@@ -70,13 +94,10 @@ function saidOf(lines: readonly BroughtLine[]): AddressSaid[] {
 /** So many links of one paste: more is a file, or a slip. */
 const MOST_PASTED = 5_000;
 
-async function readWhole({ name, bytes, text, html }: ReadRequest) {
-  if (bytes) {
-    const head = new Uint8Array(bytes.slice(0, 4));
-    if (head[0] === 0x50 && head[1] === 0x4b) return readDocument(name, bytes);
-    return readAny(name, decodeText(new Uint8Array(bytes)));
-  }
-  const plain = readAny("", text ?? "");
+async function readWhole({ name, bytes, text = "", html, isFile }: ReadRequest) {
+  if (bytes) return readDocument(name, bytes);
+  if (isFile) return readAny(name, text);
+  const plain = readAny("", text);
   if (!html || plain.format !== "text") return plain;
   const rows = tableOfHtml(html);
   const table = rows && asTable(rows);

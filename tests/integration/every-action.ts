@@ -187,6 +187,7 @@ export const TABLE: Record<ActionName, Row> = {
   "export.ordered": { from: "signed in", input: () => ({ order: newId() }) },
   "export.orders": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "people.about-me": { from: "signed in", input: () => ({}) },
+  "references.convert": { from: "signed in", input: () => ({ from: "endnote", text: "%0 Book\n%T Peat" }) },
   "references.add-style": { from: "editor", input: ({ team }) => ({ team, xml: "x" }) },
   "references.offer-style": {
     ...{ from: "editor", input: ({ team }) => ({ team, style: `own-${"0".repeat(40)}`, offered: true }) },

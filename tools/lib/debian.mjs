@@ -2,8 +2,12 @@ import { existsSync } from "node:fs";
 import { run } from "./processes.mjs";
 import { say, Stop } from "./say.mjs";
 
-/** What reads PDFs. */
-export const DOCUMENTS = { "/usr/bin/pdftotext": "poppler-utils" };
+/** What reads PDFs, in every script, and lists of references of other programs. */
+export const DOCUMENTS = {
+  "/usr/bin/pdftotext": "poppler-utils",
+  "/usr/share/poppler/cMap/Adobe-Japan1": "poppler-data",
+  "/usr/bin/xml2ris": "bibutils",
+};
 
 /** Citation styles beside those that come with Hobbin. */
 export const STYLES = {

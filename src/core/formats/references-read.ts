@@ -31,6 +31,9 @@ export function readReferences(file: string, format: ReferenceFormat): ImportedF
         passedOver.push({ text: record.trim(), why: "nameless" });
         continue;
       }
+      // Many lists have a DOI as one of the addresses only.
+      const inAddress = [address, ...others].map(doiOf).find(Boolean);
+      if (inAddress) reference.fields.DOI ??= inAddress;
       const doi = reference.fields.DOI;
       root.children.push(
         bareLink(address || url || (doi && isDoi(doi) ? `https://doi.org/${doi}` : ""), {
@@ -46,6 +49,9 @@ export function readReferences(file: string, format: ReferenceFormat): ImportedF
   }
   return { root, passedOver };
 }
+
+const doiOf = (address: string): string | undefined =>
+  /^https?:\/\/(?:dx\.)?doi\.org\/(10\.\d{4,9}\/\S+)$/i.exec(address)?.[1];
 
 /**
  * The words of a title. Lists are full of the marks CSL allows in one (i, b, sup, sub, small capitals) and of entities of the
@@ -119,15 +125,21 @@ function readRis(record: string): Found[] {
   const known = record.replace(/^TY {2}- *(\S*).*$/m, (line, type: string) =>
     RIS_TYPES.has(type.toUpperCase()) ? line : "TY  - GEN",
   );
+  // What a part stands in has an older tag, too; of a whole book it is the title.
+  const inBook = /^T[I1] {2}-/m.test(known) && !/^(?:T2|JO) {2}-/m.test(known);
+  const named = inBook ? known.replace(/^BT {2}-/m, "T2  -") : known;
   const values = (tag: string) =>
     [...record.matchAll(new RegExp(`^${tag} {2}- *(.+)$`, "gm"))].map((one) => one[1]!.trim());
   // The RIS reader wants a DOI in a form many files do not use.
   const [doi] = values("DO");
   const [address = "", ...others] = addressesIn(values("UR").join(" "));
-  const [, year, month, day] =
-    /^(\d{4})(?:\/(\d{1,2})?)?(?:\/(\d{1,2})?)?/.exec(values("(?:PY|Y1|DA)")[0] ?? "") ?? [];
+  // A year may stand beside a whole date.
+  const [dated = []] = values("(?:PY|Y1|DA)")
+    .map((value) => /^(\d{4})(?:\/(\d{1,2})?)?(?:\/(\d{1,2})?)?/.exec(value) ?? [])
+    .toSorted((a, b) => b.filter(Boolean).length - a.filter(Boolean).length);
+  const [, year, month, day] = dated;
   const parts = [year, month, day].slice(0, month ? (day ? 3 : 2) : 1).map(Number);
-  return itemsOf(known, "@ris/file").map((item) => ({
+  return itemsOf(named, "@ris/file").map((item) => ({
     item: {
       ...withoutOthers(item),
       ...(doi && !item.DOI ? { DOI: bareDoiText(doi) } : {}),

@@ -1,20 +1,4 @@
-import { execFile } from "node:child_process";
-import { promisify } from "node:util";
-
-const exec = promisify(execFile);
-const LIMITS = { timeout: 20_000, maxBuffer: 40_000_000, killSignal: "SIGKILL" as const };
-
-/**
- * Reads a PDF by Debian's poppler-utils, each program a process of its own with a limit of time and memory, so that a
- * hostile file ends that process and nothing else.
- */
-async function poppler(program: string, args: string[]): Promise<Buffer> {
-  const { stdout } = await exec("prlimit", ["--as=2000000000", "--", program, ...args], {
-    ...LIMITS,
-    encoding: "buffer",
-  });
-  return stdout;
-}
+import { runProgram as poppler } from "./program";
 
 export type PdfFacts = {
   text: string;
@@ -25,7 +9,7 @@ export type PdfFacts = {
 };
 
 /**
- * Text, number of pages, title and first page of a PDF; null when it is broken or locked.
+ * Text, number of pages, title and first page of a PDF, by Debian's poppler-utils; null when it is broken or locked.
  * @param file the path of a PDF in the file store
  */
 export async function readPdf(file: string): Promise<PdfFacts | null> {

@@ -1,0 +1,68 @@
+import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import os from "node:os";
+import path from "node:path";
+import {
+  type Foreign,
+  institutionsIn,
+  withAddresses,
+  withWebPages,
+  withWholeNames,
+} from "@/core/formats/foreign-references";
+import { runProgram } from "./program";
+
+/** Debian's bibutils: each reads one kind of list and writes MODS. */
+const READERS: Record<Foreign, string | null> = {
+  ...{ endnote: "end2xml", "endnote-xml": "endx2xml", isi: "isi2xml", mods: null, pubmed: "med2xml" },
+};
+const UTF8 = ["-i", "unicode", "-o", "unicode"];
+
+/** The program that reads such lists is not on this machine. */
+export class NotInstalled extends Error {}
+
+/** Two at a time: each has a core for itself, and everybody else one as well. */
+const MOST_AT_ONCE = 2;
+let running = 0;
+const waiting: (() => void)[] = [];
+
+/**
+ * A reference list as RIS, by Debian's bibutils.
+ * @param from what kind of list it is
+ * @param text the list, decoded
+ * @throws {NotInstalled} when bibutils is not here
+ * @throws {Error} when the list is broken, or takes longer than 20 s
+ */
+export async function referencesAsRis(from: Foreign, text: string): Promise<string> {
+  if (running >= MOST_AT_ONCE) await new Promise<void>((resolve) => waiting.push(resolve));
+  running++;
+  try {
+    return await convert(from, text);
+  } catch (error) {
+    throw isMissing(error) ? new NotInstalled("bibutils is not installed") : error;
+  } finally {
+    running--;
+    waiting.shift()?.();
+  }
+}
+
+async function convert(from: Foreign, text: string): Promise<string> {
+  const reader = READERS[from];
+  const mods = reader ? await toMods(reader, from, withAddresses(from, text)) : text;
+  return withWholeNames((await runProgram("xml2ris", UTF8, withWebPages(mods))).toString("utf8"));
+}
+
+/** Names it would take apart are named to it in a file. */
+async function toMods(reader: string, from: Foreign, text: string): Promise<string> {
+  const whole = institutionsIn(from, text);
+  if (!whole.length) return (await runProgram(reader, UTF8, text)).toString("utf8");
+  const folder = await mkdtemp(path.join(os.tmpdir(), "hobbin-references-"));
+  try {
+    const names = path.join(folder, "names");
+    await writeFile(names, `${whole.flatMap((name) => [name, `${name},`]).join("\n")}\n`);
+    return (await runProgram(reader, [...UTF8, "-as", names], text)).toString("utf8");
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+const isMissing = (error: unknown): boolean =>
+  ["ENOENT", 127].includes((error as { code?: string | number }).code!);

@@ -1,0 +1,24 @@
+import { execFile } from "node:child_process";
+
+const LIMITS = { timeout: 20_000, maxBuffer: 40_000_000, killSignal: "SIGKILL" as const };
+
+/**
+ * Runs one of Debian's programs, a process of its own with a limit of time and memory, so that a hostile file ends that
+ * process and nothing else.
+ * @param input what it reads, where it reads no file
+ * @throws {Error} when it does not end well, takes longer than 20 s, or writes more than 40 MB; `code` ENOENT when `prlimit`
+ *   is missing, 127 when the program is
+ */
+export function runProgram(program: string, args: readonly string[], input?: string): Promise<Buffer> {
+  return new Promise((resolve, reject) => {
+    const child = execFile(
+      "prlimit",
+      ["--as=2000000000", "--", program, ...args],
+      { ...LIMITS, encoding: "buffer" },
+      (error, stdout) => (error ? reject(error) : resolve(stdout)),
+    );
+    // One that ends without reading says by its code what was wrong.
+    child.stdin?.on("error", () => {});
+    if (input !== undefined) child.stdin?.end(input);
+  });
+}
