@@ -51,9 +51,13 @@ export async function readAddressOf(address: string): Promise<Filling> {
   );
   return {
     ok: true,
-    slow,
+    lacks: slow ? "slow" : document?.lacks,
     facts: {
       ...facts,
+      // What it says of itself comes before what its file is called.
+      title: document?.title ?? facts.title,
+      authors: document?.authors ?? facts.authors,
+      language: document?.language ?? facts.language,
       words: document?.words ?? facts.words,
       pages: document?.pages ?? facts.pages,
       seconds: document?.seconds ?? facts.seconds,
@@ -87,7 +91,7 @@ async function readHtml(
   const { copy, slow } = await unlessSlow(() => copyInThread({ body, contentType, address }));
   return {
     ok: true,
-    slow,
+    lacks: slow ? "slow" : null,
     facts,
     finalAddress: address,
     picture: await firstPicture(facts.pictures),
@@ -116,7 +120,7 @@ const SLOW_TRIES = 3;
  * @throws when it is to be tried again
  */
 export function mustBeInTime(filling: Filling, attempt = 1): void {
-  if (filling.ok && filling.slow && attempt < SLOW_TRIES)
+  if (filling.ok && filling.lacks === "slow" && attempt < SLOW_TRIES)
     throw new Error("its text took too long to take out");
 }
 

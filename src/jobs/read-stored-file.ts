@@ -30,7 +30,7 @@ export const readFileJob: JobKind = {
       : /^(audio|video)\//.test(file.type)
         ? ((await withStored(file.hash, readMediaFile)) ?? {})
         : {};
-    const { title, authors, words, pages, seconds, copy, picture } = { ...NOTHING, ...read };
+    const { title, authors, language, words, pages, seconds, copy, picture, lacks } = { ...NOTHING, ...read };
     const thumbnail = picture ? await makeThumbnail(picture, { drawings: true }) : null;
     const plays = row.kind === "video" || row.kind === "sound";
     const facts: PageFacts = {
@@ -40,7 +40,7 @@ export const readFileJob: JobKind = {
       siteName: null,
       authors: authors ?? [],
       published: null,
-      language: null,
+      language,
       licence: null,
       pictures: [],
       words: words ?? null,
@@ -52,7 +52,7 @@ export const readFileJob: JobKind = {
     };
     const filling = {
       ok: true as const,
-      slow,
+      lacks: slow ? ("slow" as const) : lacks,
       facts,
       finalAddress: "",
       picture: thumbnail ? { hash: await storeFile(thumbnail), bytes: thumbnail.length } : null,
@@ -68,9 +68,11 @@ export const readFileJob: JobKind = {
 const NOTHING = {
   title: null,
   authors: null,
+  language: null,
   words: null,
   pages: null,
   seconds: null,
   copy: null,
   picture: null,
+  lacks: null,
 };

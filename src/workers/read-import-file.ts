@@ -2,11 +2,14 @@ import { addressOfFile } from "@/core/address/read-address";
 import { atMost, type Brought, type BroughtLine, layOut } from "@/core/imports/brought";
 import { type Foreign, foreignFrom, LONGEST_FOREIGN } from "@/core/formats/foreign-references";
 import { tableOfHtml } from "@/core/formats/html-table";
+import { officeHtml } from "@/core/formats/office/office-html";
+import { sheetsOf } from "@/core/formats/office/sheets";
+import { Locked, officeKind, type OfficeKind } from "@/core/formats/office/unpack";
 import { outlineHtml } from "@/core/imports/outline-html";
 import { decodeText, readAny } from "@/core/imports/read-any";
 import type { Format } from "@/core/imports/read-any-words";
 import { type ColumnMeaning } from "@/core/formats/table-heads";
-import { asTable, tableToLinks } from "@/core/formats/table-read";
+import { asTable, type Table, tableToLinks } from "@/core/formats/table-read";
 
 /** What the page asks of the worker: a file's bytes, or text and rich text from the clipboard. */
 export type ReadRequest = {
@@ -33,7 +36,9 @@ export type ReadAnswer =
     }
   | { ok: false; detail: string }
   /** The server makes a list of it that is read here. */
-  | { ok: false; convert: Foreign; text: string };
+  | { ok: false; convert: Foreign; text: string }
+  /** It is none of a list: it is kept as a file, and read as one. */
+  | { ok: false; document: true };
 
 self.onmessage = async ({ data }: MessageEvent<ReadRequest>) => {
   const answer = await read(data).catch((error: unknown): ReadAnswer => ({
@@ -44,6 +49,7 @@ self.onmessage = async ({ data }: MessageEvent<ReadRequest>) => {
 };
 
 async function read(raw: ReadRequest): Promise<ReadAnswer> {
+  if (raw.bytes && startsWith(raw.bytes, "%PDF-")) return { ok: false, document: true };
   const asked = decoded(raw);
   const foreign = foreignIn(asked);
   if (foreign) return { ok: false, ...foreign };
@@ -61,6 +67,9 @@ async function read(raw: ReadRequest): Promise<ReadAnswer> {
     malformed,
   };
 }
+
+const startsWith = (bytes: ArrayBuffer, sign: string): boolean =>
+  String.fromCharCode(...new Uint8Array(bytes.slice(0, sign.length))) === sign;
 
 /** The same with its text in place of bytes, unless it is packed. */
 function decoded(asked: ReadRequest): ReadRequest {
@@ -112,16 +121,55 @@ async function readWhole({ name, bytes, text = "", html, isFile }: ReadRequest) 
     : plain;
 }
 
-/** A word processor's document becomes rich text first. */
+/** Of a packed document the links; of a workbook its rows, where one of its columns holds addresses. */
 async function readDocument(name: string, bytes: ArrayBuffer) {
-  if (!/\.docx$/i.test(name))
-    throw new Error("Of packed files only .docx can be read for links. Export the list as CSV or HTML.");
-  const { default: mammoth } = await import("mammoth");
-  const { value } = await mammoth
-    .convertToHtml({ arrayBuffer: bytes })
-    .catch(() => Promise.reject(new Error("This document is broken, or not one of a word processor.")));
-  const found = outlineHtml(value);
+  const kind = kindIn(bytes);
+  if (kind === "xlsx") {
+    const table = tableOfBook(new Uint8Array(bytes));
+    if (table) return { format: "table" as const, file: tableToLinks(table), malformed: [], table };
+  }
+  const html = kind === "docx" ? await wordHtml(bytes) : officeHtml(new Uint8Array(bytes), kind).html;
+  const found = outlineHtml(html);
   return { format: "html" as const, file: found, malformed: found.malformed, table: undefined };
+}
+
+function kindIn(bytes: ArrayBuffer): OfficeKind {
+  try {
+    return officeKind(new Uint8Array(bytes));
+  } catch (error) {
+    throw new Error(
+      error instanceof Locked
+        ? "This file is locked by a password. Save it without one and bring it in again."
+        : "This packed file is broken, or none that can be read for links: documents, slides, workbooks, books.",
+    );
+  }
+}
+
+async function wordHtml(bytes: ArrayBuffer): Promise<string> {
+  const { default: mammoth } = await import("mammoth");
+  return mammoth
+    .convertToHtml({ arrayBuffer: bytes })
+    .then((done) => done.value)
+    .catch(() => Promise.reject(new Error("This document is broken, or not one of a word processor.")));
+}
+
+/** So many rows of a workbook are taken. */
+const MOST_ROWS = 50_000;
+
+/** The first sheet of a workbook in which a column holds addresses; a cell that leads somewhere is where it leads. */
+function tableOfBook(bytes: Uint8Array): Table | null {
+  for (const { rows } of sheetsOf(bytes, MOST_ROWS)) {
+    const wide = Math.max(...rows.map((row) => row.length), 0);
+    if (rows.length < 2 || !wide) continue;
+    const texts = rows.map((row) => Array.from({ length: wide }, (_, i) => row[i]?.text ?? ""));
+    const plain = asTable(texts);
+    if (plain.meanings.includes("address")) return plain;
+    const linked = rows.map((row) => row.find((cell) => cell.href)?.href ?? "");
+    if (!linked.some(Boolean)) continue;
+    // Words that lead somewhere: the address is a column of its own, the words are its title.
+    return asTable(texts.map((row, i) => [...row, i ? linked[i]! : linked[0] || "Link"]));
+  }
+  return null;
 }
 
 const bareName = (name: string) => name.replace(/\.[a-z0-9]{1,5}$/i, "").trim();

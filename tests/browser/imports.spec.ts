@@ -1,5 +1,5 @@
 import { axe } from "./axe";
-import { at, expect, items, makeCollection, paste, readFileSync, signIn, test } from "./hands";
+import { at, expect, items, makeCollection, newcomer, paste, readFileSync, signIn, test } from "./hands";
 
 test("a list of 100 links is pasted and taken as proposed: two gestures; sections, titles and what is here already are seen", async ({
   browser,
@@ -103,9 +103,49 @@ test("what stays out of a file is looked at with its reason, and saved to be men
     /^Cannot be read as an entry@book\{never,/,
   ]);
   expect(await axe(page, { part: '[role="dialog"]' })).toEqual([]);
-  if (process.env.SHOT) await page.screenshot({ path: process.env.SHOT });
+  if (process.env.SHOT) await page.screenshot({ path: `${process.env.SHOT}/passed.png` });
   const download = page.waitForEvent("download");
   await page.getByRole("button", { name: "Save them as a file" }).click();
   expect((await download).suggestedFilename()).toBe("works, passed over.bib");
   expect(readFileSync(await (await download).path(), "utf8")).toContain("note = {a work with no name}");
+});
+
+test("a document among lists is kept and read as one: what it leads to is offered, what nobody can read says so", async ({
+  browser,
+}) => {
+  const { page, team } = await newcomer(browser, "Sedge Marlow");
+  const files = "tests/reference/files";
+  await page.goto(`/team/${team}/imports`);
+  const bring = async (name: string) => {
+    await page.getByRole("button", { name: "Bring in a file of links" }).click();
+    await page.locator("input[type=file]").setInputFiles(`${files}/${name}`);
+  };
+  await bring("documents/scan.pdf");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await bring("documents/with-links.pdf");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await bring("with-links.xlsx");
+  await expect(page.getByRole("heading", { name: "2 links in with-links.xlsx" })).toBeVisible();
+  await expect(page.getByLabel("Bring in The map")).toBeChecked();
+  await page.keyboard.press("Escape");
+  await page.goto(`/team/${team}/tray`);
+  await expect(page.getByText("Pages of pictures: nothing to read or to search.")).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByText("The odt")).toBeVisible({ timeout: 30_000 });
+  const { entries } = (await (await page.request.get(`/api/actions/tray.read?team=${team}`)).json()) as {
+    entries: { resource: { id: string; title: string } }[];
+  };
+  const idOf = (title: string) => entries.find((one) => one.resource.title === title)!.resource.id;
+  await page.goto(`/read/${idOf("scan")}`);
+  await expect(page.getByText(/Its pages are pictures of text/)).toBeVisible();
+  expect(await axe(page, { without: "iframe" })).toEqual([]);
+  if (process.env.SHOT) await page.screenshot({ path: `${process.env.SHOT}/scan.png` });
+  await page.goto(`/read/${idOf("The odt")}`);
+  const links = page.getByRole("region", { name: "Links in this document" });
+  await expect(links.getByRole("checkbox", { name: "https://bog.example/map?a=1&b=2" })).toBeVisible();
+  if (process.env.SHOT) {
+    await links.scrollIntoViewIfNeeded();
+    await page.screenshot({ path: `${process.env.SHOT}/links.png` });
+  }
 });

@@ -235,6 +235,7 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "resources.remove": { from: "editor", input: ({ resource }) => ({ resource }) },
   "resources.take-proposal": { from: "contributor", input: ({ resource }) => ({ resource, fields: [] }) },
+  "resources.links": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "resources.text": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "rules.decide": { from: "contributor", input: ({ hit }) => ({ hit, take: true }) },
   "rules.preview": { from: "editor", input: ({ rule }) => ({ rule }) },

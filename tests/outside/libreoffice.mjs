@@ -14,7 +14,13 @@ export const PROGRAMS = {
 const SOURCES = "tests/outside/sources";
 const FILES = "tests/reference/files";
 /** What LibreOffice makes of the sources, to be read by Hobbin as files of somebody else. */
-const MADE = { "levels.csv": ["xlsx", "ods"], "field-talk.fodp": ["pptx", "odp"] };
+const MADE = {
+  "levels.csv": ["xlsx", "ods"],
+  "field-talk.fodp": ["pptx", "odp"],
+  "with-links.fodt": ["odt"],
+  "with-links.fodp": ["pptx"],
+  "with-links.fods": ["xlsx"],
+};
 /** How the words of a file are had: straight away, or through a PDF where there is no other way. */
 const WORDS = {
   docx: "txt:Text (encoded):UTF8",

@@ -27,10 +27,14 @@ export async function openFirefox({ script = true } = {}) {
       .map(([name, value]) => `user_pref(${JSON.stringify(name)}, ${JSON.stringify(value)});`)
       .join("\n"),
   );
-  const child = spawn("firefox-esr", ["--marionette", "--headless", "--profile", profile, "about:blank"], {
-    stdio: "ignore",
-    env: { ...process.env, HOME: profile },
-  });
+  const child = spawn(
+    "firefox-esr",
+    ["--marionette", "--remote-allow-system-access", "--headless", "--profile", profile, "about:blank"],
+    {
+      stdio: "ignore",
+      env: { ...process.env, HOME: profile },
+    },
+  );
   const socket = await patiently(port);
   let rest = Buffer.alloc(0);
   const waiting = new Map();
@@ -77,6 +81,17 @@ export async function openFirefox({ script = true } = {}) {
       }
       return run(look);
     },
+    /** Takes a file of bookmarks in, in place of all it has, and writes what it has by then. */
+    async throughBookmarks(from, to) {
+      await send("Marionette:SetContext", { value: "chrome" });
+      await send("WebDriver:ExecuteAsyncScript", {
+        script: BOOKMARKS,
+        args: [from, to],
+        sandbox: "system",
+        scriptTimeout: 60_000,
+      });
+      await send("Marionette:SetContext", { value: "content" });
+    },
     async close() {
       await send("Marionette:Quit", { flags: ["eForceQuit"] }).catch(() => {});
       socket.destroy();
@@ -85,6 +100,15 @@ export async function openFirefox({ script = true } = {}) {
     },
   };
 }
+
+const BOOKMARKS = `
+  const [from, to, done] = arguments;
+  const { BookmarkHTMLUtils } = ChromeUtils.importESModule("resource://gre/modules/BookmarkHTMLUtils.sys.mjs");
+  const { PlacesUtils } = ChromeUtils.importESModule("resource://gre/modules/PlacesUtils.sys.mjs");
+  PlacesUtils.bookmarks.eraseEverything()
+    .then(() => BookmarkHTMLUtils.importFromFile(from, { replace: true }))
+    .then(() => BookmarkHTMLUtils.exportToFile(to))
+    .then(() => done(true), (error) => done(String(error)));`;
 
 const FRAME = `
   const frame = document.createElement("iframe");

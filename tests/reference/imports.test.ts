@@ -155,6 +155,7 @@ describe("messages", () => {
     ],
   ])("forwarded in the text %#", (text) => {
     expect(forwardedOrigin(`See below.\n\n${text}`)).toEqual({
+      note: "See below.",
       from: "The Peat Weekly <weekly@peat.example>",
       subject: "Carbon and crane flies",
       date: "2026-03-06",

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
-import { officeHtml, officeKind } from "@/core/formats/office";
+import { officeHtml } from "@/core/formats/office/office-html";
+import { officeKind } from "@/core/formats/office/unpack";
 import { plainText } from "@/core/text/plain";
 import { said } from "../outside/said/libreoffice.json";
 

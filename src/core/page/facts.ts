@@ -44,6 +44,8 @@ export type FetchProblem =
   | "too-many-redirects"
   | "robots"
   | "slow"
+  | "scanned"
+  | "locked"
   | "internal";
 
 const WORDS: Record<FetchProblem, string> = {
@@ -59,8 +61,27 @@ const WORDS: Record<FetchProblem, string> = {
   "too-many-redirects": "The site sends from address to address without end.",
   robots: "The site asks programs to stay away.",
   slow: "Its text could not be taken out in time. Fetching it again tries once more.",
+  scanned:
+    "Its pages are pictures of text, so there is nothing to read or to search here. Run it through text recognition and bring it in again.",
+  locked:
+    "It is locked by a password, so nothing of it can be read here. Save it without one and bring it in again.",
   internal: "Something went wrong on our side.",
 };
+
+/** What is so of the thing itself; fetching it again changes nothing. */
+const OF_ITSELF: Partial<Record<FetchProblem, string>> = {
+  scanned: "Pages of pictures: nothing to read or to search.",
+  locked: "Locked by a password: nothing of it can be read.",
+};
+
+/**
+ * The same in few words, for a list.
+ * @returns words, and whether it is so of the thing itself, whatever is tried again
+ */
+export const sayProblemShort = (problem: FetchProblem): { words: string; ofItself: boolean } => ({
+  words: OF_ITSELF[problem] ?? "Could not be read; the address is kept.",
+  ofItself: problem in OF_ITSELF,
+});
 
 /** One plain sentence about what happened; what was saved is safe and can be fetched again. */
 export function sayProblem(problem: FetchProblem): string {

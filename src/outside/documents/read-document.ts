@@ -1,4 +1,4 @@
-import { mkdtemp, rm, writeFile } from "node:fs/promises";
+import { mkdtemp, open, rm, writeFile } from "node:fs/promises";
 import os from "node:os";
 import path from "node:path";
 import { fileTypeFromBuffer } from "file-type";
@@ -6,6 +6,8 @@ import { parseBuffer, parseFile } from "music-metadata";
 import type { Kind } from "@/core/page/facts";
 import { kindOfFile } from "@/core/page/file-facts";
 import { escape } from "@/core/publish/html";
+import { filmLength, type ReadAt } from "@/core/formats/film-length";
+import { clean as cleanProperties } from "@/core/formats/office/properties";
 import { countWords } from "@/core/text/minutes";
 import { heicInThread, officeInThread } from "../threads/in-thread";
 import { sign, type StoredCopy } from "../threads/read-page-thread";
@@ -18,12 +20,16 @@ export type DocumentFacts = {
   kind: Kind;
   title: string | null;
   authors: string[];
+  /** As it says itself; null where only its text could tell. */
+  language: string | null;
   words: number | null;
   pages: number | null;
   seconds: number | null;
   copy: StoredCopy | null;
   /** A picture of it, of which a thumbnail can be made. */
   picture: Buffer | null;
+  /** Why there is no text of it, where there might be one. */
+  lacks: "scanned" | "locked" | null;
 };
 
 /** Formats that are texts with no signature of their own; their ending has to be believed. */
@@ -64,51 +70,76 @@ export async function readDocument(content: Buffer, name: string): Promise<Docum
     kind: kindOfFile(type) ?? "document",
     title: null,
     authors: [],
+    language: null,
     words: null,
     pages: null,
     seconds: null,
     copy: null,
     picture: null,
+    lacks: null,
   };
   if (type === "application/pdf") return { ...facts, ...(await pdf(content)) };
-  if (/officedocument|opendocument/.test(type) || type === "application/zip") {
-    const office = await officeInThread(content);
-    return office
-      ? {
-          ...facts,
-          kind: "document",
-          copy: office.copy,
-          pages: office.pages,
-          words: countWords(office.copy.text) || null,
-        }
-      : facts;
-  }
+  // Office documents with a password are packed into the older container (MS-OFFCRYPTO 2.3).
+  if (type === "application/x-cfb")
+    return { ...facts, kind: "document", lacks: content.includes(ENCRYPTED) ? "locked" : null };
+  if (/officedocument|opendocument|epub/.test(type) || type === "application/zip")
+    return { ...facts, ...(await packed(content)) };
   if (/^image\/hei[cf]/.test(type))
     return { ...facts, kind: "picture", picture: await heicInThread(content) };
   if (type.startsWith("image/")) return { ...facts, picture: content };
   if (/^(audio|video)\//.test(type))
-    return { ...facts, ...(await media(() => parseBuffer(content, { mimeType: type }))) };
-  if (/^text\/(plain|markdown|csv)$/.test(type)) {
-    const office = await officeInThread(content, true);
     return {
       ...facts,
-      kind: "document",
-      copy: office?.copy ?? null,
-      words: office ? countWords(office.copy.text) || null : null,
+      ...(await media(
+        () => parseBuffer(content, { mimeType: type }),
+        (at, length) => Promise.resolve(content.subarray(at, at + length)),
+        content.length,
+      )),
     };
+  if (/^text\/(plain|markdown|csv)$/.test(type)) {
+    return { ...facts, kind: "document", ...(await packed(content, true)) };
   }
   return facts;
 }
 
-/** Length and title of a sound or film that is too large to be read at once. */
-export const readMediaFile = (file: string) => media(() => parseFile(file, { skipCovers: false }));
+const ENCRYPTED = Buffer.from("EncryptedPackage", "utf16le");
 
-async function media(parse: () => ReturnType<typeof parseBuffer>) {
+async function packed(content: Buffer, plain = false): Promise<Partial<DocumentFacts>> {
+  const office = await officeInThread(content, plain);
+  if (!office) return {};
+  if (office.locked) return { kind: "document", lacks: "locked" };
+  return {
+    kind: "document",
+    ...(office.properties ?? {}),
+    copy: office.copy,
+    pages: office.pages,
+    words: countWords(office.copy.text) || null,
+    picture: office.cover && Buffer.from(office.cover),
+  };
+}
+
+/** Length and title of a sound or film that is too large to be read at once. */
+export async function readMediaFile(file: string) {
+  const opened = await open(file);
+  try {
+    const read: ReadAt = async (at, length) => {
+      const { buffer, bytesRead } = await opened.read(Buffer.alloc(length), 0, length, at);
+      return buffer.subarray(0, bytesRead);
+    };
+    return await media(() => parseFile(file, { skipCovers: false }), read, (await opened.stat()).size);
+  } finally {
+    await opened.close();
+  }
+}
+
+async function media(parse: () => ReturnType<typeof parseBuffer>, read: ReadAt, bytes: number) {
   try {
     const { format, common } = await parse();
     const cover = common.picture?.[0]?.data;
+    // The length of a track of sound; a film may have none.
+    const seconds = format.duration || (await filmLength(read, bytes));
     return {
-      seconds: format.duration ? Math.round(format.duration) || 1 : null,
+      seconds: seconds ? Math.round(seconds) || 1 : null,
       title: common.title ?? null,
       authors: common.artists ?? (common.artist ? [common.artist] : []),
       picture: cover ? Buffer.from(cover) : null,
@@ -124,32 +155,42 @@ async function pdf(content: Buffer): Promise<Partial<DocumentFacts>> {
     const file = path.join(folder, "file.pdf");
     await writeFile(file, content);
     const found = await readPdf(file);
+    if (found === "locked") return { lacks: "locked" };
     if (!found) return {};
     const text = found.text.replace(/\f/g, "\n\n").trim();
-    const html = text
-      .split(/\n\s*\n/)
-      .map((part) =>
-        part
-          .replace(/(\p{L})-\n(?=\p{Ll})/gu, "$1")
-          .replace(/\s*\n\s*/g, " ")
-          .trim(),
-      )
-      .filter(Boolean)
-      .map((part) => `<p>${escape(part)}</p>`)
-      .join("\n");
+    const letters = text.match(/\p{L}/gu)?.length ?? 0;
+    const html = `${paragraphs(text)}${linkList(found.links)}`;
     return {
-      // Word processors put the name of their own file there.
-      title:
-        found.title && !/\.(docx?|indd|qxd|tex|dvi|pdf)$|^(microsoft|untitled)/i.test(found.title)
-          ? found.title
-          : null,
-      authors: found.author && !/^(administrator|user|owner)$/i.test(found.author) ? [found.author] : [],
+      ...cleanProperties(found),
       pages: found.pages,
       words: countWords(text) || null,
       copy: text.length > 40 ? { html, text, signature: sign(text) } : null,
       picture: found.picture,
+      lacks: found.pages && letters < LEAST_LETTERS * found.pages ? "scanned" : null,
     };
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
+
+/** Pages with fewer letters than this, one with another, are pictures: a heading or a number of a page is more. */
+const LEAST_LETTERS = 12;
+
+const paragraphs = (text: string): string =>
+  text
+    .split(/\n\s*\n/)
+    .map((part) =>
+      part
+        .replace(/(\p{L})-\n(?=\p{Ll})/gu, "$1")
+        .replace(/\s*\n\s*/g, " ")
+        .trim(),
+    )
+    .filter(Boolean)
+    .map((part) => `<p>${escape(part)}</p>`)
+    .join("\n");
+
+/** Text taken out of a PDF has lost where it led; the addresses stand behind it. */
+const linkList = (links: readonly string[]): string =>
+  links.length
+    ? `\n<h2>Links</h2>\n<ul>${links.map((link) => `<li><a href="${escape(link)}">${escape(link)}</a></li>`).join("")}</ul>`
+    : "";

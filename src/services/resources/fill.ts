@@ -1,4 +1,5 @@
 import type { FetchProblem, PageFacts } from "@/core/page/facts";
+import { languageOf } from "@/core/text/language-of";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import type { Tx } from "@/data/database";
 import { lockResource, type ResourceRow } from "@/data/queries/resources";
@@ -21,8 +22,8 @@ export type Filling =
       picture: Picture | null;
       copy: StoredCopy | null;
       origin: CopyOrigin;
-      /** There may be a text, which could not be taken out in time. */
-      slow?: boolean;
+      /** There may be a text, which could not be taken out in time, or at all. */
+      lacks?: "slow" | "scanned" | "locked" | null;
     }
   | { ok: false; problem: FetchProblem };
 
@@ -41,7 +42,7 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
     if (filling.ok) {
       Object.assign(fields, await fieldsOf(tx, row, filling), {
         fetchState: "done",
-        fetchProblem: filling.slow ? "slow" : null,
+        fetchProblem: filling.lacks ?? null,
       });
       await dropProposal(tx, id);
     } else Object.assign(fields, { fetchState: "failed", fetchProblem: filling.problem });
@@ -65,7 +66,7 @@ async function fieldsOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true 
     title: facts.title,
     description: facts.description,
     siteName: facts.siteName ?? (row.siteName ? null : await siteNameOf(tx, row)),
-    language: facts.language,
+    language: facts.language ?? (row.language || !copy ? null : languageOf(copy.text)),
     licence: facts.licence,
     published: facts.published,
     authors: facts.authors.length ? facts.authors : null,

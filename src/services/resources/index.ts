@@ -5,6 +5,7 @@ import { editResource } from "./edit";
 import { fetchAgain } from "./fetch-again";
 import { readHistory } from "./history";
 import { knownAddresses } from "./known";
+import { readLinks } from "./links";
 import { readCatalogue } from "./newest";
 import { pasteText } from "./paste-text";
 import { readProposal } from "./proposal";
@@ -25,6 +26,7 @@ export const actions = {
   "resources.fetch-again": fetchAgain,
   "resources.history": readHistory,
   "resources.known": knownAddresses,
+  "resources.links": readLinks,
   "resources.newest": readCatalogue,
   "resources.paste-text": pasteText,
   "resources.proposal": readProposal,

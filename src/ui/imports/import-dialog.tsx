@@ -35,7 +35,7 @@ type Props = {
 export function ImportDialog({ open, onOpenChange, team, arranges, into, brings }: Props) {
   const client = useQueryClient();
   const preview = usePreview(team, brings ?? null);
-  const { source, read, lines, error, separator, edit } = preview;
+  const { source, read, lines, error, isDocument, separator, edit } = preview;
   const [sent, setSent] = useState<number | null>(null);
   const go = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -76,6 +76,14 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
     );
     onOpenChange(false);
   };
+  const keep = useRef(keepAsFile);
+  useEffect(() => {
+    keep.current = keepAsFile;
+  });
+  useEffect(() => {
+    // A document among lists is what it is, and needs no other press.
+    if (isDocument) keep.current();
+  }, [isDocument]);
   const tagged = lines.some((line) => line.tagText);
   return (
     <Dialog
@@ -86,7 +94,7 @@ export function ImportDialog({ open, onOpenChange, team, arranges, into, brings 
       about={
         read
           ? undefined
-          : "Bookmarks, tables (CSV), feed lists, feeds, reference lists, Markdown, web pages, Word documents, plain text."
+          : "Bookmarks, tables (CSV, XLSX), feed lists, feeds, reference lists, Markdown, web pages, plain text; the links of documents, slides and books."
       }
     >
       {!source && <ChooseFile onFile={(file) => preview.take({ name: file.name, file })} />}

@@ -1,15 +1,20 @@
 import type { ReadAnswer, ReadRequest } from "@/workers/read-import-file";
 import { ask, Refusal } from "../talk/call";
 
+/** Thrown for a file that is read as a document, and is no list. */
+export class IsDocument extends Error {}
+
 /**
  * Reads a file or a pasted text in a web worker, so that the page stays quick however large it is. A list that only another
  * program can read goes by the server first.
+ * @throws {IsDocument}
  * @throws {Error} with words for the person
  */
 export async function readInWorker(asked: ReadRequest): Promise<ReadAnswer & { ok: true }> {
   const answer = await inWorker(asked);
   if (answer.ok) return answer;
   if ("detail" in answer) throw new Error(answer.detail);
+  if ("document" in answer) throw new IsDocument();
   const { ris } = await ask("references.convert", { from: answer.convert, text: answer.text }).catch(
     (error: unknown) => {
       throw new Error(error instanceof Refusal ? error.detail : "This list cannot be read just now.");

@@ -6,7 +6,7 @@ import type { ColumnMeaning } from "@/core/formats/table-heads";
 import { FORMAT_WORDS } from "@/core/imports/read-any-words";
 import type { ReadAnswer } from "@/workers/read-import-file";
 import { asPreview, editLine, markKnown, type PreviewLine, wrongLine } from "./preview-line";
-import { readInWorker } from "./read-in-worker";
+import { IsDocument, readInWorker } from "./read-in-worker";
 import { findKnown } from "./send-import";
 
 /** What was pasted or dropped, or nothing yet: then a file can be chosen. */
@@ -23,6 +23,7 @@ export function usePreview(team: string, first: Brings | null) {
   const [meanings, setMeanings] = useState<ColumnMeaning[]>();
   const [separator, setSeparator] = useState<TagSeparator>("comma");
   const [error, setError] = useState("");
+  const [isDocument, setIsDocument] = useState(false);
 
   useEffect(() => {
     if (!source) return;
@@ -48,7 +49,9 @@ export function usePreview(team: string, first: Brings | null) {
       const known = await findKnown(team, asked);
       if (!gone) setLines((old) => markKnown(old, asked, known));
     })().catch((failure: unknown) => {
-      if (!gone) setError(failure instanceof Error ? failure.message : "This cannot be read.");
+      if (gone) return;
+      if (failure instanceof IsDocument) return setIsDocument(true);
+      setError(failure instanceof Error ? failure.message : "This cannot be read.");
     });
     return () => {
       gone = true;
@@ -65,5 +68,5 @@ export function usePreview(team: string, first: Brings | null) {
     setError("");
     setSource(next);
   };
-  return { source, take, read, lines, error, separator, setSeparator, setMeanings, edit };
+  return { source, take, read, lines, error, isDocument, separator, setSeparator, setMeanings, edit };
 }

@@ -17,7 +17,8 @@ export function FileInPlace({ resource, file }: { resource: Resource; file: File
         className="mt-6 h-[80vh] w-full rounded-md border border-line"
       />
     );
-  if (/^image\/(jpeg|png|gif|webp|avif)$/.test(file.type))
+  // A drawing runs nothing and asks for nothing where it is shown as a picture.
+  if (/^image\/(jpeg|png|gif|webp|avif|svg\+xml)$/.test(file.type))
     // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept
     return <img src={src} alt={title} className="mt-6 max-w-full rounded-md" />;
   if (file.type.startsWith("audio/") && !captionsHash)

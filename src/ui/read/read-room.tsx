@@ -17,7 +17,7 @@ import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { AboutIt } from "./about-it";
 import { FileInPlace } from "./file-in-place";
-import { LetterLinks } from "./letter-links";
+import { TextLinks } from "./text-links";
 import { Played } from "./played";
 
 type Props = {
@@ -26,6 +26,8 @@ type Props = {
   team: TeamRow;
   text: Answer<"resources.text">;
   message: Answer<"messages.of-resource">["message"];
+  /** What it leads to, of a letter or a document. */
+  links: Answer<"resources.links">["links"];
 } & Answer<"resources.read">;
 
 const ORIGINS: Record<string, string> = {
@@ -37,7 +39,7 @@ const ORIGINS: Record<string, string> = {
 };
 
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
-export function ReadRoom({ me, teams, team, resource, places, text, message }: Props) {
+export function ReadRoom({ me, teams, team, resource, places, text, message, links }: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -102,6 +104,14 @@ export function ReadRoom({ me, teams, team, resource, places, text, message }: P
               )}
             </p>
           </header>
+          {file && resource.fetchProblem && (
+            <div className="mt-6 flex flex-wrap items-center gap-3 rounded-md bg-wash px-3 py-2.5 text-[15px]">
+              <p className="min-w-60 flex-1">{sayProblem(resource.fetchProblem)}</p>
+              {may(team.role, "bring") && (
+                <PasteText resource={resource.id} onDone={() => router.refresh()} />
+              )}
+            </div>
+          )}
           {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
           {resource.kind === "note" && (
             <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
@@ -127,8 +137,13 @@ export function ReadRoom({ me, teams, team, resource, places, text, message }: P
           <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
           {resource.player && noText}
         </article>
-        {message && message.links.length > 0 && (
-          <LetterLinks team={team.id} title={resource.title} links={message.links} />
+        {links.length > 0 && (
+          <TextLinks
+            team={team.id}
+            title={resource.title}
+            of={message ? "letter" : "document"}
+            links={links}
+          />
         )}
       </main>
     </Frame>

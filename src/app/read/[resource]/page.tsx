@@ -9,5 +9,8 @@ export default async function Page({ params }: { params: Promise<{ resource: str
   const frame = await ofTeam(about.resource.team, `/read/${id}`);
   const text = await read("resources.text", { resource: id });
   const { message } = await read("messages.of-resource", { resource: id });
-  return <ReadRoom {...frame} {...about} text={text} message={message} />;
+  const links =
+    message?.links ??
+    (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
+  return <ReadRoom {...frame} {...about} text={text} message={message} links={links} />;
 }

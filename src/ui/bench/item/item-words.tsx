@@ -1,7 +1,7 @@
 "use client";
 
 import { Fragment } from "react";
-import { type Kind, sayProblem } from "@/core/page/facts";
+import { type Kind, sayProblem, sayProblemShort } from "@/core/page/facts";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
 import { KindWord } from "../../parts/kind";
@@ -59,8 +59,9 @@ export function ItemState({ item }: { item: Item }) {
       )}
       {resource.fetchProblem && (
         <p className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm text-warn">
-          {sayProblem(resource.fetchProblem)} The address is kept.
-          {brings && (
+          {sayProblem(resource.fetchProblem)}{" "}
+          {!sayProblemShort(resource.fetchProblem).ofItself && "The address is kept."}
+          {brings && !sayProblemShort(resource.fetchProblem).ofItself && (
             <Button
               small
               look="quiet"

@@ -4,6 +4,7 @@ import type { Supplied } from "../state/types";
 import { useDraggable } from "@dnd-kit/core";
 import Link from "next/link";
 import { memo } from "react";
+import { sayProblemShort } from "@/core/page/facts";
 import { sayMinutes } from "@/core/text/minutes";
 import { KindMark } from "../../parts/kind";
 import { Key } from "../../parts/key";
@@ -74,7 +75,7 @@ export const SupplyRow = memo(function SupplyRow({
             <span className="block text-sm text-accent">Reading the page …</span>
           )}
           {resource.fetchProblem && (
-            <span className="block text-sm text-warn">Could not be read; the address is kept.</span>
+            <span className="block text-sm text-warn">{sayProblemShort(resource.fetchProblem).words}</span>
           )}
         </span>
       </button>

@@ -8,14 +8,16 @@ import { Button } from "../parts/button";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 
-/** The links of a letter, to be picked: none is brought in by itself. */
-export function LetterLinks({
+/** The links of a letter or a document, to be picked: none is brought in by itself. */
+export function TextLinks({
   team,
   title,
+  of,
   links,
 }: {
   team: string;
   title: string;
+  of: "letter" | "document";
   links: { address: string; title: string }[];
 }) {
   const [picked, setPicked] = useState<Set<string>>(new Set());
@@ -37,13 +39,13 @@ export function LetterLinks({
   };
   return (
     <section
-      aria-label="Links in this letter"
+      aria-label={`Links in this ${of}`}
       className="mx-auto mt-8 max-w-[68ch] border-t border-line pt-4"
     >
-      <h2 className="font-serif text-xl font-semibold">Links in this letter</h2>
+      <h2 className="font-serif text-xl font-semibold">Links in this {of}</h2>
       {links.length >= MOST_LINKS && (
         <p className="mt-1 text-[15px] text-quiet">
-          These are the first {MOST_LINKS.toLocaleString("en")}. What comes after them stands in the letter
+          These are the first {MOST_LINKS.toLocaleString("en")}. What comes after them stands in the {of}
           itself.
         </p>
       )}
