@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { expect, test } from "vitest";
 import { languageBeside, languageOf } from "./language-of";
 
@@ -30,6 +31,19 @@ test.each([
   ["a program", "const x = a([1, 2]).map((b) => b + 1).filter(Boolean).join(', '); ".repeat(8)],
   ["", ""],
 ])("who could tell of %s", (_, text) => expect(languageOf(text)).toBeNull());
+
+test("a long text is told by its pieces; one in two languages is in neither", () => {
+  const english = readFileSync("docs/operations.md", "utf8").replace(/`[^`]*`/g, "");
+  expect(languageOf(english)).toBe("en");
+  expect(languageOf(english.slice(0, 3_000))).toBe("en");
+  const german = readFileSync("tests/reference/files/pages/says-no-language.html", "utf8").replace(
+    /<[^>]*>/g,
+    " ",
+  );
+  expect(languageOf(german)).toBe("de");
+  expect(languageOf(german + english.slice(2_000, 2_000 + german.length))).toBeNull();
+  expect(languageOf(english.slice(0, 2_500) + german.slice(0, 500))).toBe("en");
+});
 
 test("what a program says unasked gives way to what the words are in", () => {
   const german =
