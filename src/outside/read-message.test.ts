@@ -22,9 +22,9 @@ test("two letters without an id that differ only in what is in them are two", as
 });
 
 /** A message in MIME; ends of lines as RFC 5322 has them. */
-const mail = (type: string, body: string, heads = "") =>
+const mail = (type: string, body: string, heads = "", subject = "For the course") =>
   Buffer.from(
-    `From: Ama <ama@bog.example>\nSubject: Fwd: For the course\nMessage-ID: <m@bog.example>\nContent-Type: ${type}\n${heads}\n${body}`.replace(
+    `From: Ama <ama@bog.example>\nSubject: Fwd: ${subject}\nMessage-ID: <m@bog.example>\nContent-Type: ${type}\n${heads}\n${body}`.replace(
       /\n/g,
       "\r\n",
     ),

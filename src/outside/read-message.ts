@@ -72,8 +72,11 @@ async function readWithin(raw: Buffer, room: Room): Promise<ReadMessage> {
   const inside = letters.flatMap((one) => one.attachments);
   const html = outer.html || paragraphs(text);
   const [only] = letters;
-  if (only && letters.length === 1 && !plainText(html).trim())
-    return { ...only, ...own, attachments: [...inside, ...own.attachments] };
+  const isOne = letters.length === 1 && !plainText(html).trim();
+  if (only && isOne) return { ...only, ...own, attachments: [...inside, ...own.attachments] };
+  // A word above what was forwarded, under the same subject, is no thing of its own.
+  if (only && letters.length === 1 && bareSubject(outer.subject ?? "") === only.subject)
+    return { ...only, ...own, copy: below(html, only.copy), attachments: [...inside, ...own.attachments] };
   const forwarded = letters.length ? null : forwardedOrigin(text || plainText(outer.html || ""));
   const isDigest =
     letters.length > 0 && /^content-type:[ \t]*multipart\/digest/im.test(raw.toString("latin1"));
@@ -100,6 +103,12 @@ async function readWithin(raw: Buffer, room: Room): Promise<ReadMessage> {
       ? []
       : letters.flatMap((one) => [{ ...one, attachments: [], letters: [] }, ...one.letters]),
   };
+}
+
+/** A letter with the note that came with it, above it. */
+function below(note: string, letter: ReadMessage["copy"]): ReadMessage["copy"] {
+  const html = `${sanitise(note)}<hr>${letter.html}`;
+  return { html, text: `${plainText(note)}\n\n${letter.text}`, signature: letter.signature };
 }
 
 const isLetter = (one: Attachment): boolean => one.contentType === "message/rfc822";

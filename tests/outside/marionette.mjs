@@ -81,6 +81,23 @@ export async function openFirefox({ script = true } = {}) {
       }
       return run(look);
     },
+    /** Looks at a page from a file, with the net off. @param {string} look what is run in it */
+    async fromFile(address, look) {
+      await send("Marionette:SetContext", { value: "chrome" });
+      await send("WebDriver:ExecuteScript", {
+        script: "Services.io.offline = true;",
+        args: [],
+        sandbox: "system",
+      });
+      await send("Marionette:SetContext", { value: "content" });
+      await send("WebDriver:Navigate", { url: address });
+      await send("WebDriver:ExecuteAsyncScript", {
+        script: "document.fonts.ready.then(() => arguments[0](true));",
+        args: [],
+        sandbox: "hobbin",
+      });
+      return run(look);
+    },
     /** Takes a file of bookmarks in, in place of all it has, and writes what it has by then. */
     async throughBookmarks(from, to) {
       await send("Marionette:SetContext", { value: "chrome" });

@@ -7,6 +7,7 @@ import { createContext, useContext, useEffect, useMemo, useRef, useState } from 
 import { may, type Role } from "@/core/policy/abilities";
 import type { Brings } from "../imports/use-preview";
 import { addressIntoTray, noteIntoTray } from "./into-tray";
+import { holdLetters } from "../shell/hold-letters";
 import { call } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
@@ -38,6 +39,12 @@ type Taking = {
   take?: (text: string) => void;
   /** Takes files that were chosen. */
   takeFiles?: (files: File[]) => void;
+};
+
+/** What opens a field, whose script may still be loading: what is typed until it is there goes into it. */
+const awaited = (open: () => void) => () => {
+  holdLetters();
+  open();
 };
 
 const GatherContext = createContext<Gathering & Taking>({});
@@ -96,9 +103,9 @@ export function GatherProvider({ team, own, children }: Props) {
     () => ({
       take: brings && !own ? (text) => taken.current!.take(text) : undefined,
       takeFiles: brings && !own ? (files) => taken.current!.takeFiles(files) : undefined,
-      bring: own ?? (brings ? () => setOpen("bring") : undefined),
+      bring: own ? awaited(own) : brings ? awaited(() => setOpen("bring")) : undefined,
       file: brings && !own ? () => setOpen("file") : undefined,
-      make: arranges ? () => setOpen("make") : undefined,
+      make: arranges ? awaited(() => setOpen("make")) : undefined,
     }),
     [own, brings, arranges],
   );

@@ -9,7 +9,6 @@ import { deliverFor } from "../talk/deliver";
 import { GatherProvider, useGather } from "../gather/gather";
 import { Bar } from "./bar";
 import { isForField } from "./commands";
-import { holdLetters } from "./hold-letters";
 import type { PaletteCommand } from "./palette";
 import { stagesOf } from "./places";
 import { useTypedAhead } from "./use-typed-ahead";
@@ -66,7 +65,6 @@ function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
     else if (event.key === "/") setPalette(true);
     else if (event.key === "?") setSheet(true);
     else if (event.key.toLowerCase() === "b" && bring && !document.querySelector("[role=dialog]")) {
-      holdLetters();
       bring();
     } else return;
     event.preventDefault();

@@ -127,7 +127,10 @@ function Drop({ trigger, keyed, ...rest }: DropProps) {
         "aria-expanded": open,
         onPointerEnter: () => void ready(),
         onFocus: () => void ready(),
-        onClick: turn,
+        onClick: () => {
+          if (!open) holdLetters();
+          turn();
+        },
       })}
       {Loaded && <Loaded {...rest} button={button} open={open} onOpenChange={setOpen} />}
     </>
