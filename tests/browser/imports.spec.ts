@@ -124,6 +124,7 @@ test("a document among lists is kept and read as one: what it leads to is offere
   await expect(page.getByRole("dialog")).toBeHidden();
   await bring("documents/with-links.pdf");
   await expect(page.getByRole("dialog")).toBeHidden();
+  await expect(page.getByRole("region", { name: "Files on their way" }).getByText("Arrived")).toHaveCount(2);
   await bring("with-links.xlsx");
   await expect(page.getByRole("heading", { name: "2 links in with-links.xlsx" })).toBeVisible();
   await expect(page.getByLabel("Bring in The map")).toBeChecked();

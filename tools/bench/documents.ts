@@ -7,9 +7,11 @@ import { serialize } from "node:v8";
 import type { PlacedWork } from "@/core/cite/arranged";
 import type { PdfTask } from "@/outside/threads/write-pdf-thread";
 import { makeFile } from "@/services/export/make";
+import { WHILE_NOBODY_WAITS } from "@/services/export/run-order";
 import { WHILE_ONE_WAITS } from "@/services/export/pages";
 import { cited } from "@/services/references/cited";
 import sharp from "sharp";
+import { DOCUMENTS, REFERENCES, TEXTS } from "@/core/formats/offered";
 import { asPrinted } from "@/core/formats/printed/model";
 import type { PublishedTree } from "@/core/publish/model";
 import type { Actor } from "@/mechanism/actor";
@@ -81,6 +83,32 @@ export async function* measureDocuments(
   yield* measureFolder(actor, id);
   yield* measureCiting(works);
   yield await memoryOfPdf({ printed, paper: "a4", pictures: small, fonts: ["/usr/share/fonts"] });
+}
+
+const MANY = 10_000;
+
+/** A collection of ten thousand in every format, as it is made when it was ordered: that it comes, and what it takes. */
+export async function* measureManyOut(
+  actor: Actor,
+  team: string,
+  resources: string[],
+): AsyncGenerator<Figure> {
+  const collection = await fillCollection(actor, team, "Ten thousand items", resources.slice(0, MANY));
+  const patience = { ...WHILE_NOBODY_WAITS, tell: () => undefined };
+  for (const { format, name } of [...DOCUMENTS, ...TEXTS, ...REFERENCES]) {
+    let bytes = 0;
+    const took = await timed(async () => {
+      const { content } = await makeFile(actor, { collection, format }, patience);
+      if (typeof content === "string" || Buffer.isBuffer(content)) bytes = Buffer.byteLength(content);
+      else for await (const part of content) bytes += (part as Buffer).length;
+    });
+    yield {
+      what: `${MANY.toLocaleString("en")} items as ${name}, made when ordered`,
+      measured: `${(took / 1000).toFixed(1)} s, ${(bytes / 1e6).toFixed(1)} MB`,
+      aim: "comes",
+      met: bytes > MANY * 10,
+    };
+  }
 }
 
 /** The folder for a stick, packed, as it is sent. */

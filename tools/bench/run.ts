@@ -9,7 +9,7 @@ import { measureArchives } from "./archives";
 import { measureArranging } from "./arranging";
 import { measureBench } from "./bench-screen";
 import { measureCloth } from "./cloth";
-import { measureDocuments } from "./documents";
+import { measureDocuments, measureManyOut } from "./documents";
 import { measureEditions } from "./editions";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
@@ -41,7 +41,10 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   "first-sight": () => measureFirstSight(actor, small.id, few, base),
   "going-out": () => measureGoingOut(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
-  documents: () => measureDocuments(actor, small.id, few),
+  documents: async function* () {
+    yield* measureDocuments(actor, small.id, few);
+    yield* measureManyOut(actor, large.id, many);
+  },
   archives: () => measureArchives(actor, large.id),
   editions: () => measureEditions(actor, large.id, many, base),
   newsletter: () => measureNewsletter(actor, small.id, few),

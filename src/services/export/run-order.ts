@@ -13,7 +13,7 @@ import { type Made, makeFile } from "./make";
 import type { Patience } from "./pages";
 
 /** For what nobody waits at: more items than any team has, and five minutes of a thread. */
-const MOST = { items: 50_000, limit: 300_000 };
+export const WHILE_NOBODY_WAITS = { items: 50_000, limit: 300_000 };
 /** How often it is said how far it is, in milliseconds. */
 const OFTEN = 500;
 
@@ -28,7 +28,7 @@ export async function runOrder(id: string): Promise<void> {
   try {
     // Whether they still may is asked once more.
     const who = { person: { id: row.person, name: "", email: "" }, share: null };
-    const made = await makeFile(who, row.asked, { ...MOST, tell: told.tell });
+    const made = await makeFile(who, row.asked, { ...WHILE_NOBODY_WAITS, tell: told.tell });
     const file = await stored(made);
     await told.end();
     await setOrder(database(), id, {

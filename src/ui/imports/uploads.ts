@@ -17,10 +17,20 @@ type Where = { team: string; collection?: string; section?: string | null };
 
 let uploads: Upload[] = [];
 const listeners = new Set<() => void>();
-const change = (id: string, fields: Partial<Upload>) => {
-  uploads = uploads.map((one) => (one.id === id ? { ...one, ...fields } : one));
+const change = (id: string, fields: Partial<Upload>) =>
+  set(uploads.map((one) => (one.id === id ? { ...one, ...fields } : one)));
+
+function set(next: Upload[]): void {
+  uploads = next;
+  // Whoever leaves the page in the middle has to find the file again: they are asked first.
+  if (uploads.some(isUnderWay)) window.addEventListener("beforeunload", askFirst);
+  else window.removeEventListener("beforeunload", askFirst);
   listeners.forEach((listener) => listener());
-};
+}
+
+const isUnderWay = ({ state }: Upload): boolean =>
+  state === "waiting" || state === "sending" || state === "paused";
+const askFirst = (event: BeforeUnloadEvent) => event.preventDefault();
 
 /** The files on their way, wherever they were dropped. */
 export const useUploads = (): Upload[] =>
@@ -35,10 +45,7 @@ export const useUploads = (): Upload[] =>
 
 /** Takes what is over off the list. */
 export function clearDone(): void {
-  uploads = uploads.filter(
-    (one) => one.state === "waiting" || one.state === "sending" || one.state === "paused",
-  );
-  listeners.forEach((listener) => listener());
+  set(uploads.filter(isUnderWay));
 }
 
 const AT_ONCE = 2;
@@ -50,12 +57,12 @@ const queue: (() => Promise<void>)[] = [];
  * loaded anew and the same file is dropped again. Each becomes a resource when it has arrived.
  */
 export function sendFiles(files: readonly File[], where: Where, onDone: () => void): void {
-  for (const file of files) {
+  const added = files.map((file) => {
     const id = newId();
-    uploads = [...uploads, { id, name: file.name, bytes: file.size, sent: 0, state: "waiting", words: "" }];
     queue.push(() => bring(id, file, where).then(onDone));
-  }
-  listeners.forEach((listener) => listener());
+    return { id, name: file.name, bytes: file.size, sent: 0, state: "waiting" as const, words: "" };
+  });
+  set([...uploads, ...added]);
   // The panel that shows them is only loaded now.
   window.dispatchEvent(new Event("hobbin:sending"));
   void work();
