@@ -68,6 +68,22 @@ function sending(names: string[], onDone = vi.fn()) {
 }
 const until = (what: () => void) => act(() => vi.waitFor(what));
 
+// The first, as an upload that is left lying goes on asking.
+test("who leaves the page while a file is on its way is asked first, and not before or after", async () => {
+  const leaves = () => {
+    const event = new Event("beforeunload", { cancelable: true });
+    window.dispatchEvent(event);
+    return event.defaultPrevented;
+  };
+  expect(leaves()).toBe(false);
+  const { states } = sending(["a.pdf"]);
+  expect(leaves()).toBe(true);
+  await until(() => expect(going).toHaveLength(1));
+  await act(async () => going[0]!.options.onSuccess());
+  await until(() => expect(states()).toBe("done"));
+  expect(leaves()).toBe(false);
+});
+
 test("what was begun before goes on where it stopped", async () => {
   earlier.uploads.push({ at: 8 });
   sending(["a.pdf"]);
@@ -93,21 +109,6 @@ test("two are on their way at a time, and each is in its place when it has arriv
   expect(onDone).toHaveBeenCalledTimes(3);
   act(uploads.clearDone);
   expect(states()).toBe("");
-});
-
-test("who leaves the page while a file is on its way is asked first, and not before or after", async () => {
-  const leaves = () => {
-    const event = new Event("beforeunload", { cancelable: true });
-    window.dispatchEvent(event);
-    return event.defaultPrevented;
-  };
-  expect(leaves()).toBe(false);
-  const { states } = sending(["a.pdf"]);
-  expect(leaves()).toBe(true);
-  await until(() => expect(going).toHaveLength(1));
-  await act(async () => going[0]!.options.onSuccess());
-  await until(() => expect(states()).toBe("done"));
-  expect(leaves()).toBe(false);
 });
 
 test("a connection that breaks and a server in trouble are tried again and said meanwhile; a refusal is not", async () => {
