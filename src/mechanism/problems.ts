@@ -64,6 +64,14 @@ export const PROBLEMS = {
     "too-large",
     "This is too large to be made while a page waits. Order it, and fetch it when it is ready; or choose some of the items.",
   ),
+  "export-too-much": problem(
+    "too-large",
+    "This is more than one file can hold here. Choose some of the items, or take what stands inside one by one.",
+  ),
+  "sheet-too-long": problem(
+    "too-large",
+    "A learners' sheet holds 2,000 items at the most. Choose some of them, or take what stands inside one by one.",
+  ),
   "file-not-arrived": problem("not-found", "This file has not arrived whole. Send the rest of it first."),
   "file-too-large": problem("too-large", "This file is too large."),
   "not-public": problem("not-valid", "This collection is not public."),

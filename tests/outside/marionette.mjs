@@ -92,7 +92,7 @@ export async function openFirefox({ script = true } = {}) {
       await send("Marionette:SetContext", { value: "content" });
       await send("WebDriver:Navigate", { url: address });
       await send("WebDriver:ExecuteAsyncScript", {
-        script: "document.fonts.ready.then(() => arguments[0](true));",
+        script: SETTLED,
         args: [],
         sandbox: "hobbin",
       });
@@ -117,6 +117,12 @@ export async function openFirefox({ script = true } = {}) {
     },
   };
 }
+
+/** Every letter and every picture is there, those below the screen, too. */
+const SETTLED = `
+  const [done] = arguments;
+  const pictures = [...document.images].map((one) => ((one.loading = "eager"), one.decode().catch(() => null)));
+  Promise.all([document.fonts.ready, ...pictures]).then(() => done(true));`;
 
 const BOOKMARKS = `
   const [from, to, done] = arguments;

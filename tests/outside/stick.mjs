@@ -50,12 +50,19 @@ export async function ask() {
         pages.find((page) => page.endsWith("index.html")),
       ),
     ).href;
+    // Who is root here becomes nobody for it, who has to be let in.
+    await execute("chmod", ["-R", "a+rX", folder]);
     const checker = ["--no-status", "--no-robots", "--recursion-level=-1", "--ignore-url=^(https?|mailto):"];
-    const report = await execute("linkchecker", [...checker, "-o", "csv", start], 300_000).catch(
-      (error) => error.stdout,
-    );
-    const rows = report.split("\n").filter((line) => line.startsWith("file:") || line.includes(";Error"));
-    said.linkchecker = rows.filter((line) => /;(?:Error|False);/.test(line));
+    // With broken links it ends as if it had failed; what it found is said all the same.
+    const report = await execute(
+      "linkchecker",
+      [...checker, "--verbose", "-o", "text", start],
+      300_000,
+    ).catch((error) => error.stdout);
+    said.linkchecker = report
+      .split(/\n\s*\n/)
+      .filter((part) => /^Result\s+Error/m.test(part))
+      .map((part) => `${/^URL\s+(.*)$/m.exec(part)?.[1]}: ${/^Result\s+(.*)$/m.exec(part)[1]}`);
     const checked = /(\d+) links? in (\d+) URLs? checked/.exec(report);
     const versions = [version, (await execute("linkchecker", ["--version"])).split("\n")[0]];
     return {
@@ -109,7 +116,7 @@ const LOOK = `
   return complaints;`;
 
 const SEARCH = `
-  const field = document.querySelector("input[type=search], input");
+  const field = document.querySelector("input[placeholder]");
   const rows = [...document.querySelectorAll("li")].filter((one) => one.querySelector("a"));
   field.value = "dipwell";
   field.dispatchEvent(new Event("input", { bubbles: true }));

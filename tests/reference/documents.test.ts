@@ -3,9 +3,10 @@ import { said, version } from "../outside/said/documents.json";
 import { HEADINGS, LINKS } from "../outside/sources/course";
 
 /** As `npm run test:outside -- documents` wrote it down. */
-test("EPUBCheck finds nothing, LibreOffice all headings, pandoc all links, in their order", () => {
-  expect(version).toMatch(/EPUBCheck 4.*LibreOffice.*pandoc/);
+test("EPUBCheck and Ace find nothing, LibreOffice all headings, pandoc all links, in their order", () => {
+  expect(version).toMatch(/ace.*EPUBCheck 4.*LibreOffice.*pandoc/);
   expect(said.EPUBCheck).toEqual([]);
+  expect(said.Ace).toEqual([]);
   // How long a section takes stands in its heading, smaller.
   expect(said["LibreOffice, headings"].map((one) => one.replace(/ \d+ min$/, ""))).toEqual(HEADINGS);
   const found = said["pandoc, links"].filter((one, i, all) => LINKS.includes(one) && all.indexOf(one) === i);

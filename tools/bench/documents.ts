@@ -86,6 +86,8 @@ export async function* measureDocuments(
 }
 
 const MANY = 10_000;
+/** As many as a sheet for learners holds. */
+const SHEET = 2_000;
 
 /** A collection of ten thousand in every format, as it is made when it was ordered: that it comes, and what it takes. */
 export async function* measureManyOut(
@@ -93,20 +95,24 @@ export async function* measureManyOut(
   team: string,
   resources: string[],
 ): AsyncGenerator<Figure> {
-  const collection = await fillCollection(actor, team, "Ten thousand items", resources.slice(0, MANY));
+  const all = await fillCollection(actor, team, "Ten thousand items", resources.slice(0, MANY));
   const patience = { ...WHILE_NOBODY_WAITS, tell: () => undefined };
+  const some = await fillCollection(actor, team, "Two thousand items", resources.slice(0, SHEET));
   for (const { format, name } of [...DOCUMENTS, ...TEXTS, ...REFERENCES]) {
+    const [count, collection] = format === "sheet" ? [SHEET, some] : [MANY, all];
     let bytes = 0;
-    const took = await timed(async () => {
+    let why = "";
+    const make = async () => {
       const { content } = await makeFile(actor, { collection, format }, patience);
       if (typeof content === "string" || Buffer.isBuffer(content)) bytes = Buffer.byteLength(content);
       else for await (const part of content) bytes += (part as Buffer).length;
-    });
+    };
+    const took = await timed(() => make().catch((error: unknown) => (why = String(error))));
     yield {
-      what: `${MANY.toLocaleString("en")} items as ${name}, made when ordered`,
-      measured: `${(took / 1000).toFixed(1)} s, ${(bytes / 1e6).toFixed(1)} MB`,
+      what: `${count.toLocaleString("en")} items as ${name}, made when ordered`,
+      measured: why || `${(took / 1000).toFixed(1)} s, ${(bytes / 1e6).toFixed(1)} MB`,
       aim: "comes",
-      met: bytes > MANY * 10,
+      met: bytes > count * 10,
     };
   }
 }

@@ -10,7 +10,8 @@ test.each([
   ["<span><div>a</div>b</span>", "<div><p>a</p></div><p>b</p>"],
   ["<p><ul><li>a</ul></p>", "<ul><li><p>a</p></li></ul>"],
   ["<ul>x<li>a<div>b</div></li></ul>", "<ul><li><p>x</p></li><li><p>a</p><div><p>b</p></div></li></ul>"],
-  ['<h1>a</h1><h4 dir="rtl">b</h4>', '<h2>a</h2><h4 dir="rtl">b</h4>'],
+  ['<h1>a</h1><h4 dir="rtl">b</h4>', '<h2>a</h2><h3 dir="rtl">b</h3>'],
+  ["<h3>a</h3><h5>b</h5><h4>c</h4><h2>d</h2>", "<h2>a</h2><h3>b</h3><h3>c</h3><h2>d</h2>"],
   [
     '<a href="https://bog.example/ x"><a href="#y">in</a></a>',
     '<p><a href="https://bog.example/%20x"></a>in</p>',

@@ -28,11 +28,19 @@ const DEEPEST = 60;
  */
 export function xhtmlOf(html: string): string {
   const { children } = parseDocument(html);
-  return flow(children, { depth: 0, holders: holdersIn(children) });
+  return flow(children, { depth: 0, holders: holdersIn(children), above: [] });
 }
 
-type Within = { depth: number; holders: ReadonlySet<Node> };
-const deeper = ({ depth, holders }: Within): Within => ({ depth: depth + 1, holders });
+/** `above`: the levels, as they were, of the headings what comes stands under. */
+type Within = { depth: number; holders: ReadonlySet<Node>; above: number[] };
+const deeper = (within: Within): Within => ({ ...within, depth: within.depth + 1 });
+
+/** A heading below those it stands under, and no lower: none is left out between them. The chapter has the first. */
+function levelOf(level: number, { above }: Within): number {
+  while (above.length && above.at(-1)! >= level) above.pop();
+  above.push(level);
+  return Math.min(6, above.length + 1);
+}
 
 /** Blocks, and words between them as paragraphs. */
 function flow(nodes: readonly Node[], within: Within): string {
@@ -75,9 +83,9 @@ function block(node: Element, within: Within): string {
   if (HEADINGS.has(name) || name === "p") {
     if (children.some((one) => within.holders.has(one))) return inner();
     const said = phrases(children, within, false).trim();
-    // The chapter has the first heading.
-    const tag = name === "p" ? "p" : `h${Math.max(2, Number(name[1]))}`;
-    return said ? `<${tag}${shared(node)}>${said}</${tag}>` : "";
+    if (!said) return "";
+    const tag = name === "p" ? "p" : `h${levelOf(Number(name[1]), within)}`;
+    return `<${tag}${shared(node)}>${said}</${tag}>`;
   }
   if (name === "pre") return `<pre>${escaped(wordsOf(node))}</pre>`;
   if (name === "hr") return "<hr/>";

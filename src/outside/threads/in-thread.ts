@@ -29,12 +29,16 @@ const threads = (): Piscina =>
     resourceLimits: { maxOldGenerationSizeMb: 400 },
   }));
 
-/** The QR code of each of these texts, as SVG for paper. @throws {TooSlow} when it takes longer than 6 s */
-export const codesInThread = (texts: readonly string[]): Promise<string[]> => run("qr-thread", texts);
+/** The QR code of each of these texts, as SVG for paper. @throws {TooSlow} when it takes longer than it may */
+export const codesInThread = (texts: readonly string[], limit = 6_000): Promise<string[]> =>
+  run("qr-thread", texts, limit);
 
 /** What a page says of itself. @throws when it takes longer than 6 s */
 export const factsInThread = (task: Omit<PageTask, "want">): Promise<PageFacts> =>
   run("read-page-thread", { ...task, want: "facts" });
+
+/** Thrown when something takes more memory than a thread has; it would another time, too. */
+export class TooMuch extends Error {}
 
 /** Thrown when something takes longer than it may; another time, with less to do beside it, it may be done. */
 export class TooSlow extends Error {}
@@ -129,7 +133,9 @@ async function run<T>(file: string, task: object, limit = LIMIT): Promise<T> {
     return (await threads().run(task, { filename, signal: stop.signal })) as T;
   } catch (error) {
     log.warn({ err: error, file }, stop.signal.aborted ? "what took too long was let go" : "a thread failed");
-    throw stop.signal.aborted ? new TooSlow(file, { cause: error }) : error;
+    if (stop.signal.aborted) throw new TooSlow(file, { cause: error });
+    const isTooMuch = (error as { code?: string }).code === "ERR_WORKER_OUT_OF_MEMORY";
+    throw isTooMuch ? new TooMuch(file, { cause: error }) : error;
   } finally {
     clearTimeout(timer);
   }

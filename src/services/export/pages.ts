@@ -57,9 +57,12 @@ export async function writePdf(
   return set(printed, paper, await picturesIn(printed, patience), patience);
 }
 
+/** Nobody hands out more pages than these come to, and their codes would not fit into a thread. */
+const MOST_CODES = 2_000;
+
 /**
  * The sheet learners are handed: beside each item the code that leads to it, and room to write.
- * @throws {Problem} export-too-large
+ * @throws {Problem} export-too-large, sheet-too-long
  */
 export async function writeSheet(
   tree: PublishedTree,
@@ -72,8 +75,9 @@ export async function writeSheet(
   const addresses = [...new Set(entriesOf(printed).map((one) => one.address))].filter((one) =>
     /^https?:/.test(one),
   );
+  if (addresses.length > MOST_CODES) throw new Problem("sheet-too-long");
   const page = leads?.page ?? "";
-  const [head, ...codes] = await unlessTooLarge(codesInThread([page, ...addresses]));
+  const [head, ...codes] = await unlessTooLarge(codesInThread([page, ...addresses], patience.limit));
   const sheet = {
     codes: Object.fromEntries(addresses.map((address, i) => [address, codes[i]!])),
     ...{ head: page && head!, at: leads?.at ?? "" },
