@@ -1,3 +1,4 @@
+import { languageTag } from "../text/language-tag";
 import { partialDate } from "../page/dates";
 import { FIELDS, type FieldName, ITEM_TYPES, type ItemType, type Reference } from "./reference";
 
@@ -30,7 +31,7 @@ export function readCslItem(
     fields,
     authors: names(item.author).slice(0, 200),
     published: readCslDate(item.issued),
-    language: text(item.language) || null,
+    language: languageTag(text(item.language)),
     title: text(item.title),
     address: text(item.URL),
     abstract: text(item.abstract),

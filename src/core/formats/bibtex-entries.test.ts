@@ -64,6 +64,19 @@ test("a work without a title is named by what it stands in; every address is the
   ]);
 });
 
+test("a language by whatever name; who edited a book; the day a page was seen", () => {
+  const bib = read("a.bib", "@online{a, title={Peat}, langid={ngerman}, url={https://bog.example/}}").links;
+  expect(bib[0]!.reference!.language).toBe("de");
+  const ris = read(
+    "a.ris",
+    "TY  - CHAP\nTI  - Dams\nT2  - Bogs\nED  - Holm, Tansy\nED  - Peat Group\nLA  - eng\nER  - \nTY  - ELEC\nTI  - Site\nY2  - 2020/01/02\nER  - ",
+  ).links;
+  expect(ris.map((one) => one.reference)).toMatchObject([
+    { language: "en", fields: { editor: "Tansy Holm; Peat Group", "container-title": "Bogs" } },
+    { fields: { accessed: "2020-01-02" } },
+  ]);
+});
+
 test("whatever stands in a file, it is cut at an end; two that name one another do not turn in a circle", () => {
   expect(bibtexEntries("@a{x, crossref={y}, title={1}}\n@a{y, crossref={x}, note={2}}")).toHaveLength(2);
   const piece = fc.constantFrom(

@@ -138,12 +138,20 @@ function readRis(record: string): Found[] {
     .map((value) => /^(\d{4})(?:\/(\d{1,2})?)?(?:\/(\d{1,2})?)?/.exec(value) ?? [])
     .toSorted((a, b) => b.filter(Boolean).length - a.filter(Boolean).length);
   const [, year, month, day] = dated;
+  // Who edited what a part stands in, and the day a page was seen, which the RIS reader passes over.
+  const editors = values("ED").map((name) => {
+    const [family, given] = name.split(/,\s*/);
+    return given ? { family, given } : { literal: name };
+  });
+  const seen = /^(\d{4})\/(\d{1,2})\/(\d{1,2})/.exec(values("Y2")[0] ?? "");
   const parts = [year, month, day].slice(0, month ? (day ? 3 : 2) : 1).map(Number);
   return itemsOf(named, "@ris/file").map((item) => ({
     item: {
       ...withoutOthers(item),
       ...(doi && !item.DOI ? { DOI: bareDoiText(doi) } : {}),
       ...(year && { issued: { "date-parts": [parts] } }),
+      ...(!item.editor && editors.length && { editor: editors }),
+      ...(!item.accessed && seen && { accessed: { "date-parts": [seen.slice(1).map(Number)] } }),
     },
     ...{ keywords: "", address, others },
   }));
