@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { readAny } from "../imports/read-any";
 import { readFeed } from "./feed-read";
+import { readOpml } from "./opml-read";
 
 const ATOM = 'xmlns="http://www.w3.org/2005/Atom"';
 const read = (feed: string) =>
@@ -81,4 +82,25 @@ test("what is nested deeper than any feed is refused in words", () => {
   const deep = `<rss><channel><item><title>${"<b>".repeat(5_000)}`;
   expect(() => readAny("a.xml", deep)).toThrow(/nested deeper/);
   expect(readFeed("<html><body>no feed</body></html>")).toBeNull();
+});
+
+test("an episode without a page is its sound; a feed is of the web by whatever an old list calls it", () => {
+  const item = (inside: string) =>
+    readFeed(
+      `<rss version="2.0"><channel><link>https://moor.example/</link><item><title>x</title>${inside}</item></channel></rss>`,
+    )!.root.children[0];
+  const sound = '<enclosure url="https://moor.example/a.mp3" type="audio/mpeg"/>';
+  expect(item(`<guid isPermaLink="false">7</guid>${sound}`)).toMatchObject({
+    address: "https://moor.example/a.mp3",
+  });
+  expect(item(`<link>https://moor.example/a</link>${sound}`)).toMatchObject({
+    address: "https://moor.example/a",
+  });
+  const { root } = readOpml(
+    '<opml><body><outline text="a" xmlUrl="feed://moor.example/rss"/><outline text="b" xmlUrl="feed:https://moor.example/b"/></body></opml>',
+  );
+  expect(root.children).toMatchObject([
+    { address: "https://moor.example/rss" },
+    { address: "https://moor.example/b" },
+  ]);
 });

@@ -97,7 +97,10 @@ function addressOf(of: XmlElement, base: string, home = ""): string | null {
   if (plain) return resolve(wordsOf(plain));
   const [guid] = elementsOf(of, "guid", "id");
   const named = wordsOf(guid).trim();
-  return /^https?:\/\//.test(named) && guid!.attributes.isPermaLink !== "false" ? resolve(named) : null;
+  if (/^https?:\/\//.test(named) && guid!.attributes.isPermaLink !== "false") return resolve(named);
+  // An episode of RSS may have no page: then it is its sound or its film.
+  const file = elementsOf(of, "enclosure")[0]?.attributes.url;
+  return file ? resolve(file) : null;
 }
 
 /** “mail (Name)” and “Name <mail>” are names. */
@@ -161,7 +164,10 @@ function readJsonFeed(file: string): ImportedFile | null {
   for (const item of feed.items as JsonItem[]) {
     const address = [item.external_url, item.url, item.id].map(text).find((one) => /^https?:\/\//.test(one));
     if (!address) {
-      passedOver.push({ text: text(item.title) || text(item.id), why: "no-address" });
+      passedOver.push({
+        text: text(item.title) || short(text(item.content_text)) || text(item.id),
+        why: "no-address",
+      });
       continue;
     }
     const time = Date.parse(text(item.date_published));

@@ -17,7 +17,7 @@ export function readOpml(file: string): ImportedFile {
         if (name === "title") inTitle = true;
         if (name !== "outline") return;
         const words = (at.text || at.title || "").trim();
-        const address = at.htmlUrl || at.url || at.xmlUrl || "";
+        const address = asWeb(at.htmlUrl || at.url || at.xmlUrl || "");
         const top = stack.at(-1)!;
         if (address) {
           top.children.push(
@@ -59,6 +59,13 @@ export function readOpml(file: string): ImportedFile {
   root.title = root.title.trim();
   return { root, passedOver, separator: "comma" };
 }
+
+/** Old programs call the address of a feed one of its own kind: `feed://site/`, `feed:https://site/`. */
+const asWeb = (address: string): string =>
+  address
+    .trim()
+    .replace(/^feed:(?:\/\/)?(?=https?:)/i, "")
+    .replace(/^feed:\/\//i, "https://");
 
 /** "/Science/Bogs,/Moss": slash-separated paths, of which the last step is the word. */
 const categories = (text: string | undefined) =>
