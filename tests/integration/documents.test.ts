@@ -5,7 +5,7 @@ import path from "node:path";
 import { strFromU8, unzipSync } from "fflate";
 import { beforeAll, expect, test } from "vitest";
 import { getExport } from "@/http/export-route";
-import { officeInThread } from "@/outside/threads/in-thread";
+import { linksInThread, officeInThread } from "@/outside/threads/in-thread";
 import { germanTemplate } from "../outside/sources/german-template";
 import { arrive, as, makeWorld, type World } from "./world";
 
@@ -251,4 +251,12 @@ test("every format is had from its address, and by nobody who may not see the co
     expect(answer.headers.get("content-disposition"), format).toContain("Bogs in winter.");
     expect((await answer.arrayBuffer()).byteLength, format).toBeGreaterThan(100);
   }
+});
+
+test("what a long document leads to is found in a thread, the first 2,000, each once", async () => {
+  const link = (i: number) =>
+    `<p>See <a href="https://bog.example/${i % 2_500}">page ${i}</a> of the field book.</p>`;
+  const links = await linksInThread(Array.from({ length: 6_000 }, (_, i) => link(i)).join(""));
+  expect(links).toHaveLength(2_000);
+  expect(links[1_999]).toEqual({ address: "https://bog.example/1999", title: "page 1999" });
 });

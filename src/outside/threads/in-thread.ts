@@ -63,6 +63,10 @@ export const copyInThread = (task: Omit<PageTask, "want">): Promise<StoredCopy |
 export const officeInThread = (body: Uint8Array, plain = false): Promise<OfficeAnswer> =>
   run<OfficeAnswer>("read-document-thread", { body, plain }).catch(noneUnlessSlow);
 
+/** The links of a long text that are worth being offered. @throws {TooSlow} when it takes longer than 6 s */
+export const linksInThread = (html: string): Promise<{ address: string; title: string }[]> =>
+  run("read-links-thread", { html });
+
 /** A message as mailparser and our own rules read it. @throws {TooSlow} when it takes longer than 15 s */
 export const messageInThread = async (raw: Buffer, attachments: boolean): Promise<ReadMessage> => {
   const read = await run<ReadMessage>("read-message-thread", { raw, attachments }, 15_000);

@@ -1,8 +1,12 @@
 import { offeredLinks } from "@/core/imports/offered-links";
 import { findText } from "@/data/queries/texts-and-files";
 import { reading } from "@/mechanism/action";
+import { linksInThread } from "@/outside/threads/in-thread";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+
+/** What is longer would hold up the others, in characters. */
+const LONG = 100_000;
 
 class ReadLinks {
   @Id() resource: string;
@@ -15,6 +19,9 @@ export const readLinks = reading({
   allow: can.see("resource"),
   run: async ({ input, tx }) => {
     const text = await findText(tx, input.resource);
-    return { links: text ? offeredLinks(text.html).map(({ address, title }) => ({ address, title })) : [] };
+    if (!text) return { links: [] };
+    // Whoever reads is there for the text; what it leads to may be missing once.
+    if (text.html.length > LONG) return { links: await linksInThread(text.html).catch(() => []) };
+    return { links: offeredLinks(text.html).map(({ address, title }) => ({ address, title })) };
   },
 });
