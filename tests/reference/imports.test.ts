@@ -151,6 +151,15 @@ describe("messages", () => {
       "Begin forwarded message:\n\nFrom: The Peat Weekly <weekly@peat.example>\nSubject: Carbon and crane flies\nDate: 6 March 2026 at 07:00:00 GMT\nTo: ama@lantern.example\n\nGood morning.",
     ],
     [
+      "---------- Mensaje reenviado ---------\nDe: The Peat Weekly <weekly@peat.example>\nFecha: 6 March 2026\nAsunto: Carbon and crane flies\n\nGood morning.",
+    ],
+    [
+      "________________________________\nVan: The Peat Weekly <weekly@peat.example>\nVerzonden: 6 March 2026 om 07:00\nOnderwerp: Carbon and crane flies\n\nGood morning.",
+    ],
+    [
+      "Début du message transféré :\n\nDe: The Peat Weekly <weekly@peat.example>\nObjet: Carbon and crane flies\nDate: 6 mars 2026 à 07:00:00\n\nGood morning.",
+    ],
+    [
       "-------- Weitergeleitete Nachricht --------\nBetreff: Carbon and crane flies\nDatum: Fri, 6 Mar 2026 07:00:00 +0000\nVon: The Peat Weekly <weekly@peat.example>\n\nGood morning.",
     ],
   ])("forwarded in the text %#", (text) => {

@@ -3,24 +3,41 @@ import { partialDate } from "../page/dates";
 /** Where a forwarded message comes from, as the mail program wrote it above the text. */
 export type Origin = { from: string; subject: string; date: string | null };
 
-/** How mail programs begin a forwarded message; common practice, no single source. */
-const BEGINS =
-  /^[ \t]*(?:-{2,}\s*(?:forwarded message|original message|weitergeleitete nachricht|ursprüngliche nachricht|message transféré)\s*-{0,}|begin forwarded message:)[ \t]*$/im;
-const FIELD =
-  /^[ \t>*]*\*?(from|von|de|subject|betreff|objet|date|sent|datum|gesendet|date d'envoi)\*?\s*:\*?[ \t]*(.+)$/i;
+/** How mail programs begin a forwarded message, in the languages they come in; common practice, no single source. */
+const LINES = [
+  ...["forwarded message", "original message", "weitergeleitete nachricht", "ursprüngliche nachricht"],
+  ...["message transféré", "message transmis", "message d'origine", "mensaje reenviado", "mensaje original"],
+  ...["messaggio inoltrato", "messaggio originale", "doorgestuurd bericht", "oorspronkelijk bericht"],
+  ...["mensagem encaminhada", "mensagem original", "vidarebefordrat meddelande", "ursprungligt meddelande"],
+  ...["przekazana wiadomość", "wiadomość oryginalna"],
+];
+const BEGINNINGS = [
+  ...["begin forwarded message", "anfang der weitergeleiteten nachricht", "début du message transféré"],
+  ...["inicio del mensaje reenviado", "inizio messaggio inoltrato", "begin doorgestuurd bericht"],
+  ...["início da mensagem reencaminhada", "vidarebefordrat brev", "początek przekazywanej wiadomości"],
+];
+const BEGINS = new RegExp(
+  `^[ \\t]*(?:-{2,}[ \\t]*(?:${LINES.join("|")})[ \\t]*:?[ \\t]*-*|(?:${BEGINNINGS.join("|")})[ \\t]*:|_{20,})[ \\t]*$`,
+  "im",
+);
 const NAMES: Record<string, keyof Origin> = {
-  from: "from",
-  von: "from",
-  de: "from",
-  subject: "subject",
-  betreff: "subject",
-  objet: "subject",
-  date: "date",
-  sent: "date",
-  datum: "date",
-  gesendet: "date",
-  "date d'envoi": "date",
+  ...{
+    from: "from",
+    von: "from",
+    de: "from",
+    da: "from",
+    van: "from",
+    från: "from",
+    fra: "from",
+    od: "from",
+  },
+  ...{ subject: "subject", betreff: "subject", objet: "subject", asunto: "subject", oggetto: "subject" },
+  ...{ onderwerp: "subject", assunto: "subject", ämne: "subject", emne: "subject", temat: "subject" },
+  ...{ date: "date", sent: "date", datum: "date", gesendet: "date", "date d'envoi": "date", envoyé: "date" },
+  ...{ fecha: "date", enviado: "date", data: "date", inviato: "date", verzonden: "date", skickat: "date" },
+  ...{ sendt: "date", wysłano: "date" },
 };
+const FIELD = new RegExp(`^[ \\t>*]*\\*?(${Object.keys(NAMES).join("|")})\\*?\\s*:\\*?[ \\t]*(.+)$`, "i");
 
 /**
  * Finds the message inside one that was forwarded in its text. The lines that name sender, date and subject are read;
@@ -48,7 +65,7 @@ export function forwardedOrigin(text: string): (Origin & { note: string; body: s
   return {
     from: found.from,
     subject: found.subject ?? "",
-    date: partialDate(found.date?.replace(/\s+(at|um|à)\s+.*/, "")),
+    date: partialDate(found.date?.replace(/\s+(at|um|à|a las|alle|om|às|kl\.?|o)\s+.*/, "")),
     note: text.slice(0, begin.index).trim(),
     body: lines.slice(used).join("\n").trim(),
   };
@@ -60,7 +77,7 @@ export function forwardedOrigin(text: string): (Origin & { note: string; body: s
  */
 export const bareSubject = (subject: string): string =>
   subject
-    .replace(/^(\s*(fwd?|re|aw|wg|tr|rif|sv|vs)(\[\d+\])?\s*:\s*)+/i, "")
+    .replace(/^(\s*(fwd?|re|aw|wg|tr|rif|sv|vs|vb|rv|enc|res|doorst|antw|pd|odp)(\[\d+\])?\s*:\s*)+/i, "")
     .replace(/\s+/g, " ")
     .trim();
 
