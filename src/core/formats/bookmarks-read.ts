@@ -45,7 +45,11 @@ export function readBookmarks(file: string): ImportedFile {
 
   const parser = new Parser({
     onopentag(name, at) {
-      if (name === "p" || name === "hr") return;
+      // Marks within words are none of the list's own.
+      if (!OWN.has(name)) {
+        if (into && name === "br") into.text += into.kind === "dd" ? "\n" : " ";
+        return;
+      }
       endText();
       const top = stack[stack.length - 1]!;
       if (name === "h1") into = { kind: "h1", text: "" };
@@ -97,10 +101,16 @@ export function readBookmarks(file: string): ImportedFile {
   return { root, passedOver };
 }
 
-/** Browsers write seconds, some tools milliseconds or microseconds since 1970. */
+/** What a list of bookmarks is made of. */
+const OWN = new Set(["h1", "h3", "dl", "dt", "dd", "a"]);
+
+/** From 1601, by which some browsers count, to 1970, in seconds. */
+const FROM_1601 = 11_644_473_600;
+
+/** Browsers write seconds, some tools milliseconds or microseconds since 1970, or microseconds since 1601. */
 function time(value: string | undefined): Date | null {
   let number = Number(value);
   if (!value || !Number.isFinite(number) || number <= 0) return null;
   while (number > 1e11) number /= 1000;
-  return new Date(Math.floor(number) * 1000);
+  return new Date(Math.floor(number > FROM_1601 ? number - FROM_1601 : number) * 1000);
 }

@@ -165,3 +165,14 @@ second line
   ]);
   expect(d.title).toBe("D");
 });
+
+test("marks within words are words; times count from 1970 or from 1601", () => {
+  const { root } = readBookmarks(`<!DOCTYPE NETSCAPE-Bookmark-file-1><DL><p>
+<DT><A HREF="https://a.example/" ADD_DATE="13240000000000000">Peat<br>and <b>water</b></A><DD>One<br>two <i>three</i>
+<DT><A HREF="https://b.example/" ADD_DATE="1600000000">B</A>
+</DL>`);
+  expect(root.children).toMatchObject([
+    { title: "Peat and water", context: "One\ntwo three", addedAt: new Date("2020-07-23T17:46:40Z") },
+    { title: "B", addedAt: new Date(1_600_000_000_000) },
+  ]);
+});
