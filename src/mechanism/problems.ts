@@ -102,6 +102,7 @@ export const PROBLEMS = {
     "not-valid",
     "This list breaks off, or is not what it says it is. Export it once more, as RIS or BibTeX if you can.",
   ),
+  "list-reader-busy": problem("busy", "Many lists are being read just now. Try again in a moment."),
   "list-reader-missing": problem(
     "not-found",
     "The program that reads such lists (bibutils) is not installed on this Hobbin. Export the list as RIS or BibTeX.",

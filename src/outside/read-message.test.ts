@@ -52,6 +52,14 @@ test("a note with letters keeps the note and every letter; a letter without a wo
   const one = await readMessage(mail("multipart/mixed; boundary=b", `${attached(1)}--b--`));
   expect(seen(one)).toMatchObject({ from: "w1@moor.example", subject: "Letter 1", letters: [] });
   expect([one.identity, one.sentBy]).toEqual([sha256("<m@bog.example>"), "ama@bog.example"]);
+  const withLink = "--b\nContent-Type: text/plain\n\nAlso https://bog.example/note\n";
+  const linked = await readMessage(
+    mail("multipart/mixed; boundary=b", `${withLink}${attached(1)}--b--`, "", "Letter 1"),
+  );
+  expect(linked.links.map((one) => one.address)).toEqual([
+    "https://bog.example/note",
+    "https://moor.example/1",
+  ]);
   const within =
     "For unit 2.\n\n---------- Forwarded message ---------\nFrom: Ada <ada@bog.example>\nSubject: Dams\n\nThe dam holds.";
   expect(seen(await readMessage(mail("text/plain", within)))).toEqual({
@@ -92,4 +100,15 @@ test("what is a file by its name or its kind stays one, and letters beyond the l
   const all = Array.from({ length: 203 }, (_, i) => attached(i)).join("");
   const read = await readMessage(mail("multipart/mixed; boundary=b", `${all}--b--`));
   expect([read.letters.length, read.attachments.length]).toEqual([200, 3]);
+});
+
+test("a letter too deep in others is kept as a file", async () => {
+  const wrapped = (depth: number): string =>
+    depth
+      ? `From: c@bog.example\nSubject: Level ${depth}\nContent-Type: multipart/mixed; boundary=x${depth}\n\n--x${depth}\nContent-Type: text/plain\n\nWords ${depth}\n--x${depth}\nContent-Type: message/rfc822\n\n${wrapped(depth - 1)}\n--x${depth}--\n`
+      : inner(1);
+  const read = await readMessage(Buffer.from(wrapped(6).replace(/\n/g, "\r\n")));
+  expect(read.letters.map((one) => one.subject)).toEqual(["Level 5", "Level 4", "Level 3", "Level 2"]);
+  expect(read.attachments.map((one) => one.name)).toEqual(["letter.eml"]);
+  expect(read.attachments[0]!.content.toString()).toContain("Level 1");
 });

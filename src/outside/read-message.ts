@@ -55,7 +55,8 @@ async function readWithin(raw: Buffer, room: Room): Promise<ReadMessage> {
   const outer = await simpleParser(raw, PARSING);
   const { text, strange } = strangeText(outer);
   const isReport = kindOf(outer) === "multipart/report";
-  const parts = isReport || room.depth >= DEEPEST ? [] : outer.attachments.filter(isLetter);
+  // What a report returns is part of it; the original has it.
+  const parts = isReport ? [] : outer.attachments.filter(isLetter);
   const own = {
     identity: sha256(outer.messageId?.trim() || room.whole),
     sentBy: outer.from?.value[0]?.address?.toLowerCase() ?? "",
@@ -63,7 +64,7 @@ async function readWithin(raw: Buffer, room: Room): Promise<ReadMessage> {
   };
   const letters: ReadMessage[] = [];
   for (const { content, filename } of parts) {
-    if (room.left.letters-- <= 0) {
+    if (room.depth >= DEEPEST || room.left.letters-- <= 0) {
       own.attachments.push({ name: filename ?? "letter.eml", content });
       continue;
     }
@@ -76,14 +77,18 @@ async function readWithin(raw: Buffer, room: Room): Promise<ReadMessage> {
   if (only && isOne) return { ...only, ...own, attachments: [...inside, ...own.attachments] };
   // A word above what was forwarded, under the same subject, is no thing of its own.
   if (only && letters.length === 1 && bareSubject(outer.subject ?? "") === only.subject)
-    return { ...only, ...own, copy: below(html, only.copy), attachments: [...inside, ...own.attachments] };
+    return {
+      ...{ ...only, ...own, copy: below(html, only.copy) },
+      links: worthOffering([...linksOf(sanitise(html), text), ...only.links]).slice(0, MOST_LINKS),
+      attachments: [...inside, ...own.attachments],
+    };
   const forwarded = letters.length ? null : forwardedOrigin(text || plainText(outer.html || ""));
   const isDigest =
     letters.length > 0 && /^content-type:[ \t]*multipart\/digest/im.test(raw.toString("latin1"));
   const clean = sanitise(
     [
       forwarded && !outer.html ? paragraphs(`${forwarded.note}\n\n${forwarded.body}`) : html,
-      ...(isDigest ? letters.map(inDigest) : []),
+      ...(isDigest ? letters.flatMap((one) => [one, ...one.letters]).map(inDigest) : []),
     ].join("\n"),
   );
   const words = plainText(clean);

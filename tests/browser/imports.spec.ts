@@ -150,7 +150,9 @@ test("a document among lists is kept and read as one: what it leads to is offere
   await expect(page.getByLabel("Bring in The map")).toBeChecked();
   await page.keyboard.press("Escape");
   await page.goto(`/team/${team}/tray`);
-  await expect(page.getByText("Pages of pictures: nothing to read or to search.")).toBeVisible({
+  await expect(
+    page.getByText(/^Pages of pictures: nothing to read or to search\. Run text recognition/),
+  ).toBeVisible({
     timeout: 30_000,
   });
   await expect(page.getByText("The odt")).toBeVisible({ timeout: 30_000 });

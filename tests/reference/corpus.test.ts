@@ -7,6 +7,7 @@ import { decodeText, readAny } from "@/core/imports/read-any";
 import { languageOf } from "@/core/text/language-of";
 import { readDocument } from "@/outside/documents/read-document";
 import { readMessage } from "@/outside/read-message";
+import readPlain from "@/outside/threads/read-document-thread";
 
 /*
  * Small files of the kinds people bring in, each for one thing that once came in wrong, under tests/reference/files. They were
@@ -140,6 +141,14 @@ describe("pages", () => {
     expect(readPage(html, "https://moor.example/page").language).toBeNull();
     expect(languageOf(copyOf("says-no-language.html")!.text)).toBe("de");
   });
+});
+
+test("a text that is kept as a file is read by the encoding it has", async () => {
+  const read = await readPlain({
+    body: Buffer.from("Der Wasserstand im Hochmoor f\xE4llt im M\xE4rz.", "latin1"),
+    plain: true,
+  });
+  expect(read!.copy.text).toBe("Der Wasserstand im Hochmoor fällt im März.");
 });
 
 /** Letters of the machine that reads it (PDF 32000-1, 9.7.5.2): without poppler-data there is no text, and no word of it. */

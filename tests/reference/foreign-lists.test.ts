@@ -3,7 +3,7 @@ import { expect, test } from "vitest";
 import { foreignFrom, type Foreign } from "@/core/formats/foreign-references";
 import { linksIn } from "@/core/formats/imported";
 import { readReferences } from "@/core/formats/references-read";
-import { referencesAsRis } from "@/outside/documents/convert-references";
+import { referencesAsRis, TooMany } from "@/outside/documents/convert-references";
 
 const file = (name: string) => readFileSync(`tests/reference/files/lists/${name}`, "utf8");
 const read = async (from: Foreign, text: string) =>
@@ -85,4 +85,14 @@ test("what is none of these is none; one that is broken ends in an error or noth
   expect(await read("endnote", "%0").catch(() => [])).toEqual([]);
   const many = "%0 Book\n%T Peat\n%A Lind, T\n\n".repeat(2_000);
   expect(await read("endnote", many)).toHaveLength(2_000);
+});
+
+test("so many at once wait for one another, and no more: who comes too late is told so", async () => {
+  const all = await Promise.allSettled(
+    Array.from({ length: 15 }, () => referencesAsRis("endnote", "%0 Book\n%T Peat\n")),
+  );
+  const late = all.filter((one) => one.status === "rejected");
+  expect(late).toHaveLength(3);
+  for (const one of late) expect(one.reason).toBeInstanceOf(TooMany);
+  expect(await read("endnote", "%0 Book\n%T Peat\n")).toHaveLength(1);
 });

@@ -70,8 +70,8 @@ const WORDS: Record<FetchProblem, string> = {
 
 /** What is so of the thing itself; fetching it again changes nothing. */
 const OF_ITSELF: Partial<Record<FetchProblem, string>> = {
-  scanned: "Pages of pictures: nothing to read or to search.",
-  locked: "Locked by a password: nothing of it can be read.",
+  scanned: "Pages of pictures: nothing to read or to search. Run text recognition, and bring it in again.",
+  locked: "Locked by a password: nothing of it can be read. Save it without one, and bring it in again.",
 };
 
 /**

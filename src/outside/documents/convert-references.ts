@@ -19,8 +19,12 @@ const UTF8 = ["-i", "unicode", "-o", "unicode"];
 /** The program that reads such lists is not on this machine. */
 export class NotInstalled extends Error {}
 
-/** Two at a time: each has a core for itself, and everybody else one as well. */
+/** Thrown when so many lists wait that this one would wait too long. */
+export class TooMany extends Error {}
+
+/** Two at a time, and so many that wait for them; each takes seconds at the most. */
 const MOST_AT_ONCE = 2;
+const MOST_WAITING = 10;
 let running = 0;
 const waiting: (() => void)[] = [];
 
@@ -29,18 +33,22 @@ const waiting: (() => void)[] = [];
  * @param from what kind of list it is
  * @param text the list, decoded
  * @throws {NotInstalled} when bibutils is not here
+ * @throws {TooMany} when others wait already
  * @throws {Error} when the list is broken, or takes longer than 20 s
  */
 export async function referencesAsRis(from: Foreign, text: string): Promise<string> {
+  if (waiting.length >= MOST_WAITING) throw new TooMany("too many lists are being read");
+  // Whoever ends hands on their turn, so that nobody who comes in between takes it.
   if (running >= MOST_AT_ONCE) await new Promise<void>((resolve) => waiting.push(resolve));
-  running++;
+  else running++;
   try {
     return await convert(from, text);
   } catch (error) {
     throw isMissing(error) ? new NotInstalled("bibutils is not installed") : error;
   } finally {
-    running--;
-    waiting.shift()?.();
+    const next = waiting.shift();
+    if (next) next();
+    else running--;
   }
 }
 

@@ -6,6 +6,7 @@ import { Locked, officeKind, type OfficeKind } from "@/core/formats/office/unpac
 import { languageBeside } from "@/core/text/language-of";
 import { plainText } from "@/core/text/plain";
 import { sanitise } from "@/core/text/sanitise";
+import { decodePage } from "../fetch/decode";
 import { sign } from "./read-page-thread";
 
 type Read = {
@@ -53,7 +54,7 @@ const LOCKED: Read = {
 };
 
 function readPlain(body: Uint8Array): Read {
-  const text = new TextDecoder().decode(body).slice(0, 1_000_000);
+  const text = decodePage(Buffer.from(body), undefined).slice(0, 1_000_000);
   const html = text
     .split(/\n{2,}/)
     .map(

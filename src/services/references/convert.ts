@@ -3,7 +3,7 @@ import { reading } from "@/mechanism/action";
 import { Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
-import { NotInstalled, referencesAsRis } from "@/outside/documents/convert-references";
+import { NotInstalled, referencesAsRis, TooMany } from "@/outside/documents/convert-references";
 
 class ConvertReferences {
   @OneOf(FOREIGN) from: Foreign;
@@ -20,6 +20,7 @@ export const convertReferences = reading({
     try {
       return { ris: await referencesAsRis(input.from, input.text) };
     } catch (error) {
+      if (error instanceof TooMany) throw new Problem("list-reader-busy");
       throw new Problem(error instanceof NotInstalled ? "list-reader-missing" : "list-not-readable");
     }
   },
