@@ -1,3 +1,4 @@
+import { atMost, bareLine } from "./brought";
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { fileName, titleOfFile } from "../formats/file-name";
@@ -109,4 +110,24 @@ test("the address of a passage, and a title for a note", () => {
   });
   expect(noteTitle("  One line\nand another")).toBe("One line");
   expect(noteTitle("word ".repeat(40))).toMatch(/^(word ?){15,16}…$/);
+});
+
+test("of more lines than are taken at once the others are named", () => {
+  const lines = Array.from({ length: 7 }, (_, i) =>
+    bareLine(i === 6 ? "" : `https://bog.example/${i}`, { title: "T" }),
+  );
+  const whole = {
+    places: [],
+    lines,
+    passedOver: [{ text: "x", why: "broken" as const }],
+    separator: "comma" as const,
+  };
+  expect(atMost(whole, 7)).toBe(whole);
+  const { lines: taken, passedOver } = atMost(whole, 5);
+  expect(taken).toHaveLength(5);
+  expect(passedOver).toEqual([
+    { text: "x", why: "broken" },
+    { text: "https://bog.example/5", why: "beyond" },
+    { text: "T", why: "beyond" },
+  ]);
 });

@@ -8,6 +8,7 @@ import { kindOfFile } from "@/core/page/file-facts";
 import { escape } from "@/core/publish/html";
 import { filmLength, type ReadAt } from "@/core/formats/film-length";
 import { clean as cleanProperties } from "@/core/formats/office/properties";
+import { languageBeside } from "@/core/text/language-of";
 import { countWords } from "@/core/text/minutes";
 import { heicInThread, officeInThread } from "../threads/in-thread";
 import { sign, type StoredCopy } from "../threads/read-page-thread";
@@ -161,7 +162,10 @@ async function pdf(content: Buffer): Promise<Partial<DocumentFacts>> {
     const letters = text.match(/\p{L}/gu)?.length ?? 0;
     const html = `${paragraphs(text)}${linkList(found.links)}`;
     return {
-      ...cleanProperties(found),
+      ...cleanProperties({
+        ...found,
+        language: found.language ?? languageBeside(languageOfCatalog(content), text),
+      }),
       pages: found.pages,
       words: countWords(text) || null,
       copy: text.length > 40 ? { html, text, signature: sign(text) } : null,
@@ -188,6 +192,19 @@ const paragraphs = (text: string): string =>
     .filter(Boolean)
     .map((part) => `<p>${escape(part)}</p>`)
     .join("\n");
+
+/**
+ * The language a PDF says it is in (ISO 32000-1, 14.9.2.1), which poppler does not tell; null where its catalog is packed with
+ * others, and its words have to tell.
+ */
+function languageOfCatalog(content: Buffer): string | null {
+  const at = content.lastIndexOf("/Catalog");
+  if (at < 0) return null;
+  const from = Math.max(content.lastIndexOf(" obj", at), at - 4_000);
+  const end = content.indexOf("endobj", at);
+  const object = content.subarray(from, end < 0 ? at + 4_000 : Math.min(end, at + 4_000)).toString("latin1");
+  return /\/Lang\s*\(([A-Za-z]{2,3}(?:-[A-Za-z0-9]{2,8})*)\)/.exec(object)?.[1] ?? null;
+}
 
 /** Text taken out of a PDF has lost where it led; the addresses stand behind it. */
 const linkList = (links: readonly string[]): string =>

@@ -25,12 +25,19 @@ export type Unpacked = {
 export function unpack(bytes: Uint8Array, wanted: (name: string) => boolean): Unpacked {
   try {
     const { files, names } = unzipWithin(bytes, wanted, { bytes: MOST_UNPACKED, files: MOST_FILES });
-    const read = (name: string) => (files.has(name) ? new TextDecoder().decode(files.get(name)) : "");
+    const read = (name: string) => {
+      const file = files.get(name);
+      return file ? new TextDecoder(markOf(file)).decode(file) : "";
+    };
     return { files, names, read };
   } catch (error) {
     throw new NotReadable((error as Error).message);
   }
 }
+
+/** XML is UTF-8, or UTF-16 with a mark before it (XML 1.0, 4.3.3). */
+const markOf = ([a, b]: Uint8Array): string =>
+  a === 0xff && b === 0xfe ? "utf-16le" : a === 0xfe && b === 0xff ? "utf-16be" : "utf-8";
 
 export type OfficeKind = "docx" | "xlsx" | "pptx" | "odt" | "ods" | "odp" | "epub";
 
