@@ -57,6 +57,9 @@ export const TIES: Record<string, Ties> = {
   resource_file: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   picture_candidate: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   resource_proposal: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  text_version: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  // Those of one person alone go with their account.
+  mark: { undo: "mark", bin: "itself", ...noCollection, merge: "moves over", ...team },
   resource_tag: { undo: "resourceTag", bin: "with resource", ...noCollection, merge: "moves over", ...team },
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
@@ -64,6 +67,8 @@ export const TIES: Record<string, Ties> = {
   near_text: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...derived },
 
   tag: { undo: "tag", bin: "never", ...apart, ...team },
+  // It is taken off a list, and stays for what is marked with it.
+  meaning: { ...plain, ...team },
   rule: { undo: null, bin: "itself", ...apart, ...team },
   // It is taken off a list, and stays for what is set in it.
   citation_style: { ...plain, ...team },

@@ -5,6 +5,7 @@ import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
 import { makeExportJob } from "./make-export";
+import { placeMarksJob } from "./place-marks";
 import { readFileJob } from "./read-stored-file";
 import { runImportJob, undoImportJob } from "./run-import";
 import { takeMailJob } from "./take-in-message";
@@ -23,4 +24,5 @@ export const KINDS: Record<string, JobKind> = {
   "bin.empty": emptyBin,
   "archives.bring-back": bringBackJob,
   "exports.make": makeExportJob,
+  "marks.place": placeMarksJob,
 };

@@ -77,6 +77,7 @@ const NOTHING = new Locked({
   section: new Map(),
   placement: new Map(),
   resource: new Map(),
+  mark: new Map(),
 });
 
 /**
@@ -128,7 +129,7 @@ export function action<I extends object, O extends object>(
           enqueue: set.enqueue.bind(set),
         });
         const words = typeof history === "function" ? history({ input, changes: set.changes }) : history;
-        const { ability } = definition.allow;
+        const ability = scope.ability ?? definition.allow.ability;
         return { result, history: words !== null && ability ? { words, ability } : null };
       }).catch(sayWhy);
       return { ...result, entry };

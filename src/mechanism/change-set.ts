@@ -149,7 +149,7 @@ export class ChangeSet {
 
   /** Brings things back out of the bin, where they stood or with other fields. */
   async restore<
-    T extends "collection" | "section" | "placement" | "resource",
+    T extends "collection" | "section" | "placement" | "resource" | "mark" | "ownMark",
     Row extends OneOf<T> & { id: string },
   >(
     type: T,
@@ -161,7 +161,7 @@ export class ChangeSet {
       const moved = fields && difference(type, row.id, row as Said, fields as Said);
       return {
         type,
-        id: row.id,
+        id: entityOf(type).idOf(row as never),
         before: { ...moved?.before, gone: true },
         after: { ...moved?.after, gone: false },
       };

@@ -1,6 +1,7 @@
 import type { Tx } from "@/data/database";
 import { type CollectionRow, lockCollections, lockTeam } from "@/data/queries/collections";
-import { homesOf, lockPlacements, lockResources, lockSections } from "@/data/queries/locks";
+import { homesOf, lockMarks, lockPlacements, lockResources, lockSections } from "@/data/queries/locks";
+import type { MarkRow } from "@/data/queries/marks";
 import type { PlacementRow } from "@/data/queries/placements";
 import { collectionsHolding, type ResourceRow } from "@/data/queries/resources";
 import type { SectionRow } from "@/data/queries/sections";
@@ -23,6 +24,7 @@ export type Wanted = {
   resources?: Named;
   /** Resources that are not changed, and must not go while something is hung on them. */
   alive?: Named;
+  marks?: Named;
 };
 
 /** What an action locks; null when it decides by nothing that others change. */
@@ -36,6 +38,7 @@ export class Locked {
       section: ReadonlyMap<string, SectionRow>;
       placement: ReadonlyMap<string, PlacementRow>;
       resource: ReadonlyMap<string, ResourceRow>;
+      mark: ReadonlyMap<string, MarkRow>;
     },
   ) {}
 
@@ -54,6 +57,10 @@ export class Locked {
   /** @throws {Problem} not-found */
   resource(id: string): ResourceRow {
     return there(this.rows.resource.get(id));
+  }
+  /** @throws {Problem} not-found */
+  mark(id: string): MarkRow {
+    return there(this.rows.mark.get(id));
   }
 
   /**
@@ -100,7 +107,7 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
 
 /**
  * Locks what an action wants, in one order for all: the team, collections by their ids, then what stands in them, then
- * resources. In which collections things stand is found out before these are locked; when somebody has moved one
+ * resources, then marks. In which collections things stand is found out before these are locked; when somebody has moved one
  * meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
@@ -123,6 +130,7 @@ export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<L
     section: await lockSections(tx, sections),
     placement: await lockPlacements(tx, placements),
     resource: await lockResources(tx, [...resources, ...alive]),
+    mark: await lockMarks(tx, listed(wanted.marks)),
   };
   const now = [
     ...[...rows.section.values(), ...rows.placement.values()].map((row) => row.collection),

@@ -2,13 +2,20 @@ import { type Ability, may, type Role } from "@/core/policy/abilities";
 import { openedBy } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { type Belonging, findBelonging, findTeamOfPicture, type Target } from "@/data/queries/belonging";
+import { findMark } from "@/data/queries/marks";
 import { sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
 import type { Actor } from "./actor";
 import { Problem } from "./problem";
 
 /** What was found while deciding: in which team, as what, and on whose behalf. */
-export type Scope = { person: string | null; team: string | null; role: Role | null };
+export type Scope = {
+  person: string | null;
+  team: string | null;
+  role: Role | null;
+  /** What this one asks for, where it goes by more than the rule. */
+  ability?: Ability;
+};
 
 /**
  * Decides whether an action may be done with this input, or throws a `Problem` that says why not. `ability` is what it
@@ -49,6 +56,28 @@ export const can = {
 
   /** Restoring, where the thing is deleted of course. */
   restore: inTeam("arrange", { evenDeleted: true }),
+
+  /** Marking for oneself whoever sees the thing, for the team whoever may bring things in. */
+  annotate:
+    (): Rule<{ resource: string; private: boolean }> =>
+    async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const ability = input.private ? "see" : "bring";
+      const found = await findBelonging(tx, "resource", input.resource, actor.person.id);
+      return { ...judge(found, ability, actor.person.id, false), ability };
+    },
+
+  /** Changing a mark: one's own private one, or any of the team. To others a private one is not there. */
+  changeMark:
+    ({ evenDeleted = false } = {}): Rule<{ mark: string }> =>
+    async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const found = await findMark(tx, input.mark, actor.person.id);
+      if (!found || (found.private && found.person !== actor.person.id)) throw new Problem("not-found");
+      const ability = found.private ? "see" : "bring";
+      const deleted = found.resourceDeletedAt !== null || found.deletedAt !== null;
+      return { ...judge({ ...found, deleted }, ability, actor.person.id, evenDeleted), ability };
+    },
 
   /** Anybody who is signed in, for what is their own. */
   beSignedIn:

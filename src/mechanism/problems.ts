@@ -108,6 +108,12 @@ export const PROBLEMS = {
     "The program that reads such lists (bibutils) is not installed on this Hobbin. Export the list as RIS or BibTeX.",
   ),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
+  "mark-of-nothing": problem("not-valid", "Mark some words, or write a note."),
+  "meaning-gone": problem(
+    "not-valid",
+    "The team does not mean this by its marks any more. Choose another one.",
+  ),
+  "meaning-named-already": problem("not-valid", "There is a meaning of this name already."),
   "many-at-once": problem(
     "busy",
     "Many changed the same thing at this moment. Nothing of yours was changed; try again.",
@@ -162,6 +168,7 @@ export const PROBLEMS = {
   "team-without-owner": problem("conflict", "A team needs an owner. Make somebody else owner first."),
   "title-missing": problem("not-valid", "Give a title."),
   "token-ended": problem("not-signed-in", "This access token does not hold, or no longer."),
+  "too-many-meanings": problem("not-valid", "So many meanings are not told apart. Take one off first."),
   "too-many-lines": problem("not-valid", "That is too many lines at once."),
   "too-many-files": problem(
     "too-many",

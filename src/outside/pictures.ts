@@ -53,10 +53,10 @@ export async function cleanPicture(content: Buffer): Promise<{ content: Buffer; 
 }
 
 /**
- * As wide as a picture beside an item is drawn in a document (26 mm), at 230 dots an inch. What sets pages unpacks every picture
+ * As wide as a picture beside an item is drawn in a document (26 mm), at 175 dots an inch. What sets pages unpacks every picture
  * and holds all of them together, so that twice as wide is four times the memory.
  */
-const IN_DOCUMENTS = 240;
+const IN_DOCUMENTS = 180;
 
 /**
  * A kept picture as it stands in documents: JPEG, which every program knows and which is set in as it is, and no larger than

@@ -14,6 +14,8 @@ import { actions as imports } from "./imports";
 import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
 import { actions as lessons } from "./lessons";
+import { actions as marks } from "./marks";
+import { actions as meanings } from "./meanings";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
 import { actions as newsletters } from "./newsletters";
@@ -55,6 +57,8 @@ export const ACTIONS = {
   ...invitations,
   ...jobs,
   ...lessons,
+  ...marks,
+  ...meanings,
   ...members,
   ...messages,
   ...newsletters,

@@ -23,6 +23,8 @@ export type Full = World & {
   otherSection: string;
   /** Another resource, in the other collection. */
   twin: string;
+  mark: string;
+  meaning: string;
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
 };
@@ -293,6 +295,18 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "duplicates.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "marks.add": {
+    from: "contributor",
+    input: ({ resource }) => ({ resource, private: false, note: "Read this first" }),
+  },
+  "marks.edit": { from: "contributor", input: ({ mark }) => ({ mark, note: "Other" }) },
+  "marks.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "marks.remove": { from: "contributor", input: ({ mark }) => ({ mark }) },
+  "marks.restore": { from: "contributor", input: ({ mark }) => ({ mark }) },
+  "marks.set-private": { from: "contributor", input: ({ mark }) => ({ mark, private: true }) },
+  "meanings.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "meanings.remove": { from: "editor", input: ({ team, meaning }) => ({ team, meaning }) },
+  "meanings.save": { from: "editor", input: ({ team }) => ({ team, name: "claim" }) },
   "tray.set-many": {
     from: "viewer",
     input: ({ team, resource }) => ({ team, resources: [resource], state: "away" }),
@@ -358,6 +372,12 @@ export async function makeFull(): Promise<Full> {
   const [tag, otherTag] = (await as(made.owner, "tags.read", { team: made.team })).tags;
   const other = await makeCollection(made, "Another collection");
   const { resource: second } = await capture(made, { collection: other.collection, section: other.section });
+  const { mark } = await as(made.owner, "marks.add", {
+    resource: made.resource,
+    private: false,
+    note: "Begin here",
+  });
+  const { meaning } = await as(made.owner, "meanings.save", { team: made.team, name: "doubt" });
   return {
     ...made,
     invitation: invitation.id,
@@ -372,6 +392,8 @@ export async function makeFull(): Promise<Full> {
     other: other.collection,
     otherSection: other.section,
     twin: second.id,
+    mark: mark.id,
+    meaning: meaning.id,
     binned: await fillBin(made),
   };
 }

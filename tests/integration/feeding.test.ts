@@ -116,6 +116,7 @@ test("fed by four at once while things change, the index is what the words are",
     for (const { term, weight } of weigh({
       title: row.title,
       tags: [],
+      marks: [],
       contexts: places.flatMap((one) => [one.heading, one.context].filter(Boolean)),
       notes: row.notes,
       description: row.description,

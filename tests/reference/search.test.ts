@@ -50,6 +50,7 @@ describe("BM25", () => {
               title: "",
               tags: [],
               contexts: [],
+              marks: [],
               notes: "",
               description: "",
               source: [],

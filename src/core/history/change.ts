@@ -12,6 +12,8 @@ export const ENTITY_TYPES = [
   "trayEntry",
   "copiedText",
   "tag",
+  "mark",
+  "ownMark",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

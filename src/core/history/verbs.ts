@@ -16,6 +16,8 @@ export type Part =
   | "counts"
   | "tags"
   | "tray"
+  /** The marks of the resource the event is about. */
+  | "marks"
   | "catalogue"
   | "presence"
   | "imports";
@@ -78,6 +80,13 @@ export const VERBS = {
   "tags.remove": { words: "resource", reload: OF_RESOURCE },
   // The subject is the tag; what carries it is noted with the row.
   "tags.edit": { words: "none", reload: ["list", "head", "tags", "catalogue"] },
+
+  // The subject is the resource.
+  "marks.add": { words: "resource", reload: ["marks"] },
+  "marks.edit": { words: "resource", reload: ["marks"] },
+  "marks.remove": { words: "resource", reload: ["marks"] },
+  "marks.placed": { words: "none", reload: ["marks"] },
+  "meanings.change": { words: "none", reload: ["marks"] },
 
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },

@@ -57,6 +57,7 @@ const moss: Searchable = {
   title: "Moss and water",
   tags: ["water table"],
   contexts: ["Read the second half only"],
+  marks: [],
   notes: "",
   description: "",
   source: ["bog.example"],
@@ -66,12 +67,14 @@ const moss: Searchable = {
 
 describe("weights", () => {
   test("by hand: one word once in a title of the usual length, and four times in a text twice as long as usual", () => {
-    const eight = { ...moss, title: "moss b c d e f g h", tags: [], contexts: [], source: [] };
+    const eight = { ...moss, title: "moss b c d e f g h", tags: [], contexts: [], marks: [], source: [] };
     // 5 · 1 / (1 − 0.4 + 0.4 · 8/8) = 5; 5 · 2.2 / (5 + 1.2) = 1.774…
     expect(weigh(eight).find((one) => one.term === "moss")!.weight).toBe(1774);
     const text = `${"moss ".repeat(4)}${Array.from({ length: 1196 }, (_, i) => `w${i}`).join(" ")}`;
     // 4 / (0.25 + 0.75 · 1200/600) = 2.2857…; that · 2.2 / (that + 1.2) = 1.4426…
-    expect(weigh({ ...moss, title: "", tags: [], contexts: [], source: [], text })[0]).toMatchObject({
+    expect(
+      weigh({ ...moss, title: "", tags: [], contexts: [], marks: [], source: [], text })[0],
+    ).toMatchObject({
       term: "moss",
       weight: 1443,
     });

@@ -8,6 +8,8 @@ export type Searchable = {
   contexts: readonly string[];
   /** What the team says of it to itself. */
   notes: string;
+  /** What the team marked in it, and wrote beside it. */
+  marks: readonly string[];
   description: string;
   /** Site, authors. */
   source: readonly string[];
@@ -28,6 +30,7 @@ const FIELDS = {
   tags: { weight: 4, usual: 4, b: 0.2 },
   contexts: { weight: 3, usual: 16, b: 0.4 },
   notes: { weight: 2.5, usual: 30, b: 0.6 },
+  marks: { weight: 2, usual: 60, b: 0.75 },
   description: { weight: 2, usual: 30, b: 0.6 },
   source: { weight: 1.5, usual: 4, b: 0.2 },
   text: { weight: 1, usual: 600, b: 0.75 },
@@ -83,6 +86,7 @@ export function weigh(resource: Searchable): Weighed[] {
   add("tags", resource.tags);
   add("contexts", resource.contexts);
   add("notes", [resource.notes]);
+  add("marks", resource.marks);
   add("description", [resource.description]);
   add("source", resource.source);
   add("text", [resource.text]);

@@ -8,6 +8,7 @@ import { VERBS } from "@/core/history/verbs";
 import { asReference } from "@/core/imports/check-lines";
 import { licenceId } from "@/core/licence/licence-id";
 import { VIEWS } from "@/core/list/view-setting";
+import { PATTERNS, TINTS } from "@/core/marks/meanings";
 import { KINDS, type Player } from "@/core/page/facts";
 import { AUDIENCES, REACHES, SHOWS, USES } from "@/core/publish/model";
 import { sanitise } from "@/core/text/sanitise";
@@ -61,6 +62,11 @@ const CHECKS: Record<string, Record<string, Check>> = {
     authors: texts,
     typed: texts,
   },
+  text_version: {
+    digest: matches(/^[\da-f]{64}$/),
+    origin: among(["fetched", "seen", "typed", "mail", "file"]),
+  },
+  meaning: { pattern: among(PATTERNS), tint: among(TINTS) },
   resource_text: { origin: among(["fetched", "seen", "typed", "mail", "file"]) },
   resource_file: { type: matches(/^[\w.+-]+\/[\w.+-]+$/) },
   collection: {

@@ -14,7 +14,7 @@ import {
 } from "drizzle-orm";
 import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
-import { collection, event, person, team } from "../schema";
+import { collection, event, mark, person, team } from "../schema";
 import { queryRows } from "../sql/query-rows";
 import { fieldsOf, lineExpression, withIds } from "./fields";
 import type { Archived } from "./tables";
@@ -36,6 +36,7 @@ const belongs = (tx: Tx, { column, of }: NonNullable<Archived["home"]>, id: stri
 
 /** What happened only to one person's eyes is theirs. */
 const seenBy = ({ name, personal }: Archived, taker: Taker): SQL | undefined => {
+  if (name === "mark") return or(eq(mark.private, false), eq(mark.person, taker.person));
   if (name === "event") return or(isNull(event.onlyFor), eq(event.onlyFor, taker.person));
   return personal && eq(personal, taker.person);
 };
@@ -112,7 +113,9 @@ export async function* rowsOf(
 /** The other columns of a primary key, so that the order is one. */
 const restOfKey = (table: MySqlTable, key: MySqlColumn): string[] =>
   Object.values(getTableColumns(table))
-    .filter((column) => column.name !== key.name && ["tag", "code", "hash", "b"].includes(column.name))
+    .filter(
+      (column) => column.name !== key.name && ["tag", "code", "hash", "b", "number"].includes(column.name),
+    )
     .map((column) => column.name);
 
 /** The people that are named in a field of a table. */

@@ -8,6 +8,8 @@ import {
   edition,
   editionFile,
   event,
+  mark,
+  meaning,
   newsletterDraft,
   newsletterIssue,
   placement,
@@ -23,6 +25,7 @@ import {
   shortCode,
   snapshot,
   tag,
+  textVersion,
   trayEntry,
   viewSetting,
 } from "../schema";
@@ -88,6 +91,13 @@ export const ARCHIVED: readonly Archived[] = [
   part("resource_text", resourceText, resourceText.resource, "resource", { resource: "resource" }),
   part("resource_file", resourceFile, resourceFile.resource, "resource", { resource: "resource" }, [], {
     hashes: ["hash"],
+  }),
+  part("text_version", textVersion, textVersion.resource, "resource", { resource: "resource" }, [], {
+    hashes: ["digest"],
+  }),
+  own("meaning", meaning, ofTeam(meaning.team), {}),
+  own("mark", mark, ofTeam(mark.team), { resource: "resource", meaning: "meaning" }, ["person"], {
+    loose: ["meaning"],
   }),
   own("resource_tag", resourceTag, ofTeam(resourceTag.team), { resource: "resource", tag: "tag" }),
   part("duplicate_apart", duplicateApart, duplicateApart.a, "resource", { a: "resource", b: "resource" }),

@@ -4,6 +4,7 @@ import { collections, placements, resources, sections } from "./binned";
 import type { Entity, Stamp } from "./entity";
 import { copiedTexts } from "./copied-text";
 import { collectionTags, resourceTags, trayEntries } from "./links";
+import { ownMarks, teamMarks } from "./marks";
 import { tags } from "./tags";
 
 /** Every kind of thing whose changes are counted, told and taken back. */
@@ -17,6 +18,8 @@ const ENTITIES = {
   trayEntry: trayEntries,
   copiedText: copiedTexts,
   tag: tags,
+  mark: teamMarks,
+  ownMark: ownMarks,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

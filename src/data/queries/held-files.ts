@@ -12,6 +12,7 @@ import {
   proposal,
   resource,
   resourceFile,
+  textVersion,
 } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
@@ -23,6 +24,7 @@ export const HOLDERS = [
   [resource, resource.captionsHash],
   [collection, collection.coverHash],
   [resourceFile, resourceFile.hash],
+  [textVersion, textVersion.digest],
   [proposal, proposal.pictureHash],
   [mailMessage, mailMessage.original],
   [person, person.image],

@@ -1,7 +1,8 @@
 import { inArray } from "drizzle-orm";
 import type { Tx } from "../database";
-import { placement, resource, section } from "../schema";
+import { mark, placement, resource, section } from "../schema";
 import { inParts } from "../sql/by-keys";
+import type { MarkRow } from "./marks";
 import type { PlacementRow } from "./placements";
 import type { ResourceRow } from "./resources";
 import type { SectionRow } from "./sections";
@@ -32,7 +33,7 @@ export async function homesOf(
 /** Rows by id, locked in the order of their ids until the transaction ends, in the bin or not. */
 async function locked<Row extends { id: string }>(
   tx: Tx,
-  table: typeof section | typeof placement | typeof resource,
+  table: typeof section | typeof placement | typeof resource | typeof mark,
   ids: readonly string[],
 ): Promise<Map<string, Row>> {
   const found = new Map<string, Row>();
@@ -56,5 +57,7 @@ async function locked<Row extends { id: string }>(
 export const lockSections = (tx: Tx, ids: readonly string[]) => locked<SectionRow>(tx, section, ids);
 /** Placements by id, locked. */
 export const lockPlacements = (tx: Tx, ids: readonly string[]) => locked<PlacementRow>(tx, placement, ids);
+/** Marks by id, locked. */
+export const lockMarks = (tx: Tx, ids: readonly string[]) => locked<MarkRow>(tx, mark, ids);
 /** Resources by id, locked. */
 export const lockResources = (tx: Tx, ids: readonly string[]) => locked<ResourceRow>(tx, resource, ids);

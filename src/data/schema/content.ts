@@ -31,6 +31,8 @@ export const resourceText = mysqlTable("resource_text", {
   /** How hard it is to read (core/text/lix); null where that cannot be said, or was not when it was read. */
   lix: int("lix"),
   at: moment("at").notNull(),
+  /** Counts the copies it has had; marks say on which one they were made. */
+  number: int("number").notNull().default(1),
 });
 
 /** Bands of the signatures: two texts that share one are looked at more closely. */

@@ -1,7 +1,7 @@
 import { queryRows } from "../sql/query-rows";
 import { sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, placement, resource, resourceTag, resourceText, tag } from "../schema";
+import { collection, mark, placement, resource, resourceTag, resourceText, tag } from "../schema";
 import { listed } from "../sql/by-keys";
 import { fixed } from "../sql/fixed";
 import { type Card, cardColumns } from "../queries/resources";
@@ -14,6 +14,8 @@ export type FoundRow = {
   language: string | null;
   notes: string;
   places: Standing[];
+  /** What the team wrote beside it, and the words that are marked. */
+  marks: string[];
   /** Its beginning. */
   text: string;
 };
@@ -24,6 +26,7 @@ type Row = Record<keyof typeof cardColumns, unknown> & {
   notes: string;
   tags: string[] | null;
   places: Standing[] | null;
+  marks: [note: string, quote: string][] | null;
   text?: string | null;
 };
 
@@ -35,7 +38,9 @@ const WHAT = fixed(sql`
       WHERE rt.resource = r.id) AS tags,
     (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.id, c.id, c.title, p.heading, p.context) ORDER BY p.id) FROM ${placement} p
       JOIN ${collection} c ON c.id = p.collection
-      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL) AS places`);
+      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL) AS places,
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(LEFT(m.note, 2000), LEFT(m.quote, 300)) ORDER BY m.id) FROM ${mark} m
+      WHERE m.resource = r.id AND m.deleted_at IS NULL AND NOT m.private) AS marks`);
 const FROM = fixed(sql`FROM ${resource} r FORCE INDEX (PRIMARY)`);
 const TEXTS = fixed(sql` LEFT JOIN ${resourceText} x ON x.resource = r.id`);
 
@@ -72,6 +77,7 @@ export async function foundById(
     language: row.language,
     notes: row.notes,
     places: row.places ?? [],
+    marks: (row.marks ?? []).flat().filter(Boolean),
     text: row.text ?? "",
   }));
 }

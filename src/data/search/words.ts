@@ -5,6 +5,7 @@ import type { Searchable } from "@/core/search/weigh";
 import type { Tx } from "../database";
 import {
   collection,
+  mark,
   placement,
   resource,
   resourceTag,
@@ -49,6 +50,7 @@ type Row = CountedRow & {
   text: string | null;
   tags: string[] | null;
   contexts: [heading: string, context: string][] | null;
+  marks: [quote: string, note: string][] | null;
 };
 
 const WHAT = fixed(sql`
@@ -58,7 +60,9 @@ const WHAT = fixed(sql`
     (SELECT JSON_ARRAYAGG(t.name) FROM ${resourceTag} rt JOIN ${tag} t ON t.id = rt.tag WHERE rt.resource = r.id) AS tags,
     (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.heading, p.context)) FROM ${placement} p
       JOIN ${collection} c ON c.id = p.collection LEFT JOIN ${section} s ON s.id = p.section
-      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL AND s.deleted_at IS NULL) AS contexts`);
+      WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL AND s.deleted_at IS NULL) AS contexts,
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(LEFT(m.quote, 300), LEFT(m.note, 2000))) FROM ${mark} m
+      WHERE m.resource = r.id AND m.deleted_at IS NULL AND NOT m.private) AS marks`);
 const JOINED = fixed(sql`
   LEFT JOIN ${resource} r ON r.id = CAST(k.k AS UUID)
   LEFT JOIN ${resourceText} x ON x.resource = r.id
@@ -95,6 +99,7 @@ function wordsIn(row: Row): Searchable {
     text: row.text ?? "",
     tags: row.tags ?? [],
     contexts: (row.contexts ?? []).flat().filter(Boolean),
+    marks: (row.marks ?? []).flat().filter(Boolean),
     source: [row.site_name, row.host, ...row.authors].filter(Boolean),
   };
 }

@@ -13,7 +13,9 @@ import type { Cited, CiteTask } from "./cite-thread";
 import type { DocxAnswer, DocxTask } from "./write-docx-thread";
 import type { EpubTask } from "./write-epub-thread";
 import type { FileTask } from "./write-file-thread";
+import type { PlaceTask } from "./place-marks-thread";
 import type { PdfTask } from "./write-pdf-thread";
+import type { Place } from "@/core/marks/place";
 
 /** What takes longer than this was built to be slow, and is let go. */
 const LIMIT = 6_000;
@@ -126,6 +128,13 @@ export const heicInThread = (body: Uint8Array): Promise<Buffer | null> =>
 /** The terms of some resources with their weights, for the index of words. */
 export const weighInThread = (resources: readonly Searchable[]): Promise<Weighed[][]> =>
   run("weigh-thread", { resources }, 30_000);
+
+/**
+ * Where the marks of a reading copy stand in it; null for those whose place is lost.
+ * @throws {TooSlow} when it takes longer than half a minute
+ */
+export const placeInThread = (task: PlaceTask): Promise<(Place | null)[]> =>
+  run("place-marks-thread", task, 30_000);
 
 /** Runs one task; a thread that takes too long is ended, and the others go on. */
 async function run<T>(file: string, task: object, limit = LIMIT): Promise<T> {

@@ -1,10 +1,13 @@
 import { betterFields } from "@/core/imports/better-fields";
 import { hangingOn, takenFor } from "@/data/queries/duplicates";
+import { everyMarkOf } from "@/data/queries/marks";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
+import { entityOfMark } from "../marks/entity-of-mark";
+import { placeJob } from "../marks/place";
 
 class MergeDuplicates {
   /** The one that stays. */
@@ -15,12 +18,12 @@ class MergeDuplicates {
 export const mergeDuplicates = action({
   name: "duplicates.merge",
   about:
-    "Makes one of two: every placement, tag and note goes to the one that stays, and the better fields. The other one goes into the bin.",
+    "Makes one of two: every placement, tag, note and mark goes to the one that stays, and the better fields. The other one goes into the bin.",
   input: MergeDuplicates,
   allow: can.arrange("resource"),
   locks: ({ input }) => ({ resources: [input.resource, input.gone] }),
   history: "make one of two",
-  run: async ({ input, scope, tx, locked, at, add, change, remove, emit }) => {
+  run: async ({ input, scope, tx, locked, at, add, change, remove, emit, enqueue }) => {
     if (input.gone === input.resource) throw new Problem("duplicate-of-itself");
     locked.mustBeOfTeam("resource", input.gone, scope.team);
     const [kept, gone] = [locked.resource(input.resource), locked.resource(input.gone)];
@@ -43,6 +46,16 @@ export const mergeDuplicates = action({
       untold,
     );
     if (there.hasText && !here.hasText) await add("copiedText", { resource: kept.id, from: gone.id }, untold);
+    // What was marked in the text of one is looked for in that of the other.
+    const marks = await everyMarkOf(tx, gone.id);
+    for (const type of ["mark", "ownMark"] as const)
+      await change(
+        type,
+        marks.filter((one) => entityOfMark(one) === type),
+        { resource: kept.id, version: null },
+        untold,
+      );
+    if (marks.length) enqueue(placeJob(kept.id, kept.team, at));
     await change("resource", kept, { ...betterFields(kept, gone), duplicateOf: null }, untold);
     // What was taken for the one that goes is taken for the one that stays, if that is older.
     const others = (await takenFor(tx, kept.team, gone.id)).filter((one) => one.id !== kept.id);

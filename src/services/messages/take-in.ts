@@ -69,7 +69,7 @@ async function putMessage(tx: Tx, set: ChangeSet, message: Message, read: ReadMe
     minutes: minutesOf({ words, seconds: null }),
     fetchedAt: set.at,
   }));
-  if (!known) await storeCopy(tx, { id, team }, read.copy, "mail");
+  if (!known) await storeCopy(tx, set, { id, team }, read.copy, "mail");
   return id;
 }
 

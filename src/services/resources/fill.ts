@@ -5,6 +5,7 @@ import type { Tx } from "@/data/database";
 import { lockResource, type ResourceRow } from "@/data/queries/resources";
 import { dropProposal, noteFile, storeCandidates, storeProposal } from "@/data/queries/texts-and-files";
 import type { CopyOrigin } from "@/data/schema";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { changingByItself } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { addressHash } from "@/outside/hash";
@@ -40,7 +41,7 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
     const set = begin({ team: row.team, person: null });
     const fields: Partial<ResourceRow> = { fetchedAt: set.at };
     if (filling.ok) {
-      Object.assign(fields, await fieldsOf(tx, row, filling), {
+      Object.assign(fields, await fieldsOf(tx, set, row, filling), {
         fetchState: "done",
         fetchProblem: filling.lacks ?? null,
       });
@@ -54,13 +55,13 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
   });
 
 /** The fields that change; the copy, the pictures on offer and the stored file are written beside them. */
-async function fieldsOf(tx: Tx, row: ResourceRow, filling: Filling & { ok: true }) {
+async function fieldsOf(tx: Tx, set: ChangeSet, row: ResourceRow, filling: Filling & { ok: true }) {
   const { facts, picture, copy } = filling;
   const typed = new Set(row.typed);
   const fields: Partial<ResourceRow> = {};
   const canonical = row.address ? addressHash(facts.canonical ?? filling.finalAddress) : null;
   fields.canonicalHash = canonical === row.addressHash ? null : canonical;
-  const stored = copy ? await storeCopy(tx, row, copy, filling.origin) : false;
+  const stored = copy ? await storeCopy(tx, set, row, copy, filling.origin) : false;
   const found = {
     kind: facts.kind,
     title: facts.title,

@@ -25,7 +25,7 @@ export const pasteText = action({
   locks: ({ input }) => ({ resources: [input.resource] }),
   // The text it had is not kept.
   history: null,
-  run: async ({ input, tx, locked, change, emit }) => {
+  run: async ({ input, tx, locked, set, change, emit }) => {
     const row = locked.resource(input.resource);
     const html = input.html
       ? sanitise(input.html)
@@ -35,7 +35,13 @@ export const pasteText = action({
           .join("\n");
     const text = input.html ? plainText(html) : input.text;
     const signature = signatureOf(text);
-    await storeCopy(tx, row, { html, text, signature: signature ? writeSignature(signature) : "" }, "typed");
+    await storeCopy(
+      tx,
+      set,
+      row,
+      { html, text, signature: signature ? writeSignature(signature) : "" },
+      "typed",
+    );
     const words = countWords(text);
     const fields = {
       words,

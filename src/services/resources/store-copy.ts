@@ -1,32 +1,51 @@
 import { lixOf } from "@/core/text/lix";
 import { bandsOf, LIKELY_SAME, readSignature, resemblance } from "@/core/text/min-hash";
+import { countWords } from "@/core/text/minutes";
+import { copyBytes } from "@/core/text/stored-copy";
 import type { Tx } from "@/data/database";
+import { addVersion, hasMarks } from "@/data/queries/marks";
 import { apartFrom, findText, nearTexts, storeText } from "@/data/queries/texts-and-files";
 import { findByAddress, type ResourceRow } from "@/data/queries/resources";
 import type { CopyOrigin } from "@/data/schema";
+import type { ChangeSet } from "@/mechanism/change-set";
 import { now } from "@/outside/clock";
+import { storeFile } from "@/outside/files";
 import type { StoredCopy } from "@/outside/threads/read-page-thread";
+import { placeJob } from "../marks/place";
+
+type TextRow = NonNullable<Awaited<ReturnType<typeof findText>>>;
 
 /** What a person saw or typed themselves is not replaced by what a program fetched. */
 const TRUST: Record<CopyOrigin, number> = { fetched: 0, file: 1, mail: 1, seen: 2, typed: 3 };
 
 /**
  * Stores the reading copy of a resource, and the bands by which texts like it are found, unless what it has is to be
- * trusted more.
+ * trusted more. One that was another text stays as a version of it, and what is marked in it is looked for in the new one.
  * @returns whether it was stored
  */
 export async function storeCopy(
   tx: Tx,
+  set: Pick<ChangeSet, "enqueue" | "at">,
   row: Pick<ResourceRow, "id" | "team">,
   copy: StoredCopy,
   origin: CopyOrigin,
 ): Promise<boolean> {
   const there = await findText(tx, row.id);
   if (there && TRUST[there.origin] > TRUST[origin]) return false;
+  const isOther = there !== null && (there.html !== copy.html || there.text !== copy.text);
+  if (isOther) await keepVersion(tx, there);
   const signature = readSignature(copy.signature);
-  const text = { ...copy, lix: lixOf(copy.text), origin, at: now() };
+  const number = (there?.number ?? 0) + (isOther || !there ? 1 : 0);
+  const text = { ...copy, lix: lixOf(copy.text), origin, number, at: now() };
   await storeText(tx, row, text, signature ? bandsOf(signature) : []);
+  if ((isOther || !there) && (await hasMarks(tx, row.id))) set.enqueue(placeJob(row.id, row.team, set.at));
   return true;
+}
+
+/** Keeps a copy that gives way to another one: what was marked in it may stand nowhere else. */
+async function keepVersion(tx: Tx, { resource, number, origin, at, html, text }: TextRow): Promise<void> {
+  const digest = await storeFile(copyBytes({ html, text }));
+  await addVersion(tx, { resource, number, origin, at, digest, words: countWords(text) });
 }
 
 /** The older resource this one seems to be again: by the page's own address, or by near-equal words. */

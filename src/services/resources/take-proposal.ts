@@ -21,7 +21,7 @@ export const takeProposal = action({
   locks: ({ input }) => ({ resources: [input.resource] }),
   // The text and the pictures it had are not kept.
   history: null,
-  run: async ({ input, tx, locked, change, emit }) => {
+  run: async ({ input, tx, locked, set, change, emit }) => {
     const row = locked.resource(input.resource);
     const found = await findProposal(tx, row.id);
     if (found) {
@@ -30,7 +30,7 @@ export const takeProposal = action({
       for (const field of LOOKED_AT)
         if (take.has(field)) Object.assign(fields, { [field]: found.facts[field] });
       if (take.has("picture") && found.pictureHash) fields.pictureHash = found.pictureHash;
-      if (take.has("text") && found.copy && (await storeCopy(tx, row, found.copy, "seen"))) {
+      if (take.has("text") && found.copy && (await storeCopy(tx, set, row, found.copy, "seen"))) {
         fields.words = countWords(found.copy.text);
         fields.minutes = minutesOf({ words: fields.words, seconds: row.seconds });
       }

@@ -21,6 +21,8 @@ export const readText = reading({
       html: text?.html ?? null,
       origin: text?.origin ?? null,
       at: text?.at ?? null,
+      /** Counts the copies it has had; what is marked in this one says so. */
+      number: text?.number ?? null,
       file: file && { name: file.name, type: file.type, bytes: file.bytes },
       quotation: row.quotation,
     };

@@ -102,7 +102,7 @@ async function withPhrases(
       if (!row) continue;
       const words = row.places.flatMap((place) => place.slice(3));
       const { title, description, tags } = row.card;
-      const all = [title, description, row.notes, ...words, ...tags, row.text];
+      const all = [title, description, row.notes, ...row.marks, ...words, ...tags, row.text];
       if (asked.query.phrases.every((phrase) => all.some((text) => holdsPhrase(text, row.language, phrase))))
         hits.push(hit);
       if (hits.length === most) return { hits, more: true, total: null };
@@ -166,7 +166,12 @@ async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Pr
   };
   const isLong = (row: FoundRow) => row.text.length >= BEGINNING;
   for (const row of rows) {
-    look(row, [...row.places.flatMap((place) => place.slice(3)), row.notes, row.card.description]);
+    look(row, [
+      ...row.places.flatMap((place) => place.slice(3)),
+      row.notes,
+      ...row.marks,
+      row.card.description,
+    ]);
     if (found.has(row.card.id)) continue;
     look(row, [row.text]);
     const { cut } = found.get(row.card.id) ?? {};

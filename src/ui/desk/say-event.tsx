@@ -63,6 +63,11 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "references.add-style": () => "added a citation style",
   "references.offer-style": () => "changed the list of citation styles",
   "tray.set": () => "tidied the Tray",
+  "marks.add": (n) => (n === 1 ? "marked something" : `marked ${n} passages`),
+  "marks.edit": () => "wrote in the margin",
+  "marks.remove": () => "took a mark away",
+  "marks.placed": () => "looked for marks in another text",
+  "meanings.change": () => "said what our marks mean",
 };
 
 const items = (n: number) => (n === 1 ? "an item" : `${n} items`);

@@ -1,0 +1,168 @@
+import { eq } from "drizzle-orm";
+import { beforeEach, describe, expect, it } from "vitest";
+import { textOfCopy } from "@/core/marks/text-of-copy";
+import { quoteAt } from "@/core/marks/selectors";
+import { event, job, mark, textVersion } from "@/data/schema";
+import type { Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { newId } from "@/outside/random";
+import { feedSome } from "@/services/search/feed";
+import { placeMarks } from "@/services/marks/place";
+import { as, makeWorld, type World } from "./world";
+
+const COPY = `<h2>Water</h2><p>Sphagnum holds twenty times its weight in water, and lets it go slowly.</p>
+<p>The peat below it is older than any church in the valley; it grows a millimetre a year where nobody drains it.</p>`;
+
+let world: World;
+beforeEach(async () => {
+  world = await makeWorld();
+  await paste(COPY);
+});
+
+const paste = (html: string) =>
+  as(world.editor, "resources.paste-text", { resource: world.resource, text: "x", html });
+const read = (who: Actor) => as(who, "marks.of-resource", { resource: world.resource });
+const versionNow = async () =>
+  (await as(world.owner, "resources.text", { resource: world.resource })).number!;
+
+async function markWords(who: Actor, words: string, more: object = {}) {
+  const { html, number } = await as(who, "resources.text", { resource: world.resource });
+  const text = textOfCopy(html!);
+  const start = text.indexOf(words);
+  const selector = { type: "TextQuoteSelector", ...quoteAt(text, start, start + words.length) };
+  const where = { start, end: start + words.length, version: number };
+  const about = { resource: world.resource, private: false, selector, ...where };
+  return (await as(who, "marks.add", { ...about, ...more })).mark;
+}
+async function found(who: Actor, query: string): Promise<string[]> {
+  while ((await feedSome(world.team)) > 0);
+  return (await as(who, "search.find", { team: world.team, query })).results.map((one) => one.id);
+}
+
+describe("marks", () => {
+  it("of the team are seen by the others and found by their words; private ones are nobody else's", async () => {
+    const made = await markWords(world.contributor, "twenty times its weight", {
+      note: "Ask about bergmehl",
+    });
+    expect(made).toMatchObject({ quote: "twenty times its weight", sure: 100, note: "Ask about bergmehl" });
+    await markWords(world.viewer, "a millimetre a year", { note: "zirkonia", private: true });
+
+    expect((await read(world.editor)).marks.map((one) => one.note)).toEqual(["Ask about bergmehl"]);
+    expect((await read(world.viewer)).marks.map((one) => one.note)).toEqual([
+      "Ask about bergmehl",
+      "zirkonia",
+    ]);
+    expect(await found(world.viewer, "bergmehl")).toEqual([world.resource]);
+    for (const who of [world.owner, world.editor, world.contributor])
+      expect(await found(who, "zirkonia")).toEqual([]);
+    const heard = await database().select().from(event).where(eq(event.subject, world.resource));
+    const told = heard.filter((one) => JSON.stringify(one).includes("zirkonia"));
+    expect(told.map((one) => one.onlyFor)).toEqual([world.viewer.person!.id]);
+    await expect(markWords(world.viewer, "older than any church")).rejects.toThrow();
+  });
+
+  it("stand where their words stand when another copy takes the place of theirs, and are lost, not dropped", async () => {
+    await markWords(world.editor, "twenty times its weight in water");
+    await markWords(world.editor, "it grows a millimetre a year where nobody drains it");
+    const [first, second] = COPY.split("\n");
+    await paste(`<p>Read this in peace.</p>${second}${first!.replace("twenty times", "up to twenty times")}`);
+    expect(
+      await database()
+        .select()
+        .from(job)
+        .where(eq(job.uniqueKey, `marks.place:${world.resource}`)),
+    ).toHaveLength(1);
+    await placeMarks(world.resource);
+    const { html } = await as(world.owner, "resources.text", { resource: world.resource });
+    const text = textOfCopy(html!);
+    expect((await read(world.owner)).marks.map((one) => text.slice(one.start!, one.end!))).toEqual([
+      "it grows a millimetre a year where nobody drains it",
+      "twenty times its weight in water",
+    ]);
+
+    await paste("<p>We have moved.</p>");
+    await placeMarks(world.resource);
+    const lost = (await read(world.owner)).marks;
+    expect(lost.map(({ start, sure }) => ({ start, sure }))).toEqual(Array(2).fill({ start: null, sure: 0 }));
+    // And they are there again when their words are.
+    await paste(COPY);
+    await placeMarks(world.resource);
+    expect((await read(world.owner)).marks.map((one) => one.sure)).toEqual([100, 100]);
+    const versions = await database()
+      .select()
+      .from(textVersion)
+      .where(eq(textVersion.resource, world.resource));
+    expect(versions.map((one) => one.number).sort()).toEqual([1, 2, 3]);
+    expect(await versionNow()).toBe(4);
+  });
+
+  it("made on a copy that gave way meanwhile are looked for in the new one", async () => {
+    const version = await versionNow();
+    await paste(`<p>Before it.</p>${COPY}`);
+    const made = await markWords(world.editor, "lets it go slowly", { version, start: 1, end: 9 });
+    expect(made).toMatchObject({ start: null, sure: null, version });
+    await placeMarks(world.resource);
+    expect((await read(world.owner)).marks[0]).toMatchObject({ sure: 100 });
+  });
+
+  it("keep the words of two who write at one time, and are taken away once", async () => {
+    const made = await markWords(world.editor, "older than any church", { note: "Which church?" });
+    const base = { note: "Which church?" };
+    await Promise.all([
+      as(world.editor, "marks.edit", { mark: made.id, note: "Which old church?", base }),
+      as(world.contributor, "marks.edit", { mark: made.id, note: "Which church? Ask at the station.", base }),
+    ]);
+    expect((await read(world.owner)).marks[0]!.note).toBe("Which old church? Ask at the station.");
+
+    await expect(as(world.contributor, "marks.remove", { mark: made.id })).rejects.toThrow();
+    await Promise.all([
+      as(world.editor, "marks.remove", { mark: made.id }),
+      as(world.owner, "marks.remove", { mark: made.id }),
+    ]);
+    const after = await read(world.owner);
+    expect([after.marks, after.takenAway.map((one) => one.id)]).toEqual([[], [made.id]]);
+    expect(await found(world.owner, "station")).toEqual([]);
+    await as(world.owner, "marks.restore", { mark: made.id });
+    expect((await read(world.owner)).marks[0]!.note).toContain("Ask at the station.");
+  });
+
+  it("are shown to the team or hidden from it by who made them, and the team is told no words of it", async () => {
+    const made = await markWords(world.contributor, "lets it go slowly", { note: "quagga", private: true });
+    await expect(as(world.owner, "marks.set-private", { mark: made.id, private: false })).rejects.toThrow();
+    await as(world.contributor, "marks.set-private", { mark: made.id, private: false });
+    expect(await found(world.viewer, "quagga")).toEqual([world.resource]);
+    await as(world.contributor, "marks.set-private", { mark: made.id, private: true });
+    expect(await found(world.viewer, "quagga")).toEqual([]);
+    expect((await read(world.viewer)).marks).toEqual([]);
+  });
+
+  it("go with what they are on when two are made one, and come back with undo", async () => {
+    const { resource: other } = await as(world.owner, "capture.address", {
+      team: world.team,
+      address: `https://bog.example/${newId()}`,
+    });
+    await markWords(world.editor, "twenty times its weight", { note: "okapi" });
+    const { entry } = await as(world.owner, "duplicates.merge", { resource: other.id, gone: world.resource });
+    await placeMarks(other.id);
+    expect((await as(world.owner, "marks.of-resource", { resource: other.id })).marks[0]).toMatchObject({
+      note: "okapi",
+      sure: 100,
+    });
+    expect(await found(world.owner, "okapi")).toEqual([other.id]);
+    await as(world.owner, "history.undo", { team: world.team, entry });
+    expect((await read(world.owner)).marks.map((one) => one.note)).toEqual(["okapi"]);
+  });
+
+  it("mean what the team named, which stays on them when it is taken off the list", async () => {
+    const { meaning } = await as(world.editor, "meanings.save", { team: world.team, name: "doubt" });
+    const made = await markWords(world.editor, "twenty times its weight", { meaning: meaning.id });
+    await as(world.editor, "meanings.remove", { team: world.team, meaning: meaning.id });
+    expect((await read(world.viewer)).marks[0]!.meaning).toBe(meaning.id);
+    await expect(markWords(world.editor, "older than any", { meaning: meaning.id })).rejects.toThrow();
+    expect((await as(world.editor, "meanings.save", { team: world.team, name: "Doubt" })).meaning.id).toBe(
+      meaning.id,
+    );
+    const rows = await database().select().from(mark).where(eq(mark.id, made.id));
+    expect(rows).toHaveLength(1);
+  });
+});
