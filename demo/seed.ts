@@ -1,5 +1,7 @@
 import { eq } from "drizzle-orm";
 import path from "node:path";
+import { quoteAt } from "@/core/marks/selectors";
+import { textOfCopy } from "@/core/marks/text-of-copy";
 import { closeDatabase } from "@/data/database";
 import { migrate } from "@/data/migrate";
 import { findReader } from "@/data/queries/newsletters";
@@ -14,8 +16,10 @@ import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
 import { ACTIONS, type ActionName } from "@/services/registry";
+import { feedSome } from "@/services/search/feed";
 import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
+import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 import { NEWSLETTER, PORTFOLIO } from "./uses";
 
@@ -149,6 +153,42 @@ export async function seed(webPort: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   await worker.stop();
+  calendar.daysAgo(3);
+  setClock(calendar.now);
+  await markTexts(actors, lantern, at, () => calendar.tick());
+  setClock(null);
+  while ((await feedSome(lantern)) > 0);
+}
+
+/** What was marked in the texts, and what is meant by it. */
+async function markTexts(
+  actors: Record<Who, Actor>,
+  team: string,
+  at: (place: string) => string,
+  tick: () => void,
+): Promise<void> {
+  const meanings = new Map<string, string>();
+  for (const name of MEANINGS) {
+    meanings.set(name, (await call(actors.ama, "meanings.save", { team, name })).meaning.id);
+    tick();
+  }
+  for (const { at: place, by, note, ...more } of [...MARKS, NOTE_ON_THE_WHOLE]) {
+    const { words, meaning, alone = false } = { ...more } as Partial<(typeof MARKS)[number]>;
+    const { known } = await call(actors[by], "resources.known", { team, addresses: [at(place)] });
+    const resource = known[0]!;
+    const { html, number } = await call(actors[by], "resources.text", { resource });
+    const text = textOfCopy(html ?? "");
+    const start = words ? text.indexOf(words) : -1;
+    if (words && start < 0) throw new Error(`“${words}” does not stand in ${place}`);
+    const end = start + (words?.length ?? 0);
+    const marked = words && {
+      selector: { type: "TextQuoteSelector", ...quoteAt(text, start, end) },
+      ...{ start, end, version: number },
+    };
+    const meant = meaning ? { meaning: meanings.get(meaning) } : {};
+    await call(actors[by], "marks.add", { resource, private: alone, note, ...marked, ...meant });
+    tick();
+  }
 }
 
 /** Who makes the collections of a team: the first most of it. */

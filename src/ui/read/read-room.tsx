@@ -1,8 +1,10 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect } from "react";
+import dynamic from "next/dynamic";
+import { useEffect, useMemo, useState } from "react";
 import { reloads } from "@/core/history/verbs";
+import { EVERYTHING, passing } from "@/core/marks/filter";
 import { sayProblem } from "@/core/page/facts";
 import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
@@ -17,11 +19,21 @@ import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { AboutIt } from "./about-it";
 import { FileInPlace } from "./file-in-place";
+import { MarkedCopy } from "./marks/marked-copy";
+import { MarksBar } from "./marks/marks-bar";
+import { MarksBelow } from "./marks/marks-below";
+import { useChosenMark } from "./marks/use-chosen-mark";
+import { type Marks, useMarks } from "./marks/use-marks";
 import { TextLinks } from "./text-links";
 import { Played } from "./played";
 
+const MeaningsDialog = dynamic(() => import("./marks/meanings-dialog").then((m) => m.MeaningsDialog), {
+  ssr: false,
+});
+
 type Props = {
   me: Me;
+  marks: Marks;
   teams: TeamRow[];
   team: TeamRow;
   text: Answer<"resources.text">;
@@ -39,7 +51,7 @@ const ORIGINS: Record<string, string> = {
 };
 
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
-export function ReadRoom({ me, teams, team, resource, places, text, message, links }: Props) {
+export function ReadRoom({ me, teams, team, resource, places, text, message, links, marks: first }: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -47,10 +59,23 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
   }, [resource.id]);
   // Its text may still be on its way when one comes here, or be mended by somebody else meanwhile.
   const router = useRouter();
+  const marks = useMarks(resource.id, me, first);
+  const [chosen, choose] = useChosenMark(marks.marks);
+  const [filter, setFilter] = useState(EVERYTHING);
+  const shown = useMemo(() => passing(marks.marks, filter), [marks.marks, filter]);
+  const [naming, setNaming] = useState(false);
   useLive(team.id, {
-    onEvents: (events) =>
-      events.some((event) => event.subject === resource.id && reloads(event, "resource")) && router.refresh(),
-    onReload: () => router.refresh(),
+    onEvents: (events) => {
+      const here = events.filter(
+        (event) => event.subject === resource.id || event.verb === "meanings.change",
+      );
+      if (here.some((event) => event.subject === resource.id && reloads(event, "resource"))) router.refresh();
+      if (here.some((event) => reloads(event, "marks"))) marks.again();
+    },
+    onReload: () => {
+      router.refresh();
+      marks.again();
+    },
   });
   const site = resource.siteName || resource.host;
   const noText = !html && !file && resource.kind !== "note" && may(team.role, "bring") && (
@@ -68,7 +93,7 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
   ].filter(Boolean);
   return (
     <Frame me={me} teams={teams} team={team}>
-      <main id="main" className="min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24">
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 lg:pr-[19rem]">
         <article className="mx-auto max-w-[68ch] pt-8" lang={resource.language ?? undefined}>
           <header className="border-b border-line pb-5">
             <h1 className="font-serif text-3xl leading-tight font-semibold text-balance break-words">
@@ -122,9 +147,22 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
               )}
             </div>
           )}
+          <MarksBar
+            marks={marks}
+            me={me.id}
+            filter={filter}
+            onFilter={setFilter}
+            hasText={!!html}
+            onMeanings={() => setNaming(true)}
+          />
           {html ? (
-            // The one sanitiser has made this: no scripts, no styles, no pictures, no frames.
-            <div className="reading mt-6" dangerouslySetInnerHTML={{ __html: html }} />
+            <MarkedCopy
+              html={html}
+              version={text.number ?? 1}
+              {...{ team, marks, shown, chosen }}
+              me={me.id}
+              onChoose={choose}
+            />
           ) : (
             // Of what is played a text is not missed.
             !resource.player && noText
@@ -134,9 +172,18 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
               Kept {ORIGINS[text.origin]}, {text.at?.slice(0, 10)}.
             </p>
           )}
+          <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
           <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
           {resource.player && noText}
         </article>
+        {naming && (
+          <MeaningsDialog
+            team={team.id}
+            edits={may(team.role, "arrange")}
+            onOpenChange={setNaming}
+            onChanged={marks.again}
+          />
+        )}
         {links.length > 0 && (
           <TextLinks
             team={team.id}

@@ -8,6 +8,7 @@ const THING = {
   "sections.edit": "section",
   "collections.edit": "collection",
   "newsletters.write": "collection",
+  "marks.edit": "mark",
 } as const;
 type Saving = keyof typeof THING & ChangeName;
 type Texts<N extends Saving> = Exclude<keyof InputOf<N>, (typeof THING)[N] | "base">;

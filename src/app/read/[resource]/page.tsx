@@ -12,5 +12,6 @@ export default async function Page({ params }: { params: Promise<{ resource: str
   const links =
     message?.links ??
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
-  return <ReadRoom {...frame} {...about} text={text} message={message} links={links} />;
+  const marks = await read("marks.of-resource", { resource: id });
+  return <ReadRoom {...frame} {...about} text={text} message={message} links={links} marks={marks} />;
 }

@@ -1,0 +1,233 @@
+"use client";
+
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { layOutNotes } from "@/core/marks/lay-out-notes";
+import { quoteAt } from "@/core/marks/selectors";
+import { may } from "@/core/policy/abilities";
+import { isForField } from "../../shell/commands";
+import type { TeamRow } from "../../shell/who";
+import { useWindowKeys } from "../../shell/use-window-keys";
+import { CopyMap } from "./copy-map";
+import { MarkCard } from "./mark-card";
+import { MarkStrip } from "./mark-strip";
+import { paint } from "./paint";
+import type { Mark, useMarks } from "./use-marks";
+import { useSelected } from "./use-selected";
+import { useWide } from "./use-wide";
+
+type Props = {
+  html: string;
+  /** The number of the copy that is shown. */
+  version: number;
+  me: string;
+  team: TeamRow;
+  marks: ReturnType<typeof useMarks>;
+  /** Those that are shown: by whom, and what they mean. */
+  shown: readonly Mark[];
+  chosen: string | null;
+  onChoose: (id: string | null) => void;
+};
+
+const GAP = 8;
+
+/** A reading copy with its margin: words are selected and marked, notes stand beside them. */
+export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onChoose }: Props) {
+  const copy = useRef<HTMLDivElement>(null);
+  const margin = useRef<HTMLDivElement>(null);
+  const [map, setMap] = useState<CopyMap | null>(null);
+  useLayoutEffect(() => setMap(new CopyMap(copy.current!)), [html]);
+  const [selected, clearSelected] = useSelected(map);
+  const brings = may(team.role, "bring");
+  const [alone, setAlone] = useState(!brings);
+  const meanings = marks.meanings.filter((one) => !one.removed);
+
+  const placed = useMemo(
+    () =>
+      map
+        ? shown.flatMap((mark) => {
+            const range = mark.start === null || mark.end === null ? null : map.range(mark.start, mark.end);
+            return range ? [{ mark, range }] : [];
+          })
+        : [],
+    [map, shown],
+  );
+  useEffect(
+    () =>
+      paint(
+        placed.map(({ mark, range }) => ({
+          ...{ id: mark.id, range, sure: mark.sure ?? 100 },
+          look: marks.meanings.find((one) => one.id === mark.meaning) ?? null,
+        })),
+        chosen,
+      ),
+    [placed, chosen, marks.meanings],
+  );
+
+  // Notes stand beside their words, as far as they leave one another room.
+  const layOut = useCallback(() => {
+    const box = margin.current;
+    if (!box || !copy.current) return;
+    const top = copy.current.getBoundingClientRect().top;
+    const cards = placed.map(({ mark }) => box.querySelector<HTMLElement>(`[data-note="${mark.id}"]`));
+    const notes = placed.map(({ range }, i) => ({
+      top: range.getBoundingClientRect().top - top,
+      height: cards[i]?.offsetHeight ?? 0,
+    }));
+    const at = placed.findIndex(({ mark }) => mark.id === chosen);
+    layOutNotes(notes, GAP, at).forEach((y, i) => cards[i]?.style.setProperty("top", `${Math.round(y)}px`));
+  }, [placed, chosen]);
+  useLayoutEffect(layOut, [layOut]);
+  useEffect(() => {
+    const watch = new ResizeObserver(layOut);
+    watch.observe(copy.current!);
+    margin.current?.querySelectorAll("[data-note]").forEach((card) => watch.observe(card));
+    return () => watch.disconnect();
+  }, [layOut]);
+
+  // Whoever goes to a mark by its note sees its words.
+  useEffect(() => {
+    const range = placed.find(({ mark: one }) => one.id === chosen)?.range;
+    const { top = 100, bottom = 100 } = range?.getBoundingClientRect() ?? {};
+    if (bottom < 60 || top > window.innerHeight - 40)
+      range!.startContainer.parentElement?.scrollIntoView({ block: "center" });
+    // What is placed anew does not move who reads.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [chosen]);
+
+  const mark = (meaning: string | null) => {
+    if (!map || !selected) return;
+    const { start, end } = selected;
+    const id = marks.add(
+      { quote: quoteAt(map.text, start, end), start, end, version },
+      { private: alone, meaning },
+    );
+    clearSelected();
+    onChoose(id);
+    // What is typed now is the note.
+    requestAnimationFrame(() => focusNote(id));
+  };
+  useWindowKeys((event) => {
+    if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (document.querySelector("[role=dialog]")) return;
+    const key = event.key.toLowerCase();
+    if (selected && key === "m") mark(null);
+    else if (selected && /^[1-9]$/.test(key) && meanings[Number(key) - 1])
+      mark(meanings[Number(key) - 1]!.id);
+    else if (key === "m" && placed.length) firstInSight(placed)?.focus();
+    else return;
+    event.preventDefault();
+  });
+  const onCards = (event: React.KeyboardEvent<HTMLElement>) => {
+    const card = (event.target as HTMLElement).closest<HTMLElement>("[data-mark]");
+    if (!card || event.target !== card) return;
+    const at = placed.findIndex(({ mark: one }) => one.id === card.dataset.mark);
+    const one = placed[at]?.mark;
+    if (event.key === "ArrowDown") focusCard(placed[at + 1]?.mark.id);
+    else if (event.key === "ArrowUp") focusCard(placed[at - 1]?.mark.id);
+    else if (event.key === "Enter") card.querySelector("textarea")?.focus();
+    else if (event.key === "Escape") {
+      onChoose(null);
+      card.blur();
+    } else if (event.key === "Delete" && one && mayRemove(one)) {
+      focusCard((placed[at + 1] ?? placed[at - 1])?.mark.id);
+      marks.remove(one);
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const mayChange = (one: Mark) => one.by.id === me || brings;
+  const mayRemove = (one: Mark) => one.by.id === me || may(team.role, "arrange");
+
+  // A press on marked words shows what is beside them.
+  const onPress = (event: React.MouseEvent) => {
+    if (!map || selected || (event.target as HTMLElement).closest("a")) return;
+    const caret = caretAt(event.clientX, event.clientY);
+    const place = caret && map.placeOf(caret.node, caret.offset);
+    const there = placed.filter(
+      ({ mark: { start, end } }) => place !== null && start! <= place && place <= end!,
+    );
+    // Of several over one another the shortest is meant, and pressed again the next one.
+    there.sort((a, b) => a.mark.end! - a.mark.start! - (b.mark.end! - b.mark.start!));
+    const next = there[(there.findIndex(({ mark: { id } }) => id === chosen) + 1) % there.length];
+    onChoose(next?.mark.id ?? null);
+  };
+  const strip = selected && (
+    <MarkStrip meanings={meanings} isPrivate={alone} onPrivate={brings ? setAlone : null} onMark={mark} />
+  );
+  const stripAt = selected && map?.range(selected.start, selected.end)?.getBoundingClientRect().top;
+  const card = (one: Mark, quoted?: boolean) => (
+    <MarkCard
+      mark={one}
+      meanings={marks.meanings}
+      me={me}
+      changes={mayChange(one)}
+      removes={mayRemove(one)}
+      chosen={one.id === chosen}
+      quoted={quoted}
+      onChoose={onChoose}
+      acts={marks}
+    />
+  );
+  const wide = useWide();
+  const atFoot = placed.find(({ mark: one }) => one.id === chosen)?.mark;
+  return (
+    <div className="relative mt-6">
+      {/* The one sanitiser has made this: no scripts, no styles, no pictures, no frames. */}
+      {}
+      <div ref={copy} className="reading" dangerouslySetInnerHTML={{ __html: html }} onClick={onPress} />
+      <div
+        ref={margin}
+        role="list"
+        aria-label="Marks in the margin"
+        onKeyDown={onCards}
+        className="absolute top-0 left-full ml-8 hidden w-64 lg:block"
+      >
+        {(wide ? placed : []).map(({ mark: one }) => (
+          <div key={one.id} role="listitem" data-note={one.id} className="absolute inset-x-0">
+            {card(one)}
+          </div>
+        ))}
+        {wide && strip && stripAt !== undefined && stripAt !== null && (
+          <div
+            className="absolute inset-x-0 z-10"
+            style={{ top: stripAt - (map?.root.getBoundingClientRect().top ?? 0) }}
+          >
+            {strip}
+          </div>
+        )}
+      </div>
+      {!wide && (strip || atFoot) && (
+        <div className="fixed inset-x-0 bottom-0 z-20 max-h-[45vh] overflow-y-auto border-t border-line bg-sheet p-2 shadow-lift lg:hidden">
+          {strip || card(atFoot!, true)}
+        </div>
+      )}
+    </div>
+  );
+}
+
+const cardOf = (id: string): HTMLElement | null => {
+  const all = document.querySelectorAll<HTMLElement>(`[data-mark="${id}"]`);
+  // Of the one in the margin and the one at the foot that which is seen.
+  return [...all].find((one) => one.offsetParent !== null || one.getClientRects().length > 0) ?? null;
+};
+const focusCard = (id: string | undefined) => {
+  if (id) cardOf(id)?.focus();
+};
+const focusNote = (id: string) => {
+  const card = cardOf(id);
+  (card?.querySelector("textarea") ?? card)?.focus();
+};
+
+/** The card of the first mark that is on the screen, or of the last one above it. */
+function firstInSight(placed: readonly { mark: Mark; range: Range }[]): HTMLElement | null {
+  const found = placed.find(({ range }) => range.getBoundingClientRect().bottom > 80) ?? placed.at(-1);
+  return found ? cardOf(found.mark.id) : null;
+}
+
+/** Where in the text a point of the screen is. */
+function caretAt(x: number, y: number): { node: Node; offset: number } | null {
+  const place = document.caretPositionFromPoint?.(x, y);
+  if (place) return { node: place.offsetNode, offset: place.offset };
+  const range = document.caretRangeFromPoint?.(x, y);
+  return range ? { node: range.startContainer, offset: range.startOffset } : null;
+}

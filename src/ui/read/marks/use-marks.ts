@@ -1,0 +1,118 @@
+"use client";
+
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useRef } from "react";
+import type { Quote } from "@/core/marks/selectors";
+import type { Answer } from "@/services/registry";
+import { ask, call } from "../../talk/call";
+import { deliver } from "../../talk/deliver";
+import { newId } from "../../talk/ids";
+import { sayFailure } from "../../talk/say-failure";
+import { saveWords } from "../../talk/save-words";
+
+export type Marks = Answer<"marks.of-resource">;
+export type Mark = Marks["marks"][number];
+export type Meaning = Marks["meanings"][number];
+
+/** What is marked: a passage of a copy, or the whole. */
+export type Marked = { quote: Quote; start: number; end: number; version: number } | null;
+
+/** The marks of a resource as one sees them, and what can be done with them; it shows at once and is sent behind. */
+export function useMarks(resource: string, me: { id: string; name: string }, first: Marks) {
+  const client = useQueryClient();
+  const key = ["marks", resource];
+  /** Marks that are being sent for the first time, which can be written on only when they have arrived. */
+  const underWay = useRef(new Map<string, Promise<void>>());
+  const { data } = useQuery({
+    queryKey: key,
+    queryFn: () => ask("marks.of-resource", { resource }),
+    initialData: first,
+  });
+  const again = useCallback(
+    () => void client.invalidateQueries({ queryKey: ["marks", resource] }),
+    [client, resource],
+  );
+  const put = (next: (old: Mark[]) => Mark[]) =>
+    client.setQueryData<Marks>(key, (old) => old && { ...old, marks: next(old.marks) });
+  const set = (mark: Mark) => put((old) => old.map((one) => (one.id === mark.id ? mark : one)));
+  /** What did not come to pass is read as it stands. */
+  const refused = (failure: unknown) => {
+    sayFailure(failure);
+    again();
+  };
+
+  const add = (
+    marked: Marked,
+    more: { private: boolean; meaning?: string | null; note?: string },
+  ): string => {
+    const id = newId();
+    const now = new Date().toISOString();
+    const { exact = "", prefix = "", suffix = "" } = marked?.quote ?? {};
+    const fresh: Mark = {
+      ...{ id, resource, by: me, private: more.private, meaning: more.meaning ?? null },
+      ...{ quote: exact, prefix, suffix, note: more.note ?? "" },
+      ...{ version: marked?.version ?? null, start: marked?.start ?? null, end: marked?.end ?? null },
+      ...{ sure: marked ? 100 : null, createdAt: now, updatedAt: now },
+    };
+    put((old) => inOrder([...old, fresh]));
+    const sent = deliver(
+      "marks.add",
+      {
+        ...{
+          mark: id,
+          resource,
+          private: more.private,
+          meaning: more.meaning ?? null,
+          note: more.note ?? "",
+        },
+        ...(marked && {
+          selector: { type: "TextQuoteSelector", ...marked.quote },
+          ...{ start: marked.start, end: marked.end, version: marked.version },
+        }),
+      },
+      `mark:${id}`,
+      exact || fresh.note,
+    );
+    const arrived = sent.then(({ mark }) => {
+      // What was typed since stands in the field.
+      put((old) => old.map((one) => (one.id === id ? { ...mark, note: one.note } : one)));
+    }, refused);
+    underWay.current.set(id, arrived);
+    void arrived.finally(() => underWay.current.delete(id));
+    return id;
+  };
+  return {
+    ...data,
+    again,
+    add,
+    write: async (mark: Mark, note: string, base: string[]) => {
+      const change = (next: (one: Mark) => Mark) =>
+        put((old) => old.map((one) => (one.id === mark.id ? next(one) : one)));
+      change((one) => ({ ...one, note }));
+      await underWay.current.get(mark.id);
+      const { mark: now } = await saveWords("marks.edit", mark.id, "note", note, base);
+      // What others wrote meanwhile stands there too; unless one has written on.
+      change((one) => (one.note === note ? { ...one, note: now.note } : one));
+      return now.note;
+    },
+    mean: (mark: Mark, meaning: string | null) => {
+      set({ ...mark, meaning });
+      call("marks.edit", { mark: mark.id, meaning }).catch(refused);
+    },
+    show: (mark: Mark, isPrivate: boolean) => {
+      set({ ...mark, private: isPrivate });
+      call("marks.set-private", { mark: mark.id, private: isPrivate }).catch(refused);
+    },
+    remove: (mark: Mark) => {
+      put((old) => old.filter((one) => one.id !== mark.id));
+      call("marks.remove", { mark: mark.id }).then(again, refused);
+    },
+    restore: (mark: Mark) => {
+      call("marks.restore", { mark: mark.id }).then(again, refused);
+    },
+  };
+}
+
+/** By where they stand; what stands nowhere comes last. */
+const inOrder = (marks: Mark[]): Mark[] =>
+  marks.toSorted((a, b) => (a.start ?? Infinity) - (b.start ?? Infinity) || (a.id < b.id ? -1 : 1));
