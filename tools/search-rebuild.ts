@@ -2,6 +2,7 @@
 import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { transact } from "@/data/transaction";
+import { everyOwnMark, reindexOwn } from "@/data/search/own-words";
 import { database } from "@/mechanism/changing";
 
 await transact(database(), async (tx) => {
@@ -13,11 +14,13 @@ await transact(database(), async (tx) => {
     "term_list",
     "facet_count",
     "reindex_queue",
+    "own_term",
   ])
     await tx.execute(sql.raw(`DELETE FROM ${table}`));
   await tx.execute(
     sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
   );
+  await reindexOwn(tx, await everyOwnMark(tx));
 });
 process.stdout.write(
   "Everything is due now. A running worker feeds the index again; searches find more as it goes.\n",

@@ -3,7 +3,7 @@ import type { EntityType } from "@/core/history/change";
 /** How a table joins what reaches over many tables. */
 export type Ties = {
   /** The entity by which its changes are taken back; null: they are not, or something else takes them back. */
-  undo: EntityType | null;
+  undo: EntityType | readonly EntityType[] | null;
   /** `itself`: a row goes into the bin. `with …`: it goes and comes with what it belongs to. `never`: there is no bin for it. */
   bin: "itself" | "with collection" | "with resource" | "with team" | "never";
   /** What a copy of a collection has of it. */
@@ -11,7 +11,7 @@ export type Ties = {
   /** What becomes of it when two resources are made one. */
   merge: "moves over" | "better fields" | "stays" | "not of a resource";
   /** What becomes of it when its person deletes their account; what belongs to a team stays with the team. */
-  account: "goes" | "stays with the team" | "not of a person";
+  account: "goes" | "what is private goes" | "stays with the team" | "not of a person";
   /** Whether the archive of a team takes it along. `derived`: it is made again. `secret`: it opens doors. */
   archive: "taken along" | "derived" | "secret" | "of the moment";
 };
@@ -58,8 +58,14 @@ export const TIES: Record<string, Ties> = {
   picture_candidate: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   resource_proposal: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   text_version: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
-  // Those of one person alone go with their account.
-  mark: { undo: "mark", bin: "itself", ...noCollection, merge: "moves over", ...team },
+  mark: {
+    undo: ["mark", "ownMark"],
+    bin: "itself",
+    ...noCollection,
+    merge: "moves over",
+    account: "what is private goes",
+    archive: "taken along",
+  },
   resource_tag: { undo: "resourceTag", bin: "with resource", ...noCollection, merge: "moves over", ...team },
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
@@ -101,6 +107,7 @@ export const TIES: Record<string, Ties> = {
   term_posting: { ...plain, ...derived },
   term_stat: { ...plain, ...derived },
   term_list: { ...plain, ...derived },
+  own_term: { ...plain, ...derived },
   reindex_queue: { ...plain, ...derived },
   facet_count: { ...plain, ...derived },
   cached_count: { ...plain, ...derived },

@@ -53,8 +53,14 @@ describe("marks", () => {
       "zirkonia",
     ]);
     expect(await found(world.viewer, "bergmehl")).toEqual([world.resource]);
+    // Every other role searches for what one person alone has written, by the whole word, its beginning and the filter.
     for (const who of [world.owner, world.editor, world.contributor])
-      expect(await found(who, "zirkonia")).toEqual([]);
+      for (const query of ["zirkonia", "zirk", "marked:me zirkonia", "zirkonia marked:any"])
+        expect(await found(who, query)).toEqual([]);
+    for (const query of ["zirkonia", "zirk", "marked:me zirkonia"])
+      expect(await found(world.viewer, query)).toEqual([world.resource]);
+    expect(await found(world.editor, "marked:any")).toEqual([world.resource]);
+    expect(await found(world.editor, "marked:me")).toEqual([]);
     const heard = await database().select().from(event).where(eq(event.subject, world.resource));
     const told = heard.filter((one) => JSON.stringify(one).includes("zirkonia"));
     expect(told.map((one) => one.onlyFor)).toEqual([world.viewer.person!.id]);

@@ -204,7 +204,7 @@ test("however many are looked at at a time, and whether the filters or the words
       async (one, more, step, few, order) => {
         const query = `${[one, ...more].map(([typed]) => typed).join(" ")} `;
         const expected = fitting([one, ...more.filter((other) => other !== one)]).map((row) => row.id);
-        const asked = await Asked.of(database(), world.team, query, { step, few });
+        const asked = await Asked.of(database(), world.team, query, world.owner.person!.id, { step, few });
         const found: Hit[] = [];
         for (;;) {
           const { hits, total } = await asked.page(order, found.at(-1) ?? null, 5, { counted: 9 });

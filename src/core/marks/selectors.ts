@@ -1,18 +1,13 @@
 /**
- * Where a mark stands, in the words of the Web Annotation Data Model (https://www.w3.org/TR/annotation-model/#selectors):
- * its words with a little of what is around them, and their place counted in characters.
+ * A passage, as a TextQuoteSelector of the Web Annotation Data Model has it
+ * (https://www.w3.org/TR/annotation-model/#text-quote-selector): its words, and what stands before and behind them.
  */
-export type TextQuoteSelector = { type: "TextQuoteSelector"; exact: string; prefix: string; suffix: string };
-/** From the first character, counted from 0, to the one after the last (4.2.5 of the model). */
-export type TextPositionSelector = { type: "TextPositionSelector"; start: number; end: number };
-
-/** A passage: the words, and what stands before and after them. */
-export type Quote = Omit<TextQuoteSelector, "type">;
+export type Quote = { exact: string; prefix: string; suffix: string };
 
 /** So many characters before and after a passage are kept with it. */
 export const AROUND = 32;
 /** The longest passage that is one mark, in characters. */
-export const LONGEST_QUOTE = 16_000;
+const LONGEST_QUOTE = 16_000;
 
 const segmenter = new Intl.Segmenter("en", { granularity: "grapheme" });
 /** What one sees as one character is seldom longer than this; a family of five is 11. */

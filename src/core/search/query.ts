@@ -19,6 +19,8 @@ export type Filters = {
   by: string[];
   in: string[];
   is: State[];
+  /** `any`, `me`, or what a mark means. */
+  marked: string[];
   added: Span | null;
   /** Minutes, both ends included, as 10-20; <15 and >15 are without 15. */
   length: { from: number | null; to: number | null } | null;
@@ -31,7 +33,7 @@ export type Query = { groups: Group[]; phrases: string[]; without: string[][]; f
 /** A piece of the query as a chip that can be taken out: what it narrows by, in words, and the text it has there. */
 export type Chip = { name: string; value: string; raw: string };
 
-const NAMES = ["tag", "site", "kind", "by", "in", "added", "is", "length"] as const;
+const NAMES = ["tag", "site", "kind", "by", "in", "added", "is", "length", "marked"] as const;
 type Name = (typeof NAMES)[number];
 /** name:value or name:"a value", a phrase, or a word; each maybe with a minus. */
 const PIECE = /(-?)(?:([a-z]+):(?:"([^"]*)"?|(\S+))|"([^"]*)"?|(\S+))/gu;
@@ -72,6 +74,7 @@ const NO_FILTERS: Filters = {
   by: [],
   in: [],
   is: [],
+  marked: [],
   added: null,
   length: null,
 };
@@ -81,7 +84,7 @@ const MOST_WORDS = 32;
 
 /**
  * Reads what somebody typed into the box: words (all must be there, the last one may be unfinished), "phrases",
- * -words to leave out, and tag: site: kind: by: in: added: is: length: with a value. What cannot be read as a filter is
+ * -words to leave out, and tag: site: kind: by: in: added: is: length: marked: with a value. What cannot be read as a filter is
  * looked for as words, so that nothing typed is an error.
  * @param languages BCP 47, of the texts there are; a word is looked for by its stems in all of these
  */
@@ -120,6 +123,7 @@ function takeFilter(filters: Filters, name: Name, value: string): boolean {
   if (!value) return true; // still being typed
   if (name === "tag" || name === "by" || name === "in") filters[name].push(value);
   else if (name === "site") filters.site.push(value.toLowerCase().replace(/^www\./, ""));
+  else if (name === "marked") filters.marked.push(value.toLowerCase());
   else if (name === "kind") {
     const kind = KINDS.find((one) => one === value.toLowerCase());
     if (!kind) return false;

@@ -2,7 +2,9 @@ import { eq, getTableColumns, getTableName, sql } from "drizzle-orm";
 import { format } from "mysql2";
 import { bandsOf, readSignature } from "@/core/text/min-hash";
 import type { Tx } from "../database";
-import { archiveImport, nearText, person, reindexQueue, team } from "../schema";
+import { reindexOwn } from "../search/own-words";
+import { reindexResources } from "../search/reindex-queue";
+import { archiveImport, mark, nearText, person, reindexQueue, team } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { fieldsOf, valueOf } from "./fields";
 import type { Row } from "./rows";
@@ -73,6 +75,17 @@ export async function noteLoaded(
       await tx
         .insert(reindexQueue)
         .values(waiting.map((row) => ({ id: newId(), resource: row.id as string, team: teamId })));
+  }
+  if (archived.name === "mark") {
+    const marks = rows as (typeof mark.$inferSelect)[];
+    await reindexResources(
+      tx,
+      marks.map((one) => one.resource),
+    );
+    await reindexOwn(
+      tx,
+      marks.filter((one) => one.private && one.deletedAt === null),
+    );
   }
   if (archived.name === "resource_text") {
     const near = rows.flatMap((row) => {

@@ -1,4 +1,5 @@
 import { inArray } from "drizzle-orm";
+import { everyOwn, reindexOwn } from "../search/own-words";
 import { reindexResources } from "../search/reindex-queue";
 import { mark } from "../schema";
 import { inParts } from "../sql/by-keys";
@@ -67,7 +68,24 @@ function marks(idOf: (row: Pick<Row, "id" | "resource" | "person">) => string): 
 }
 
 export const teamMarks = marks(({ id, resource }) => `${resource}~${id}`);
+const own = marks(({ id, resource, person }) => `${person}~${resource}~${id}`);
 export const ownMarks: Entity<Row> = {
-  ...marks(({ id, resource, person }) => `${person}~${resource}~${id}`),
+  ...own,
   onlyFor: (id) => id.split("~")[0]!,
+  insert: async (tx, rows) => {
+    await own.insert(tx, rows);
+    await reindexOwn(tx, rows);
+  },
+  write: async (tx, ids, fields, stamp) => {
+    await own.write(tx, ids, fields, stamp);
+    const parts = ids.map((id) => id.split("~") as [person: string, resource: string, mark: string]);
+    const before = parts.map(([person, resource]) => ({ person, resource }));
+    // Moved by a merge it is found with the other one.
+    const now = await everyOwn(
+      tx,
+      parts.map(([, , id]) => id),
+    );
+    const all = new Map([...before, ...now].map((one) => [`${one.person}~${one.resource}`, one]));
+    await reindexOwn(tx, [...all.values()]);
+  },
 };

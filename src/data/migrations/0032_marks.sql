@@ -42,6 +42,15 @@ CREATE TABLE `text_version` (
 	CONSTRAINT `text_version_resource_number_pk` PRIMARY KEY(`resource`,`number`)
 );
 --> statement-breakpoint
+CREATE TABLE `own_term` (
+	`person` uuid NOT NULL,
+	`team` uuid NOT NULL,
+	`term` varchar(40) character set utf8mb4 collate utf8mb4_bin NOT NULL,
+	`resource` uuid NOT NULL,
+	`weight` smallint unsigned NOT NULL,
+	CONSTRAINT `own_term_person_team_term_resource_pk` PRIMARY KEY(`person`,`team`,`term`,`resource`)
+);
+--> statement-breakpoint
 ALTER TABLE `resource_text` ADD `number` int DEFAULT 1 NOT NULL;--> statement-breakpoint
 ALTER TABLE `mark` ADD CONSTRAINT `mark_team_team_id_fk` FOREIGN KEY (`team`) REFERENCES `team`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `mark` ADD CONSTRAINT `mark_resource_resource_id_fk` FOREIGN KEY (`resource`) REFERENCES `resource`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
@@ -50,4 +59,5 @@ ALTER TABLE `text_version` ADD CONSTRAINT `text_version_resource_resource_id_fk`
 CREATE INDEX `mark_resource` ON `mark` (`resource`,`deleted_at`);--> statement-breakpoint
 CREATE INDEX `mark_team` ON `mark` (`team`,`deleted_at`,`id`);--> statement-breakpoint
 CREATE INDEX `mark_person` ON `mark` (`person`,`team`,`private`);--> statement-breakpoint
-CREATE INDEX `text_version_digest` ON `text_version` (`digest`);
+CREATE INDEX `text_version_digest` ON `text_version` (`digest`);--> statement-breakpoint
+CREATE INDEX `own_term_resource` ON `own_term` (`person`,`resource`);

@@ -4,10 +4,9 @@ import type { Tx } from "../database";
 import { mark, meaning, membership, person, resource, textVersion } from "../schema";
 
 export type MarkRow = typeof mark.$inferSelect;
-export type MeaningRow = typeof meaning.$inferSelect;
 
 /** So many marks of one thing are shown; those that stand first in it. */
-export const MOST_MARKS = 2_000;
+const MOST_MARKS = 2_000;
 
 /** Marks one may see: those of the team, and one's own. */
 const seenBy = (personId: string) => or(eq(mark.private, false), eq(mark.person, personId));

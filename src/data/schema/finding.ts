@@ -45,6 +45,24 @@ export const termPosting = mysqlTable(
   (t) => [primaryKey({ columns: [t.team, t.term, t.resource] })],
 );
 
+/**
+ * The index of what one person alone has marked: nobody else's search comes here. Derived from their private marks.
+ */
+export const ownTerm = mysqlTable(
+  "own_term",
+  {
+    person: uuid("person").notNull(),
+    team: uuid("team").notNull(),
+    term: exactText("term", { length: LONGEST_TERM }).notNull(),
+    resource: uuid("resource").notNull(),
+    weight: smallint("weight", { unsigned: true }).notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.person, t.team, t.term, t.resource] }),
+    index("own_term_resource").on(t.person, t.resource),
+  ],
+);
+
 /** In how many resources of a team a term is, by its blocks. Of the empty term: how many resources are in the index. */
 export const termStat = mysqlTable(
   "term_stat",

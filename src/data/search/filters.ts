@@ -17,7 +17,15 @@ export const addedAfter = (at: Date, condition: Condition | null): Condition =>
   condition ? sql`${condition} AND r.created_at > ${at}` : sql`r.created_at > ${at}`;
 
 /** Names in the filters that were found, as ids. */
-export type FoundNames = { tags: string[][]; people: string[]; collections: string[] };
+export type FoundNames = {
+  tags: string[][];
+  people: string[];
+  collections: string[];
+  /** Who asks: of marks that are one person's alone only theirs count. */
+  person: string;
+  /** For each wish of what is marked the meanings of that name. */
+  meanings: string[][];
+};
 
 /** The condition on a row `r` of resource that the filters are; null when there are none. */
 export function filterOn(team: string, filters: Filters, names: FoundNames): SQL | null {
@@ -48,6 +56,17 @@ export function filterOn(team: string, filters: Filters, names: FoundNames): SQL
   if (filters.length?.to !== null && filters.length?.to !== undefined)
     all.push(sql`r.minutes <= ${filters.length.to}`);
   for (const state of filters.is) all.push(STATE_IS[state]);
+  for (const [i, wish] of filters.marked.entries()) {
+    const how =
+      wish === "any"
+        ? sql`TRUE`
+        : wish === "me"
+          ? sql`m.person = ${names.person}`
+          : sql`m.meaning IN (${list(names.meanings[i] ?? [])})`;
+    all.push(
+      sql`EXISTS (SELECT 1 FROM mark m WHERE m.resource = r.id AND m.deleted_at IS NULL AND (NOT m.private OR m.person = ${names.person}) AND ${how})`,
+    );
+  }
   return all.length === none ? null : sql.join(all, sql` AND `);
 }
 

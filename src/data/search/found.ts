@@ -14,7 +14,7 @@ export type FoundRow = {
   language: string | null;
   notes: string;
   places: Standing[];
-  /** What the team wrote beside it, and the words that are marked. */
+  /** What the team wrote beside it, and the words that are marked; with what is one's own. */
   marks: string[];
   /** Its beginning. */
   text: string;
@@ -40,7 +40,7 @@ const WHAT = fixed(sql`
       JOIN ${collection} c ON c.id = p.collection
       WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL) AS places,
     (SELECT JSON_ARRAYAGG(JSON_ARRAY(LEFT(m.note, 2000), LEFT(m.quote, 300)) ORDER BY m.id) FROM ${mark} m
-      WHERE m.resource = r.id AND m.deleted_at IS NULL AND NOT m.private) AS marks`);
+      WHERE m.resource = r.id AND m.deleted_at IS NULL AND (NOT m.private OR m.person = `);
 const FROM = fixed(sql`FROM ${resource} r FORCE INDEX (PRIMARY)`);
 const TEXTS = fixed(sql` LEFT JOIN ${resourceText} x ON x.resource = r.id`);
 
@@ -60,7 +60,7 @@ const readCard = (row: Row) =>
  */
 export async function foundById(
   tx: Tx,
-  team: string,
+  { team, person }: { team: string; person: string },
   ids: readonly string[],
   beginning: number,
 ): Promise<FoundRow[]> {
@@ -69,7 +69,7 @@ export async function foundById(
   const rows = await queryRows<Row>(
     tx,
     sql`
-    ${WHAT}${beginning ? text : sql``} ${FROM}${beginning ? TEXTS : sql``}
+    ${WHAT}${person})) AS marks${beginning ? text : sql``} ${FROM}${beginning ? TEXTS : sql``}
     WHERE r.team = ${team} AND r.deleted_at IS NULL AND r.id IN (${listed(ids)})`,
   );
   return rows.map((row) => ({

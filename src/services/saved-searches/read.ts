@@ -21,7 +21,7 @@ export const readSavedSearches = reading({
     const searches = [];
     for (const row of await savedSearchesOf(tx, { person: scope.person!, team }, MOST_SAVED)) {
       const { id, name, query, lookedAt } = row;
-      const asked = await Asked.of(tx, team, query);
+      const asked = await Asked.of(tx, team, query, scope.person!);
       const { hits } = await asked.page("newest", null, MOST_NEW + 1, { since: lookedAt });
       searches.push({ id, name, query, lookedAt, fresh: hits.length });
     }

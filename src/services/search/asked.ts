@@ -13,11 +13,13 @@ import {
   passing,
   tagIdsNamed,
 } from "@/data/search/filters";
-import type { Postings } from "@/core/search/postings";
+import { Postings } from "@/core/search/postings";
 import { readPostings } from "@/data/search/postings";
+import { ownPostings } from "@/data/search/own-words";
 import { findByFilters } from "@/data/search/newest-passing";
 import { lookUp, type Sought } from "@/data/search/terms";
 import { languagesOf } from "@/data/search/languages";
+import { meaningsOf } from "@/data/queries/marks";
 import { membersOf } from "@/data/queries/teams";
 import { feedSome } from "./feed";
 import { cachedFor } from "./cached-for";
@@ -47,37 +49,56 @@ const pageOf = (hits: Hit[], most: number, counted: number): Hits => ({
   total: counted ? hits.length : null,
 });
 
+/** A word of the query with the terms that stand for it among one's own, too. */
+function withOwn(
+  { typed, terms }: Sought,
+  { terms: named, prefix }: Query["groups"][number],
+  own: ReadonlyMap<string, Postings>,
+): Sought {
+  const there = new Set(terms.map((one) => one.term));
+  const fresh = [...own].filter(
+    ([term]) => !there.has(term) && (named.includes(term) || (prefix !== null && term.startsWith(prefix))),
+  );
+  return { typed, terms: [...terms, ...fresh.map(([term, { length: df }]) => ({ term, df }))] };
+}
+
 /** A search made ready: what was typed as terms of the team's index and as a condition. */
 export class Asked {
   private ranking?: Promise<Ranking>;
 
+  /** @param own the words of what the person marked for themselves, which stand in an index of theirs alone */
   private constructor(
     readonly tx: Tx,
     readonly team: string,
+    readonly person: string,
     readonly query: Query,
     readonly sought: Sought[],
     readonly filters: Condition | null,
     readonly tagIds: string[][],
     readonly indexed: number,
     private readonly lists: ReadonlyMap<string, Postings>,
+    private readonly own: ReadonlyMap<string, Postings>,
     private readonly limits: Limits,
   ) {}
 
-  static async of(tx: Tx, team: string, text: string, limits = LIMITS): Promise<Asked> {
+  static async of(tx: Tx, team: string, text: string, person: string, limits = LIMITS): Promise<Asked> {
     const query = readQuery(text, await stemmedLanguages(tx, team));
     const { filters } = query;
-    const [looked, tags, people, tree] = await Promise.all([
+    const [looked, own, tags, people, tree, meanings] = await Promise.all([
       lookUp(tx, team, query, AT_ONCE + 1),
+      ownPostings(tx, { person, team }, query),
       tagIdsNamed(tx, team, filters.tag.map(tagKey)),
       filters.by.length ? membersOf(tx, team) : [],
       filters.in.length ? collectionTree(tx, team) : [],
+      filters.marked.length ? meaningsOf(tx, team) : [],
     ]);
     let known = looked;
     if (looked.queued > 0 && looked.queued <= AT_ONCE) {
       await feedSome(team, AT_ONCE).catch(() => 0);
       known = await lookUp(tx, team, query, 0);
     }
-    const { sought, indexed, lists } = known;
+    const { indexed, lists } = known;
+    const sought = known.sought.map((one, i) => withOwn(one, query.groups[i]!, own));
     const begins = (name: string, wanted: readonly string[]) =>
       wanted.some(
         (one) =>
@@ -92,9 +113,13 @@ export class Asked {
       collections: [
         ...insideOf(tree, ...tree.filter((one) => begins(one.title, filters.in)).map((one) => one.id)),
       ],
+      person,
+      meanings: filters.marked.map((name) =>
+        meanings.filter((one) => begins(one.name, [name])).map((one) => one.id),
+      ),
     };
     const condition = filterOn(team, filters, names);
-    return new Asked(tx, team, query, sought, condition, tags, indexed, lists, limits);
+    return new Asked(tx, team, person, query, sought, condition, tags, indexed, lists, own, limits);
   }
 
   /**
@@ -129,6 +154,8 @@ export class Asked {
       // Those that only begin like the last word were not known before.
       const others = words.flat().filter((term) => !this.lists.has(term));
       const lists = new Map([...this.lists, ...(await readPostings(tx, team, others))]);
+      for (const [term, postings] of this.own)
+        lists.set(term, postings.with(lists.get(term) ?? Postings.NONE));
       const left = without.flatMap((term) => lists.get(term) ?? []);
       return rank(words, lists, (_, postings) => rarity(indexed, postings.length), left);
     })());

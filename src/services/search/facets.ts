@@ -20,8 +20,8 @@ export const readFacets = reading({
     "By what the results of a search can be narrowed, with how many there are: kind, site, tag, person, month, length, state. With words it is counted among the best 2,000.",
   input: ReadFacets,
   allow: can.see("team"),
-  run: async ({ input: { team, query }, tx }) => {
-    const asked = await Asked.of(tx, team, query ?? "");
+  run: async ({ input: { team, query }, scope, tx }) => {
+    const asked = await Asked.of(tx, team, query ?? "", scope.person!);
     const some = await asked.counting(BEST);
     if (some) return { facets: await countAmong(tx, some.ids), best: some.best, old: false };
     if (countedAnew(asked.indexed)) return { facets: await countWhole(tx, team), best: null, old: false };

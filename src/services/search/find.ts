@@ -24,7 +24,7 @@ const PHRASE_STEPS = 6;
 
 class Search {
   @Id() team: string;
-  /** Words, "phrases", -words, and tag: site: kind: by: in: added: is: length: with a value. */
+  /** Words, "phrases", -words, and tag: site: kind: by: in: added: is: length: marked: with a value. */
   @MaybeText(500) query?: string;
   @MaybeOneOf(["best", "newest"]) order?: "best" | "newest";
   /** The last result of the page before: its id and score. */
@@ -40,8 +40,8 @@ export const search = reading({
     "Resources of a team in which all the words stand, best or newest first, with the passage in which they do. Without words those that fit the filters, newest first.",
   input: Search,
   allow: can.see("team"),
-  run: async ({ input, tx }) => {
-    const asked = await Asked.of(tx, input.team, input.query ?? "");
+  run: async ({ input, scope, tx }) => {
+    const asked = await Asked.of(tx, input.team, input.query ?? "", scope.person!);
     const most = input.most ?? PAGE;
     const order = input.order ?? "best";
     const after: Hit | null = input.after ? { id: input.after, score: input.score ?? 0 } : null;
@@ -55,7 +55,7 @@ export const search = reading({
     const page = phrases.length
       ? await withPhrases(asked, order, after, most)
       : await plainPage(asked, order, after, most);
-    const results = await describe(tx, input.team, page.hits, seeker);
+    const results = await describe(asked, page.hits, seeker);
     return {
       results,
       /** How many there are in all, up to a thousand; null on later pages and with phrases. */
@@ -94,7 +94,7 @@ async function withPhrases(
   for (let step = 0; step < PHRASE_STEPS; step++) {
     const { hits: some } = await asked.page(order, last, PHRASE_STEP);
     const ids = some.map((hit) => hit.id);
-    const found = await foundById(asked.tx, asked.team, ids, READ);
+    const found = await foundById(asked.tx, asked, ids, READ);
     const rows = byId(found);
     for (const hit of some) {
       last = hit;
@@ -125,9 +125,10 @@ const BEGINNING = 6_000;
 const PASSAGE = 180;
 
 /** What a list of results shows of each; with words, where they stand in it. */
-async function describe(tx: Tx, team: string, hits: readonly Hit[], seeker: Seeker | null): Promise<Found[]> {
+async function describe(asked: Asked, hits: readonly Hit[], seeker: Seeker | null): Promise<Found[]> {
+  const { tx } = asked;
   const ids = hits.map((hit) => hit.id);
-  const found = await foundById(tx, team, ids, seeker ? BEGINNING : 0);
+  const found = await foundById(tx, asked, ids, seeker ? BEGINNING : 0);
   const rows = byId(found);
   const passages = seeker ? await passagesOf(tx, found, seeker) : new Map<string, Passage>();
   return ids.flatMap((id) => {

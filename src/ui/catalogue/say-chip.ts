@@ -19,9 +19,11 @@ const NAMES: Record<string, string> = {
   added: "added",
   length: "length",
   is: "",
+  marked: "marked",
   phrase: "exactly",
   without: "without",
 };
+const MARKED: Record<string, string> = { any: "by anybody", me: "by you" };
 const kindWords: Record<string, string> = KIND_WORDS;
 
 /**
@@ -37,6 +39,7 @@ function sayValue(name: string, value: string): string {
   if (name === "kind") return kindWords[value.toLowerCase()] ?? value;
   if (name === "is") return STATE_WORDS[value.toLowerCase()] ?? value;
   if (name === "length") return sayLength(value);
+  if (name === "marked") return MARKED[value.toLowerCase()] ?? value;
   return name === "added" ? saySpan(value) : value;
 }
 

@@ -10,7 +10,7 @@ import { MeaningWord } from "./meaning-word";
 import { WhoSees } from "./mark-strip";
 import type { Mark, Meaning } from "./use-marks";
 
-export type MarkActs = {
+type MarkActs = {
   write: (mark: Mark, note: string, base: string[]) => Promise<unknown>;
   mean: (mark: Mark, meaning: string | null) => void;
   show: (mark: Mark, isPrivate: boolean) => void;
