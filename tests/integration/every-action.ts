@@ -307,6 +307,10 @@ export const TABLE: Record<ActionName, Row> = {
   "meanings.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "meanings.remove": { from: "editor", input: ({ team, meaning }) => ({ team, meaning }) },
   "meanings.save": { from: "editor", input: ({ team }) => ({ team, name: "claim" }) },
+  "tray.fits": { from: "viewer", input: ({ team }) => ({ team, minutes: 20 }) },
+  "tray.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "tray.put-away-old": { from: "viewer", input: ({ team }) => ({ team, days: 90 }) },
+  "tray.suggest": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "tray.set-many": {
     from: "viewer",
     input: ({ team, resource }) => ({ team, resources: [resource], state: "away" }),

@@ -11,6 +11,7 @@ import { VIEWS } from "@/core/list/view-setting";
 import { PATTERNS, TINTS } from "@/core/marks/meanings";
 import { KINDS, type Player } from "@/core/page/facts";
 import { AUDIENCES, REACHES, SHOWS, USES } from "@/core/publish/model";
+import { TRAY_STATES } from "@/core/tray/states";
 import { sanitise } from "@/core/text/sanitise";
 import { fieldsOf, OMITTED } from "./fields";
 import type { Row } from "./rows";
@@ -89,7 +90,7 @@ const CHECKS: Record<string, Record<string, Check>> = {
   short_code: { code: matches(/^[\da-z]{5,8}$/) },
   edition: { digest: matches(/^[\da-f]{64}$/) },
   event: { verb: (value) => typeof value === "string" && Object.hasOwn(VERBS, value) },
-  tray_entry: { state: among(["waiting", "looked", "away", "placed"]) },
+  tray_entry: { state: among([...TRAY_STATES, "placed"]) },
 };
 /** What a rule asks for: some of four things, each in words. */
 function isWhen(value: unknown): boolean {

@@ -146,9 +146,14 @@ export const ARCHIVED: readonly Archived[] = [
       personal: viewSetting.person,
     },
   ),
-  own("tray_entry", trayEntry, ofTeam(trayEntry.team), { resource: "resource" }, ["person"], {
-    personal: trayEntry.person,
-  }),
+  own(
+    "tray_entry",
+    trayEntry,
+    ofTeam(trayEntry.team),
+    { resource: "resource", forCollection: "collection", forSection: "section" },
+    ["person"],
+    { personal: trayEntry.person, loose: ["forCollection", "forSection"] },
+  ),
   own("saved_search", savedSearch, ofTeam(savedSearch.team), {}, ["person"], {
     personal: savedSearch.person,
   }),

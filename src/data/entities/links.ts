@@ -4,8 +4,6 @@ import { collectionTag, resourceTag, trayEntry } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { type Entity, halves } from "./entity";
 
-type TrayState = (typeof trayEntry.$inferSelect)["state"];
-
 const firsts = (ids: readonly string[]) => [...new Set(ids.map((id) => halves(id)[0]))];
 const seconds = (ids: readonly string[]) => [...new Set(ids.map((id) => halves(id)[1]))];
 
@@ -107,19 +105,28 @@ export const collectionTags: Entity<typeof collectionTag.$inferInsert> = {
   },
 };
 
-/** `person~resource`: the state of the resource in the person's Tray. */
+const USED_FOR = { forWords: "", forCollection: null, forSection: null };
+
+/** `person~resource`: the state of the resource in the person's Tray, and what it is still to be used for. */
 export const trayEntries: Entity<typeof trayEntry.$inferInsert> = {
   idOf: ({ person, resource }) => `${person}~${resource}`,
-  present: ({ state }) => ({ state }),
+  present: ({ state, forWords = "", forCollection = null, forSection = null }) => ({
+    ...{ state, forWords, forCollection, forSection },
+  }),
   absent: null,
   subjectOf: (id) => halves(id)[1],
   onlyFor: (id) => halves(id)[0],
   read: async (tx, ids) => {
     const rows = await tx
-      .select({ person: trayEntry.person, resource: trayEntry.resource, state: trayEntry.state })
+      .select()
       .from(trayEntry)
       .where(and(inArray(trayEntry.person, firsts(ids)), inArray(trayEntry.resource, seconds(ids))));
-    return new Map(rows.map((row) => [`${row.person}~${row.resource}`, { state: row.state }]));
+    return new Map(
+      rows.map(({ person, resource, state, forWords, forCollection, forSection }) => [
+        `${person}~${resource}`,
+        { state, forWords, forCollection, forSection },
+      ]),
+    );
   },
   insert: (tx, rows) =>
     inParts(
@@ -128,23 +135,40 @@ export const trayEntries: Entity<typeof trayEntry.$inferInsert> = {
         tx
           .insert(trayEntry)
           .values(part)
-          .onDuplicateKeyUpdate({ set: { state: sql`VALUES(state)`, updatedAt: sql`VALUES(updated_at)` } }),
+          .onDuplicateKeyUpdate({
+            set: {
+              state: sql`VALUES(state)`,
+              forWords: sql`VALUES(for_words)`,
+              forCollection: sql`VALUES(for_collection)`,
+              forSection: sql`VALUES(for_section)`,
+              updatedAt: sql`VALUES(updated_at)`,
+            },
+          }),
       500,
     ),
   write: async (tx, ids, fields, { team, at, newId }) => {
-    const state = fields?.state as TrayState | undefined;
-    if (state)
-      await trayEntries.insert(
-        tx,
-        ids.map((id) => {
-          const [person, resource] = halves(id);
-          return { id: newId(), person, team, resource, state, createdAt: at, updatedAt: at };
-        }),
-      );
-    else
-      await eachFirst(ids, (person, of) =>
-        tx.delete(trayEntry).where(and(eq(trayEntry.person, person), inArray(trayEntry.resource, of))),
-      );
+    const those = (person: string, of: string[]) =>
+      and(eq(trayEntry.person, person), inArray(trayEntry.resource, of));
+    if (!fields) return eachFirst(ids, (person, of) => tx.delete(trayEntry).where(those(person, of)));
+    const known = new Set([...(await trayEntries.read(tx, ids)).keys()]);
+    const fresh = ids.filter((id) => !known.has(id));
+    // What came back by undo has all its fields; entries of before these were counted have a state alone.
+    await trayEntries.insert(
+      tx,
+      fresh.map((id) => {
+        const [person, resource] = halves(id);
+        const made = { id: newId(), person, team, resource, createdAt: at, updatedAt: at };
+        return { ...made, state: "waiting", ...USED_FOR, ...fields } as typeof trayEntry.$inferInsert;
+      }),
+    );
+    await eachFirst(
+      ids.filter((id) => known.has(id)),
+      (person, of) =>
+        tx
+          .update(trayEntry)
+          .set({ ...fields, updatedAt: at })
+          .where(those(person, of)),
+    );
   },
   // Nobody but its person sees a Tray.
   seenIn: async () => [],

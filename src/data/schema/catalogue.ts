@@ -97,7 +97,13 @@ export const trayEntry = mysqlTable(
     resource: uuid("resource")
       .notNull()
       .references(() => resource.id, { onDelete: "cascade" }),
-    state: varchar("state", { length: 12 }).$type<"waiting" | "looked" | "away" | "placed">().notNull(),
+    state: varchar("state", { length: 12 })
+      .$type<"waiting" | "looked" | "use" | "away" | "placed">()
+      .notNull(),
+    /** What it is still to be used for: in words, or a collection and a section of it. */
+    forWords: line("for_words", 200).notNull().default(""),
+    forCollection: uuid("for_collection"),
+    forSection: uuid("for_section"),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),
   },

@@ -11,6 +11,7 @@ const BoardView = dynamic(() => import("./views/board-view").then((m) => m.Board
 const SelectionBar = dynamic(() => import("./dialogs/selection-bar").then((m) => m.SelectionBar), {
   ssr: false,
 });
+const Ghosts = dynamic(() => import("./head/ghosts").then((m) => m.Ghosts), { ssr: false });
 const FilterBox = dynamic(() => import("./head/filter-box").then((m) => m.FilterBox), { ssr: false });
 
 /** The collection that is being made, in the view one has chosen. */
@@ -71,6 +72,7 @@ export function MakingSide() {
         />
       )}
       {setting.view === "board" && setting.sort === "own" ? <BoardView {...view} /> : <ListView {...view} />}
+      <Ghosts title={head.collection.title} />
       {(selection.chosen.length > 1 || state.choosing) && (
         <SelectionBar
           selection={selection}

@@ -36,12 +36,14 @@ type Props = {
   /** Makes one of the name that was typed; offered where none is called so. */
   onMake?: (title: string) => void;
   label: string;
+  /** What stands before it is asked for first. */
+  waits?: boolean;
 };
 
 const MAKE = "make";
 
 /** Picks one collection of a tree: type a few letters, go with the arrows, take with Enter. */
-export function TreePicker({ nodes, onPick, onMake, label }: Props) {
+export function TreePicker({ nodes, onPick, onMake, label, waits }: Props) {
   const [words, setWords] = useState("");
   const [at, setAt] = useState(0);
   const name = words.trim();
@@ -61,7 +63,7 @@ export function TreePicker({ nodes, onPick, onMake, label }: Props) {
         label={label}
         value={words}
         placeholder="Type a few letters"
-        autoFocus
+        autoFocus={!waits}
         role="combobox"
         aria-expanded
         aria-controls="tree-picker-list"

@@ -25,6 +25,7 @@ import { MarksBelow } from "./marks/marks-below";
 import { useChosenMark } from "./marks/use-chosen-mark";
 import { type Marks, useMarks } from "./marks/use-marks";
 import { TextLinks } from "./text-links";
+import { TrayStrip } from "./tray-strip";
 import { Played } from "./played";
 
 const MeaningsDialog = dynamic(() => import("./marks/meanings-dialog").then((m) => m.MeaningsDialog), {
@@ -172,6 +173,7 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
               Kept {ORIGINS[text.origin]}, {text.at?.slice(0, 10)}.
             </p>
           )}
+          <TrayStrip team={team} resource={resource} />
           <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
           <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
           {resource.player && noText}

@@ -41,6 +41,8 @@ export const KEYS = {
   cell: "Enter, F2",
   place: "→",
   away: "← P",
+  use: "U",
+  oneByOne: "W",
   mark: "M",
   mean: "1 … 9",
   note: "↑ ↓",

@@ -46,6 +46,8 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   mark: { words: "Mark what is selected; without a selection, to the margin", where: "In the reading room" },
   mean: { words: "Mark it with a meaning of the team", where: "In the reading room" },
   note: { words: "From note to note; Enter writes in it", where: "In the reading room" },
+  use: { words: "Still to use: for what", where: "On something in the sources" },
+  oneByOne: { words: "What waits one by one, large", where: "In the Tray" },
   wall: { words: "Code and QR over the whole screen", where: "On Publish" },
   extension: { words: "Save with tags, a note and a place", where: "On any page, with the extension" },
   atOnce: { words: "Save to the last place at once", where: "On any page, with the extension" },
@@ -55,7 +57,8 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
 const AT: Record<string, RegExp> = {
   "On the Bench": /^\/bench\//,
   "On an item": /^\/bench\/|\/catalogue$/,
-  "On something in the sources": /^\/bench\//,
+  "On something in the sources": /^\/bench\/|\/tray$/,
+  "In the Tray": /\/tray$/,
   "In the reading room": /^\/read\//,
   "On Publish": /^\/publish\//,
   "In the tree of collections": /\/collections$/,

@@ -22,13 +22,15 @@ type Props = {
   /** The context line it begins with there; undefined: it is not asked for one. */
   words?: string;
   onPick: (to: Goal, words?: string) => void;
+  /** What stands before it in the same dialog has the focus. */
+  waits?: boolean;
 };
 
 /**
  * Where to: the sections of the open collection first, then all collections; a few letters find one, and where none is
  * called so it is made. Of a single thing it is asked then why it stands there.
  */
-export function Destination({ team, here, makes, words, onPick }: Props) {
+export function Destination({ team, here, makes, words, onPick, waits }: Props) {
   const client = useQueryClient();
   const [goal, setGoal] = useState<Goal | null>(null);
   const tree = useQuery({ queryKey: ["tree", team], queryFn: () => ask("collections.tree", { team }) });
@@ -61,7 +63,15 @@ export function Destination({ team, here, makes, words, onPick }: Props) {
       .catch(sayFailure);
   if (goal)
     return <WordsThere goal={goal} first={words ?? ""} onOther={() => setGoal(null)} onDone={onPick} />;
-  return <TreePicker label="Where to" nodes={nodes} onPick={pick} onMake={makes ? make : undefined} />;
+  return (
+    <TreePicker
+      label="Where to"
+      nodes={nodes}
+      onPick={pick}
+      onMake={makes ? make : undefined}
+      waits={waits}
+    />
+  );
 }
 
 /** Why it stands there; Enter places it, with these words or without any. */

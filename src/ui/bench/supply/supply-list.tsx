@@ -11,12 +11,27 @@ type Props = {
   here: ReadonlySet<string>;
   onPlace?: (resources: Supplied[]) => void;
   onAway?: (resources: Supplied[]) => void;
+  /** Keeps them for a use. */
+  onUse?: (resources: Supplied[]) => void;
+  onDelete?: (resources: Supplied[]) => void;
+  /** What is said of one besides. */
+  sayOf?: (id: string) => string | null;
   label: string;
   children?: React.ReactNode;
 };
 
-/** A list one goes through with the arrows; the right arrow places what is chosen across the seam, the left one or P puts it away, O opens. */
-export function SupplyList({ resources, here, onPlace, onAway, label, children }: Props) {
+/** A list one goes through with the arrows; the right arrow places what is chosen across the seam, the left one or P puts it away, U keeps it for a use, O opens. */
+export function SupplyList({
+  resources,
+  here,
+  onPlace,
+  onAway,
+  onUse,
+  onDelete,
+  sayOf,
+  label,
+  children,
+}: Props) {
   const list = useRef<HTMLUListElement>(null);
   const [wanted, setWanted] = useState("");
   const [marked, setMarked] = useState<ReadonlySet<string>>(new Set());
@@ -62,6 +77,13 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
     choose(next.id, how);
     list.current?.querySelector<HTMLElement>(`[data-supply="${next.id}"] button`)?.focus();
   };
+  /** Does something with what is chosen that takes it out of the list, and goes on to the next. */
+  const letGo = (doing: (resources: Supplied[]) => void) => {
+    doing(chosen);
+    const gone = new Set(chosen.map((one) => one.id));
+    const next = resources.findIndex((one, i) => i > at && !gone.has(one.id));
+    go(next < 0 ? at - 1 : next, "only");
+  };
   const onKey = (event: React.KeyboardEvent) => {
     const how = event.shiftKey ? "range" : "only";
     if (!current || event.altKey) return;
@@ -80,12 +102,10 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
       onPlace(chosen);
       setMarked(new Set());
     } else if (key === "o") openOriginals(chosen);
-    else if ((key === "p" || key === "arrowleft") && onAway) {
-      onAway(chosen);
-      const gone = new Set(chosen.map((one) => one.id));
-      const next = resources.findIndex((one, i) => i > at && !gone.has(one.id));
-      go(next < 0 ? at - 1 : next, "only");
-    } else return;
+    else if (key === "u" && onUse) onUse(chosen);
+    else if (key === "delete" && onDelete) letGo(onDelete);
+    else if ((key === "p" || key === "arrowleft") && onAway) letGo(onAway);
+    else return;
     event.preventDefault();
   };
   return (
@@ -111,6 +131,8 @@ export function SupplyList({ resources, here, onPlace, onAway, label, children }
             onChoose={choose}
             onPlace={onPlace}
             onAway={onAway}
+            onUse={onUse}
+            said={sayOf?.(resource.id) ?? null}
           />
         ))}
       </ul>

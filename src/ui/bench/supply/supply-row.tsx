@@ -23,6 +23,9 @@ type Props = {
   onChoose: (id: string, how: "only" | "toggle" | "range" | "keep") => void;
   onPlace?: (resources: Supplied[]) => void;
   onAway?: (resources: Supplied[]) => void;
+  onUse?: (resources: Supplied[]) => void;
+  /** What is said of it besides. */
+  said?: string | null;
 };
 
 /** Something on the supply side: dragged over, or placed by a key. */
@@ -35,6 +38,8 @@ export const SupplyRow = memo(function SupplyRow({
   onChoose,
   onPlace,
   onAway,
+  onUse,
+  said,
 }: Props) {
   const all = along ?? [resource];
   const { setNodeRef, listeners, isDragging } = useDraggable({
@@ -46,6 +51,7 @@ export const SupplyRow = memo(function SupplyRow({
     resource.siteName || resource.host,
     resource.minutes && sayMinutes(resource.minutes),
     here && "stands here",
+    said,
   ]
     .filter(Boolean)
     .join(" · ");
@@ -92,6 +98,11 @@ export const SupplyRow = memo(function SupplyRow({
           <Link href={`/read/${resource.id}`} className={KEY_BUTTON}>
             read here
           </Link>
+          {onUse && (
+            <KeyButton keys="U" onClick={() => onUse(all)}>
+              still to use
+            </KeyButton>
+          )}
           {onAway && (
             <KeyButton keys="←" onClick={() => onAway(all)}>
               put away

@@ -2,14 +2,13 @@
 
 import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
-import { useCallback } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { sayMinutes } from "@/core/text/minutes";
 import { GatherButtons } from "../../gather/gather-buttons";
 import { Empty } from "../../parts/empty";
-import { sayDone } from "../../shell/use-undo";
-import { call } from "../../talk/call";
-import { sayFailure } from "../../talk/say-failure";
 import { saySince } from "../../talk/say-time";
+import { sayUse } from "../../tray/say-use";
+import { setTray } from "../../tray/tray-acts";
 import type { Suggestion } from "./suggestions";
 import type { SupplyProps } from "./supply-props";
 import { SupplyList } from "./supply-list";
@@ -17,8 +16,10 @@ import type { Supplied } from "../state/types";
 
 const Suggestions = dynamic(() => import("./suggestions").then((m) => m.Suggestions), { ssr: false });
 
+const UseFor = dynamic(() => import("../../tray/use-for").then((m) => m.UseFor), { ssr: false });
+
 type TrayProps = SupplyProps & {
-  entries: { resource: Supplied; suggestions: Suggestion[] }[] | null;
+  entries: ({ resource: Supplied; suggestions: Suggestion[] } & Parameters<typeof sayUse>[0])[] | null;
   minutes: number;
   oldest: string | null;
 };
@@ -26,24 +27,13 @@ type TrayProps = SupplyProps & {
 /** What waits in one's Tray. */
 export function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProps) {
   const client = useQueryClient();
-  const away = useCallback(
-    (resources: Supplied[]) => {
-      const again = () => void client.invalidateQueries({ queryKey: ["tray", team] });
-      call("tray.set-many", { team, resources: resources.map((one) => one.id), state: "away" })
-        .then(({ entry }) => {
-          again();
-          const words = resources.length === 1 ? "Put away." : `Put away ${resources.length}.`;
-          sayDone(
-            `${words} ${resources.length === 1 ? "It stays" : "They stay"} in the catalogue.`,
-            team,
-            entry,
-            again,
-          );
-        })
-        .catch(sayFailure);
-    },
+  const again = useCallback(
+    () => void client.invalidateQueries({ queryKey: ["tray", team] }),
     [client, team],
   );
+  const [using, setUsing] = useState<Supplied[] | null>(null);
+  const away = useCallback((resources: Supplied[]) => setTray(team, resources, "away", again), [team, again]);
+  const said = useMemo(() => new Map(entries?.map((one) => [one.resource.id, sayUse(one)])), [entries]);
   if (entries?.length === 0)
     return (
       <Empty inset title="Nothing waits">
@@ -58,18 +48,31 @@ export function Tray({ team, here, onPlace, entries, minutes, oldest }: TrayProp
         {oldest && saySince(oldest) && `, oldest ${saySince(oldest)}`}
       </p>
       {entries?.some((entry) => entry.suggestions.length) && (
-        <Suggestions
-          entries={entries}
-          onDecided={() => void client.invalidateQueries({ queryKey: ["tray", team] })}
-        />
+        <Suggestions entries={entries} onDecided={again} />
       )}
       <SupplyList
         resources={entries?.map((entry) => entry.resource) ?? []}
         here={here}
         onPlace={onPlace}
         onAway={away}
+        onUse={setUsing}
+        sayOf={(id) => said.get(id) ?? null}
         label="Tray"
       />
+      {using && (
+        <UseFor
+          team={team}
+          title={
+            using.length === 1 ? `Still to use: ${using[0]!.title}` : `Still to use: ${using.length} items`
+          }
+          known={[...new Set(entries?.map((one) => one.forWords).filter(Boolean))].slice(0, 6)}
+          onClose={() => setUsing(null)}
+          onPick={(use) => {
+            setTray(team, using, "use", again, use);
+            setUsing(null);
+          }}
+        />
+      )}
     </>
   );
 }

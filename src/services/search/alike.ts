@@ -1,0 +1,49 @@
+import { rank } from "@/core/search/rank";
+import { idf, type Weighed } from "@/core/search/weigh";
+import type { Tx } from "@/data/database";
+import { readPostings } from "@/data/search/postings";
+import { countIndexed, dfOf } from "@/data/search/terms";
+import { wordsOf } from "@/data/search/words";
+import { weighInThread } from "@/outside/threads/in-thread";
+
+/** Neighbours are looked for by so many of the text's terms, none of them in more resources than this. */
+const BY_TERMS = 8;
+const TOO_COMMON = 2_000;
+const NEIGHBOURS = 20;
+
+/**
+ * Resources of a team in which the words stand that tell most of one, the likest first; with its words and their weights.
+ * Null for one that is gone.
+ */
+export async function alikeOf(tx: Tx, team: string, resource: string) {
+  const [found] = await wordsOf(tx, [resource]);
+  const words = found?.words;
+  if (!words) return null;
+  const [[terms], indexed] = await Promise.all([weighInThread([words]), countIndexed(tx, team)]);
+  const heavy = terms!.slice(0, 40);
+  const df = await dfOf(
+    tx,
+    team,
+    heavy.map((one) => one.term),
+  );
+  const telling = heavy
+    .filter(({ term }) => (df.get(term) ?? 0) > 1 && df.get(term)! <= TOO_COMMON)
+    .map(({ term, weight }) => ({
+      term,
+      factor: Math.round(idf(indexed, df.get(term)!) * 10),
+      by: weight * idf(indexed, df.get(term)!),
+    }))
+    .sort((a, b) => b.by - a.by)
+    .slice(0, BY_TERMS);
+  const lists = await readPostings(
+    tx,
+    team,
+    telling.map((one) => one.term),
+  );
+  const factors = new Map(telling.map(({ term, factor }) => [term, factor]));
+  const alike = rank([[...factors.keys()]], lists, (term) => factors.get(term)!)
+    .hits("best", 0, NEIGHBOURS + 1)
+    .filter((one) => one.id !== resource)
+    .slice(0, NEIGHBOURS);
+  return { words, terms: terms! satisfies Weighed[], alike };
+}
