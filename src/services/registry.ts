@@ -34,6 +34,7 @@ import { actions as sections } from "./sections";
 import { actions as share } from "./share";
 import { actions as tags } from "./tags";
 import { actions as teams } from "./teams";
+import { actions as texts } from "./texts";
 import { actions as tokens } from "./tokens";
 import { actions as tray } from "./tray";
 
@@ -77,6 +78,7 @@ export const ACTIONS = {
   ...share,
   ...tags,
   ...teams,
+  ...texts,
   ...tokens,
   ...tray,
 };

@@ -85,6 +85,7 @@ test("what fits into some minutes is read one after the other, and what was open
   await page.keyboard.press("Enter");
   await expect(page.getByText(/^\d in 15 min$/)).toBeVisible();
   await page.getByRole("link", { name: "Read them" }).click();
+  await page.waitForURL(/\/read\//);
   const first = await page.getByRole("heading", { level: 1 }).textContent();
   await expect(page.getByRole("button", { name: /^Next of/ })).toBeVisible();
   await page.keyboard.press("n");

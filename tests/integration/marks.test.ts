@@ -100,6 +100,20 @@ describe("marks", () => {
       .where(eq(textVersion.resource, world.resource));
     expect(versions.map((one) => one.number).sort()).toEqual([1, 2, 3]);
     expect(await versionNow()).toBe(4);
+    // A copy that was in use can be again, and what comes then has a number of its own.
+    await as(world.editor, "texts.use", { resource: world.resource, number: 3 });
+    await placeMarks(world.resource);
+    expect((await read(world.owner)).marks.map((one) => one.sure)).toEqual([0, 0]);
+    await paste("<p>Another one.</p>");
+    const { versions: all } = await as(world.viewer, "texts.versions", { resource: world.resource });
+    expect(all.map((one) => [one.number, one.inUse]).sort()).toEqual(
+      [1, 2, 3, 4, 5].map((number) => [number, number === 5]),
+    );
+    const { changes } = await as(world.viewer, "texts.compare", { resource: world.resource, number: 3 });
+    expect(changes.map((part) => [part.kind, part.text.trim()])).toEqual([
+      ["gone", "We have moved."],
+      ["new", "Another one."],
+    ]);
   });
 
   it("made on a copy that gave way meanwhile are looked for in the new one", async () => {

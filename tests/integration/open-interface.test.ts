@@ -80,6 +80,8 @@ test("a client made from the description alone calls every reading, by GET and b
   const { invitation } = await as(world.owner, "invitations.make", { team: world.team, role: "viewer" });
   const { short } = await as(world.owner, "codes.make", { collection: world.collection });
   await as(world.owner, "editions.keep", { collection: world.collection });
+  for (const text of ["The first copy.", "The second copy."])
+    await as(world.owner, "resources.paste-text", { resource: world.resource, text });
   // Where the table only says who may, and names something that is not there.
   const found: Partial<Record<ActionName, object>> = {
     "codes.open": { code: short },

@@ -1,4 +1,5 @@
 import { diff3Merge } from "node-diff3";
+import { stepsOf } from "./steps";
 
 /**
  * How many steps a comparison may take at the worst, after what is the same at both ends is left out. The package looks
@@ -35,12 +36,4 @@ export function mergeParts(
     merged.push(...ok!);
   }
   return [...whole.slice(0, start), ...merged, ...whole.slice(whole.length - end)];
-}
-
-/** How many steps it takes at the worst to compare two lists: pairs of equal parts times the shorter length. */
-function stepsOf(one: readonly string[], other: readonly string[]): number {
-  const times = new Map<string, number>();
-  for (const part of one) times.set(part, (times.get(part) ?? 0) + 1);
-  const pairs = other.reduce((sum, part) => sum + (times.get(part) ?? 0), 0);
-  return pairs * Math.min(one.length, other.length);
 }

@@ -4,7 +4,7 @@ import { bandsOf, readSignature } from "@/core/text/min-hash";
 import type { Tx } from "../database";
 import { reindexOwn } from "../search/own-words";
 import { reindexResources } from "../search/reindex-queue";
-import type { mark} from "../schema";
+import type { mark } from "../schema";
 import { archiveImport, nearText, person, reindexQueue, team } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { fieldsOf, valueOf } from "./fields";

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, max, ne, or, sql } from "drizzle-orm";
 import { inParts } from "../sql/by-keys";
 import type { Tx } from "../database";
 import { mark, meaning, membership, person, resource, textVersion } from "../schema";
@@ -149,3 +149,21 @@ export const versionsOf = (tx: Tx, resourceId: string, most: number) =>
     .where(eq(textVersion.resource, resourceId))
     .orderBy(desc(textVersion.number))
     .limit(most);
+
+/** One of the copies a resource had before; null when there is none of this number. */
+export async function findVersion(tx: Tx, resourceId: string, number: number) {
+  const rows = await tx
+    .select()
+    .from(textVersion)
+    .where(and(eq(textVersion.resource, resourceId), eq(textVersion.number, number)));
+  return rows[0] ?? null;
+}
+
+/** The greatest number of the copies a resource had before; 0 without any. */
+export async function lastVersion(tx: Tx, resourceId: string): Promise<number> {
+  const [row] = await tx
+    .select({ number: max(textVersion.number) })
+    .from(textVersion)
+    .where(eq(textVersion.resource, resourceId));
+  return row?.number ?? 0;
+}

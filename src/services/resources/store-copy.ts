@@ -3,7 +3,7 @@ import { bandsOf, LIKELY_SAME, readSignature, resemblance } from "@/core/text/mi
 import { countWords } from "@/core/text/minutes";
 import { copyBytes } from "@/core/text/stored-copy";
 import type { Tx } from "@/data/database";
-import { addVersion, hasMarks } from "@/data/queries/marks";
+import { addVersion, hasMarks, lastVersion } from "@/data/queries/marks";
 import { apartFrom, findText, nearTexts, storeText } from "@/data/queries/texts-and-files";
 import { findByAddress, type ResourceRow } from "@/data/queries/resources";
 import type { CopyOrigin } from "@/data/schema";
@@ -32,14 +32,32 @@ export async function storeCopy(
 ): Promise<boolean> {
   const there = await findText(tx, row.id);
   if (there && TRUST[there.origin] > TRUST[origin]) return false;
-  const isOther = there !== null && (there.html !== copy.html || there.text !== copy.text);
-  if (isOther) await keepVersion(tx, there);
-  const signature = readSignature(copy.signature);
-  const number = (there?.number ?? 0) + (isOther || !there ? 1 : 0);
-  const text = { ...copy, lix: lixOf(copy.text), origin, number, at: now() };
-  await storeText(tx, row, text, signature ? bandsOf(signature) : []);
-  if ((isOther || !there) && (await hasMarks(tx, row.id))) set.enqueue(placeJob(row.id, row.team, set.at));
+  if (there && there.html === copy.html && there.text === copy.text) {
+    // The same again: it is as it was, and was seen to be so now.
+    await storeText(tx, row, { ...there, lix: lixOf(copy.text), origin, at: now() }, bandsIn(copy.signature));
+    return true;
+  }
+  const number = Math.max(there?.number ?? 0, await lastVersion(tx, row.id)) + 1;
+  await useCopy(tx, set, row, { ...copy, origin, number, at: now() });
   return true;
+}
+
+/** Puts a copy in the place of the one a resource has, which is kept; what is marked is looked for in it. */
+export async function useCopy(
+  tx: Tx,
+  set: Pick<ChangeSet, "enqueue" | "at">,
+  row: Pick<ResourceRow, "id" | "team">,
+  copy: StoredCopy & { origin: CopyOrigin; number: number; at: Date },
+): Promise<void> {
+  const there = await findText(tx, row.id);
+  if (there) await keepVersion(tx, there);
+  await storeText(tx, row, { ...copy, lix: lixOf(copy.text) }, bandsIn(copy.signature));
+  if (await hasMarks(tx, row.id)) set.enqueue(placeJob(row.id, row.team, set.at));
+}
+
+function bandsIn(written: string): string[] {
+  const signature = readSignature(written);
+  return signature ? bandsOf(signature) : [];
 }
 
 /** Keeps a copy that gives way to another one: what was marked in it may stand nowhere else. */

@@ -10,7 +10,8 @@ class UseResource {
 
 export const useResource = action({
   name: "resources.use",
-  about: "Notes that somebody has opened a resource; it says when, not who. What waited in one's own Tray is looked at then.",
+  about:
+    "Notes that somebody has opened a resource; it says when, not who. What waited in one's own Tray is looked at then.",
   input: UseResource,
   allow: can.see("resource"),
   locks: null,

@@ -18,6 +18,7 @@ import { noteUse } from "../talk/originals";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { AboutIt } from "./about-it";
+import { Copies } from "./copies";
 import { FileInPlace } from "./file-in-place";
 import { MarkedCopy } from "./marks/marked-copy";
 import { MarksBar } from "./marks/marks-bar";
@@ -42,14 +43,6 @@ type Props = {
   /** What it leads to, of a letter or a document. */
   links: Answer<"resources.links">["links"];
 } & Answer<"resources.read">;
-
-const ORIGINS: Record<string, string> = {
-  fetched: "as the page was",
-  seen: "as somebody of the team saw the page",
-  typed: "pasted by hand",
-  mail: "as it came by mail",
-  file: "taken from the file",
-};
 
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
 export function ReadRoom({ me, teams, team, resource, places, text, message, links, marks: first }: Props) {
@@ -168,10 +161,8 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
             // Of what is played a text is not missed.
             !resource.player && noText
           )}
-          {html && text.origin && (
-            <p className="mt-10 border-t border-line pt-3 text-sm text-quiet">
-              Kept {ORIGINS[text.origin]}, {text.at?.slice(0, 10)}.
-            </p>
+          {html && text.origin && text.at && (
+            <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
           )}
           <TrayStrip team={team} resource={resource} />
           <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />

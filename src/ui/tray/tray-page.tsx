@@ -207,7 +207,7 @@ export function TrayPage({ me, teams, team, first }: Props) {
                         {list(some, name)}
                       </section>
                     ))
-                  : entries.length > 0 && list(entries, TRAY_WORDS[state])}
+                  : entries.length > 0 && list(entries, state === "waiting" ? "Tray" : TRAY_WORDS[state])}
               </div>
               {entries.length < countOf(state) && (
                 <p className="mt-2 text-sm text-quiet">
