@@ -84,6 +84,15 @@ export const TIES: Record<string, Ties> = {
   import_part: { ...plain, ...team },
   event: { ...plain, ...team },
   snapshot: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
+  reading_comfort: { ...plain, account: "goes", archive: "of the moment" },
+  reading_place: {
+    undo: null,
+    bin: "with resource",
+    ...noCollection,
+    merge: "stays",
+    account: "goes",
+    archive: "of the moment",
+  },
   history_entry: { ...plain, account: "goes", archive: "of the moment" },
   file_blob: { ...plain, account: "not of a person", archive: "taken along" },
 

@@ -108,6 +108,7 @@ export const PROBLEMS = {
     "The program that reads such lists (bibutils) is not installed on this Hobbin. Export the list as RIS or BibTeX.",
   ),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
+  "annotations-not-readable": problem("not-valid", "There are no web annotations in this file."),
   "mark-of-nothing": problem("not-valid", "Mark some words, or write a note."),
   "meaning-gone": problem(
     "not-valid",

@@ -24,6 +24,7 @@ import { actions as people } from "./people";
 import { actions as pictures } from "./pictures";
 import { actions as placements } from "./placements";
 import { actions as reader } from "./reader";
+import { actions as reading } from "./reading";
 import { actions as references } from "./references";
 import { actions as resources } from "./resources";
 import { actions as rules } from "./rules";
@@ -68,6 +69,7 @@ export const ACTIONS = {
   ...pictures,
   ...placements,
   ...reader,
+  ...reading,
   ...references,
   ...resources,
   ...rules,

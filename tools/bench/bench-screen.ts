@@ -85,7 +85,11 @@ export async function signIn(browser: Browser, actor: Actor, base: string): Prom
 }
 
 /** Bytes of script on the wire, with an empty cache: until the page stands, and three seconds later. */
-async function scriptOf(page: Page, address: string): Promise<{ first: number; all: number }> {
+export async function scriptOf(
+  page: Page,
+  address: string,
+  ready = "[data-item]",
+): Promise<{ first: number; all: number }> {
   const devtools = await page.context().newCDPSession(page);
   await devtools.send("Network.enable");
   await devtools.send("Network.setCacheDisabled", { cacheDisabled: true });
@@ -98,7 +102,7 @@ async function scriptOf(page: Page, address: string): Promise<{ first: number; a
     if (scripts.has(event.requestId)) bytes += event.encodedDataLength;
   });
   await page.goto(address, { waitUntil: "load" });
-  await page.locator("[data-item]").first().waitFor();
+  await page.locator(ready).first().waitFor();
   const first = bytes;
   await page.waitForTimeout(3_000);
   await devtools.detach();

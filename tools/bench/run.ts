@@ -19,6 +19,7 @@ import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
 import { measureImport } from "./imports";
 import { measureListeners } from "./listeners";
+import { measureMarks } from "./marks";
 import { measureNewsletter } from "./newsletter";
 import { measureReader } from "./reader";
 import { measureTogether } from "./together";
@@ -49,6 +50,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   editions: () => measureEditions(actor, large.id, many, base),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
+  marks: () => measureMarks(actor, small.id, base),
   growth: () => measureGrowth(actor),
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),
 };

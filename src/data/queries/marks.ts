@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, max, ne, or, sql } from "drizzle-orm";
 import { inParts } from "../sql/by-keys";
 import type { Tx } from "../database";
-import { mark, meaning, membership, person, resource, textVersion } from "../schema";
+import { mark, meaning, membership, person, placement, resource, textVersion } from "../schema";
 
 export type MarkRow = typeof mark.$inferSelect;
 
@@ -166,4 +166,48 @@ export async function lastVersion(tx: Tx, resourceId: string): Promise<number> {
     .from(textVersion)
     .where(eq(textVersion.resource, resourceId));
   return row?.number ?? 0;
+}
+
+/** So many marks of a collection are gathered on one page. */
+const MOST_TOGETHER = 5_000;
+
+/** The marks on whatever stands in these collections that a person may see, by the order of their texts. */
+export async function marksInside(tx: Tx, collections: readonly string[], personId: string) {
+  if (!collections.length) return [];
+  const standing = tx
+    .selectDistinct({ resource: placement.resource })
+    .from(placement)
+    .where(and(inArray(placement.collection, [...collections]), isNull(placement.deletedAt)))
+    .as("standing");
+  return tx
+    .select({
+      ...shown,
+      meaningName: meaning.name,
+      source: { id: resource.id, title: resource.title, address: resource.address, site: resource.siteName },
+    })
+    .from(standing)
+    .innerJoin(mark, eq(mark.resource, standing.resource))
+    .innerJoin(resource, eq(resource.id, mark.resource))
+    .leftJoin(person, eq(person.id, mark.person))
+    .leftJoin(meaning, eq(meaning.id, mark.meaning))
+    .where(and(isNull(mark.deletedAt), isNull(resource.deletedAt), seenBy(personId)))
+    .orderBy(asc(resource.title), asc(resource.id), sql`${mark.start} is null`, asc(mark.start), asc(mark.id))
+    .limit(MOST_TOGETHER);
+}
+
+/** The team's marks on these, in the bin or not, by their words. */
+export async function marksOn(tx: Tx, resources: readonly string[]) {
+  const found: { id: string; resource: string; quote: string; note: string }[] = [];
+  await inParts(
+    resources,
+    async (part) => {
+      const rows = await tx
+        .select({ id: mark.id, resource: mark.resource, quote: mark.quote, note: mark.note })
+        .from(mark)
+        .where(and(inArray(mark.resource, part), eq(mark.private, false)));
+      found.push(...rows);
+    },
+    500,
+  );
+  return found;
 }

@@ -1,5 +1,8 @@
 import { addMark } from "./add";
+import { bringInMarks } from "./bring-in";
 import { editMark } from "./edit";
+import { exportMarks } from "./export";
+import { readMarksInside } from "./of-collection";
 import { readMarks } from "./of-resource";
 import { removeMark } from "./remove";
 import { restoreMark } from "./restore";
@@ -8,7 +11,10 @@ import { setMarkPrivate } from "./set-private";
 /** What people can do, by name. */
 export const actions = {
   "marks.add": addMark,
+  "marks.bring-in": bringInMarks,
   "marks.edit": editMark,
+  "marks.export": exportMarks,
+  "marks.of-collection": readMarksInside,
   "marks.of-resource": readMarks,
   "marks.remove": removeMark,
   "marks.restore": restoreMark,

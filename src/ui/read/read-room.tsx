@@ -18,6 +18,10 @@ import { noteUse } from "../talk/originals";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { AboutIt } from "./about-it";
+import { ComfortMenu } from "./comfort/comfort-menu";
+import { Contents } from "./comfort/contents";
+import { groundOf } from "./comfort/ground";
+import { usePlace } from "./comfort/use-place";
 import { Copies } from "./copies";
 import { FileInPlace } from "./file-in-place";
 import { MarkedCopy } from "./marks/marked-copy";
@@ -36,6 +40,7 @@ const MeaningsDialog = dynamic(() => import("./marks/meanings-dialog").then((m) 
 type Props = {
   me: Me;
   marks: Marks;
+  reading: Answer<"reading.read">;
   teams: TeamRow[];
   team: TeamRow;
   text: Answer<"resources.text">;
@@ -45,7 +50,18 @@ type Props = {
 } & Answer<"resources.read">;
 
 /** A resource to be read, looked at or listened to in place: its reading copy, its file, its quotation. */
-export function ReadRoom({ me, teams, team, resource, places, text, message, links, marks: first }: Props) {
+export function ReadRoom({
+  me,
+  teams,
+  team,
+  resource,
+  places,
+  text,
+  message,
+  links,
+  marks: first,
+  reading,
+}: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -58,6 +74,8 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
   const [filter, setFilter] = useState(EVERYTHING);
   const shown = useMemo(() => passing(marks.marks, filter), [marks.marks, filter]);
   const [naming, setNaming] = useState(false);
+  const [comfort, setComfort] = useState(reading.comfort);
+  const at = usePlace(resource.id, !!html, reading.was);
   useLive(team.id, {
     onEvents: (events) => {
       const here = events.filter(
@@ -87,8 +105,19 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
   ].filter(Boolean);
   return (
     <Frame me={me} teams={teams} team={team}>
-      <main id="main" className="min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 lg:pr-[19rem]">
-        <article className="mx-auto max-w-[68ch] pt-8" lang={resource.language ?? undefined}>
+      <main
+        id="main"
+        className="min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 text-ink lg:pr-[19rem]"
+        style={groundOf(comfort.ground)}
+      >
+        <article
+          className="comfort-reading mx-auto pt-8"
+          data-size={comfort.size}
+          data-width={comfort.width}
+          data-space={comfort.space}
+          data-face={comfort.face}
+          lang={resource.language ?? undefined}
+        >
           <header className="border-b border-line pb-5">
             <h1 className="font-serif text-3xl leading-tight font-semibold text-balance break-words">
               {resource.title}
@@ -96,7 +125,7 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
             <p className="mt-2 text-[15px] text-quiet">
               <KindWord kind={resource.kind} /> {facts.map((fact) => ` · ${fact}`)}
             </p>
-            <p className="mt-3 flex flex-wrap gap-2">
+            <div className="mt-3 flex flex-wrap gap-2">
               {resource.address && (
                 <a
                   className={buttonLook("line", true)}
@@ -121,7 +150,8 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
                   The message as it came
                 </a>
               )}
-            </p>
+              {html && <ComfortMenu comfort={comfort} onChange={setComfort} />}
+            </div>
           </header>
           {file && resource.fetchProblem && (
             <div className="mt-6 flex flex-wrap items-center gap-3 rounded-md bg-wash px-3 py-2.5 text-[15px]">
@@ -141,6 +171,7 @@ export function ReadRoom({ me, teams, team, resource, places, text, message, lin
               )}
             </div>
           )}
+          {html && <Contents html={html} minutes={resource.minutes} at={at} />}
           <MarksBar
             marks={marks}
             me={me.id}

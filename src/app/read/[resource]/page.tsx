@@ -13,5 +13,6 @@ export default async function Page({ params }: { params: Promise<{ resource: str
     message?.links ??
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
   const marks = await read("marks.of-resource", { resource: id });
-  return <ReadRoom {...frame} {...about} text={text} message={message} links={links} marks={marks} />;
+  const reading = await read("reading.read", { resource: id });
+  return <ReadRoom {...frame} {...about} {...{ text, message, links, marks, reading }} />;
 }

@@ -110,6 +110,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onRe
       </MenuItem>
       <MenuLine />
       <MenuItem href={`/bench/${id}/references`}>Bibliography</MenuItem>
+      <MenuItem href={`/bench/${id}/marks`}>Marks</MenuItem>
       <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
       {arranges && (
         <>

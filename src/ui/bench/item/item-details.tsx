@@ -14,6 +14,8 @@ import type { DetailField, Item } from "../state/types";
 
 const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { ssr: false });
 
+const ItemMarks = dynamic(() => import("./item-marks").then((m) => m.ItemMarks), { ssr: false });
+
 const FilmPart = dynamic(() => import("./film-part").then((m) => m.FilmPart), { ssr: false });
 
 /** The details of an item, in place: what is of this place first, then what is known of the thing wherever it stands. */
@@ -82,6 +84,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           <FilmPart item={item} full={full.data.resource} />
         )}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
+        <ItemMarks resource={resource.id} />
         {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
         {brings && full.data && <ItemMend item={item} full={full.data.resource} />}
         <History resource={resource.id} placement={item.id} />

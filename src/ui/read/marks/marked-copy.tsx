@@ -7,6 +7,7 @@ import { may } from "@/core/policy/abilities";
 import { isForField } from "../../shell/commands";
 import type { TeamRow } from "../../shell/who";
 import { useWindowKeys } from "../../shell/use-window-keys";
+import { caretAt } from "./caret";
 import { CopyMap } from "./copy-map";
 import { MarkCard } from "./mark-card";
 import { MarkStrip } from "./mark-strip";
@@ -222,12 +223,4 @@ const focusNote = (id: string) => {
 function firstInSight(placed: readonly { mark: Mark; range: Range }[]): HTMLElement | null {
   const found = placed.find(({ range }) => range.getBoundingClientRect().bottom > 80) ?? placed.at(-1);
   return found ? cardOf(found.mark.id) : null;
-}
-
-/** Where in the text a point of the screen is. */
-function caretAt(x: number, y: number): { node: Node; offset: number } | null {
-  const place = document.caretPositionFromPoint?.(x, y);
-  if (place) return { node: place.offsetNode, offset: place.offset };
-  const range = document.caretRangeFromPoint?.(x, y);
-  return range ? { node: range.startContainer, offset: range.startOffset } : null;
 }

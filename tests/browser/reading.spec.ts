@@ -1,0 +1,93 @@
+import { axe } from "./axe";
+import { at, expect, newcomer, signIn, test } from "./hands";
+
+const LONG = Array.from(
+  { length: 12 },
+  (_, i) =>
+    `<h2>Part ${i + 1}</h2>${`<p>${`Entry ${i + 1} of the log, and what the water did. `.repeat(12)}</p>`.repeat(4)}`,
+).join("");
+
+test("how one likes to read holds on the next device, and so does where one was", async ({ browser }) => {
+  const { page, team, act, context } = await newcomer(browser, "Leena Aas");
+  const { resource } = await act<{ resource: { id: string } }>("capture.address", {
+    team,
+    address: at("peat-notebook/wet-bog-carbon"),
+  });
+  await act("resources.paste-text", { resource: resource.id, text: "x", html: LONG });
+  await page.goto(`/read/${resource.id}`);
+  await page.getByText("How it reads").click();
+  for (const words of ["Larger", "Narrow", "Warm", "Without"])
+    await page.getByText(words, { exact: true }).click();
+  await page.getByRole("group", { name: "Space between letters and lines" }).getByText("Wide").click();
+  expect(await axe(page)).toEqual([]);
+  await page.keyboard.press("Escape");
+  await page.getByText("Contents", { exact: true }).click();
+  await page.getByRole("button", { name: "Part 7" }).click();
+  await expect(page.getByText(/min from here/)).toBeVisible();
+
+  const other = await browser.newContext({
+    viewport: { width: 390, height: 780 },
+    storageState: await context.storageState(),
+  });
+  const phone = await other.newPage();
+  await expect(async () => {
+    await phone.goto(`/read/${resource.id}`);
+    await expect(phone.getByRole("heading", { name: "Part 7" })).toBeInViewport({ timeout: 1_000 });
+  }).toPass();
+  await expect(phone.locator("article[data-size=larger][data-width=narrow][data-face=sans]")).toBeVisible();
+  // Nothing is cut off by the widest spaces, on the smallest screen.
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  expect(await axe(phone)).toEqual([]);
+  await phone.getByRole("button", { name: "to the beginning" }).click();
+  await expect(phone.getByRole("heading", { level: 1 })).toBeInViewport();
+});
+
+test("a copy that gave way is there, is compared, and is used again", async ({ browser }) => {
+  const { page, team, act } = await newcomer(browser, "Oskar Lepp");
+  const { resource } = await act<{ resource: { id: string } }>("capture.address", {
+    team,
+    address: at("peat-notebook/wet-bog-carbon"),
+  });
+  for (const html of ["<p>The dam held all winter.</p>", "<p>The dam broke in winter.</p>"])
+    await act("resources.paste-text", { resource: resource.id, text: "x", html });
+  await page.goto(`/read/${resource.id}`);
+  await page.getByText(/cop(y|ies) before it/).click();
+  await page.getByRole("button", { name: "Look at it" }).first().click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.locator("del")).toContainText(["held all"]);
+  await expect(dialog.locator("ins")).toContainText(["broke in"]);
+  expect(await axe(page, { part: "[role=dialog]" })).toEqual([]);
+  await dialog.getByRole("button", { name: "Use this one" }).click();
+  await expect(page.locator(".reading").getByText("The dam held all winter.")).toBeVisible();
+});
+
+test("the marks of a collection stand on one page, are taken along, and become its items", async ({
+  browser,
+}) => {
+  const page = await signIn(browser, "ama");
+  const { results } = await page.evaluate(
+    async (team) =>
+      (await (
+        await fetch("/api/actions/search.find", {
+          method: "POST",
+          headers: { "content-type": "application/json" },
+          body: JSON.stringify({ team, query: "Ten myths about bogs" }),
+        })
+      ).json()) as { results: { places: { collection: string }[] }[] },
+    /team\/([\w-]+)/.exec(page.url())![1]!,
+  );
+  const collection = results[0]!.places.find(Boolean)!.collection;
+  await page.goto(`/bench/${collection}/marks`);
+  await expect(page.getByRole("region", { name: "Ten myths about bogs" })).toContainText("fed by rain");
+  await page.getByLabel("Gathered").selectOption("By what they mean");
+  await expect(page.getByRole("region", { name: "for the exam" })).toContainText("fed by rain");
+  const [saved] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Web annotations" }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toMatch(/^Marks in .*\.jsonld$/);
+  expect(await axe(page)).toEqual([]);
+  // A mark leads to its place.
+  await page.getByRole("link", { name: /fed by rain/ }).click();
+  await expect(page.locator("[data-mark]").filter({ hasText: "in their sleep" }).first()).toBeInViewport();
+});
