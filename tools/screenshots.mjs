@@ -109,10 +109,10 @@ async function takeAll(base) {
     );
     await view.waitForTimeout(1_500);
   });
-  const { items } = await (
-    await page.request.get(`${base}/api/actions/collections.items?collection=${week3}`)
+  const { results } = await (
+    await page.request.get(`${base}/api/actions/search.find?team=${team}&query=Ten%20myths`)
   ).json();
-  await shot("reading-room", `${base}/read/${items[1].resource.id}`);
+  await shot("reading-room", `${base}/read/${results[0].id}`, {}, (view) => view.waitForTimeout(800));
   await page.request.post(`${base}/api/actions/messages.make-address`, { data: { team } });
   await shot("mail", `${desk}/mail`);
   await shot("bench-phone", `${base}/bench/${week3}`, phone);

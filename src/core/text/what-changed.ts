@@ -4,8 +4,8 @@ import { stepsOf } from "../merge/steps";
 /** A run of words that stands in both texts, only in the older, or only in the newer one. */
 export type Difference = { kind: "same" | "gone" | "new"; text: string };
 
-/** A comparison that could take more steps than this is not made: what stood there is gone, what stands there is new. */
-const MOST_STEPS = 20_000_000;
+/** All comparisons together take no more steps than this; for what would, what stood there is gone and what stands there is new. */
+const MOST_STEPS = 40_000_000;
 
 /**
  * What is other in a text than it was: paragraphs that are the same are passed over, and what stands between them is
@@ -13,16 +13,17 @@ const MOST_STEPS = 20_000_000;
  */
 export function whatChanged(before: string, after: string): Difference[] {
   const found: Difference[] = [];
+  const left = { steps: MOST_STEPS };
   const put = (kind: Difference["kind"], text: string) => {
     const last = found.at(-1);
     if (!text) return;
     if (last?.kind === kind) last.text += text;
     else found.push({ kind, text });
   };
-  for (const { common, gone, fresh } of compared(linesOf(before), linesOf(after))) {
+  for (const { common, gone, fresh } of compared(linesOf(before), linesOf(after), left)) {
     put("same", common);
     const [old, now] = [wordsOf(gone), wordsOf(fresh)];
-    for (const part of compared(old, now)) {
+    for (const part of compared(old, now, left)) {
       put("same", part.common);
       put("gone", part.gone);
       put("new", part.fresh);
@@ -37,8 +38,11 @@ const wordsOf = (text: string): string[] => text.match(/\s+|\S+\s*/g) ?? [];
 
 type Part = { common: string; gone: string; fresh: string };
 
-function compared(old: readonly string[], now: readonly string[]): Part[] {
-  if (!old.length || !now.length || stepsOf(old, now) > MOST_STEPS)
+function compared(old: readonly string[], now: readonly string[], left: { steps: number }): Part[] {
+  const steps = stepsOf(old, now);
+  const isTooMuch = steps > left.steps;
+  if (!isTooMuch) left.steps -= steps;
+  if (!old.length || !now.length || isTooMuch)
     return [{ common: "", gone: old.join(""), fresh: now.join("") }];
   return diffComm([...old], [...now]).map((part) =>
     part.common
