@@ -146,3 +146,38 @@ test("on a phone a mark is made and read at the foot of the screen", async ({ br
   await expect(page.getByLabel("Note in the margin")).toHaveValue("By the dam");
   expect(await axe(page)).toEqual([]);
 });
+
+test("who has no pointer marks by sentences, goes through the notes, and back to the text", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Uku Mets");
+  const { resource } = await act<{ resource: { id: string } }>("capture.address", {
+    team,
+    address: at("peat-notebook/wet-bog-carbon"),
+  });
+  await act("resources.paste-text", { resource: resource.id, text: "x", html: COPY });
+  await page.goto(`/read/${resource.id}`);
+  await expect(page.getByText("Select words to mark them")).toBeVisible();
+  const selected = () => page.evaluate(() => String(getSelection()));
+  await page.keyboard.press(".");
+  await expect.poll(selected).toBe("Water");
+  await page.keyboard.press(".");
+  await expect.poll(selected).toBe(HOLDS);
+  await page.keyboard.press("m");
+  await page.keyboard.type("First");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press(".");
+  await page.keyboard.press(".");
+  await page.keyboard.press(".");
+  await expect.poll(selected).toBe(PEAT);
+  await page.keyboard.press("m");
+  await page.keyboard.type("Second");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("ArrowUp");
+  await expect(page.getByLabel("Note in the margin")).toHaveValue("First");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type(" thoughts");
+  await expect(page.getByLabel("Note in the margin")).toHaveValue("Second thoughts");
+});

@@ -3,7 +3,7 @@ import { bandsOf, LIKELY_SAME, readSignature, resemblance } from "@/core/text/mi
 import { countWords } from "@/core/text/minutes";
 import { copyBytes } from "@/core/text/stored-copy";
 import type { Tx } from "@/data/database";
-import { addVersion, hasMarks, lastVersion } from "@/data/queries/marks";
+import { addVersion, hasMarks, lastVersion, versionsOf } from "@/data/queries/marks";
 import { apartFrom, findText, nearTexts, storeText } from "@/data/queries/texts-and-files";
 import { findByAddress, type ResourceRow } from "@/data/queries/resources";
 import type { CopyOrigin } from "@/data/schema";
@@ -31,7 +31,11 @@ export async function storeCopy(
   origin: CopyOrigin,
 ): Promise<boolean> {
   const there = await findText(tx, row.id);
-  if (there && TRUST[there.origin] > TRUST[origin]) return false;
+  if (there && TRUST[there.origin] > TRUST[origin]) {
+    if (there.html !== copy.html || there.text !== copy.text)
+      await keepBeside(tx, row.id, there.number, copy, origin);
+    return false;
+  }
   if (there && there.html === copy.html && there.text === copy.text) {
     // The same again: it is as it was, and was seen to be so now.
     await storeText(tx, row, { ...there, lix: lixOf(copy.text), origin, at: now() }, bandsIn(copy.signature));
@@ -58,6 +62,21 @@ export async function useCopy(
 function bandsIn(written: string): string[] {
   const signature = readSignature(written);
   return signature ? bandsOf(signature) : [];
+}
+
+/** Keeps a copy beside the one that is trusted more, unless it is the same as the last one. */
+async function keepBeside(
+  tx: Tx,
+  resource: string,
+  inUse: number,
+  { html, text }: StoredCopy,
+  origin: CopyOrigin,
+): Promise<void> {
+  const digest = await storeFile(copyBytes({ html, text }));
+  const [last] = await versionsOf(tx, resource, 1);
+  if (last?.digest === digest) return;
+  const number = Math.max(inUse, last?.number ?? 0) + 1;
+  await addVersion(tx, { resource, number, origin, at: now(), digest, words: countWords(text) });
 }
 
 /** Keeps a copy that gives way to another one: what was marked in it may stand nowhere else. */

@@ -186,6 +186,7 @@ export function ReadRoom({
               version={text.number ?? 1}
               {...{ team, marks, shown, chosen }}
               me={me.id}
+              language={resource.language ?? undefined}
               onChoose={choose}
             />
           ) : (

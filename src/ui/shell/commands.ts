@@ -45,6 +45,7 @@ export const KEYS = {
   oneByOne: "W",
   mark: "M",
   mean: "1 … 9",
+  sentence: ". ,",
   note: "↑ ↓",
   wall: "W",
   extension: "Alt Shift B",

@@ -45,6 +45,10 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   away: { words: "Put away, in the Tray", where: "On something in the sources" },
   mark: { words: "Mark what is selected; without a selection, to the margin", where: "In the reading room" },
   mean: { words: "Mark it with a meaning of the team", where: "In the reading room" },
+  sentence: {
+    words: "Select the next sentence, or the one before; with Shift together",
+    where: "In the reading room",
+  },
   note: { words: "From note to note; Enter writes in it", where: "In the reading room" },
   use: { words: "Still to use: for what", where: "On something in the sources" },
   oneByOne: { words: "What waits one by one, large", where: "In the Tray" },

@@ -4,7 +4,6 @@ import { useEffect, useState } from "react";
 import { placeIn } from "@/core/read/comfort";
 import { call } from "../../talk/call";
 import { CopyMap } from "../marks/copy-map";
-import { caretAt } from "../marks/caret";
 
 /** Where the first line below the bar is, from the top of the window. */
 const TOP = 90;
@@ -27,11 +26,7 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     let noted = 0;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const placeNow = () => {
-      const box = root.getBoundingClientRect();
-      if (box.top > TOP) return 0;
-      if (box.bottom < TOP + 40) return length;
-      const caret = caretAt(box.left + 4, TOP);
-      return (caret && map.placeOf(caret.node, caret.offset)) ?? 0;
+      return root.getBoundingClientRect().bottom < TOP + 40 ? length : map.placeInSight();
     };
     const note = () => {
       clearTimeout(timer);

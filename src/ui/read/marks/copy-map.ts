@@ -1,4 +1,8 @@
+import { caretAt } from "./caret";
 import { LINES, TextBuilder } from "@/core/marks/text-builder";
+
+/** Where the first line below the bar is, from the top of the window. */
+const BAR = 90;
 
 type Piece = { node: Text; start: number };
 
@@ -50,6 +54,14 @@ export class CopyMap {
     if (!before) return 0;
     if (before.node === node) return before.start + offset;
     return Math.min(this.text.length, before.start + before.node.length);
+  }
+
+  /** The place of the first line that is to be seen below the bar. */
+  placeInSight(): number {
+    const { top, left } = this.root.getBoundingClientRect();
+    if (top > BAR) return 0;
+    const caret = caretAt(left + 4, BAR);
+    return (caret && this.placeOf(caret.node, caret.offset)) ?? 0;
   }
 
   /** The last piece that begins at a place or before it. */

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { layOutNotes } from "@/core/marks/lay-out-notes";
 import { quoteAt } from "@/core/marks/selectors";
+import { sentenceAfter, sentenceBefore } from "@/core/marks/sentences";
 import { may } from "@/core/policy/abilities";
 import { isForField } from "../../shell/commands";
 import type { TeamRow } from "../../shell/who";
@@ -27,12 +28,13 @@ type Props = {
   shown: readonly Mark[];
   chosen: string | null;
   onChoose: (id: string | null) => void;
+  language?: string;
 };
 
 const GAP = 8;
 
 /** A reading copy with its margin: words are selected and marked, notes stand beside them. */
-export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onChoose }: Props) {
+export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onChoose, language }: Props) {
   const copy = useRef<HTMLDivElement>(null);
   const margin = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<CopyMap | null>(null);
@@ -95,6 +97,26 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen]);
 
+  /** Who has no pointer goes through the text by sentences, and takes several together. */
+  const selectSentence = (on: boolean, along: boolean) => {
+    if (!map) return;
+    const inSight = map.placeInSight();
+    const from = selected ?? { start: inSight, end: inSight };
+    const next = on
+      ? sentenceAfter(map.text, from.end, language)
+      : sentenceBefore(map.text, along ? from.end : from.start, language);
+    if (!next) return;
+    const start = along ? Math.min(from.start, next.start) : next.start;
+    // Backwards, what was taken along last is let go.
+    const end = along && !on ? Math.max(next.start, start + 1) : next.end;
+    const range = map.range(start, end);
+    if (!range) return;
+    document.getSelection()?.removeAllRanges();
+    document.getSelection()?.addRange(range);
+    const { top, bottom } = range.getBoundingClientRect();
+    if (top < 80 || bottom > window.innerHeight - 60)
+      range.startContainer.parentElement?.scrollIntoView({ block: "center" });
+  };
   const mark = (meaning: string | null) => {
     if (!map || !selected) return;
     const { start, end } = selected;
@@ -111,7 +133,10 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
     if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     if (document.querySelector("[role=dialog]")) return;
     const key = event.key.toLowerCase();
-    if (selected && key === "m") mark(null);
+    if ((key === "." || key === ",") && map && !event.repeat) selectSentence(key === ".", false);
+    else if ((key === ":" || key === ";" || key === ">" || key === "<") && event.shiftKey && map)
+      selectSentence(key === ":" || key === ">", true);
+    else if (selected && key === "m") mark(null);
     else if (selected && /^[1-9]$/.test(key) && meanings[Number(key) - 1])
       mark(meanings[Number(key) - 1]!.id);
     else if (key === "m" && placed.length) firstInSight(placed)?.focus();
