@@ -86,8 +86,9 @@ test("what fits into some minutes is read one after the other, and what was open
   await expect(page.getByText(/^\d in 15 min$/)).toBeVisible();
   await page.getByRole("link", { name: "Read them" }).click();
   await page.waitForURL(/\/read\//);
-  const first = await page.getByRole("heading", { level: 1 }).textContent();
   await expect(page.getByRole("button", { name: /^Next of/ })).toBeVisible();
+  // By now it is the page of the first one, and not the Tray any more.
+  const first = await page.getByRole("heading", { level: 1 }).textContent();
   await page.keyboard.press("n");
   await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(first!);
   await page.keyboard.press("p");

@@ -41,6 +41,8 @@ type Props = {
   me: Me;
   marks: Marks;
   reading: Answer<"reading.read">;
+  /** What it is in one's Tray. */
+  waits: Answer<"tray.of-resource">;
   teams: TeamRow[];
   team: TeamRow;
   text: Answer<"resources.text">;
@@ -61,6 +63,7 @@ export function ReadRoom({
   links,
   marks: first,
   reading,
+  waits,
 }: Props) {
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
@@ -196,7 +199,7 @@ export function ReadRoom({
           {html && text.origin && text.at && (
             <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
           )}
-          <TrayStrip team={team} resource={resource} />
+          <TrayStrip key={resource.id} team={team} resource={resource} first={waits} />
           <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
           <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
           {resource.player && noText}

@@ -5,6 +5,7 @@ import dynamic from "next/dynamic";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { may } from "@/core/policy/abilities";
+import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Key } from "../parts/key";
 import { isForField } from "../shell/commands";
@@ -19,7 +20,15 @@ const UseFor = dynamic(() => import("../tray/use-for").then((m) => m.UseFor), { 
 const PlaceDialog = dynamic(() => import("../tray/place-dialog").then((m) => m.PlaceDialog), { ssr: false });
 
 /** What becomes of something that waits, said where it is read; and the way on to the next of a set. */
-export function TrayStrip({ team, resource }: { team: TeamRow; resource: { id: string; title: string } }) {
+export function TrayStrip({
+  team,
+  resource,
+  first,
+}: {
+  team: TeamRow;
+  resource: { id: string; title: string };
+  first: Answer<"tray.of-resource">;
+}) {
   const client = useQueryClient();
   const router = useRouter();
   const then = (useSearchParams().get("then") ?? "").split(",").filter((id) => /^[\da-f-]{36}$/.test(id));
@@ -28,9 +37,11 @@ export function TrayStrip({ team, resource }: { team: TeamRow; resource: { id: s
   const { data } = useQuery({
     queryKey: key,
     queryFn: () => ask("tray.of-resource", { resource: resource.id }),
+    // A key is meant for it as soon as it can be seen.
+    initialData: first,
   });
   const again = () => void client.invalidateQueries({ queryKey: ["tray", team.id] });
-  const entry = data?.entry;
+  const { entry } = data;
   const [next, ...rest] = then;
   const goOn = () => {
     if (next) router.push(`/read/${next}${rest.length ? `?then=${rest.join(",")}` : ""}`);

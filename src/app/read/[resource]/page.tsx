@@ -14,5 +14,6 @@ export default async function Page({ params }: { params: Promise<{ resource: str
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
   const marks = await read("marks.of-resource", { resource: id });
   const reading = await read("reading.read", { resource: id });
-  return <ReadRoom {...frame} {...about} {...{ text, message, links, marks, reading }} />;
+  const waits = await read("tray.of-resource", { resource: id });
+  return <ReadRoom {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />;
 }

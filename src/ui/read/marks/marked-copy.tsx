@@ -14,7 +14,7 @@ import { MarkCard } from "./mark-card";
 import { MarkStrip } from "./mark-strip";
 import { paint } from "./paint";
 import type { Mark, useMarks } from "./use-marks";
-import { useSelected } from "./use-selected";
+import { selectedNow, useSelected } from "./use-selected";
 import { useWide } from "./use-wide";
 
 type Props = {
@@ -101,7 +101,7 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
   const selectSentence = (on: boolean, along: boolean) => {
     if (!map) return;
     const inSight = map.placeInSight();
-    const from = selected ?? { start: inSight, end: inSight };
+    const from = selectedNow(map) ?? { start: inSight, end: inSight };
     const next = on
       ? sentenceAfter(map.text, from.end, language)
       : sentenceBefore(map.text, along ? from.end : from.start, language);
@@ -118,8 +118,9 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
       range.startContainer.parentElement?.scrollIntoView({ block: "center" });
   };
   const mark = (meaning: string | null) => {
-    if (!map || !selected) return;
-    const { start, end } = selected;
+    const now = map && selectedNow(map);
+    if (!map || !now) return;
+    const { start, end } = now;
     const id = marks.add(
       { quote: quoteAt(map.text, start, end), start, end, version },
       { private: alone, meaning },
@@ -136,7 +137,7 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
     if ((key === "." || key === ",") && map && !event.repeat) selectSentence(key === ".", false);
     else if ((key === ":" || key === ";" || key === ">" || key === "<") && event.shiftKey && map)
       selectSentence(key === ":" || key === ">", true);
-    else if (selected && key === "m") mark(null);
+    else if (key === "m" && map && selectedNow(map)) mark(null);
     else if (selected && /^[1-9]$/.test(key) && meanings[Number(key) - 1])
       mark(meanings[Number(key) - 1]!.id);
     else if (key === "m" && placed.length) firstInSight(placed)?.focus();
@@ -150,7 +151,7 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
     const one = placed[at]?.mark;
     if (event.key === "ArrowDown") focusCard(placed[at + 1]?.mark.id);
     else if (event.key === "ArrowUp") focusCard(placed[at - 1]?.mark.id);
-    else if (event.key === "Enter") card.querySelector("textarea")?.focus();
+    else if (event.key === "Enter") focusNote(card.dataset.mark!);
     else if (event.key === "Escape") {
       onChoose(null);
       card.blur();
@@ -241,7 +242,10 @@ const focusCard = (id: string | undefined) => {
 };
 const focusNote = (id: string) => {
   const card = cardOf(id);
-  (card?.querySelector("textarea") ?? card)?.focus();
+  const field = card?.querySelector("textarea");
+  (field ?? card)?.focus();
+  // Who comes to write goes on behind what stands there.
+  field?.setSelectionRange(field.value.length, field.value.length);
 };
 
 /** The card of the first mark that is on the screen, or of the last one above it. */

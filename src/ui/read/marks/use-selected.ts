@@ -15,11 +15,9 @@ export function useSelected(map: CopyMap | null): [Selected | null, () => void] 
     const look = () => {
       cancelAnimationFrame(frame);
       frame = requestAnimationFrame(() => {
-        const selection = document.getSelection();
         // Who writes a note has a selection in its field.
         if (document.activeElement?.matches("textarea, input")) return;
-        const range = selection?.rangeCount && !selection.isCollapsed ? selection.getRangeAt(0) : null;
-        setSelected(range && placesOf(range, map));
+        setSelected(selectedNow(map));
       });
     };
     document.addEventListener("selectionchange", look);
@@ -35,6 +33,13 @@ export function useSelected(map: CopyMap | null): [Selected | null, () => void] 
       setSelected(null);
     },
   ];
+}
+
+/** What is selected at this moment; a key may come before the screen has heard of the one before it. */
+export function selectedNow(map: CopyMap): Selected | null {
+  const selection = document.getSelection();
+  const range = selection?.rangeCount && !selection.isCollapsed ? selection.getRangeAt(0) : null;
+  return range && placesOf(range, map);
 }
 
 /** What of a selection lies in the copy. */
