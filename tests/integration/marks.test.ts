@@ -173,6 +173,36 @@ describe("marks", () => {
     expect((await read(world.owner)).marks.map((one) => one.note)).toEqual(["okapi"]);
   });
 
+  it("of a collection are gathered as one may see them, go out as web annotations, and come back in once", async () => {
+    await markWords(world.editor, "twenty times its weight", { note: "=okapi" });
+    await markWords(world.viewer, "lets it go slowly", { note: "quagga", private: true });
+    const inside = async (who: Actor) =>
+      (await as(who, "marks.of-collection", { collection: world.collection })).marks.map((one) => one.note);
+    expect([await inside(world.owner), await inside(world.viewer)]).toEqual([
+      ["=okapi"],
+      ["=okapi", "quagga"],
+    ]);
+    const { content } = await as(world.owner, "marks.export", {
+      collection: world.collection,
+      format: "json-ld",
+    });
+    expect(content).not.toContain("quagga");
+    const csv = await as(world.owner, "marks.export", { collection: world.collection, format: "csv" });
+    expect(csv.content).toContain("'=okapi");
+
+    // They are here; taken away for good and brought in they are there again, once, and stand where they stood.
+    const again = () => as(world.contributor, "marks.bring-in", { team: world.team, annotations: content });
+    expect(await again()).toMatchObject({ brought: 0, passedOver: 1 });
+    await database().delete(mark).where(eq(mark.private, false));
+    expect(await again()).toMatchObject({ brought: 1, passedOver: 0 });
+    expect(await again()).toMatchObject({ brought: 0, passedOver: 1 });
+    await placeMarks(world.resource);
+    expect((await read(world.owner)).marks).toMatchObject([{ note: "=okapi", sure: 100 }]);
+    await expect(
+      as(world.contributor, "marks.bring-in", { team: world.team, annotations: "no annotations" }),
+    ).rejects.toThrow();
+  });
+
   it("mean what the team named, which stays on them when it is taken off the list", async () => {
     const { meaning } = await as(world.editor, "meanings.save", { team: world.team, name: "doubt" });
     const made = await markWords(world.editor, "twenty times its weight", { meaning: meaning.id });
