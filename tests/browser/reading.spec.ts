@@ -40,6 +40,10 @@ test("how one likes to read holds on the next device, and so does where one was"
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   expect(await axe(phone)).toEqual([]);
   await phone.getByRole("button", { name: "to the beginning" }).click();
+  await phone.getByText("How it reads").click();
+  for (const words of ["Largest", "Dark"])
+    await expect(phone.getByText(words, { exact: true })).toBeInViewport({ ratio: 1 });
+  await phone.keyboard.press("Escape");
   await expect(phone.getByRole("heading", { level: 1 })).toBeInViewport();
 });
 

@@ -1,7 +1,7 @@
-import { meaningsOf } from "@/data/queries/marks";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { meaningsShown } from "../meanings/shown";
 import { marksOfCollection } from "./inside";
 
 class ReadMarksInside {
@@ -16,13 +16,9 @@ export const readMarksInside = reading({
   allow: can.see("collection"),
   run: async ({ input, scope, tx }) => {
     const rows = await marksOfCollection(tx, scope.team!, input.collection, scope.person!);
-    const meanings = await meaningsOf(tx, scope.team!);
     return {
       marks: rows.map(({ meaningName: _, ...mark }) => mark),
-      meanings: meanings.map(({ id, name, pattern, tint, removedAt }) => ({
-        ...{ id, name, pattern, tint },
-        removed: removedAt !== null,
-      })),
+      meanings: await meaningsShown(tx, scope.team!),
     };
   },
 });

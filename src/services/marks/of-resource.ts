@@ -1,7 +1,8 @@
-import { deletedMarksOf, marksOf, meaningsOf } from "@/data/queries/marks";
+import { deletedMarksOf, marksOf } from "@/data/queries/marks";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { meaningsShown } from "../meanings/shown";
 
 class ReadMarks {
   @Id() resource: string;
@@ -19,14 +20,10 @@ export const readMarks = reading({
   run: async ({ input, scope, tx }) => {
     const marks = await marksOf(tx, input.resource, scope.person!);
     const takenAway = await deletedMarksOf(tx, input.resource, scope.person!, MOST_TAKEN_AWAY);
-    const meanings = await meaningsOf(tx, scope.team!);
     return {
       marks,
       takenAway,
-      meanings: meanings.map(({ id, name, pattern, tint, removedAt }) => ({
-        ...{ id, name, pattern, tint },
-        removed: removedAt !== null,
-      })),
+      meanings: await meaningsShown(tx, scope.team!),
     };
   },
 });

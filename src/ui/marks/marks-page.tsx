@@ -90,7 +90,7 @@ export function MarksPage({ me, teams, team, collection, first }: Props) {
           <p className="mt-1 text-quiet">
             {marks.length === 0
               ? "What is marked in the texts that stand here."
-              : `${marks.length} in what stands in “${title}”, as you see them.`}
+              : `${marks.length} ${marks.length === 1 ? "mark" : "marks"} in “${title}” and what stands inside it, as you see them.`}
           </p>
           {marks.length === 0 && (
             <Empty title="Nothing is marked yet">

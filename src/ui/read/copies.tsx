@@ -103,11 +103,7 @@ function OneCopy({
       wide
       onOpenChange={(on) => !on && onClose()}
       title={`The copy of ${version.at.slice(0, 10)}`}
-      about={
-        whole
-          ? "As it was."
-          : "Crossed out: what stood there and stands in the one in use no more. Underlined: what is new in that."
-      }
+      about={whole ? "As it was." : "Crossed out is what is gone since; underlined what is new."}
     >
       <div className="flex flex-wrap gap-2">
         <Button small onClick={() => setWhole(!whole)}>

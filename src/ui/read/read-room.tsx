@@ -128,7 +128,7 @@ export function ReadRoom({
             <p className="mt-2 text-[15px] text-quiet">
               <KindWord kind={resource.kind} /> {facts.map((fact) => ` · ${fact}`)}
             </p>
-            <div className="mt-3 flex flex-wrap gap-2">
+            <div className="relative mt-3 flex flex-wrap gap-2">
               {resource.address && (
                 <a
                   className={buttonLook("line", true)}

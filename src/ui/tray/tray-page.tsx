@@ -22,7 +22,7 @@ import { useWindowKeys } from "../shell/use-window-keys";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
-import { sayUse } from "./say-use";
+import { sayUse, sayUseHead } from "./say-use";
 import { setTray } from "./tray-acts";
 import { TrayHead } from "./tray-head";
 
@@ -81,10 +81,10 @@ export function TrayPage({ me, teams, team, first }: Props) {
   const groups = useMemo(() => {
     const source = ({ resource }: (typeof entries)[number]) =>
       resource.siteName || resource.host || "Without a site";
-    return [...groupBy(entries, state === "use" ? (one) => said.get(one.resource.id) ?? "" : source)].sort(
+    return [...groupBy(entries, state === "use" ? sayUseHead : source)].sort(
       (a, b) => b[1].length - a[1].length || (a[0] < b[0] ? -1 : 1),
     );
-  }, [entries, state, said]);
+  }, [entries, state]);
   const known = [...new Set(entries.map((one) => one.forWords).filter(Boolean))].slice(0, 6);
   const brings = may(team.role, "bring");
   const countOf = (which: TrayState) => tray?.states.find((one) => one.state === which)?.count ?? 0;

@@ -15,5 +15,5 @@ export default async function Page({ params }: { params: Promise<{ resource: str
   const marks = await read("marks.of-resource", { resource: id });
   const reading = await read("reading.read", { resource: id });
   const waits = await read("tray.of-resource", { resource: id });
-  return <ReadRoom {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />;
+  return <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />;
 }

@@ -31,12 +31,12 @@ export function ComfortMenu({
         setOpen(false);
         event.currentTarget.querySelector("summary")?.focus();
       }}
-      className="relative"
+      className="sm:relative"
     >
       <summary className={`${buttonLook("quiet", true)} list-none [&::-webkit-details-marker]:hidden`}>
         <ALargeSmall size={18} aria-hidden /> How it reads
       </summary>
-      <div className="absolute left-0 z-20 mt-1 flex w-72 max-w-[86vw] flex-col gap-3 rounded-md border border-line bg-sheet p-3 shadow-lift">
+      <div className="absolute top-full left-0 z-20 mt-1 flex w-72 flex-col max-sm:right-0 max-sm:w-auto gap-3 rounded-md border border-line bg-sheet p-3 shadow-lift">
         {(Object.keys(COMFORT) as (keyof Comfort)[]).map((name) => (
           <fieldset key={name} className="flex flex-wrap gap-1">
             <legend className="mb-0.5 text-sm font-semibold">{COMFORT_WORDS[name].name}</legend>

@@ -76,8 +76,11 @@ export function MeaningsDialog({
                     }).catch(sayFailure)
                   }
                 >
-                  {PATTERN_WORDS[one.pattern]}
-                  <span className="sr-only">: another pattern for {one.name}</span>
+                  Other pattern
+                  <span className="sr-only">
+                    {" "}
+                    for {one.name}, now {PATTERN_WORDS[one.pattern]}
+                  </span>
                 </Button>
                 <Button
                   small

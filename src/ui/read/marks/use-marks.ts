@@ -1,12 +1,13 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useRef } from "react";
+import { useCallback, useRef, useState } from "react";
 import type { Quote } from "@/core/marks/selectors";
 import type { Answer } from "@/services/registry";
 import { ask, call } from "../../talk/call";
 import { deliver } from "../../talk/deliver";
 import { newId } from "../../talk/ids";
+import { RereadAtRest } from "../../talk/reread-at-rest";
 import { sayFailure } from "../../talk/say-failure";
 import { saveWords } from "../../talk/save-words";
 
@@ -28,10 +29,14 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
     queryFn: () => ask("marks.of-resource", { resource }),
     initialData: first,
   });
-  const again = useCallback(
-    () => void client.invalidateQueries({ queryKey: ["marks", resource] }),
-    [client, resource],
+  const [rest] = useState(
+    () =>
+      new RereadAtRest(
+        () => void client.invalidateQueries({ queryKey: key }),
+        () => void client.cancelQueries({ queryKey: key }),
+      ),
   );
+  const again = useCallback(() => rest.again(), [rest]);
   const put = (next: (old: Mark[]) => Mark[]) =>
     client.setQueryData<Marks>(key, (old) => old && { ...old, marks: next(old.marks) });
   const set = (mark: Mark) => put((old) => old.map((one) => (one.id === mark.id ? mark : one)));
@@ -55,7 +60,7 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
       ...{ sure: marked ? 100 : null, createdAt: now, updatedAt: now },
     };
     put((old) => inOrder([...old, fresh]));
-    const sent = deliver(
+    const sending = deliver(
       "marks.add",
       {
         ...{
@@ -73,7 +78,7 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
       `mark:${id}`,
       exact || fresh.note,
     );
-    const arrived = sent.then(({ mark }) => {
+    const arrived = rest.during(sending).then(({ mark }) => {
       // What was typed since stands in the field.
       put((old) => old.map((one) => (one.id === id ? { ...mark, note: one.note } : one)));
     }, refused);
@@ -90,25 +95,25 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
         put((old) => old.map((one) => (one.id === mark.id ? next(one) : one)));
       change((one) => ({ ...one, note }));
       await underWay.current.get(mark.id);
-      const { mark: now } = await saveWords("marks.edit", mark.id, "note", note, base);
+      const { mark: now } = await rest.during(saveWords("marks.edit", mark.id, "note", note, base));
       // What others wrote meanwhile stands there too; unless one has written on.
       change((one) => (one.note === note ? { ...one, note: now.note } : one));
       return now.note;
     },
     mean: (mark: Mark, meaning: string | null) => {
       set({ ...mark, meaning });
-      call("marks.edit", { mark: mark.id, meaning }).catch(refused);
+      rest.during(call("marks.edit", { mark: mark.id, meaning })).catch(refused);
     },
     show: (mark: Mark, isPrivate: boolean) => {
       set({ ...mark, private: isPrivate });
-      call("marks.set-private", { mark: mark.id, private: isPrivate }).catch(refused);
+      rest.during(call("marks.set-private", { mark: mark.id, private: isPrivate })).catch(refused);
     },
     remove: (mark: Mark) => {
       put((old) => old.filter((one) => one.id !== mark.id));
-      call("marks.remove", { mark: mark.id }).then(again, refused);
+      rest.during(call("marks.remove", { mark: mark.id })).catch(refused);
     },
     restore: (mark: Mark) => {
-      call("marks.restore", { mark: mark.id }).then(again, refused);
+      rest.during(call("marks.restore", { mark: mark.id })).catch(refused);
     },
   };
 }
