@@ -128,7 +128,7 @@ test("a team is taken along as a bag another program checks, with nothing that c
   expect(rows(bag, "resource").map((row) => row.title)).toEqual(
     expect.arrayContaining(["Book 1", "Book 2", "Book 3"]),
   );
-  expect(rows(bag, "placement").filter((row) => row.deletedAt !== null)).toHaveLength(1);
+  expect(rows(bag, "placement").filter((row) => row.deletedAt)).toHaveLength(1);
   expect(rows(bag, "resource_text")[0]!.text).toContain("Peat grows.");
   expect(rows(bag, "event").length).toBeGreaterThan(5);
   const all = lying

@@ -8,6 +8,8 @@ export type Field = {
   name: string;
   column: string;
   kind: "date" | "json" | "boolean" | "number" | "id" | "loose id" | "plain";
+  /** What is left out: nothing at all, or what every new row has there and is as good as nothing. */
+  leftOut: "null" | "empty text" | "zero" | null;
 };
 
 /** What is as each database makes it: when a row was written, how often it was changed. */
@@ -26,9 +28,15 @@ const read = ({ table, loose = [] }: Archived): Field[] =>
   (Object.entries(getTableColumns(table)) as [string, MySqlColumn][])
     .filter(([name]) => !OMITTED.has(name))
     .map(([name, column]) => ({
-      ...{ name, column: column.name },
+      ...{ name, column: column.name, leftOut: leftOutOf(column) },
       kind: loose.includes(name) ? "loose id" : kindOf(column),
     }));
+
+function leftOutOf({ notNull, default: usual }: MySqlColumn): Field["leftOut"] {
+  if (!notNull) return "null";
+  if (usual === "") return "empty text";
+  return usual === 0 || usual === false ? "zero" : null;
+}
 
 /** JSON that may be large is a text of a kind of its own. */
 function kindOf(column: MySqlColumn): Field["kind"] {
@@ -39,29 +47,47 @@ function kindOf(column: MySqlColumn): Field["kind"] {
   return type === "uuid" ? "id" : type.startsWith("mediumtext") ? "json" : "plain";
 }
 
-/** Around an id in a line of the database, and around JSON that stood in a column; no text has these in it as they are. */
-const ID = "\u0001";
+/** Around JSON that stood in a column; no text has it in it as it is. */
 const JSON_OF = "\u0002";
 
+/** A row as the database makes it for a line: its ids by `id0`, `id1` …, and the rest as JSON, each field after a comma. */
+export type HalfLine = { rest: string } & Record<`id${number}`, string | null>;
+
+const isId = ({ kind }: Field): boolean => kind === "id" || kind === "loose id";
+/** The team is the archive's own: what stood there in every row would be a tenth of all of it. */
+const isSaid = ({ name }: Field): boolean => name !== "team";
+
 /**
- * A row as a line of JSON, made by the database: to make a value of each field here would take longer than all the rest.
- * Ids and JSON stand between marks, by which `withIds` finds them.
- * @returns an expression of MariaDB
+ * What is asked of the database for the lines of a table. It writes the JSON itself: to make a value of each field here would
+ * take longer than all the rest. Ids come by themselves, since they are others in an archive.
+ * @returns expressions of MariaDB
  */
-export const lineExpression = (fields: readonly Field[]): string =>
-  `CONCAT('{',${fields
-    .map(
-      ({ name, column, kind }, i) =>
-        `'${i ? "," : ""}"${name}":',COALESCE(${expressionOf(kind, `\`${column}\``)},'null')`,
-    )
-    .join(",")},'}')`;
+export function halfLines(fields: readonly Field[]): string[] {
+  const said = fields.filter(isSaid);
+  const rest = said.filter((field) => !isId(field)).map(partOf);
+  return [
+    ...said.filter(isId).map(({ column }, i) => `\`${column}\` AS id${i}`),
+    `CONCAT(${["''", ...rest].join(",")}) AS rest`,
+  ];
+}
+
+function partOf({ name, column, kind, leftOut }: Field): string {
+  const quoted = `\`${column}\``;
+  const part = `',"${name}":',${expressionOf(kind, quoted)}`;
+  switch (leftOut) {
+    case "null":
+      return `IF(${quoted} IS NULL,'',CONCAT(${part}))`;
+    case "empty text":
+      return `IF(LENGTH(${quoted})=0,'',CONCAT(${part}))`;
+    case "zero":
+      return `IF(${quoted}=0,'',CONCAT(${part}))`;
+    case null:
+      return part;
+  }
+}
 
 function expressionOf(kind: Field["kind"], column: string): string {
   switch (kind) {
-    case "id":
-      return `CONCAT(CHAR(1),${column},CHAR(1))`;
-    case "loose id":
-      return `CONCAT(CHAR(1),'?',${column},CHAR(1))`;
     case "date":
       return `CONCAT('"',LEFT(DATE_FORMAT(${column},'%Y-%m-%dT%H:%i:%s.%f'),23),'Z"')`;
     case "boolean":
@@ -75,16 +101,36 @@ function expressionOf(kind: Field["kind"], column: string): string {
   }
 }
 
-const MARKED = new RegExp(`${ID}([^${ID}]*)${ID}|${JSON_OF}([^${JSON_OF}]*)${JSON_OF}`, "g");
+const MARKED = new RegExp(`${JSON_OF}([^${JSON_OF}]*)${JSON_OF}`, "g");
 
-/** Lines of the database with the ids of an archive. What people wrote stays as they wrote it, also where it looks like an id. */
-export const withIds = (lines: string, exchange: (id: string) => string): string =>
-  lines.replace(MARKED, (_, id: string | undefined, json: string) => {
-    if (id === undefined) return exchangeIds(json, exchange);
-    if (!id.startsWith("?")) return `"${exchange(id)}"`;
-    const found = exchange(id.slice(1));
-    return readLocalId(found)?.kind === "row" ? `"${found}"` : "null";
-  });
+/**
+ * Makes lines of what the database gave, with the ids of an archive. What people wrote stays as they wrote it, also where it
+ * looks like an id.
+ */
+export function lineMaker(
+  fields: readonly Field[],
+  exchange: (id: string) => string,
+): (row: HalfLine) => string {
+  const ids = fields.filter((field) => isSaid(field) && isId(field));
+  const keys = ids.map(({ name }, i) => [`id${i}`, `,"${name}":"`] as [`id${number}`, string]);
+  const loose = ids.map(({ kind }) => kind === "loose id");
+  return (row) => {
+    let line = "";
+    for (let i = 0; i < keys.length; i++) {
+      const [key, before] = keys[i]!;
+      const id = row[key];
+      if (typeof id !== "string") continue;
+      const found = exchange(id);
+      if (loose[i] && readLocalId(found)?.kind !== "row") continue;
+      line += `${before}${found}"`;
+    }
+    const { rest } = row;
+    line += rest.includes(JSON_OF)
+      ? rest.replace(MARKED, (_, json: string) => exchangeIds(json, exchange))
+      : rest;
+    return `{${line.slice(1)}}\n`;
+  };
+}
 
 /** The same back as the driver takes it. */
 export const valueOf = (kind: Field["kind"], value: unknown): unknown =>

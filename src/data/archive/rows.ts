@@ -1,9 +1,9 @@
 import {
   and,
   asc,
+  between,
   eq,
   getTableColumns,
-  getTableName,
   gt,
   inArray,
   isNotNull,
@@ -16,8 +16,8 @@ import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import { collection, event, mark, person, team } from "../schema";
 import { queryRows } from "../sql/query-rows";
-import { fieldsOf, lineExpression, withIds } from "./fields";
-import type { Archived } from "./tables";
+import { fieldsOf, type HalfLine, halfLines, lineMaker } from "./fields";
+import { ARCHIVED, type Archived } from "./tables";
 
 export type Row = Record<string, unknown>;
 /** Whose archive it is. */
@@ -25,7 +25,7 @@ export type Taker = { team: string; person: string };
 
 const IDS_AT_ONCE = 20_000;
 /** Rows that are read at once; and of tables of which each row may hold a long text. */
-const ROWS_AT_ONCE = 400;
+const ROWS_AT_ONCE = 2_000;
 const LONG_AT_ONCE = 200;
 const LONG = new Set(["resource_text", "event", "snapshot"]);
 
@@ -41,20 +41,50 @@ const seenBy = ({ name, personal }: Archived, taker: Taker): SQL | undefined => 
   return personal && eq(personal, taker.person);
 };
 
-/** The ids of the rows of a table with ids of its own, in their order. */
+/** What is read ahead: whoever leaves before it was wanted does not hear of what became of it. */
+function ahead<T>(asked: Promise<T>): Promise<T> {
+  asked.catch(() => undefined);
+  return asked;
+}
+
+/** What the rows of a table are found by. */
+const keyOf = ({ by }: Archived): MySqlColumn => ("own" in by ? by.own : by.parent);
+
+/** Which rows of a table go along. */
+function isTaken(tx: Tx, archived: Archived, taker: Taker): SQL {
+  const { by, home } = archived;
+  const found = "own" in by ? archived : ARCHIVED.find(({ name }) => name === by.of)!;
+  const mine = belongs(tx, (home ?? found.home)!, taker.team);
+  const inside =
+    "own" in by
+      ? mine
+      : inArray(
+          by.parent,
+          tx
+            .select({ id: keyOf(found) })
+            .from(found.table)
+            .where(mine),
+        );
+  return and(inside, seenBy(archived, taker))!;
+}
+
+/**
+ * What the rows of a table are found by, in its order, each once: their own ids, or those of what they belong to, as far as
+ * it has any.
+ */
 export async function* idsOf(tx: Tx, archived: Archived, taker: Taker): AsyncGenerator<string[]> {
-  const { by, home, table } = archived;
-  if (!("own" in by) || !home) return;
-  const column = sql.raw(`\`${by.own.name}\``);
-  for (let last = ""; ;) {
-    const rows = await queryRows<{ id: string }>(
-      tx,
-      sql`SELECT ${column} AS id FROM ${table} WHERE ${and(belongs(tx, home, taker.team), seenBy(archived, taker), last ? gt(by.own, last) : undefined)} ORDER BY ${column} LIMIT ${sql.raw(String(IDS_AT_ONCE))}`,
+  const key = keyOf(archived);
+  const read = (after: string) =>
+    ahead(
+      queryRows<{ id: string }>(
+        tx,
+        sql`SELECT DISTINCT ${key} AS id FROM ${archived.table} WHERE ${and(isTaken(tx, archived, taker), after ? gt(key, after) : undefined)} ORDER BY ${key} LIMIT ${sql.raw(String(IDS_AT_ONCE))}`,
+      ),
     );
-    const ids = rows.map((row) => row.id);
-    if (ids.length) yield ids;
-    if (ids.length < IDS_AT_ONCE) return;
-    last = ids.at(-1)!;
+  for (let coming: Promise<{ id: string }[]> | null = read(""); coming;) {
+    const rows: { id: string }[] = await coming;
+    coming = rows.length < IDS_AT_ONCE ? null : read(rows.at(-1)!.id);
+    if (rows.length) yield rows.map((row) => row.id);
   }
 }
 
@@ -63,7 +93,7 @@ export type Rows = { text: string; count: number; hashes: string[] };
 
 /**
  * The rows of a table, some at a time, in the order of their ids or of what they belong to.
- * @param ids its own, or those of what its rows belong to
+ * @param ids those `idsOf` gives
  * @param exchange gives each id the one it has in the archive
  */
 export async function* rowsOf(
@@ -73,37 +103,34 @@ export async function* rowsOf(
   taker: Taker,
   exchange: (id: string) => string,
 ): AsyncGenerator<Rows> {
-  const { by, table } = archived;
+  const { table } = archived;
   const fields = fieldsOf(archived);
-  const key = "own" in by ? by.own : by.parent;
+  const key = keyOf(archived);
   const order = [key.name, ...restOfKey(table, key)].map((name) => `\`${name}\``).join(", ");
   const hashes = fields.filter((field) => archived.hashes?.includes(field.name));
-  const columns = [`${lineExpression(fields)} AS line`, ...hashes.map(({ column }) => `\`${column}\``)].join(
-    ", ",
-  );
-  const from = `SELECT ${columns} FROM \`${getTableName(table)}\` WHERE \`${key.name}\` IN `;
-  const seen = seenBy(archived, taker);
+  const columns = [...halfLines(fields), ...hashes.map(({ column }) => `\`${column}\``)].join(", ");
+  const toLine = lineMaker(fields, exchange);
+  const taken = isTaken(tx, archived, taker);
   const atOnce = LONG.has(archived.name) ? LONG_AT_ONCE : ROWS_AT_ONCE;
   const read = (i: number) => {
-    // Ids of the database, which are written as they are: a value each would take longer than the rows themselves.
-    const some = ids.slice(i, i + atOnce).map((id) => `'${id}'`);
-    const asked = queryRows<Row & { line: string }>(
-      tx,
-      sql`${sql.raw(`${from}(${some.join(",")})`)}${seen ? sql` AND ${seen}` : sql``} ORDER BY ${sql.raw(order)}`,
+    // To name each id would take longer than the rows themselves.
+    const [first, last] = [ids[i], ids[Math.min(i + atOnce, ids.length) - 1]];
+    return ahead(
+      queryRows<Row & HalfLine>(
+        tx,
+        sql`SELECT ${sql.raw(columns)} FROM ${table} WHERE ${between(key, first, last)} AND ${taken} ORDER BY ${sql.raw(order)}`,
+      ),
     );
-    // Whoever leaves before these were wanted does not hear of what became of them.
-    asked.catch(() => undefined);
-    return asked;
   };
   // The next ones are read while these are written.
   let coming = ids.length ? read(0) : null;
   for (let i = 0; coming; i += atOnce) {
-    const rows: (Row & { line: string })[] = await coming;
+    const rows: (Row & HalfLine)[] = await coming;
     coming = i + atOnce < ids.length ? read(i + atOnce) : null;
     if (!rows.length) continue;
     const found = hashes.flatMap(({ column }) => rows.map((row) => row[column]));
     yield {
-      text: withIds(`${rows.map((row) => row.line).join("\n")}\n`, exchange),
+      text: rows.map(toLine).join(""),
       count: rows.length,
       hashes: found.filter((hash) => typeof hash === "string"),
     };

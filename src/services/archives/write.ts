@@ -101,10 +101,9 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
   const book = new IdBook();
   const ids = new Map<string, string[]>();
   for (const archived of ARCHIVED) {
-    if (!("own" in archived.by)) continue;
     const all: string[] = [];
     for await (const some of idsOf(tx, archived, taker)) {
-      for (const id of some) book.add(id);
+      if ("own" in archived.by) for (const id of some) book.add(id);
       all.push(...some);
     }
     ids.set(archived.name, all);
@@ -116,8 +115,8 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
   const tables: Record<string, number> = {};
   for (const archived of ARCHIVED) {
     tables[archived.name] = 0;
-    const { name, by } = archived;
-    const known = ids.get("own" in by ? name : by.of) ?? [];
+    const { name } = archived;
+    const known = ids.get(name) ?? [];
     const lines = async function* () {
       for await (const { text, count, hashes: named } of rowsOf(tx, archived, known, taker, exchange)) {
         tables[name]! += count;
