@@ -109,6 +109,7 @@ export const PROBLEMS = {
   ),
   "look-up-failed": problem("not-found", "Nothing was found for this identifier."),
   "annotations-not-readable": problem("not-valid", "There are no web annotations in this file."),
+  "fragment-not-readable": problem("not-valid", "This is no part of a picture, a page or a film."),
   "mark-of-nothing": problem("not-valid", "Mark some words, or write a note."),
   "meaning-gone": problem(
     "not-valid",

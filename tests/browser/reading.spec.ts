@@ -1,5 +1,6 @@
+import { TEXTS } from "../reference/marks/texts";
 import { axe } from "./axe";
-import { at, expect, newcomer, signIn, test } from "./hands";
+import { at, expect, items, newcomer, signIn, test } from "./hands";
 
 const LONG = Array.from(
   { length: 12 },
@@ -97,4 +98,56 @@ test("the marks of a collection stand on one page, are taken along, and become i
   // A mark leads to its place.
   await page.getByRole("link", { name: /fed by rain/ }).click();
   await expect(page.locator("[data-mark]").filter({ hasText: "in their sleep" }).first()).toBeInViewport();
+});
+
+test("on through a collection without going back; a passage begins a context line; what makes a text hard is shown", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Signe Oja");
+  const { collection } = await act<{ collection: { id: string } }>("collections.make", {
+    team,
+    title: "Reading list",
+  });
+  const texts = [`<h2>Dams</h2><p>${TEXTS.en}</p>`, "<p>The next text.</p>"];
+  for (const [i, html] of texts.entries()) {
+    const { resource } = await act<{ resource: { id: string } }>("capture.work", {
+      ...{ team, type: "report", title: `Report ${i + 1}`, address: `https://on.example/${i}` },
+      collection: collection.id,
+    });
+    await act("resources.paste-text", { resource: resource.id, text: "x", html });
+  }
+  await page.goto(`/bench/${collection.id}`);
+  await items(page)
+    .filter({ hasText: "Report 1" })
+    .getByRole("button", { name: /What to do with/ })
+    .click();
+  await page.getByRole("menuitem", { name: "Read it here" }).click();
+  await expect(page.getByRole("navigation", { name: "Collection" })).toContainText("Reading list · 1 of 2");
+
+  await page.getByText("How hard it is to read").click();
+  await expect(page.getByText(/by Reading ease \(Flesch 1948\)/)).toBeVisible();
+  await page.getByLabel(/^Show \d long sentences$/).check();
+  expect(
+    await page.evaluate(() =>
+      [...(CSS.highlights.get("hobbin-long-sentence") ?? [])].map((range) => String(range).slice(0, 27)),
+    ),
+  ).toContain("Since the ditches were clos");
+  expect(await axe(page)).toEqual([]);
+
+  await page.keyboard.press("Escape");
+  await page.locator(".reading").click();
+  // The heading first, and then the first sentence.
+  await page.keyboard.press(".");
+  await page.keyboard.press(".");
+  await page.getByRole("button", { name: "Into the context line" }).click();
+  await expect(page.getByText("In its context line in Reading list.")).toBeVisible();
+  await page.keyboard.press("n");
+  await expect(page.getByRole("heading", { name: "Report 2" })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Before it/ })).toBeVisible();
+  await page.getByRole("navigation", { name: "Collection" }).getByRole("link").click();
+  await expect(
+    page.getByText(
+      "“The field station stands on the edge of a raised bog that was cut for fuel until the war.”",
+    ),
+  ).toBeVisible();
 });

@@ -203,6 +203,44 @@ describe("marks", () => {
     ).rejects.toThrow();
   });
 
+  it("stand on seconds and parts of what has no words, reach further, are never looked for in the text, and come back in", async () => {
+    const add = (fragment: string, more: object = {}) =>
+      as(world.editor, "marks.add", { resource: world.resource, private: false, fragment, ...more });
+    const { mark: second } = await add("t=npt:1:35.5");
+    expect(second).toMatchObject({ fragment: "t=95", note: "", quote: "", start: null, sure: null });
+    const typed = { type: "TextQuoteSelector", exact: "okapi on the board", prefix: "", suffix: "" };
+    await add("xywh=percent:10,20,30.04,40", { selector: typed, note: "quagga" });
+    const edited = await as(world.editor, "marks.edit", { mark: second.id, fragment: "t=95,130" });
+    expect(edited.mark.fragment).toBe("t=95,130");
+    await as(world.editor, "history.undo", { team: world.team, entry: edited.entry! });
+    const stand = async () =>
+      (await read(world.viewer)).marks.map((one) => [one.fragment, one.quote, one.start, one.sure]);
+    const both = [
+      ["t=95", "", null, null],
+      ["xywh=percent:10,20,30,40", "okapi on the board", null, null],
+    ];
+    expect(await stand()).toEqual(both);
+    await placeMarks(world.resource);
+    expect(await stand()).toEqual(both);
+    expect(await found(world.viewer, "okapi")).toEqual([world.resource]);
+    for (const fragment of ["t=20,10", "xywh=1,2,3,4", "chapter"])
+      await expect(add(fragment)).rejects.toMatchObject({ code: "fragment-not-readable" });
+    const passage = await markWords(world.editor, "twenty times its weight");
+    await expect(as(world.editor, "marks.edit", { mark: passage.id, fragment: "t=1" })).rejects.toMatchObject(
+      { code: "fragment-not-readable" },
+    );
+    const { content } = await as(world.owner, "marks.export", {
+      collection: world.collection,
+      format: "json-ld",
+    });
+    const again = () => as(world.editor, "marks.bring-in", { team: world.team, annotations: content });
+    expect(await again()).toMatchObject({ brought: 0, passedOver: 3 });
+    await database().delete(mark).where(eq(mark.team, world.team));
+    expect(await again()).toMatchObject({ brought: 3, passedOver: 0 });
+    await placeMarks(world.resource);
+    expect(await stand()).toEqual(expect.arrayContaining(both));
+  });
+
   it("mean what the team named, which stays on them when it is taken off the list", async () => {
     const { meaning } = await as(world.editor, "meanings.save", { team: world.team, name: "doubt" });
     const made = await markWords(world.editor, "twenty times its weight", { meaning: meaning.id });

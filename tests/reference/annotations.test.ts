@@ -11,7 +11,7 @@ const MARK: MarkOut = {
     prefix: "holds ",
     suffix: " its",
   },
-  ...{ start: 15, end: 30, note: "Ask [here]", meaning: "doubt", by: "Ama Oduya" },
+  ...{ start: 15, end: 30, fragment: "", note: "Ask [here]", meaning: "doubt", by: "Ama Oduya" },
   ...{ createdAt: "2026-11-25T10:00:00.000Z", updatedAt: "2026-11-25T10:00:00.000Z" },
   source: {
     ...{ id: "01a22265-7a22-7436-bb4e-5b7a4a0f2ae0", title: "Ten myths" },
@@ -80,6 +80,29 @@ describe("web annotations", () => {
       expect(readAnnotations(none)).toBeNull();
   });
 
+  it("on parts of a picture and stretches of a film are read and written by Media Fragments", () => {
+    const example = (value: string) => ({
+      ...{ "@context": CONTEXT, id: "http://example.org/anno20", type: "Annotation" },
+      body: { source: "http://example.org/video1", purpose: "describing" },
+      target: {
+        source: "http://example.org/image1",
+        selector: { type: "FragmentSelector", conformsTo: "http://www.w3.org/TR/media-frags/", value },
+      },
+    });
+    const read = (value: string) => readAnnotations(JSON.stringify(example(value)));
+    expect(read("t=30,60")).toMatchObject([
+      { source: "http://example.org/image1", fragment: "t=30,60", quote: "" },
+    ]);
+    expect(read("xywh=percent:50,50,25,25")).toMatchObject([{ fragment: "xywh=percent:50,50,25,25" }]);
+    // In pixels nobody knows where it is without the picture, and nothing is left to say.
+    expect(read("xywh=50,50,640,480")).toEqual([]);
+    const part = { ...MARK, quote: "", prefix: "", suffix: "", start: null, end: null, fragment: "t=95,130" };
+    const written = writeAnnotations({ id: MARK.source.id, title: "Marks" }, [part]);
+    expect(readAnnotations(written)).toMatchObject([{ fragment: "t=95,130", note: MARK.note, quote: "" }]);
+    expect(writeMarksMarkdown("Week 1", [part])).toContain("1:35 to 2:10: **doubt**");
+    expect(writeMarksCsv([part])).toContain("https://peat.example/ten#t=95,130");
+  });
+
   it("are written as a collection with its page, and come back the same", () => {
     const written = writeAnnotations({ id: MARK.source.id, title: "Marks" }, [MARK]);
     const whole = JSON.parse(written) as { first: { items: object[] } };
@@ -91,7 +114,7 @@ describe("web annotations", () => {
     });
     const { id, quote, prefix, suffix, note, meaning } = MARK;
     expect(readAnnotations(written)).toEqual([
-      { id, source: MARK.source.address, quote, prefix, suffix, note, meaning },
+      { id, source: MARK.source.address, quote, prefix, suffix, note, meaning, fragment: "" },
     ]);
   });
 });

@@ -182,14 +182,18 @@ async function* measureCiting(works: readonly PlacedWork[]): AsyncGenerator<Figu
   }
 }
 
-/** What setting a PDF takes, in a process of its own: its greatest size beside that before it began, letters and all. */
+/**
+ * What setting a PDF takes, in a process of its own: its greatest size beside that before it began, letters and all. The
+ * greatest size is read as VmHWM (proc(5)): what getrusage(2) says is never less than the size of whoever started it.
+ */
 async function memoryOfPdf(task: PdfTask): Promise<Figure> {
   const folder = mkdtempSync(path.join(tmpdir(), "hobbin-bench-pdf-"));
   try {
     const file = path.join(folder, "task");
     writeFileSync(file, serialize(task));
     const script = `import { readFileSync } from "node:fs"; import { deserialize } from "node:v8"; import work from ${JSON.stringify(path.resolve("build/threads/write-pdf-thread.mjs"))};
-      const before = process.memoryUsage().rss; work(deserialize(readFileSync(process.argv[1]))); console.log(process.resourceUsage().maxRSS * 1024 - before);`;
+      const before = process.memoryUsage().rss; work(deserialize(readFileSync(process.argv[1])));
+      console.log(Number(/VmHWM:\\s+(\\d+) kB/.exec(readFileSync("/proc/self/status", "utf8"))[1]) * 1024 - before);`;
     const said = execFileSync(process.execPath, ["--input-type=module", "-e", script, file], {
       encoding: "utf8",
     });

@@ -1,3 +1,5 @@
+import { readFragment, writeFragment } from "./fragments";
+
 /** A mark as it comes in, from whatever wrote it. */
 export type MarkIn = {
   /** Its own id, where it is one of ours. */
@@ -8,6 +10,8 @@ export type MarkIn = {
   suffix: string;
   note: string;
   meaning: string;
+  /** A part of a picture, a page, a stretch of a film (core/marks/fragments); empty: none. */
+  fragment: string;
 };
 
 /** So many annotations of a file are read. */
@@ -22,7 +26,8 @@ const text = (value: unknown): string => (typeof value === "string" ? value : ""
 /**
  * The marks in a file of web annotations (JSON-LD): one annotation, a page or a collection of them with its pages in it, or a
  * plain list. Of bodies texts are read (those for tagging as what it means, all others as the note), of selectors the
- * TextQuoteSelector, also where it stands in a refinement or among alternatives. What has neither words nor a note is passed over.
+ * TextQuoteSelector and the FragmentSelector, also where they stand in a refinement or among alternatives. What has neither
+ * words nor a part nor a note is passed over.
  * @returns null for a file that is none
  * @see https://www.w3.org/TR/annotation-model/
  */
@@ -69,21 +74,31 @@ function marksIn(annotation: Json): MarkIn[] {
   const meaning = words(true)[0] ?? "";
   return listed(annotation.target).flatMap((target): MarkIn[] => {
     const source = isObject(target) ? text(target.source) || text(target.id) : text(target);
-    const quote = isObject(target) ? quoteIn(target.selector, 0) : null;
-    if (!source || (!quote && !note)) return [];
+    const { quote, fragment } = isObject(target) ? selected(target.selector) : { quote: null, fragment: "" };
+    if (!source || (!quote && !note && !fragment)) return [];
     const { exact = "", prefix = "", suffix = "" } = quote ?? {};
-    return [{ id, source, quote: exact, prefix, suffix, note, meaning }];
+    return [{ id, source, quote: exact, prefix, suffix, note, meaning, fragment }];
   });
 }
 
-function quoteIn(selector: unknown, depth: number): { exact: string; prefix: string; suffix: string } | null {
-  if (depth > 4) return null;
-  for (const one of listed(selector)) {
-    if (!isObject(one)) continue;
-    if (text(one.type) === "TextQuoteSelector" && text(one.exact))
-      return { exact: text(one.exact), prefix: text(one.prefix), suffix: text(one.suffix) };
-    const within = quoteIn(one.refinedBy ?? one.items, depth + 1);
-    if (within) return within;
-  }
-  return null;
+type Selected = { quote: { exact: string; prefix: string; suffix: string } | null; fragment: string };
+
+/** The first words and the first part selectors speak of. */
+function selected(selector: unknown): Selected {
+  const found: Selected = { quote: null, fragment: "" };
+  const look = (value: unknown, depth: number): void => {
+    if (depth > 4) return;
+    for (const one of listed(value)) {
+      if (!isObject(one)) continue;
+      const type = text(one.type);
+      if (type === "TextQuoteSelector" && text(one.exact))
+        found.quote ??= { exact: text(one.exact), prefix: text(one.prefix), suffix: text(one.suffix) };
+      const part = type === "FragmentSelector" ? readFragment(text(one.value)) : null;
+      if (part) found.fragment ||= writeFragment(part);
+      look(one.refinedBy, depth + 1);
+      look(one.items, depth + 1);
+    }
+  };
+  look(selector, 0);
+  return found;
 }

@@ -30,7 +30,7 @@ export function writeAnnotations(about: { id: string; title: string }, marks: re
 }
 
 function annotation(mark: MarkOut) {
-  const { source, quote, prefix, suffix, start, end } = mark;
+  const { source, quote, prefix, suffix, start, end, fragment } = mark;
   const body = [
     ...(mark.note
       ? [{ type: "TextualBody", value: mark.note, format: "text/plain", purpose: "commenting" }]
@@ -38,7 +38,8 @@ function annotation(mark: MarkOut) {
     ...(mark.meaning ? [{ type: "TextualBody", value: mark.meaning, purpose: "tagging" }] : []),
   ];
   const selector = [
-    { type: "TextQuoteSelector", exact: quote, prefix, suffix },
+    ...(fragment ? [{ type: "FragmentSelector", conformsTo: conformsTo(fragment), value: fragment }] : []),
+    ...(quote ? [{ type: "TextQuoteSelector", exact: quote, prefix, suffix }] : []),
     ...(start !== null && end !== null ? [{ type: "TextPositionSelector", start, end }] : []),
   ];
   // What a file or a letter is has no address in the web.
@@ -51,6 +52,10 @@ function annotation(mark: MarkOut) {
     created: mark.createdAt,
     modified: mark.updatedAt,
     ...(body.length && { body }),
-    target: quote ? { source: iri, selector } : iri,
+    target: selector.length ? { source: iri, selector } : iri,
   };
 }
+
+/** By which specification a fragment is read (https://www.w3.org/TR/annotation-model/#fragment-selector). */
+const conformsTo = (fragment: string): string =>
+  fragment.startsWith("page=") ? "http://tools.ietf.org/rfc/rfc3778" : "http://www.w3.org/TR/media-frags/";

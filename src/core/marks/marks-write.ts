@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import { passageAddress } from "../imports/quotation";
+import { sayFragment } from "./fragments";
 import type { MarkOut } from "./model";
 
 /** What stands in Markdown as it is written, and means nothing there (CommonMark 0.31.2, 2.4). */
@@ -25,15 +26,24 @@ export function writeMarksMarkdown(title: string, marks: readonly MarkOut[]): st
       last = source.id;
     }
     if (mark.quote) parts.push(quoted(mark.quote));
-    const said = [mark.meaning && `**${escaped(mark.meaning)}**`, mark.note && escaped(mark.note)].filter(
-      Boolean,
-    );
+    const said = [
+      sayFragment(mark.fragment),
+      mark.meaning && `**${escaped(mark.meaning)}**`,
+      mark.note && escaped(mark.note),
+    ].filter(Boolean);
     parts.push(
       `${said.length ? `${said.join(": ")} ` : ""}(${escaped(mark.by)}, ${mark.createdAt.slice(0, 10)})`,
     );
   }
   return `${parts.join("\n\n")}\n`;
 }
+
+/** The address by which a browser shows the very place. */
+const passageOf = ({ source: { address }, quote, fragment }: MarkOut): string => {
+  if (!address) return "";
+  if (fragment) return `${address.replace(/#.*$/s, "")}#${fragment}`;
+  return quote ? passageAddress(address, { exact: quote }) : "";
+};
 
 const HEADS = ["Quotation", "Note", "Meaning", "By", "On", "Title", "Address", "Passage"] as const;
 
@@ -45,7 +55,7 @@ export const writeMarksCsv = (marks: readonly MarkOut[]): string =>
       ...marks.map((mark) => [
         ...[mark.quote, mark.note, mark.meaning ?? "", mark.by, mark.createdAt.slice(0, 10)],
         ...[mark.source.title, mark.source.address],
-        mark.source.address && mark.quote ? passageAddress(mark.source.address, { exact: mark.quote }) : "",
+        passageOf(mark),
       ]),
     ],
     { newline: "\r\n", escapeFormulae: true },

@@ -7,6 +7,8 @@ export type MarkOut = {
   start: number | null;
   end: number | null;
   note: string;
+  /** Which part is marked of what has no selectable words (core/marks/fragments); empty: none in particular. */
+  fragment: string;
   meaning: string | null;
   by: string;
   /** ISO 8601 */

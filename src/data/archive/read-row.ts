@@ -8,6 +8,7 @@ import { VERBS } from "@/core/history/verbs";
 import { asReference } from "@/core/imports/check-lines";
 import { licenceId } from "@/core/licence/licence-id";
 import { VIEWS } from "@/core/list/view-setting";
+import { readFragment } from "@/core/marks/fragments";
 import { PATTERNS, TINTS } from "@/core/marks/meanings";
 import { KINDS, type Player } from "@/core/page/facts";
 import { AUDIENCES, REACHES, SHOWS, USES } from "@/core/publish/model";
@@ -66,6 +67,9 @@ const CHECKS: Record<string, Record<string, Check>> = {
   text_version: {
     digest: matches(/^[\da-f]{64}$/),
     origin: among(["fetched", "seen", "typed", "mail", "file"]),
+  },
+  mark: {
+    fragment: (value) => value === "" || (typeof value === "string" && readFragment(value) !== null),
   },
   meaning: { pattern: among(PATTERNS), tint: among(TINTS) },
   resource_text: { origin: among(["fetched", "seen", "typed", "mail", "file"]) },

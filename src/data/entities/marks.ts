@@ -8,7 +8,7 @@ import type { Entity } from "./entity";
 type Row = typeof mark.$inferInsert;
 
 /** What of a mark is changed and taken back. Where it stands is found again from its words, and told apart. */
-const NAMES = ["note", "meaning", "resource", "version", "private"] as const;
+const NAMES = ["note", "meaning", "resource", "version", "private", "fragment"] as const;
 
 /** Marks of the team are `resource~mark`; those of one person alone `person~resource~mark`, and only they hear of them. */
 function marks(idOf: (row: Pick<Row, "id" | "resource" | "person">) => string): Entity<Row> {

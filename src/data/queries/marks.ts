@@ -21,6 +21,7 @@ const shown = {
   prefix: mark.prefix,
   suffix: mark.suffix,
   note: mark.note,
+  fragment: mark.fragment,
   version: mark.version,
   start: mark.start,
   end: mark.end,
@@ -96,7 +97,7 @@ export const marksToPlace = (tx: Tx, resourceId: string, most: number) =>
       sure: mark.sure,
     })
     .from(mark)
-    .where(and(eq(mark.resource, resourceId), ne(mark.quote, "")))
+    .where(and(eq(mark.resource, resourceId), ne(mark.quote, ""), eq(mark.fragment, "")))
     .orderBy(desc(mark.id))
     .limit(most);
 
@@ -197,12 +198,15 @@ export async function marksInside(tx: Tx, collections: readonly string[], person
 
 /** The team's marks on these, in the bin or not, by their words. */
 export async function marksOn(tx: Tx, resources: readonly string[]) {
-  const found: { id: string; resource: string; quote: string; note: string }[] = [];
+  const found: { id: string; resource: string; quote: string; note: string; fragment: string }[] = [];
   await inParts(
     resources,
     async (part) => {
       const rows = await tx
-        .select({ id: mark.id, resource: mark.resource, quote: mark.quote, note: mark.note })
+        .select({
+          ...{ id: mark.id, resource: mark.resource },
+          ...{ quote: mark.quote, note: mark.note, fragment: mark.fragment },
+        })
         .from(mark)
         .where(and(inArray(mark.resource, part), eq(mark.private, false)));
       found.push(...rows);

@@ -71,6 +71,8 @@ export const mark = mysqlTable(
     prefix: varchar("prefix", { length: 80 }).notNull(),
     suffix: varchar("suffix", { length: 80 }).notNull(),
     note: text("note").notNull(),
+    /** Which part is marked of what has no selectable words: `t=95,130`, `page=3&xywh=percent:…` (core/marks/fragments). */
+    fragment: varchar("fragment", { length: 120 }).notNull().default(""),
     /** On which reading copy it was made; null: on none. */
     version: int("version"),
     /** Where it stands in the copy in use; null: its place is lost, or it is about the whole. */

@@ -35,10 +35,16 @@ export const DISK: FileStore = {
     await mkdir(path.dirname(target), { recursive: true });
     // It gets its name only when it is whole.
     const part = `${target}.${newId()}`;
-    if ("bytes" in content) await writeFile(part, content.bytes);
-    // The same file under another name; but the store may lie on another disk.
-    else await link(content.file, part).catch(() => copyFile(content.file, part));
-    await rename(part, target);
+    try {
+      if ("bytes" in content) await writeFile(part, content.bytes);
+      // The same file under another name; but the store may lie on another disk.
+      else await link(content.file, part).catch(() => copyFile(content.file, part));
+      await rename(part, target);
+    } catch (error) {
+      // On a full disk what was written of it is in the way of everything else.
+      await rm(part, { force: true });
+      throw error;
+    }
   },
 
   async open(hash, range) {

@@ -40,15 +40,17 @@ export const bringInMarks = action({
       [...known.values()].map((one) => one.id),
     );
     // The same mark is known by its own id, and by its words on the same thing.
-    const keyOf = (resource: string, quote: string, note: string) => JSON.stringify([resource, quote, note]);
-    const here = new Set(there.flatMap((one) => [one.id, keyOf(one.resource, one.quote, one.note)]));
+    type Words = { quote: string; note: string; fragment: string };
+    const keyOf = (resource: string, { quote, note, fragment }: Words) =>
+      JSON.stringify([resource, quote, note, fragment]);
+    const here = new Set(there.flatMap((one) => [one.id, keyOf(one.resource, one)]));
     const meanings = new Map(
       (await meaningsOf(tx, team)).flatMap((one) => (one.removedAt ? [] : [[one.key, one.id] as const])),
     );
     const rows = read.slice(0, MOST).flatMap((one, i) => {
       const resource = hashes[i] ? known.get(hashes[i]) : undefined;
       if (!resource || resource.deleted) return [];
-      const same = [one.id?.toLowerCase() ?? "", keyOf(resource.id, one.quote, one.note)];
+      const same = [one.id?.toLowerCase() ?? "", keyOf(resource.id, one)];
       if (same.some((key) => here.has(key))) return [];
       here.add(same[1]!);
       return {
@@ -59,7 +61,14 @@ export const bringInMarks = action({
           prefix: one.prefix.slice(-64),
           suffix: one.suffix.slice(0, 64),
         },
-        ...{ note: one.note.slice(0, 4_000), version: null, start: null, end: null, sure: null },
+        ...{
+          note: one.note.slice(0, 4_000),
+          fragment: one.fragment,
+          version: null,
+          start: null,
+          end: null,
+          sure: null,
+        },
         ...{ createdAt: at, updatedAt: at },
       };
     });

@@ -80,8 +80,7 @@ async function fieldsOf(tx: Tx, set: ChangeSet, row: ResourceRow, filling: Filli
   for (const [field, value] of Object.entries(found))
     if (value !== null && !typed.has(field)) Object.assign(fields, { [field]: value });
   const merged = { ...row, ...fields };
-  fields.minutes =
-    merged.kind === "picture" ? null : minutesOf({ words: merged.words, seconds: merged.seconds });
+  fields.minutes = merged.kind === "picture" ? null : minutesOf(merged);
   fields.duplicateOf = await findDuplicate(tx, row, fields.canonicalHash, copy?.signature ?? "");
   await storeCandidates(tx, row.id, facts.pictures);
   if (picture) await noteFile(tx, { ...picture, type: "image/webp", createdAt: now() });

@@ -1,4 +1,5 @@
 import { escape } from "@/core/publish/html";
+import { languageOf } from "@/core/text/language-of";
 import { signatureOf, writeSignature } from "@/core/text/min-hash";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import { plainText } from "@/core/text/plain";
@@ -23,7 +24,7 @@ export const pasteText = action({
   input: PasteText,
   allow: can.bring("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
-  // The text it had is not kept.
+  // The text it had stands beside it, and is put in use again as a copy.
   history: null,
   run: async ({ input, tx, locked, set, change, emit }) => {
     const row = locked.resource(input.resource);
@@ -43,9 +44,10 @@ export const pasteText = action({
       "typed",
     );
     const words = countWords(text);
+    const language = row.language ?? languageOf(text);
     const fields = {
-      words,
-      minutes: minutesOf({ words, seconds: row.seconds }),
+      ...{ words, language },
+      minutes: minutesOf({ words, seconds: row.seconds, language }),
       typed: [...new Set([...row.typed, "words"])],
     };
     const say = { title: row.title };

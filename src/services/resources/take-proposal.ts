@@ -32,7 +32,7 @@ export const takeProposal = action({
       if (take.has("picture") && found.pictureHash) fields.pictureHash = found.pictureHash;
       if (take.has("text") && found.copy && (await storeCopy(tx, set, row, found.copy, "seen"))) {
         fields.words = countWords(found.copy.text);
-        fields.minutes = minutesOf({ words: fields.words, seconds: row.seconds });
+        fields.minutes = minutesOf({ ...row, ...fields });
       }
       await storeCandidates(tx, row.id, found.facts.pictures);
       await dropProposal(tx, row.id);

@@ -30,7 +30,7 @@ export const useVersion = action({
     await useCopy(tx, set, row, { ...copy, origin, number, at });
     const words = countWords(text);
     const say = { title: row.title };
-    const fields = { words, minutes: minutesOf({ words, seconds: row.seconds }) };
+    const fields = { words, minutes: minutesOf({ ...row, words }) };
     await change("resource", row, fields, { say, forGood: true });
     emit({ subject: row.id, verb: "resources.edit", data: say });
     return { resource: await cardOf(tx, row) };

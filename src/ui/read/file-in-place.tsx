@@ -1,8 +1,20 @@
 import type { Answer } from "@/services/registry";
+import type { Parts } from "./marks/part-marks";
 import { Spoken } from "./spoken";
 
 type Resource = Answer<"resources.read">["resource"];
 type File = NonNullable<Answer<"resources.text">["file"]>;
+
+/** Pictures browsers show. */
+const isShownPicture = (type: string): boolean => /^image\/(jpeg|png|gif|webp|avif|svg\+xml)$/.test(type);
+
+/** What of a thing can be marked that has no words: what plays here tells its seconds, what is seen its parts. */
+export function partsOf(resource: Pick<Resource, "player">, file: File | null): Parts | null {
+  if (file)
+    return isShownPicture(file.type) ? "regions" : /^(audio|video)\//.test(file.type) ? "seconds" : null;
+  if (!resource.player) return null;
+  return resource.player.type === "file" ? "seconds" : "typed seconds";
+}
 
 /** What kinds of files are shown or played as they are. */
 export function FileInPlace({ resource, file }: { resource: Resource; file: File }) {
@@ -18,9 +30,9 @@ export function FileInPlace({ resource, file }: { resource: Resource; file: File
       />
     );
   // A drawing runs nothing and asks for nothing where it is shown as a picture.
-  if (/^image\/(jpeg|png|gif|webp|avif|svg\+xml)$/.test(file.type))
+  if (isShownPicture(file.type))
     // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept
-    return <img src={src} alt={title} className="mt-6 max-w-full rounded-md" />;
+    return <img src={src} alt={title} className="max-w-full rounded-md" draggable={false} />;
   if (file.type.startsWith("audio/") && !captionsHash)
     return <audio controls preload="metadata" src={src} className="mt-6 w-full" aria-label={title} />;
   // A sound with captions is played where they are seen.

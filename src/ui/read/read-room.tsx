@@ -18,19 +18,23 @@ import { noteUse } from "../talk/originals";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { AboutIt } from "./about-it";
+import { beginContext } from "./begin-context";
 import { ComfortMenu } from "./comfort/comfort-menu";
 import { Contents } from "./comfort/contents";
 import { groundOf } from "./comfort/ground";
+import { Hardness } from "./comfort/hardness";
 import { usePlace } from "./comfort/use-place";
 import { Copies } from "./copies";
-import { FileInPlace } from "./file-in-place";
+import { FileInPlace, partsOf } from "./file-in-place";
 import { MarkedCopy } from "./marks/marked-copy";
+import { MarkedParts } from "./marks/marked-parts";
 import { MarksBar } from "./marks/marks-bar";
 import { MarksBelow } from "./marks/marks-below";
 import { useChosenMark } from "./marks/use-chosen-mark";
 import { type Marks, useMarks } from "./marks/use-marks";
 import { TextLinks } from "./text-links";
 import { TrayStrip } from "./tray-strip";
+import { WayBack, WayOn } from "./way-on";
 import { Played } from "./played";
 
 const MeaningsDialog = dynamic(() => import("./marks/meanings-dialog").then((m) => m.MeaningsDialog), {
@@ -92,6 +96,17 @@ export function ReadRoom({
       marks.again();
     },
   });
+  const quoteInContext = (words: string) => {
+    const { beside } = reading;
+    if (beside)
+      beginContext({
+        team: team.id,
+        beside,
+        words,
+        done: () => router.refresh(),
+        go: (path) => router.push(path),
+      });
+  };
   const site = resource.siteName || resource.host;
   const noText = !html && !file && resource.kind !== "note" && may(team.role, "bring") && (
     <NoText resource={resource} onMended={() => router.refresh()} />
@@ -121,6 +136,7 @@ export function ReadRoom({
           data-face={comfort.face}
           lang={resource.language ?? undefined}
         >
+          {reading.beside && <WayBack beside={reading.beside} />}
           <header className="border-b border-line pb-5">
             <h1 className="font-serif text-3xl leading-tight font-semibold text-balance break-words">
               {resource.title}
@@ -164,7 +180,14 @@ export function ReadRoom({
               )}
             </div>
           )}
-          {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
+          <MarkedParts
+            {...{ team, marks, shown, chosen }}
+            me={me.id}
+            onChoose={choose}
+            parts={partsOf(resource, file)}
+          >
+            {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
+          </MarkedParts>
           {resource.kind === "note" && (
             <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
               {text.quotation ? (
@@ -175,6 +198,7 @@ export function ReadRoom({
             </div>
           )}
           {html && <Contents html={html} minutes={resource.minutes} at={at} />}
+          {html && <Hardness html={html} language={resource.language} />}
           <MarksBar
             marks={marks}
             me={me.id}
@@ -191,6 +215,7 @@ export function ReadRoom({
               me={me.id}
               language={resource.language ?? undefined}
               onChoose={choose}
+              onContext={reading.beside && may(team.role, "arrange") ? quoteInContext : null}
             />
           ) : (
             // Of what is played a text is not missed.
@@ -200,6 +225,7 @@ export function ReadRoom({
             <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
           )}
           <TrayStrip key={resource.id} team={team} resource={resource} first={waits} />
+          {reading.beside && <WayOn beside={reading.beside} />}
           <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
           <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
           {resource.player && noText}

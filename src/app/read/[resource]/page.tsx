@@ -3,17 +3,22 @@ import { read } from "@/app/read";
 import { ReadRoom } from "@/ui/read/read-room";
 
 export const metadata = { title: "Reading room" };
-export default async function Page({ params }: { params: Promise<{ resource: string }> }) {
-  const { resource: id } = await params;
+type Props = { params: Promise<{ resource: string }>; searchParams: Promise<{ in?: string | string[] }> };
+export default async function Page({ params, searchParams }: Props) {
+  const [{ resource: id }, { in: from }] = [await params, await searchParams];
   const about = await read("resources.read", { resource: id });
-  const frame = await ofTeam(about.resource.team, `/read/${id}`);
-  const text = await read("resources.text", { resource: id });
-  const { message } = await read("messages.of-resource", { resource: id });
+  const placement = about.places.find((one) => one.placement === from)?.placement;
+  // None of these waits for another.
+  const [frame, text, { message }, marks, reading, waits] = await Promise.all([
+    ofTeam(about.resource.team, `/read/${id}`),
+    read("resources.text", { resource: id }),
+    read("messages.of-resource", { resource: id }),
+    read("marks.of-resource", { resource: id }),
+    read("reading.read", { resource: id, placement }),
+    read("tray.of-resource", { resource: id }),
+  ]);
   const links =
     message?.links ??
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
-  const marks = await read("marks.of-resource", { resource: id });
-  const reading = await read("reading.read", { resource: id });
-  const waits = await read("tray.of-resource", { resource: id });
   return <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />;
 }

@@ -2,6 +2,7 @@
 
 import { useQuery } from "@tanstack/react-query";
 import Link from "next/link";
+import { sayFragment } from "@/core/marks/fragments";
 import { ask } from "../../talk/call";
 import { MeaningWord } from "../../read/marks/meaning-word";
 
@@ -31,7 +32,10 @@ export function ItemMarks({ resource }: { resource: string }) {
                   <MeaningWord meaning={meanings.get(mark.meaning!)!} />{" "}
                 </>
               )}
-              <span className="font-serif text-quiet group-hover:underline">{mark.quote}</span> {mark.note}
+              <span className="font-serif text-quiet group-hover:underline">
+                {mark.quote || sayFragment(mark.fragment)}
+              </span>{" "}
+              {mark.note}
             </Link>
           </li>
         ))}

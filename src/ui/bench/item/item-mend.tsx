@@ -79,7 +79,7 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
         <Pictures resource={resource.id} pictures={found.data.pictures} />
       )}
       <div className="flex flex-wrap gap-2">
-        <Link href={`/read/${resource.id}`} className={buttonLook("line", true)}>
+        <Link href={`/read/${resource.id}?in=${item.id}`} className={buttonLook("line", true)}>
           Read it here
         </Link>
         {resource.kind !== "note" && (

@@ -25,7 +25,7 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
       <MenuItem href={originalOf(resource)} onSelect={() => noteUse(resource.id)} keys={KEYS.original}>
         Open the original
       </MenuItem>
-      <MenuItem href={`/read/${resource.id}`}>Read it here</MenuItem>
+      <MenuItem href={`/read/${resource.id}${loose ? "" : `?in=${item.id}`}`}>Read it here</MenuItem>
       {!loose && item.look === "item" && (
         <MenuItem onSelect={() => commands.ask("cite", item.id)}>Cite …</MenuItem>
       )}

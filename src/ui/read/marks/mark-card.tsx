@@ -47,7 +47,7 @@ export function MarkCard({
 }: Props) {
   const meaning = meanings.find((one) => one.id === mark.meaning);
   const own = mark.by.id === me;
-  const isLost = mark.quote !== "" && mark.sure === 0;
+  const isLost = mark.quote !== "" && mark.sure === 0 && !mark.fragment;
   const isBare = !mark.note && !quoted && !isLost;
   const isUnsure = mark.sure !== null && mark.sure > 0 && mark.sure < SURE * 100;
   return (

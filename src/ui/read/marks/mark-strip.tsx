@@ -13,10 +13,12 @@ type Props = {
   /** Null: one may mark for oneself alone. */
   onPrivate: ((isPrivate: boolean) => void) | null;
   onMark: (meaning: string | null) => void;
+  /** Null: it stands in no collection where one may write. */
+  onContext?: (() => void) | null;
 };
 
 /** What can be done with the words that are selected; it stands in the margin, or at the foot of a phone. */
-export function MarkStrip({ meanings, isPrivate, onPrivate, onMark }: Props) {
+export function MarkStrip({ meanings, isPrivate, onPrivate, onMark, onContext }: Props) {
   return (
     <div
       role="group"
@@ -34,6 +36,11 @@ export function MarkStrip({ meanings, isPrivate, onPrivate, onMark }: Props) {
         </Button>
       ))}
       <WhoSees isPrivate={isPrivate} onPrivate={onPrivate} />
+      {onContext && (
+        <Button small look="quiet" onClick={onContext}>
+          Into the context line
+        </Button>
+      )}
     </div>
   );
 }

@@ -29,12 +29,25 @@ type Props = {
   chosen: string | null;
   onChoose: (id: string | null) => void;
   language?: string;
+  /** Takes a passage into the context line of the item; null where there is none. */
+  onContext: ((words: string) => void) | null;
 };
 
 const GAP = 8;
 
 /** A reading copy with its margin: words are selected and marked, notes stand beside them. */
-export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onChoose, language }: Props) {
+export function MarkedCopy({
+  html,
+  version,
+  me,
+  team,
+  marks,
+  shown,
+  chosen,
+  onChoose,
+  language,
+  onContext,
+}: Props) {
   const copy = useRef<HTMLDivElement>(null);
   const margin = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<CopyMap | null>(null);
@@ -179,7 +192,21 @@ export function MarkedCopy({ html, version, me, team, marks, shown, chosen, onCh
     onChoose(next?.mark.id ?? null);
   };
   const strip = selected && (
-    <MarkStrip meanings={meanings} isPrivate={alone} onPrivate={brings ? setAlone : null} onMark={mark} />
+    <MarkStrip
+      meanings={meanings}
+      isPrivate={alone}
+      onPrivate={brings ? setAlone : null}
+      onMark={mark}
+      onContext={
+        onContext &&
+        (() => {
+          const now = map && selectedNow(map);
+          if (!now) return;
+          clearSelected();
+          onContext(map.text.slice(now.start, now.end));
+        })
+      }
+    />
   );
   const stripAt = selected && map?.range(selected.start, selected.end)?.getBoundingClientRect().top;
   const card = (one: Mark, quoted?: boolean) => (

@@ -41,8 +41,8 @@ export function MarksBelow({ me, team, marks, shown, chosen, onChoose }: Props) 
       />
     </li>
   );
-  const whole = shown.filter((mark) => !mark.quote);
-  const lost = shown.filter((mark) => mark.quote && mark.start === null);
+  const whole = shown.filter((mark) => !mark.quote && !mark.fragment);
+  const lost = shown.filter((mark) => mark.quote && mark.start === null && !mark.fragment);
   const placed = shown.filter((mark) => mark.start !== null);
   return (
     <section aria-label="Notes" className="mt-10 flex flex-col gap-3 border-t border-line pt-5">

@@ -2,6 +2,7 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
+import { sayFragment } from "@/core/marks/fragments";
 import type { Quote } from "@/core/marks/selectors";
 import type { Answer } from "@/services/registry";
 import { ask, call } from "../../talk/call";
@@ -15,8 +16,9 @@ export type Marks = Answer<"marks.of-resource">;
 export type Mark = Marks["marks"][number];
 export type Meaning = Marks["meanings"][number];
 
-/** What is marked: a passage of a copy, or the whole. */
-export type Marked = { quote: Quote; start: number; end: number; version: number } | null;
+/** What is marked: a passage of a copy, a part of what has no words, or the whole. */
+export type Marked =
+  { quote: Quote; start: number; end: number; version: number } | { fragment: string } | null;
 
 /** The marks of a resource as one sees them, and what can be done with them; it shows at once and is sent behind. */
 export function useMarks(resource: string, me: { id: string; name: string }, first: Marks) {
@@ -52,12 +54,14 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
   ): string => {
     const id = newId();
     const now = new Date().toISOString();
-    const { exact = "", prefix = "", suffix = "" } = marked?.quote ?? {};
+    const passage = marked && "quote" in marked ? marked : null;
+    const fragment = marked && "fragment" in marked ? marked.fragment : "";
+    const { exact = "", prefix = "", suffix = "" } = passage?.quote ?? {};
     const fresh: Mark = {
       ...{ id, resource, by: me, private: more.private, meaning: more.meaning ?? null },
-      ...{ quote: exact, prefix, suffix, note: more.note ?? "" },
-      ...{ version: marked?.version ?? null, start: marked?.start ?? null, end: marked?.end ?? null },
-      ...{ sure: marked ? 100 : null, createdAt: now, updatedAt: now },
+      ...{ quote: exact, prefix, suffix, fragment, note: more.note ?? "" },
+      ...{ version: passage?.version ?? null, start: passage?.start ?? null, end: passage?.end ?? null },
+      ...{ sure: passage ? 100 : null, createdAt: now, updatedAt: now },
     };
     put((old) => inOrder([...old, fresh]));
     const sending = deliver(
@@ -70,13 +74,14 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
           meaning: more.meaning ?? null,
           note: more.note ?? "",
         },
-        ...(marked && {
-          selector: { type: "TextQuoteSelector", ...marked.quote },
-          ...{ start: marked.start, end: marked.end, version: marked.version },
+        ...(fragment && { fragment }),
+        ...(passage && {
+          selector: { type: "TextQuoteSelector", ...passage.quote },
+          ...{ start: passage.start, end: passage.end, version: passage.version },
         }),
       },
       `mark:${id}`,
-      exact || fresh.note,
+      exact || fresh.note || sayFragment(fragment),
     );
     const arrived = rest.during(sending).then(({ mark }) => {
       // What was typed since stands in the field.
@@ -103,6 +108,17 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
     mean: (mark: Mark, meaning: string | null) => {
       set({ ...mark, meaning });
       rest.during(call("marks.edit", { mark: mark.id, meaning })).catch(refused);
+    },
+    /** Another part of it: to where a stretch goes, how large a region is. */
+    reach: (mark: Mark, fragment: string) => {
+      set({ ...mark, fragment });
+      rest
+        .during(
+          (underWay.current.get(mark.id) ?? Promise.resolve()).then(() =>
+            call("marks.edit", { mark: mark.id, fragment }),
+          ),
+        )
+        .catch(refused);
     },
     show: (mark: Mark, isPrivate: boolean) => {
       set({ ...mark, private: isPrivate });

@@ -1,0 +1,1 @@
+ALTER TABLE `mark` ADD `fragment` varchar(120) DEFAULT '' NOT NULL;
