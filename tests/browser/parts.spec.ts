@@ -1,0 +1,119 @@
+import type { Page } from "@playwright/test";
+import sharp from "sharp";
+import { axe } from "./axe";
+import { expect, newcomer, test } from "./hands";
+
+/** Some seconds of silence: RIFF WAVE, PCM, 8 bits, 8,000 a second. */
+function silence(seconds: number): Buffer {
+  const data = Buffer.alloc(8_000 * seconds, 128);
+  const head = Buffer.alloc(44);
+  head.write("RIFF", 0);
+  head.writeUInt32LE(36 + data.length, 4);
+  head.write("WAVEfmt ", 8);
+  head.writeUInt32LE(16, 16);
+  head.writeUInt16LE(1, 20);
+  head.writeUInt16LE(1, 22);
+  head.writeUInt32LE(8_000, 24);
+  head.writeUInt32LE(8_000, 28);
+  head.writeUInt16LE(1, 32);
+  head.writeUInt16LE(8, 34);
+  head.write("data", 36);
+  head.writeUInt32LE(data.length, 40);
+  return Buffer.concat([head, data]);
+}
+
+/** Brings a file in, and opens it. */
+async function readFile(page: Page, team: string, file: { name: string; mimeType: string; buffer: Buffer }) {
+  await page.goto("/bring");
+  await page.locator("input[type=file]").setInputFiles(file);
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  const tray = (await (await page.request.get(`/api/actions/tray.read?team=${team}`)).json()) as {
+    entries: { resource: { id: string; title: string } }[];
+  };
+  const { id } = tray.entries.find((one) => file.name.startsWith(one.resource.title))!.resource;
+  await expect(async () => {
+    await page.goto(`/read/${id}`);
+    await expect(page.locator("#main :is(audio, img[draggable=false])")).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+}
+
+test("seconds of a sound are marked while it plays, and lead back to where they were said", async ({
+  browser,
+}) => {
+  const { page, team } = await newcomer(browser, "Tuuli Sepp");
+  await readFile(page, team, { name: "Interview.wav", mimeType: "audio/wav", buffer: silence(90) });
+  const sound = page.locator("audio");
+  const seek = (to: number) =>
+    sound.evaluate((one: HTMLAudioElement, at) => {
+      one.currentTime = at;
+    }, to);
+  await seek(65);
+  await page.locator("h1").click();
+  await page.keyboard.press("m");
+  const part = page.getByRole("region", { name: "Marked parts" });
+  await expect(part.getByRole("textbox")).toBeFocused();
+  await page.keyboard.type("Here he names the ditch.");
+  await seek(72);
+  await part.getByRole("button", { name: "To here" }).click();
+  const place = part.getByRole("button", { name: "1:05 to 1:12" });
+  await expect(place).toBeVisible();
+  await seek(0);
+  await place.click();
+  await expect
+    .poll(() => sound.evaluate((one: HTMLAudioElement) => Math.floor(one.currentTime)))
+    .toBeGreaterThan(64);
+  expect(await axe(page)).toEqual([]);
+  await page.reload();
+  await expect(part).toContainText("Here he names the ditch.");
+});
+
+test("a part of a picture is marked by pointer and by keys alone, and its note stands with its number", async ({
+  browser,
+}) => {
+  const { page, team } = await newcomer(browser, "Raul Mets");
+  const buffer = await sharp({ create: { width: 800, height: 500, channels: 3, background: "#8a9a6b" } })
+    .png()
+    .toBuffer();
+  await readFile(page, team, { name: "Dam from above.png", mimeType: "image/png", buffer });
+  const part = page.getByRole("region", { name: "Marked parts" });
+  await part.getByRole("button", { name: "Mark a part" }).click();
+  const box = (await page.locator("#main img[draggable=false]").boundingBox())!;
+  await page.mouse.move(box.x + box.width * 0.1, box.y + box.height * 0.2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.4, box.y + box.height * 0.6, { steps: 4 });
+  await page.mouse.up();
+  await expect(part.getByRole("textbox")).toBeFocused();
+  await page.keyboard.type("The board has slipped.");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("m");
+  const drawing = page.getByRole("application", { name: /Mark a part/ });
+  await expect(drawing).toBeFocused();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect(drawing).toBeHidden();
+  await page.keyboard.type("Water runs here.");
+  await page.keyboard.press("Escape");
+  expect(await axe(page)).toEqual([]);
+  await page.reload();
+  await expect(part.getByRole("listitem")).toHaveCount(2);
+  await page.getByRole("button", { name: "Part 1", exact: true }).first().click();
+  const marks = (await (
+    await page.request.get(`/api/actions/marks.of-resource?resource=${page.url().split("/").at(-1)!}`)
+  ).json()) as { marks: { fragment: string; note: string }[] };
+  expect(marks.marks.map((one) => one.note).sort()).toEqual(["The board has slipped.", "Water runs here."]);
+  expect(marks.marks.find((one) => one.note.startsWith("Water"))!.fragment).toBe("xywh=percent:37,35,30,32");
+  const [x, y, w, h] = marks.marks
+    .find((one) => one.note.startsWith("The"))!
+    .fragment.replace("xywh=percent:", "")
+    .split(",")
+    .map(Number) as [number, number, number, number];
+  for (const [at, wanted] of [
+    [x, 10],
+    [y, 20],
+    [w, 30],
+    [h, 40],
+  ] as const)
+    expect(Math.abs(at - wanted)).toBeLessThan(1);
+});
