@@ -18,6 +18,7 @@ const config = [
       "build/",
       ".hobbin/",
       "public/extension/",
+      "public/pdf/",
       "node_modules/",
       "next-env.d.ts",
       "test-results/",

@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import sharp from "sharp";
 import { axe } from "./axe";
@@ -34,7 +35,9 @@ async function readFile(page: Page, team: string, file: { name: string; mimeType
   const { id } = tray.entries.find((one) => file.name.startsWith(one.resource.title))!.resource;
   await expect(async () => {
     await page.goto(`/read/${id}`);
-    await expect(page.locator("#main :is(audio, img[draggable=false])")).toBeVisible({ timeout: 1_000 });
+    await expect(page.locator("#main :is(audio, img[draggable=false], [data-page])").first()).toBeVisible({
+      timeout: 1_000,
+    });
   }).toPass();
 }
 
@@ -116,4 +119,50 @@ test("a part of a picture is marked by pointer and by keys alone, and its note s
     [h, 40],
   ] as const)
     expect(Math.abs(at - wanted)).toBeLessThan(1);
+});
+
+test("a PDF is read as its pages; its words are marked there and stand in its text too, and a part of a page is marked", async ({
+  browser,
+}) => {
+  const { page, team } = await newcomer(browser, "Kaja Org");
+  const pdf = (name: string) => ({
+    ...{ name, mimeType: "application/pdf" },
+    buffer: readFileSync(`tests/reference/files/documents/${name}`),
+  });
+  await readFile(page, team, pdf("with-links.pdf"));
+  const words = page.locator(".pdf-words");
+  await expect(words).toContainText("map and text.");
+  await expect(page.locator(".reading")).toContainText("map and text.");
+  await expect(page.getByText("Page 1 of 1")).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  await words.evaluate((layer) => {
+    const walker = document.createTreeWalker(layer, NodeFilter.SHOW_TEXT);
+    const nodes: Text[] = [];
+    while (walker.nextNode()) nodes.push(walker.currentNode as Text);
+    const found = nodes.find((one) => one.data.includes("and text"))!;
+    const at = found.data.indexOf("and text");
+    document.getSelection()!.setBaseAndExtent(found, at, found, at + "and text".length);
+  });
+  await expect(page.getByRole("group", { name: "Mark what is selected" })).toBeVisible();
+  await page.keyboard.press("m");
+  const painted = () =>
+    page.evaluate(() => {
+      const layers = [...CSS.highlights].filter(([name]) => name === "hobbin-tint-plain");
+      return layers.flatMap(([, ranges]) =>
+        [...ranges].map((range) => {
+          const { parentElement } = (range as Range).startContainer;
+          return `${parentElement!.closest(".pdf-words") ? "page" : "text"}: ${String(range)}`;
+        }),
+      );
+    });
+  await expect.poll(async () => (await painted()).sort()).toEqual(["page: and text", "text: and text"]);
+
+  await page.getByRole("button", { name: "Mark a part" }).click();
+  await expect(page.getByRole("application", { name: /Mark a part/ })).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Page 1, a part of it" })).toBeVisible();
+
+  // Letters that are not in the file, by maps that come with it.
+  await readFile(page, team, pdf("letters-not-in-it.pdf"));
+  await expect(words).toContainText("湿地の水位は高い");
 });

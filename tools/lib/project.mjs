@@ -43,7 +43,7 @@ export async function ensureBuild() {
     ...files("extension"),
     ...files("tools/lib"),
     ...files("src"),
-    ...files("public").filter((file) => !/^public\/(extension\/|fonts\/.*woff2$)/.test(file)),
+    ...files("public").filter((file) => !/^public\/(extension\/|pdf\/|fonts\/.*woff2$)/.test(file)),
   ])
     hash.update(file).update(readFileSync(path.join(ROOT, file)));
   const now = hash.digest("hex");

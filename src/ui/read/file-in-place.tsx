@@ -5,11 +5,16 @@ import { Spoken } from "./spoken";
 type Resource = Answer<"resources.read">["resource"];
 type File = NonNullable<Answer<"resources.text">["file"]>;
 
+export const PDF = "application/pdf";
+/** The address of the file a resource is. */
+export const fileOf = (id: string): string => `/api/file/${id}`;
+
 /** Pictures browsers show. */
 const isShownPicture = (type: string): boolean => /^image\/(jpeg|png|gif|webp|avif|svg\+xml)$/.test(type);
 
 /** What of a thing can be marked that has no words: what plays here tells its seconds, what is seen its parts. */
 export function partsOf(resource: Pick<Resource, "player">, file: File | null): Parts | null {
+  if (file?.type === PDF) return "pages";
   if (file)
     return isShownPicture(file.type) ? "regions" : /^(audio|video)\//.test(file.type) ? "seconds" : null;
   if (!resource.player) return null;
@@ -19,16 +24,7 @@ export function partsOf(resource: Pick<Resource, "player">, file: File | null): 
 /** What kinds of files are shown or played as they are. */
 export function FileInPlace({ resource, file }: { resource: Resource; file: File }) {
   const { title, captionsHash } = resource;
-  const src = `/api/file/${resource.id}`;
-  if (file.type === "application/pdf")
-    // Parameters every viewer knows: the page itself, no list of pages beside it.
-    return (
-      <iframe
-        src={`${src}#navpanes=0&view=FitH`}
-        title={title}
-        className="mt-6 h-[80vh] w-full rounded-md border border-line"
-      />
-    );
+  const src = fileOf(resource.id);
   // A drawing runs nothing and asks for nothing where it is shown as a picture.
   if (isShownPicture(file.type))
     // eslint-disable-next-line @next/next/no-img-element -- the file itself, as it is kept

@@ -25,7 +25,7 @@ import { groundOf } from "./comfort/ground";
 import { Hardness } from "./comfort/hardness";
 import { usePlace } from "./comfort/use-place";
 import { Copies } from "./copies";
-import { FileInPlace, partsOf } from "./file-in-place";
+import { FileInPlace, fileOf, partsOf, PDF } from "./file-in-place";
 import { MarkedCopy } from "./marks/marked-copy";
 import { MarkedParts } from "./marks/marked-parts";
 import { MarksBar } from "./marks/marks-bar";
@@ -185,6 +185,9 @@ export function ReadRoom({
             me={me.id}
             onChoose={choose}
             parts={partsOf(resource, file)}
+            pdf={
+              file?.type === PDF ? { src: fileOf(resource.id), title: resource.title, hasCopy: !!html } : null
+            }
           >
             {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
           </MarkedParts>

@@ -13,7 +13,7 @@ const PREFIX = "hobbin-";
 
 /**
  * Paints marks over the text without touching it (CSS Custom Highlight API). The style sheet says what each layer looks
- * like.
+ * like; several texts on one page paint into the same ones.
  * @returns what takes all of it away again
  */
 export function paint(all: readonly Painted[], chosen: string | null): () => void {
@@ -30,11 +30,16 @@ export function paint(all: readonly Painted[], chosen: string | null): () => voi
     if (id === chosen) put("chosen", range);
   }
   for (const [layer, ranges] of layers) {
-    const highlight = new Highlight(...ranges);
+    const highlight = CSS.highlights.get(PREFIX + layer) ?? new Highlight();
     highlight.priority = layer === "chosen" ? 2 : layer.startsWith("tint") ? 0 : 1;
+    for (const range of ranges) highlight.add(range);
     CSS.highlights.set(PREFIX + layer, highlight);
   }
   return () => {
-    for (const layer of layers.keys()) CSS.highlights.delete(PREFIX + layer);
+    for (const [layer, ranges] of layers) {
+      const highlight = CSS.highlights.get(PREFIX + layer);
+      for (const range of ranges) highlight?.delete(range);
+      if (!highlight?.size) CSS.highlights.delete(PREFIX + layer);
+    }
   };
 }

@@ -14,8 +14,8 @@ import { MarkCard } from "./mark-card";
 import { WhoSees } from "./mark-strip";
 import type { Mark, useMarks } from "./use-marks";
 
-/** What can be marked that has no words: seconds of what plays here, of what plays in a frame of another site, parts of a picture. */
-export type Parts = "seconds" | "typed seconds" | "regions";
+/** What can be marked that has no words: seconds of what plays here, of what plays in a frame of another site, parts of a picture or of the pages of a PDF. */
+export type Parts = "seconds" | "typed seconds" | "regions" | "pages";
 
 type Props = {
   me: string;
@@ -68,7 +68,7 @@ export function PartMarks(props: Props) {
     // Words that are selected are meant before anything else.
     if (document.getSelection()?.isCollapsed === false) return;
     if (parts === "seconds" && media()) markSecond();
-    else if (parts === "regions") onMarking(!marking);
+    else if (parts === "regions" || parts === "pages") onMarking(!marking);
     else return;
     event.preventDefault();
   });
@@ -76,6 +76,8 @@ export function PartMarks(props: Props) {
     onChoose(mark.id);
     const player = media();
     const part = readFragment(mark.fragment);
+    if (part?.page)
+      root.current?.querySelector(`[data-page="${part.page}"]`)?.scrollIntoView({ block: "nearest" });
     if (!player || part?.from === null || part?.from === undefined) return;
     player.currentTime = part.from;
     void player.play().catch(() => undefined);
@@ -98,7 +100,7 @@ export function PartMarks(props: Props) {
           </Button>
         )}
         {parts === "typed seconds" && <TypedSecond onMark={onMade} />}
-        {parts === "regions" && (
+        {(parts === "regions" || parts === "pages") && (
           <Button small aria-pressed={marking} onClick={() => onMarking(!marking)}>
             {marking ? "Leave it" : "Mark a part"} <Key>{KEYS.mark}</Key>
           </Button>

@@ -11,6 +11,8 @@ type Props = {
   marking: boolean;
   onMade: (fragment: string) => void;
   onLeave: () => void;
+  /** Whether keys go to what is drawn here; of several pages to one. */
+  focuses?: boolean;
 };
 
 /** Where a part begins that nobody has drawn, and by how much a key changes it, in percent. */
@@ -20,7 +22,7 @@ const STEP = 2;
 const LEAST = 1;
 
 /** The parts of a picture that are marked, over it, each with its number; and a new one while it is drawn, by pointer or by keys. */
-export function PictureParts({ shown, chosen, onChoose, marking, onMade, onLeave }: Props) {
+export function PictureParts({ shown, chosen, onChoose, marking, onMade, onLeave, focuses = true }: Props) {
   const parts = shown
     .filter((mark) => mark.fragment)
     .toSorted((a, b) => compareFragments(a.fragment, b.fragment));
@@ -45,7 +47,7 @@ export function PictureParts({ shown, chosen, onChoose, marking, onMade, onLeave
           </button>
         );
       })}
-      {marking && <Drawing onMade={onMade} onLeave={onLeave} />}
+      {marking && <Drawing onMade={onMade} onLeave={onLeave} focuses={focuses} />}
     </>
   );
 }
@@ -63,11 +65,13 @@ function between(a: { x: number; y: number }, b: { x: number; y: number }): Regi
   return { x, y, w: Math.abs(a.x - b.x), h: Math.abs(a.y - b.y) };
 }
 
-function Drawing({ onMade, onLeave }: Pick<Props, "onMade" | "onLeave">) {
+function Drawing({ onMade, onLeave, focuses }: Pick<Props, "onMade" | "onLeave" | "focuses">) {
   const box = useRef<HTMLDivElement>(null);
   const [region, setRegion] = useState(MIDDLE);
   const [from, setFrom] = useState<{ x: number; y: number } | null>(null);
-  useEffect(() => box.current?.focus(), []);
+  useEffect(() => {
+    if (focuses) box.current?.focus({ preventScroll: true });
+  }, [focuses]);
   const made = (one: Region) => onMade(writeFragment({ page: null, region: one, from: null, to: null }));
   const at = (event: React.PointerEvent) => {
     const { left, top, width, height } = box.current!.getBoundingClientRect();

@@ -16,9 +16,12 @@ export type Marks = Answer<"marks.of-resource">;
 export type Mark = Marks["marks"][number];
 export type Meaning = Marks["meanings"][number];
 
-/** What is marked: a passage of a copy, a part of what has no words, or the whole. */
+/**
+ * What is marked: a passage of a copy; a part of what has no words; words of a page, which are looked for in the copy where
+ * no part is said; or the whole.
+ */
 export type Marked =
-  { quote: Quote; start: number; end: number; version: number } | { fragment: string } | null;
+  { quote: Quote; start: number; end: number; version: number } | { quote?: Quote; fragment: string } | null;
 
 /** The marks of a resource as one sees them, and what can be done with them; it shows at once and is sent behind. */
 export function useMarks(resource: string, me: { id: string; name: string }, first: Marks) {
@@ -54,9 +57,9 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
   ): string => {
     const id = newId();
     const now = new Date().toISOString();
-    const passage = marked && "quote" in marked ? marked : null;
+    const passage = marked && "start" in marked ? marked : null;
     const fragment = marked && "fragment" in marked ? marked.fragment : "";
-    const { exact = "", prefix = "", suffix = "" } = passage?.quote ?? {};
+    const { exact = "", prefix = "", suffix = "" } = marked?.quote ?? {};
     const fresh: Mark = {
       ...{ id, resource, by: me, private: more.private, meaning: more.meaning ?? null },
       ...{ quote: exact, prefix, suffix, fragment, note: more.note ?? "" },
@@ -75,10 +78,8 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
           note: more.note ?? "",
         },
         ...(fragment && { fragment }),
-        ...(passage && {
-          selector: { type: "TextQuoteSelector", ...passage.quote },
-          ...{ start: passage.start, end: passage.end, version: passage.version },
-        }),
+        ...(marked?.quote && { selector: { type: "TextQuoteSelector", ...marked.quote } }),
+        ...(passage && { start: passage.start, end: passage.end, version: passage.version }),
       },
       `mark:${id}`,
       exact || fresh.note || sayFragment(fragment),

@@ -1,0 +1,105 @@
+"use client";
+
+import type { PDFDocumentProxy } from "pdfjs-dist";
+import { useEffect, useRef, useState } from "react";
+import { IconButton } from "../../parts/button";
+import { openPdf } from "./open-pdf";
+import { PdfSelection } from "./pdf-selection";
+import type { PdfMarks } from "./pdf-marks";
+import { PdfPage } from "./pdf-page";
+
+type Props = PdfMarks & { src: string; title: string };
+
+const SCALES = [0.75, 1, 1.25, 1.5, 2, 3];
+
+/** A PDF as its pages: only those that are looked at are drawn, with their words over them to be selected. */
+export function PdfPages({ src, title, ...marks }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const [pdf, setPdf] = useState<{ document: PDFDocumentProxy; ratio: number } | null>(null);
+  const [failed, setFailed] = useState(false);
+  const [scale, setScale] = useState(1);
+  const [at, setAt] = useState(1);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    let isHere = true;
+    const opening = openPdf(src);
+    opening
+      .then(async (task) => {
+        const document = await task.promise;
+        const { width: w, height: h } = (await document.getPage(1)).getViewport({ scale: 1 });
+        if (isHere) setPdf({ document, ratio: h / w });
+      })
+      .catch(() => isHere && setFailed(true));
+    return () => {
+      isHere = false;
+      void opening.then((task) => task.destroy()).catch(() => undefined);
+    };
+  }, [src]);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
+    watch.observe(box.current!);
+    return () => watch.disconnect();
+  }, []);
+  // Parameters every viewer knows: the page itself, no list of pages beside it. A browser's own may open what this one cannot: what is protected by a password, what is damaged.
+  if (failed)
+    return (
+      <iframe
+        src={`${src}#navpanes=0&view=FitH`}
+        title={title}
+        className="mt-6 h-[80vh] w-full rounded-md border border-line"
+      />
+    );
+  const count = pdf?.document.numPages ?? 0;
+  const goTo = (page: number) =>
+    box.current?.querySelector(`[data-page="${page}"]`)?.scrollIntoView({ block: "start" });
+  const step = (by: number) => setScale(SCALES[SCALES.indexOf(scale) + by] ?? scale);
+  return (
+    <div className="mt-6">
+      <div
+        role="group"
+        aria-label="Pages"
+        className="flex flex-wrap items-center gap-1 pb-2 text-[15px] text-quiet"
+      >
+        <span role="status" className="mr-auto tabular-nums">
+          {count ? `Page ${at} of ${count}` : "Opening …"}
+        </span>
+        <IconButton label="Page before" disabled={at <= 1} onClick={() => goTo(at - 1)}>
+          <span aria-hidden>↑</span>
+        </IconButton>
+        <IconButton label="Next page" disabled={at >= count} onClick={() => goTo(at + 1)}>
+          <span aria-hidden>↓</span>
+        </IconButton>
+        <IconButton label="Smaller" disabled={scale === SCALES[0]} onClick={() => step(-1)}>
+          <span aria-hidden>−</span>
+        </IconButton>
+        <IconButton label="Larger" disabled={scale === SCALES.at(-1)} onClick={() => step(1)}>
+          <span aria-hidden>+</span>
+        </IconButton>
+      </div>
+      <PdfSelection {...marks} />
+      <div
+        ref={box}
+        role="region"
+        aria-label={`Pages of ${title}`}
+        tabIndex={0}
+        className="flex h-[80vh] flex-col gap-3 overflow-auto rounded-md border border-line bg-sunk"
+      >
+        {pdf &&
+          width > 0 &&
+          Array.from({ length: count }, (_, i) => (
+            <PdfPage
+              key={i}
+              document={pdf.document}
+              number={i + 1}
+              width={width * scale}
+              ratio={pdf.ratio}
+              box={box}
+              onSeen={setAt}
+              isSeen={i + 1 === at}
+              {...marks}
+            />
+          ))}
+      </div>
+    </div>
+  );
+}
