@@ -30,6 +30,11 @@ const config = {
         headers: [{ key: "Cache-Control", value: "public, max-age=31536000, immutable" }],
       },
       {
+        // By its version, which is in the path.
+        source: "/pdf/:path*",
+        headers: [{ key: "Cache-Control", value: "public, max-age=31536000, immutable" }],
+      },
+      {
         source: "/((?!c/).*)",
         headers: [
           { key: "X-Content-Type-Options", value: "nosniff" },

@@ -1,13 +1,16 @@
-import { cpSync, mkdirSync, rmSync } from "node:fs";
+import { cpSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 
 /** What shows PDF in the browser loads besides its script: its worker, maps of characters, letters, decoders of pictures. */
 const PARTS = ["cmaps", "standard_fonts", "wasm", "legacy/build/pdf.worker.min.mjs"];
 
-/** Lays these out under the application's own origin, from the package as it is. */
+/** Lays these out under the application's own origin, from the package as it is, by its version: browsers keep them. */
 export function layOutPdfParts(root) {
-  const folder = path.join(root, "public/pdf");
-  rmSync(folder, { recursive: true, force: true });
+  rmSync(path.join(root, "public/pdf"), { recursive: true, force: true });
+  const { version } = JSON.parse(
+    readFileSync(path.join(root, "node_modules/pdfjs-dist/package.json"), "utf8"),
+  );
+  const folder = path.join(root, "public/pdf", version);
   mkdirSync(folder, { recursive: true });
   for (const part of PARTS)
     cpSync(path.join(root, "node_modules/pdfjs-dist", part), path.join(folder, path.basename(part)), {

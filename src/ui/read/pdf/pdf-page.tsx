@@ -5,7 +5,7 @@ import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import { readFragment, writeFragment } from "@/core/marks/fragments";
 import { paint } from "../marks/paint";
 import { PictureParts } from "../marks/picture-parts";
-import { pdfLibrary } from "./open-pdf";
+import { TextLayer } from "./open-pdf";
 import { PageText } from "./page-text";
 import type { PdfMarks } from "./pdf-marks";
 
@@ -66,7 +66,7 @@ export function PdfPage({
     let drawing: RenderTask | undefined;
     const words = layer.current!;
     const draw = async () => {
-      const [library, page] = await Promise.all([pdfLibrary(), pdf.getPage(number)]);
+      const page = await pdf.getPage(number);
       if (!isHere) return;
       const whole = page.getViewport({ scale: 1 });
       const scale = width / whole.width;
@@ -84,7 +84,7 @@ export function PdfPage({
       if (!isHere) return;
       words.replaceChildren();
       words.style.setProperty("--total-scale-factor", String(scale));
-      await new library.TextLayer({
+      await new TextLayer({
         textContentSource: page.streamTextContent(),
         container: words,
         viewport,

@@ -22,17 +22,16 @@ export function PdfPages({ src, title, ...marks }: Props) {
   const [width, setWidth] = useState(0);
   useEffect(() => {
     let isHere = true;
-    const opening = openPdf(src);
-    opening
-      .then(async (task) => {
-        const document = await task.promise;
+    const task = openPdf(src);
+    task.promise
+      .then(async (document) => {
         const { width: w, height: h } = (await document.getPage(1)).getViewport({ scale: 1 });
         if (isHere) setPdf({ document, ratio: h / w });
       })
       .catch(() => isHere && setFailed(true));
     return () => {
       isHere = false;
-      void opening.then((task) => task.destroy()).catch(() => undefined);
+      void task.destroy().catch(() => undefined);
     };
   }, [src]);
   useEffect(() => {
