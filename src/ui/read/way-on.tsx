@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import type { Answer } from "@/services/registry";
 import { Key } from "../parts/key";
-import { isForField } from "../shell/commands";
+import { isForField, KEYS } from "../shell/commands";
 import { useWindowKeys } from "../shell/use-window-keys";
 import { inPlace } from "../talk/in-place";
 
@@ -46,7 +46,7 @@ export function WayOn({ beside }: { beside: Beside }) {
     >
       {after && (
         <Link href={readHere(after)} className="group min-w-0 sm:order-2 sm:text-right">
-          <span className="block text-quiet">Next here {!isOfSet && <Key>N</Key>}</span>
+          <span className="block text-quiet">Next here {!isOfSet && <Key>{KEYS.onward}</Key>}</span>
           <span className="line-clamp-2 text-accent group-hover:underline">{after.title}</span>
         </Link>
       )}

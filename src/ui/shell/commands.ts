@@ -44,6 +44,7 @@ export const KEYS = {
   use: "U",
   oneByOne: "W",
   mark: "M",
+  onward: "N",
   mean: "1 … 9",
   sentence: ". ,",
   note: "↑ ↓",

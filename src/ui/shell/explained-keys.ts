@@ -43,7 +43,11 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   cell: { words: "Edit the cell; Escape leaves it as it was", where: "In the Table and the Catalogue" },
   place: { words: "Place in the collection", where: "On something in the sources" },
   away: { words: "Put away, in the Tray", where: "On something in the sources" },
-  mark: { words: "Mark what is selected; without a selection, to the margin", where: "In the reading room" },
+  mark: {
+    words: "Mark what is selected, the second that plays, a part of a picture; without these, to the margin",
+    where: "In the reading room",
+  },
+  onward: { words: "On to the next text of the collection, or of a set", where: "In the reading room" },
   mean: { words: "Mark it with a meaning of the team", where: "In the reading room" },
   sentence: {
     words: "Select the next sentence, or the one before; with Shift together",
