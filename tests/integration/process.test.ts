@@ -103,7 +103,7 @@ test("a release has what runs and little more: pages, texts read in threads, pic
   const place = mkdtempSync(path.join(os.tmpdir(), "hobbin-release-"));
   const { bytes } = await writeRelease(place);
   // `npm ci --omit=dev` installs three times as much.
-  expect(bytes).toBeLessThan(300e6);
+  expect(bytes).toBeLessThan(250e6);
   const { owner, team } = await makeWorld();
   const { token } = await as(owner, "tokens.make", { name: "Release" });
   const one = await serve(START, {}, place);

@@ -22,7 +22,7 @@ const WHOLE = [
 ];
 /** Parts of these that only building, testing and looking for faults need. */
 const LEFT =
-  /^(\.next\/(cache|dev|diagnostics|trace|types)|build\/(bench|test|extension-test))(\/|$)|^\.next\/server\/.*\.map$/;
+  /^(\.next\/(cache|dev|diagnostics|trace|types)|build\/(bench|test|extension-test))(\/|$)|^(\.next\/server|node_modules)\/.*\.map$|^src\/data\/migrations\/meta\/\d+_snapshot\.json$/;
 
 /**
  * Writes what runs into a folder: which files of the packages are loaded is found by following them from the programs of
@@ -45,7 +45,7 @@ export async function writeRelease(folder) {
     // A path that is put together takes its whole folder along, with what was built for other purposes.
     { base: ROOT, ignore: (file) => LEFT.test(file) },
   );
-  const files = new Set([...whole, ...fileList, ...(await noted(whole))]);
+  const files = new Set([...whole, ...fileList, ...(await noted(whole))].filter((file) => !LEFT.test(file)));
   let bytes = 0;
   for (const file of [...files].sort()) bytes += await take(file, folder);
   return { files: files.size, bytes };
