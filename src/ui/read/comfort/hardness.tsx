@@ -12,7 +12,7 @@ const LAYERS: Record<Shown, string> = { sentences: "hobbin-long-sentence", words
 export function Hardness({ html, language }: { html: string; language: string | null }) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <details className="mt-1 text-[15px]" onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details className="mt-3 text-[15px]" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="w-fit text-quiet hover:text-ink">How hard it is to read</summary>
       {isOpen && <Measured key={html} language={language} />}
     </details>
