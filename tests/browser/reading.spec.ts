@@ -126,7 +126,7 @@ test("on through a collection without going back; a passage begins a context lin
 
   await page.getByText("How hard it is to read").click();
   await expect(page.getByText(/by Reading ease \(Flesch 1948\)/)).toBeVisible();
-  await page.getByLabel(/^Show \d long sentences$/).check();
+  await page.getByLabel(/^\d sentences of 25 words and more$/).check();
   expect(
     await page.evaluate(() =>
       [...(CSS.highlights.get("hobbin-long-sentence") ?? [])].map((range) => String(range).slice(0, 27)),

@@ -20,7 +20,14 @@ export type Counts = {
 export type Level = { name: string; value: number; words: string };
 
 /** What can be said of how hard a text is to read. */
-export type Hardness = { counts: Counts; levels: Level[]; longSentences: Span[]; longWords: Span[] };
+export type Hardness = {
+  counts: Counts;
+  levels: Level[];
+  longSentences: Span[];
+  longWords: Span[];
+  /** From how many words on a sentence is long, from how many letters on a word. */
+  long: { words: number; letters: number };
+};
 type Span = { start: number; end: number };
 
 /** From this many words on a sentence is long, and from this many letters a word: common practice in plain language. */
@@ -52,7 +59,8 @@ export function hardnessOf(text: string, language: string | null): Hardness | nu
   }
   const { counts } = counter;
   if (counts.words < LEAST_WORDS || !hasSuchWords(text)) return null;
-  return { counts, levels: levelsBy(counts, code), longSentences, longWords };
+  const long = { words: LONG_SENTENCE, letters: LONG_WORD };
+  return { counts, levels: levelsBy(counts, code), longSentences, longWords, long };
 }
 
 class Counter {

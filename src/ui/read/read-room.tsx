@@ -125,7 +125,7 @@ export function ReadRoom({
     <Frame me={me} teams={teams} team={team}>
       <main
         id="main"
-        className="min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 text-ink lg:pr-[19rem]"
+        className="relative min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 text-ink lg:pr-[19rem]"
         style={groundOf(comfort.ground)}
       >
         <article
@@ -186,7 +186,9 @@ export function ReadRoom({
             onChoose={choose}
             parts={partsOf(resource, file)}
             pdf={
-              file?.type === PDF ? { src: fileOf(resource.id), title: resource.title, hasCopy: !!html } : null
+              file?.type === PDF
+                ? { src: fileOf(resource.id), title: resource.title, copy: html ? (text.number ?? 1) : null }
+                : null
             }
           >
             {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}

@@ -20,7 +20,8 @@ export function Hardness({ html, language }: { html: string; language: string | 
 }
 
 const many = (count: number): string => count.toLocaleString("en");
-const sayMany = (count: number, one: string): string => `${many(count)} ${one}${count === 1 ? "" : "s"}`;
+const sayMany = (count: number, one: string): string =>
+  `${count ? many(count) : "No"} ${one}${count === 1 ? "" : "s"}`;
 
 /** The text is measured where it stands, so that what is found can be shown in it. */
 function Measured({ language }: { language: string | null }) {
@@ -57,7 +58,7 @@ function Measured({ language }: { language: string | null }) {
         This cannot be said: it takes a hundred words of running text, in a script with letters.
       </p>
     );
-  const { counts, levels, longSentences, longWords } = hardness;
+  const { counts, levels, longSentences, longWords, long } = hardness;
   const toggle = (kind: Shown) =>
     setShown((old) => {
       const next = new Set(old);
@@ -81,16 +82,16 @@ function Measured({ language }: { language: string | null }) {
         {!language && " Its language is not known; with it, more could be said."}
       </p>
       <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
-        <legend className="sr-only">Show in the text</legend>
+        <legend className="float-left mr-4 text-quiet">Show in the text</legend>
         <Choice
           kind="sentences"
-          words={`Show ${sayMany(longSentences.length, "long sentence")}`}
+          words={`${sayMany(longSentences.length, "sentence")} of ${long.words} words and more`}
           {...{ shown, toggle }}
           none={!longSentences.length}
         />
         <Choice
           kind="words"
-          words={`Show ${sayMany(longWords.length, "long word")}`}
+          words={`${sayMany(longWords.length, "word")} of ${long.letters} letters and more`}
           {...{ shown, toggle }}
           none={!longWords.length}
         />

@@ -6,28 +6,22 @@ import { quoteAt } from "@/core/marks/selectors";
 import { sentenceAfter, sentenceBefore } from "@/core/marks/sentences";
 import { may } from "@/core/policy/abilities";
 import { isForField } from "../../shell/commands";
-import type { TeamRow } from "../../shell/who";
 import { useWindowKeys } from "../../shell/use-window-keys";
 import { caretAt } from "./caret";
 import { CopyMap } from "./copy-map";
+import { cardOf, focusCard, focusNote } from "./focus-card";
 import { MarkCard } from "./mark-card";
 import { MarkStrip } from "./mark-strip";
 import { paint } from "./paint";
-import type { Mark, useMarks } from "./use-marks";
+import type { MarksShown } from "./marks-shown";
+import type { Mark } from "./use-marks";
 import { selectedNow, useSelected } from "./use-selected";
 import { useWide } from "./use-wide";
 
-type Props = {
+type Props = MarksShown & {
   html: string;
   /** The number of the copy that is shown. */
   version: number;
-  me: string;
-  team: TeamRow;
-  marks: ReturnType<typeof useMarks>;
-  /** Those that are shown: by whom, and what they mean. */
-  shown: readonly Mark[];
-  chosen: string | null;
-  onChoose: (id: string | null) => void;
   language?: string;
   /** Takes a passage into the context line of the item; null where there is none. */
   onContext: ((words: string) => void) | null;
@@ -153,7 +147,9 @@ export function MarkedCopy({
     else if (key === "m" && map && selectedNow(map)) mark(null);
     else if (selected && /^[1-9]$/.test(key) && meanings[Number(key) - 1])
       mark(meanings[Number(key) - 1]!.id);
-    else if (key === "m" && placed.length) firstInSight(placed)?.focus();
+    // Unless a part of something else is meant, or words that are selected elsewhere.
+    else if (key === "m" && placed.length && !event.defaultPrevented && isNothingSelected())
+      firstInSight(placed)?.focus();
     else return;
     event.preventDefault();
   });
@@ -259,21 +255,7 @@ export function MarkedCopy({
   );
 }
 
-const cardOf = (id: string): HTMLElement | null => {
-  const all = document.querySelectorAll<HTMLElement>(`[data-mark="${id}"]`);
-  // Of the one in the margin and the one at the foot that which is seen.
-  return [...all].find((one) => one.offsetParent !== null || one.getClientRects().length > 0) ?? null;
-};
-const focusCard = (id: string | undefined) => {
-  if (id) cardOf(id)?.focus();
-};
-const focusNote = (id: string) => {
-  const card = cardOf(id);
-  const field = card?.querySelector("textarea");
-  (field ?? card)?.focus();
-  // Who comes to write goes on behind what stands there.
-  field?.setSelectionRange(field.value.length, field.value.length);
-};
+const isNothingSelected = (): boolean => document.getSelection()?.isCollapsed !== false;
 
 /** The card of the first mark that is on the screen, or of the last one above it. */
 function firstInSight(placed: readonly { mark: Mark; range: Range }[]): HTMLElement | null {

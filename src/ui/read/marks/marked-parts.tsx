@@ -2,31 +2,41 @@
 
 import dynamic from "next/dynamic";
 import { type ReactNode, useRef, useState } from "react";
+import { type Quote, quoteAt } from "@/core/marks/selectors";
+import { SolidText } from "@/core/marks/solid-text";
 import { may } from "@/core/policy/abilities";
-import type { TeamRow } from "../../shell/who";
+import { CopyMap } from "./copy-map";
+import { focusNote } from "./focus-card";
+import type { MarksShown } from "./marks-shown";
 import { PartMarks, type Parts } from "./part-marks";
 import { PictureParts } from "./picture-parts";
-import type { Mark, Marked, useMarks } from "./use-marks";
+import type { Marked } from "./use-marks";
 
 const PdfPages = dynamic(() => import("../pdf/pdf-pages").then((m) => m.PdfPages), { ssr: false });
 
-type Props = {
-  me: string;
-  team: TeamRow;
-  marks: ReturnType<typeof useMarks>;
-  shown: readonly Mark[];
-  chosen: string | null;
-  onChoose: (id: string | null) => void;
+type Props = MarksShown & {
   parts: Parts | null;
-  /** A PDF that is shown as its pages, and whether its text is kept beside it. */
-  pdf: { src: string; title: string; hasCopy: boolean } | null;
+  /** A PDF that is shown as its pages, and the number of the text that is kept beside it. */
+  pdf: { src: string; title: string; copy: number | null } | null;
   /** What else is shown or played. */
   children: ReactNode;
 };
 
+/** Words of a page where they stand in the text that is kept beside it; null when they are not in it. */
+function inCopy(quote: Quote, version: number | null): Marked {
+  const root = document.querySelector<HTMLElement>("#main .reading");
+  if (!root || version === null) return null;
+  const { text } = new CopyMap(root);
+  const found = new SolidText(text).find(quote);
+  return found && { ...found, quote: quoteAt(text, found.start, found.end), version };
+}
+
 /** A film, a sound, a picture or the pages of a PDF with what is marked in it. */
 export function MarkedParts({ children, pdf, ...props }: Props) {
-  const { marks, shown, chosen, onChoose, parts, team } = props;
+  const { marks, shown, chosen, onChoose, team } = props;
+  // What only the browser itself can show has no parts to be marked here.
+  const [isForeign, setForeign] = useState(false);
+  const parts = isForeign ? null : props.parts;
   const root = useRef<HTMLDivElement>(null);
   const [marking, setMarking] = useState(false);
   const brings = may(team.role, "bring");
@@ -36,9 +46,7 @@ export function MarkedParts({ children, pdf, ...props }: Props) {
     const id = marks.add(marked, { private: alone, meaning });
     onChoose(id);
     // What is typed now is the note.
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLElement>(`[data-mark="${id}"] textarea`)?.focus({ preventScroll: !!pdf }),
-    );
+    requestAnimationFrame(() => focusNote(id));
   };
   const made = (fragment: string) => add({ fragment });
   const drawn = { shown, chosen, onChoose, marking, onMade: made, onLeave: () => setMarking(false) };
@@ -49,12 +57,13 @@ export function MarkedParts({ children, pdf, ...props }: Props) {
           <PdfPages
             {...pdf}
             {...drawn}
+            onForeign={() => setForeign(true)}
             meanings={marks.meanings}
             alone={alone}
             onAlone={brings ? setAlone : null}
-            // Words that are kept beside it are found there too, and the mark is one.
+            // Words that are kept beside it are marked there too, and the mark is one.
             onWords={(quote, page, meaning) =>
-              add({ quote, fragment: pdf.hasCopy ? "" : `page=${page}` }, meaning)
+              add(inCopy(quote, pdf.copy) ?? { quote, fragment: `page=${page}` }, meaning)
             }
           />
         ) : (
@@ -64,6 +73,7 @@ export function MarkedParts({ children, pdf, ...props }: Props) {
       </div>
       <PartMarks
         {...props}
+        parts={parts}
         root={root}
         marking={marking}
         onMarking={setMarking}

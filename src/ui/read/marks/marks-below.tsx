@@ -2,25 +2,16 @@
 
 import { useState } from "react";
 import { may } from "@/core/policy/abilities";
-import type { TeamRow } from "../../shell/who";
 import { Area } from "../../parts/field";
 import { Button } from "../../parts/button";
 import { MarkCard } from "./mark-card";
 import { WhoSees } from "./mark-strip";
-import type { Mark, useMarks } from "./use-marks";
+import type { MarksShown } from "./marks-shown";
+import type { Mark } from "./use-marks";
 import { useWide } from "./use-wide";
 
-type Props = {
-  me: string;
-  team: TeamRow;
-  marks: ReturnType<typeof useMarks>;
-  shown: readonly Mark[];
-  chosen: string | null;
-  onChoose: (id: string | null) => void;
-};
-
 /** What stands beside no words: notes on the whole, marks whose place is lost, what was taken away. */
-export function MarksBelow({ me, team, marks, shown, chosen, onChoose }: Props) {
+export function MarksBelow({ me, team, marks, shown, chosen, onChoose }: MarksShown) {
   const brings = may(team.role, "bring");
   const [note, setNote] = useState("");
   const [alone, setAlone] = useState(!brings);

@@ -9,21 +9,15 @@ import { Field } from "../../parts/field";
 import { Key } from "../../parts/key";
 import { isForField, KEYS } from "../../shell/commands";
 import { useWindowKeys } from "../../shell/use-window-keys";
-import type { TeamRow } from "../../shell/who";
 import { MarkCard } from "./mark-card";
 import { WhoSees } from "./mark-strip";
-import type { Mark, useMarks } from "./use-marks";
+import type { MarksShown } from "./marks-shown";
+import type { Mark } from "./use-marks";
 
 /** What can be marked that has no words: seconds of what plays here, of what plays in a frame of another site, parts of a picture or of the pages of a PDF. */
 export type Parts = "seconds" | "typed seconds" | "regions" | "pages";
 
-type Props = {
-  me: string;
-  team: TeamRow;
-  marks: ReturnType<typeof useMarks>;
-  shown: readonly Mark[];
-  chosen: string | null;
-  onChoose: (id: string | null) => void;
+type Props = MarksShown & {
   /** Where what is marked is shown. */
   root: RefObject<HTMLElement | null>;
   parts: Parts | null;

@@ -17,8 +17,7 @@ export type Mark = Marks["marks"][number];
 export type Meaning = Marks["meanings"][number];
 
 /**
- * What is marked: a passage of a copy; a part of what has no words; words of a page, which are looked for in the copy where
- * no part is said; or the whole.
+ * What is marked: a passage of a copy; a part of what has no words, or of what has some that stand in no copy; or the whole.
  */
 export type Marked =
   { quote: Quote; start: number; end: number; version: number } | { quote?: Quote; fragment: string } | null;

@@ -1,10 +1,11 @@
+import type { Quote } from "@/core/marks/selectors";
+import { SolidText } from "@/core/marks/solid-text";
+
 /** The words of a page as they lie over its picture, with the way from places in them to their nodes and back. */
 export class PageText {
   readonly text: string;
   readonly #pieces: { node: Text; start: number }[] = [];
-  /** The words without blanks, and where each letter stands in `text`: another reader may set other blanks. */
-  readonly #solid: string;
-  readonly #places: Uint32Array;
+  readonly #solid: SolidText;
 
   constructor(layer: HTMLElement) {
     let text = "";
@@ -15,26 +16,13 @@ export class PageText {
         text += node.data;
       } else if ((node as Element).localName === "br") text += "\n";
     this.text = text;
-    const places = new Uint32Array(text.length + 1);
-    let solid = "";
-    for (let i = 0; i < text.length; i++)
-      if (!BLANK.test(text[i]!)) {
-        places[solid.length] = i;
-        solid += text[i];
-      }
-    this.#solid = solid;
-    this.#places = places;
+    this.#solid = new SolidText(text);
   }
 
-  /** Where words stand; those that are there more than once stand where what was before them fits best. */
-  find(words: string, prefix: string): Range | null {
-    const wanted = words.replace(BLANKS, "");
-    if (wanted.length < 2) return null;
-    const before = prefix.replace(BLANKS, "").slice(-12);
-    let at = before ? this.#solid.indexOf(before + wanted) : -1;
-    at = at >= 0 ? at + before.length : this.#solid.indexOf(wanted);
-    if (at < 0) return null;
-    return this.range(this.#places[at]!, this.#places[at + wanted.length - 1]! + 1);
+  /** Where words of the text that is kept of it, or of this page, stand on it; null when they are of another page. */
+  find(quote: Quote): Range | null {
+    const found = this.#solid.find(quote);
+    return found && this.range(found.start, found.end);
   }
 
   range(start: number, end: number): Range | null {
@@ -53,6 +41,3 @@ export class PageText {
     return piece ? piece.start + offset : null;
   }
 }
-
-const BLANK = /[\s\u00ad]/;
-const BLANKS = /[\s\u00ad]+/g;

@@ -110,7 +110,7 @@ export function PdfPage({
     if (!text) return;
     const found = shown.flatMap((mark) => {
       if (!mark.quote || (mark.fragment && readFragment(mark.fragment)?.page !== number)) return [];
-      const range = text.find(mark.quote, mark.prefix);
+      const range = text.find({ exact: mark.quote, prefix: mark.prefix, suffix: mark.suffix });
       if (!range) return [];
       const look = meanings.find((one) => one.id === mark.meaning) ?? null;
       return [{ id: mark.id, range, look, sure: 100 }];

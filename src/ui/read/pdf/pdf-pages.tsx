@@ -8,18 +8,24 @@ import { PdfSelection } from "./pdf-selection";
 import type { PdfMarks } from "./pdf-marks";
 import { PdfPage } from "./pdf-page";
 
-type Props = PdfMarks & { src: string; title: string };
+type Props = PdfMarks & {
+  src: string;
+  title: string;
+  /** It cannot be shown here, and the browser's own reader takes it. */
+  onForeign: () => void;
+};
 
 const SCALES = [0.75, 1, 1.25, 1.5, 2, 3];
 
 /** A PDF as its pages: only those that are looked at are drawn, with their words over them to be selected. */
-export function PdfPages({ src, title, ...marks }: Props) {
+export function PdfPages({ src, title, onForeign, ...marks }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const [pdf, setPdf] = useState<{ document: PDFDocumentProxy; ratio: number } | null>(null);
   const [failed, setFailed] = useState(false);
   const [scale, setScale] = useState(1);
   const [at, setAt] = useState(1);
   const [width, setWidth] = useState(0);
+  const foreign = useRef(onForeign);
   useEffect(() => {
     let isHere = true;
     const task = openPdf(src);
@@ -28,7 +34,11 @@ export function PdfPages({ src, title, ...marks }: Props) {
         const { width: w, height: h } = (await document.getPage(1)).getViewport({ scale: 1 });
         if (isHere) setPdf({ document, ratio: h / w });
       })
-      .catch(() => isHere && setFailed(true));
+      .catch(() => {
+        if (!isHere) return;
+        setFailed(true);
+        foreign.current();
+      });
     return () => {
       isHere = false;
       void task.destroy().catch(() => undefined);
