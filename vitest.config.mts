@@ -2,7 +2,9 @@ import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
 /** How long a test may take on a machine that is busy otherwise; what hangs ends by it, nothing else is meant. */
-const PATIENCE = 60_000;
+const PATIENCE = 600_000;
+/** The same for a test, and for what a test waits for to come by itself. */
+const PATIENT = { testTimeout: PATIENCE, expect: { poll: { timeout: PATIENCE / 5 } } };
 /** How many files run beside each other. */
 const WORKERS = 2;
 const alias = { "@": fileURLToPath(new URL("./src", import.meta.url)) };
@@ -18,7 +20,7 @@ export default defineConfig({
           name: "unit",
           isolate: false,
           maxWorkers: WORKERS,
-          testTimeout: PATIENCE,
+          ...PATIENT,
           include: ["{src,tools,standin,demo,extension}/**/*.test.{ts,tsx}"],
           exclude: ["**/*.page.test.*"],
         },
@@ -30,7 +32,7 @@ export default defineConfig({
           setupFiles: "tests/units/tidy-page.ts",
           isolate: false,
           maxWorkers: WORKERS,
-          testTimeout: PATIENCE,
+          ...PATIENT,
           include: ["{src,extension}/**/*.page.test.{ts,tsx}"],
         },
       },
@@ -40,7 +42,7 @@ export default defineConfig({
           name: "reference",
           isolate: false,
           maxWorkers: WORKERS,
-          testTimeout: PATIENCE,
+          ...PATIENT,
           include: ["tests/reference/**/*.test.ts"],
         },
       },
@@ -54,7 +56,7 @@ export default defineConfig({
           setupFiles: "tests/integration/own-database.ts",
           maxWorkers: WORKERS,
           isolate: false,
-          testTimeout: PATIENCE,
+          ...PATIENT,
           hookTimeout: PATIENCE,
         },
       },

@@ -23,11 +23,17 @@ const common = {
   // Only the page one presses the button on; nothing is read before that.
   permissions: ["activeTab", "scripting", "storage", "contextMenus", "alarms"],
   optional_permissions: ["tabs"],
+  // One site at a time, when the person wishes marks to be shown there without a press.
+  optional_host_permissions: ["https://*/*", "http://*/*"],
   commands: {
     _execute_action: { suggested_key: { default: "Alt+Shift+B" }, description: "Open the window" },
     "save-at-once": {
       suggested_key: { default: "Alt+Shift+K" },
       description: "Save to the last place at once",
+    },
+    "show-marks": {
+      suggested_key: { default: "Alt+Shift+M" },
+      description: "Show the marks of the page, or mark what is selected",
     },
   },
   ...(test && {
@@ -58,7 +64,18 @@ for (const [name, manifest] of Object.entries(variants)) {
     target: ["chrome120", "firefox128"],
     logLevel: "error",
   });
-  for (const file of ["popup.html", "popup.css", "many.html"])
+  // What runs in a page is no module. What it shows there no other script can look into, but for the test's hands.
+  await build({
+    entryPoints: [path.join(source, "page-marks.ts")],
+    outdir: folder,
+    bundle: true,
+    format: "iife",
+    minify: true,
+    target: ["chrome120", "firefox128"],
+    define: { SHADOW: JSON.stringify(test ? "open" : "closed") },
+    logLevel: "error",
+  });
+  for (const file of ["popup.html", "popup.css", "many.html", "page-marks.css"])
     cpSync(path.join(source, file), path.join(folder, file));
   for (const size of [48, 128])
     writeFileSync(

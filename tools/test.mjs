@@ -120,10 +120,12 @@ try {
   await (names.length ? some(names) : everything());
 } catch (error) {
   process.stderr.write(`${error instanceof Stop ? error.message : (error.stack ?? error)}\n`);
-  countFailure();
+  countFailure(error);
 }
 await end();
 sayTimes();
-const { passed, failed } = counted();
+const { passed, failed, broken } = counted();
+// Said last of all: whoever has only the end of what was printed knows where to look.
+if (broken.length) say(`What did not hold:\n${broken.map((one) => `  ✘ ${one}`).join("\n")}\n`);
 say(`${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);

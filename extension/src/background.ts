@@ -1,4 +1,5 @@
 import { call, type Pairing, type Problem, stored, store } from "./api";
+import { answerPage, isForMarks, leaveSites, showMarks, showOn } from "./marking";
 import { confirmInPage, seePage, seePicture } from "./in-page";
 import {
   type Place,
@@ -39,6 +40,10 @@ chrome.runtime.onInstalled.addListener(() => {
   void chrome.alarms.create("waiting", { periodInMinutes: 1 });
 });
 
+// What one allows or no longer allows a site, in the window or among the browser's settings.
+chrome.permissions.onAdded.addListener(({ origins }) => void showOn(origins ?? []));
+chrome.permissions.onRemoved.addListener(({ origins }) => void leaveSites(origins ?? []));
+
 chrome.alarms.onAlarm.addListener(() => void flush());
 chrome.runtime.onStartup.addListener(() => void flush());
 
@@ -54,6 +59,8 @@ async function badge(waiting: number): Promise<void> {
 
 chrome.commands.onCommand.addListener((command, tab) => {
   if (command === "save-at-once" && tab?.id) void saveTab(tab.id, "page");
+  // The browser's own pages show nothing of others.
+  if (command === "show-marks" && tab?.id) void showMarks(tab.id).catch(() => undefined);
 });
 
 chrome.contextMenus.onClicked.addListener((info, tab) => {
@@ -63,8 +70,21 @@ chrome.contextMenus.onClicked.addListener((info, tab) => {
   else void saveTab(tab.id, info.menuItemId === "passage" ? "passage" : "page");
 });
 
-chrome.runtime.onMessage.addListener((message: { what: string; id?: string; tab?: number }, _, answer) => {
-  if (message.what === "undo") {
+type Message = { what: string; id?: string; tab?: number };
+chrome.runtime.onMessage.addListener((message: Message, sender, answer) => {
+  if (isForMarks(message)) {
+    void answerPage(message).then(answer);
+    return true;
+  } else if (message.what === "show-marks" && message.tab) {
+    void showMarks(message.tab).then(
+      () => answer(true),
+      () => answer(false),
+    );
+    return true;
+  } else if (message.what === "bring-in" && sender.tab?.id) {
+    void saveTab(sender.tab.id, "page").then(() => answer(true));
+    return true;
+  } else if (message.what === "undo") {
     // Answered once it is done, so that the browser does not put this to sleep before.
     void undo(message.id!).then(() => answer(true));
     return true;

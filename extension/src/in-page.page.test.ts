@@ -83,7 +83,9 @@ test("the pairing is read from Hobbin's own page, with the address it stands at"
   page("", `<p>nothing</p>`);
   expect(seePairing()).toBeNull();
   page("", `<div data-hobbin-pairing="abc-123"></div>`);
-  expect(seePairing()).toEqual({ code: "abc-123", address: "https://moss.example" });
+  expect(seePairing()).toEqual({ code: "abc-123", address: "https://moss.example", marks: false });
+  page("", `<div data-hobbin-pairing="abc-124" data-hobbin-for="marks"></div>`);
+  expect(seePairing()).toEqual({ code: "abc-124", address: "https://moss.example", marks: true });
 });
 
 test("what is confirmed is said as text, one at a time, with the way back", () => {

@@ -109,9 +109,10 @@ export function seeLinks(): PageLink[] {
 }
 
 /** The code on Hobbin's own page that pairs this browser. */
-export const seePairing = (): { code: string; address: string } | null => {
-  const code = document.querySelector<HTMLElement>("[data-hobbin-pairing]")?.dataset.hobbinPairing;
-  return code ? { code, address: location.origin } : null;
+export const seePairing = (): { code: string; address: string; marks: boolean } | null => {
+  const offer = document.querySelector<HTMLElement>("[data-hobbin-pairing]")?.dataset;
+  const code = offer?.hobbinPairing;
+  return code ? { code, address: location.origin, marks: offer.hobbinFor === "marks" } : null;
 };
 
 /** A picture of the page as data, fetched as the page itself would. */

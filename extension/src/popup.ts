@@ -1,6 +1,8 @@
 import { call, type Pairing, type Problem, store, stored } from "./api";
 import { seePage, seePairing, type Seen } from "./in-page";
 import { combobox, el, type Option, show } from "./parts";
+import { keepForMarks, pairedForMarks } from "./marking";
+import { marksHere } from "./marks-line";
 import { know, type Known, placesFor } from "./places";
 import { type Place, recentPlaces, save, type Wish } from "./saving";
 
@@ -20,11 +22,12 @@ const inTab = async <T>(func: () => T): Promise<T | null> =>
   );
 
 const pairing = await stored<Pairing>("pairing");
-if (pairing) await main(pairing);
+const offer = await inTab(seePairing);
+// An offer on Hobbin's own page is taken; of the kind that is held already only where there is none.
+if (pairing && !offer?.marks) await main(pairing);
 else await pair();
 
 async function pair(): Promise<void> {
-  const offer = await inTab(seePairing);
   if (!offer)
     return show(
       el("h1", {}, "Not paired yet"),
@@ -34,6 +37,8 @@ async function pair(): Promise<void> {
         { class: "quiet" },
         "The extension sends only what you save: the page’s address, title and visible text. It looks at no page before you press it.",
       ),
+      // Paired for marks alone, it shows marks.
+      await marksAlone(),
     );
   try {
     const answer = await fetch(`${offer.address}/api/actions/tokens.pair`, {
@@ -47,10 +52,17 @@ async function pair(): Promise<void> {
     });
     const said = (await answer.json()) as { token?: string; person?: string; detail?: string };
     if (!said.token) throw new Error(said.detail);
-    await store({ pairing: { address: offer.address, token: said.token, person: said.person } });
+    const paired = { address: offer.address, token: said.token, person: said.person ?? "" };
+    await (offer.marks ? keepForMarks(paired) : store({ pairing: paired }));
     show(
-      el("h1", {}, `Paired with ${said.person}`),
-      el("p", { role: "status" }, "Press this button on any page to save it."),
+      el("h1", {}, `Paired with ${said.person}${offer.marks ? ", for marks" : ""}`),
+      el(
+        "p",
+        { role: "status" },
+        offer.marks
+          ? "Press this button on any page, then “Marks of this page”."
+          : "Press this button on any page to save it.",
+      ),
       await keys(),
     );
   } catch (error) {
@@ -65,8 +77,12 @@ async function pair(): Promise<void> {
 async function keys(): Promise<HTMLElement | null> {
   const all = await chrome.commands.getAll();
   const keyOf = (name: string) => all.find((one) => one.name === name)?.shortcut;
-  const [window, atOnce] = [keyOf("_execute_action"), keyOf("save-at-once")];
-  const said = [window && `${window} opens this window`, atOnce && `${atOnce} saves at once`];
+  const [window, atOnce, marks] = [keyOf("_execute_action"), keyOf("save-at-once"), keyOf("show-marks")];
+  const said = [
+    window && `${window} opens this window`,
+    atOnce && `${atOnce} saves at once`,
+    marks && (await pairedForMarks()) && `${marks} marks`,
+  ];
   const words = said.filter(Boolean).join(", ");
   return words ? el("p", { class: "quiet" }, `${words}.`) : null;
 }
@@ -305,7 +321,9 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
     ),
     many(),
   );
-  void keys().then((line) => line && document.getElementById("main")!.append(line));
+  void Promise.all([marksHere(tab, page.address, !wanted), keys()]).then((lines) =>
+    document.getElementById("main")!.append(...lines.filter((line) => line !== null)),
+  );
   title.addEventListener(
     "keydown",
     (event) => event.key === "Enter" && (event.preventDefault(), title.form!.requestSubmit()),
@@ -338,6 +356,11 @@ function form(paired: Pairing, page: Seen, known: () => Known, recent: Place[], 
     });
     return one;
   }
+}
+
+async function marksAlone(): Promise<HTMLElement | null> {
+  const address = await inTab(() => location.href);
+  return address && (await pairedForMarks()) ? marksHere(tab, address, !wanted) : null;
 }
 
 function many(): HTMLElement {

@@ -57,6 +57,7 @@ export const TIES: Record<string, Ties> = {
   resource_file: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   picture_candidate: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   resource_proposal: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  text_picture: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   text_version: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   mark: {
     undo: ["mark", "ownMark"],
@@ -66,6 +67,8 @@ export const TIES: Record<string, Ties> = {
     account: "what is private goes",
     archive: "taken along",
   },
+  // Talk is of the people and the place it was said in: a copy of a collection has none of it.
+  comment: { undo: "comment", bin: "itself", duplicate: "left", merge: "stays", ...team },
   resource_tag: { undo: "resourceTag", bin: "with resource", ...noCollection, merge: "moves over", ...team },
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },

@@ -4,6 +4,7 @@ import { bringBackJob } from "./bring-back-archive";
 import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
+import { keepPicturesJob } from "./keep-pictures";
 import { makeExportJob } from "./make-export";
 import { placeMarksJob } from "./place-marks";
 import { readFileJob } from "./read-stored-file";
@@ -16,6 +17,7 @@ export const KINDS: Record<string, JobKind> = {
   "resource.fetch": fetchResource,
   "file.read": readFileJob,
   "picture.fetch": fetchPictureJob,
+  "text.pictures": keepPicturesJob,
   "imports.run": runImportJob,
   "imports.undo": undoImportJob,
   "messages.take-in": takeMailJob,

@@ -8,8 +8,10 @@ import { settings } from "@/outside/settings";
 import { copyInThread, factsInThread, TooSlow } from "@/outside/threads/in-thread";
 import type { Filling, Picture } from "@/services/resources/fill";
 import { readDocument } from "@/outside/documents/read-document";
+import { keptInside } from "./kept-picture";
 
-const reach = (): Reach => ({ allow: settings().fetchAllow, ports: settings().fetchPorts });
+/** Where pages and pictures may be fetched. */
+export const reach = (): Reach => ({ allow: settings().fetchAllow, ports: settings().fetchPorts });
 
 /** Fetches an address and reads what is there: a page, or a file. */
 export async function readAddressOf(address: string): Promise<Filling> {
@@ -64,7 +66,7 @@ export async function readAddressOf(address: string): Promise<Filling> {
     },
     finalAddress: fetched.address,
     picture: document?.picture ? await storePicture(document.picture) : null,
-    copy: document?.copy ?? null,
+    copy: document?.copy ? { ...document.copy, kept: await keptInside(document.inside) } : null,
     origin: "fetched",
   };
 }

@@ -8,6 +8,7 @@ import { storeFile, readStored, withStored } from "@/outside/files";
 import { makeThumbnail } from "@/outside/pictures";
 import { fillResource } from "@/services/resources/fill";
 import type { JobKind } from "./job-kind";
+import { keptInside } from "./kept-picture";
 import { mustBeInTime, unlessSlow } from "./read-page";
 
 /** Beyond this a file is not read whole; of sound and film only the head is. */
@@ -30,7 +31,10 @@ export const readFileJob: JobKind = {
       : /^(audio|video)\//.test(file.type)
         ? ((await withStored(file.hash, readMediaFile)) ?? {})
         : {};
-    const { title, authors, language, words, pages, seconds, copy, picture, lacks } = { ...NOTHING, ...read };
+    const { title, authors, language, words, pages, seconds, copy, inside, picture, lacks } = {
+      ...NOTHING,
+      ...read,
+    };
     const thumbnail = picture ? await makeThumbnail(picture, { drawings: true }) : null;
     const plays = row.kind === "video" || row.kind === "sound";
     const facts: PageFacts = {
@@ -56,7 +60,7 @@ export const readFileJob: JobKind = {
       facts,
       finalAddress: "",
       picture: thumbnail ? { hash: await storeFile(thumbnail), bytes: thumbnail.length } : null,
-      copy: copy ?? null,
+      copy: copy ? { ...copy, kept: await keptInside(inside) } : null,
       origin: "file" as const,
     };
     await fillResource(id, filling);
@@ -73,6 +77,7 @@ const NOTHING = {
   pages: null,
   seconds: null,
   copy: null,
+  inside: [],
   picture: null,
   lacks: null,
 };

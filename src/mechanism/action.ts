@@ -8,6 +8,7 @@ import { checkInput, type InputClass } from "./input";
 import { Locked, type Locks, takeLocks } from "./locks";
 import type { Rule, Scope } from "./policy";
 import { Problem } from "./problem";
+import { isWithin } from "@/core/policy/paired";
 
 /** What `run` of an action gets. Its verbs write, count, tell and keep for undo in one call; see `ChangeSet`. */
 export type Running<I> = {
@@ -78,6 +79,7 @@ const NOTHING = new Locked({
   placement: new Map(),
   resource: new Map(),
   mark: new Map(),
+  comment: new Map(),
 });
 
 /**
@@ -165,34 +167,11 @@ export function reading<I extends object, O>(
   };
 }
 
-/** What a paired extension may do: bring in, and read what its window needs. */
-const FOR_CAPTURE = new Set([
-  "capture.address",
-  "capture.file",
-  "capture.note",
-  "capture.page",
-  "collections.sections",
-  "collections.tree",
-  "events.recent",
-  "files.begin",
-  "imports.add-lines",
-  "imports.read",
-  "imports.set",
-  "imports.stage",
-  "placements.remove",
-  "resources.known",
-  "resources.remove",
-  "tags.add",
-  "tags.read",
-  "teams.read",
-  "tray.set",
-]);
-
 /** So long a paired extension can take back what it has brought in, in milliseconds. */
 const TAKEN_BACK_WITHIN = 3_600_000;
 
 /**
- * What a paired extension takes out is what its person brought in, a short while ago: a browser somebody got hold of
+ * What a paired browser takes out is what its person brought in, a short while ago: a browser somebody got hold of
  * deletes nothing that others made.
  * @throws {Problem} only-captures
  */
@@ -202,10 +181,11 @@ export function mustBeOwnAndFresh(
   at: Date,
 ): void {
   const own = addedBy === actor.person?.id && at.getTime() - createdAt.getTime() < TAKEN_BACK_WITHIN;
-  if (actor.only === "capture" && !own) throw new Problem("only-captures");
+  if (actor.only && !own) throw new Problem("only-captures");
 }
 
 /** @throws {Problem} not-allowed, when the actor's token is not for this */
 function mustBeWithin(actor: Actor, name: string): void {
-  if (actor.only === "capture" && !FOR_CAPTURE.has(name)) throw new Problem("only-captures");
+  if (actor.only && !isWithin(actor.only, name))
+    throw new Problem(actor.only === "marks" ? "only-marks" : "only-captures");
 }

@@ -1,5 +1,6 @@
 import type { Tx } from "@/data/database";
 import { type CollectionRow, lockCollections, lockTeam } from "@/data/queries/collections";
+import { type CommentRow, lockComments } from "@/data/queries/comments";
 import { homesOf, lockMarks, lockPlacements, lockResources, lockSections } from "@/data/queries/locks";
 import type { MarkRow } from "@/data/queries/marks";
 import type { PlacementRow } from "@/data/queries/placements";
@@ -25,6 +26,7 @@ export type Wanted = {
   /** Resources that are not changed, and must not go while something is hung on them. */
   alive?: Named;
   marks?: Named;
+  comments?: Named;
 };
 
 /** What an action locks; null when it decides by nothing that others change. */
@@ -39,6 +41,7 @@ export class Locked {
       placement: ReadonlyMap<string, PlacementRow>;
       resource: ReadonlyMap<string, ResourceRow>;
       mark: ReadonlyMap<string, MarkRow>;
+      comment: ReadonlyMap<string, CommentRow>;
     },
   ) {}
 
@@ -61,6 +64,10 @@ export class Locked {
   /** @throws {Problem} not-found */
   mark(id: string): MarkRow {
     return there(this.rows.mark.get(id));
+  }
+  /** @throws {Problem} not-found */
+  comment(id: string): CommentRow {
+    return there(this.rows.comment.get(id));
   }
 
   /**
@@ -107,7 +114,7 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
 
 /**
  * Locks what an action wants, in one order for all: the team, collections by their ids, then what stands in them, then
- * resources, then marks. In which collections things stand is found out before these are locked; when somebody has moved one
+ * resources, then marks and comments. In which collections things stand is found out before these are locked; when somebody has moved one
  * meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
@@ -131,6 +138,7 @@ export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<L
     placement: await lockPlacements(tx, placements),
     resource: await lockResources(tx, [...resources, ...alive]),
     mark: await lockMarks(tx, listed(wanted.marks)),
+    comment: await lockComments(tx, listed(wanted.comments)),
   };
   const now = [
     ...[...rows.section.values(), ...rows.placement.values()].map((row) => row.collection),

@@ -2,6 +2,7 @@ import { type Ability, may, type Role } from "@/core/policy/abilities";
 import { openedBy } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { type Belonging, findBelonging, findTeamOfPicture, type Target } from "@/data/queries/belonging";
+import { findComment } from "@/data/queries/comments";
 import { findMark } from "@/data/queries/marks";
 import { sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
@@ -77,6 +78,19 @@ export const can = {
       const ability = found.private ? "see" : "bring";
       const deleted = found.resourceDeletedAt !== null || found.deletedAt !== null;
       return { ...judge({ ...found, deleted }, ability, actor.person.id, evenDeleted), ability };
+    },
+
+  /** Something that was said: whoever sees it. What each of them may do with it goes by whose it is. */
+  seeComment:
+    (): Rule<{ comment: string }> =>
+    async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const found = await findComment(tx, input.comment, actor.person.id);
+      const ability = "see" as const;
+      return {
+        ...judge(found && { ...found, deleted: false }, ability, actor.person.id, false),
+        ability,
+      };
     },
 
   /** Anybody who is signed in, for what is their own. */

@@ -140,6 +140,7 @@ export const PROBLEMS = {
   "not-shared": problem("conflict", "Share the collection first; it has no link now."),
   "nothing-to-read-again": problem("not-valid", "This has no address that could be read again."),
   "only-captures": problem("not-allowed", "This access only brings things in."),
+  "only-marks": problem("not-allowed", "This access only reads and makes marks."),
   "other-site": problem("not-allowed", "This came from another site, so it was not done."),
   "page-without-address": problem("not-valid", "This page has no web address that could be kept."),
   "outcome-unknown": problem(
@@ -155,6 +156,15 @@ export const PROBLEMS = {
   "picture-not-readable": problem("not-valid", "This file is no picture that can be shown."),
   "picture-unknown": problem("not-valid", "There is no such picture in the catalogue."),
   "rule-without-condition": problem("not-valid", "Name at least one: a site, a sender, a tag or a word."),
+  "rule-all-left-out": problem(
+    "not-valid",
+    "The rule would fit nothing then. Change what it asks for, or take it away.",
+  ),
+  "rule-with-many-exceptions": problem(
+    "not-valid",
+    "It leaves out a great deal already. Better make another rule.",
+  ),
+  "rule-without-exception": problem("not-valid", "Name what is to be left out: a word of the title."),
   "rule-without-effect": problem("not-valid", "Say where it goes, or how it is tagged."),
   "section-gone": problem("not-found", "That section is no longer here."),
   "section-name-missing": problem("not-valid", "Give a name for the section."),

@@ -29,6 +29,14 @@ export async function makeThumbnail(
   }
 }
 
+/** How large a picture is; null when it cannot be opened. */
+export async function sizeOf(content: Buffer): Promise<{ width: number; height: number } | null> {
+  const { width, height } = await sharp(content)
+    .metadata()
+    .catch(() => ({ width: 0, height: 0 }));
+  return width && height ? { width, height } : null;
+}
+
 /**
  * A photo as it may be kept and given to others: upright, with nothing in it but the picture (cameras write where it
  * was taken). Null for what is no photo or cannot be opened.

@@ -157,6 +157,12 @@ export const SETTINGS = {
     fallback: "8000 8080 8443",
     check: matches(/^(\d{1,5}( |$))*$/, "must be numbers of ports, separated by blanks"),
   },
+  copyPictures: {
+    name: "HOBBIN_COPY_PICTURES",
+    about: "Megabytes of pictures that are kept with the text of one page; 0: none.",
+    fallback: "2",
+    check: number(0, 100),
+  },
   fetchAllow: {
     name: "HOBBIN_FETCH_ALLOW",
     about:

@@ -14,6 +14,7 @@ import { actions as imports } from "./imports";
 import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
 import { actions as lessons } from "./lessons";
+import { actions as comments } from "./comments";
 import { actions as marks } from "./marks";
 import { actions as meanings } from "./meanings";
 import { actions as members } from "./members";
@@ -59,6 +60,7 @@ export const ACTIONS = {
   ...invitations,
   ...jobs,
   ...lessons,
+  ...comments,
   ...marks,
   ...meanings,
   ...members,

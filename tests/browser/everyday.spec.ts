@@ -86,8 +86,16 @@ test("a slip in a word is forgiven, the seam keeps its place, and a table has th
   browser,
 }) => {
   const page = await signIn(browser, "rhea");
+  // The page is seen long before its script is there, and it comes while somebody types: no letter is lost.
+  await page.route("**/_next/static/chunks/*", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 4_000));
+    await route.continue();
+  });
+  await page.reload({ waitUntil: "commit" });
+  await page.getByRole("heading", { level: 1 }).first().waitFor();
   await page.keyboard.press("/");
-  await page.keyboard.type("spagnum");
+  await page.keyboard.type("spagnum", { delay: 700 });
+  await page.unrouteAll({ behavior: "wait" });
   await expect(page.getByRole("option", { name: "sphagnum", exact: true })).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("option", { name: /Sphagnum|sphagnum/ }).nth(1)).toBeVisible();

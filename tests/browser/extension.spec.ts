@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { type BrowserContext, chromium, type Page, type Worker } from "@playwright/test";
+import { axe } from "./axe";
 import { at, expect, items, makeCollection, test } from "./hands";
 
 /**
@@ -53,15 +54,22 @@ async function open(address: string): Promise<Page> {
   return page;
 }
 
+/** A page of Hobbin's, signed in to as Ama, in whichever order the tests come. */
+async function signedIn(address: string): Promise<Page> {
+  const page = await open(address);
+  if (!page.url().includes("/sign-in")) return page;
+  await page.getByLabel("Mail address").fill("ama@lantern.example");
+  await page.getByLabel("Password").fill("lantern-moss");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForURL((url) => !url.pathname.startsWith("/sign-in"));
+  return page;
+}
+
 /** Not the copies that other tests make of it. */
 const WEEK_1 = /^Week 1: what a bog is(?! \(copy)/;
 
 test("paired in one step; saves to the last place with one key, elsewhere with a tag in four; passage, links, tabs, no connection", async () => {
-  const hobbin = await open("/sign-in");
-  await hobbin.getByLabel("Mail address").fill("ama@lantern.example");
-  await hobbin.getByLabel("Password").fill("lantern-moss");
-  await hobbin.getByRole("button", { name: "Sign in" }).click();
-  await hobbin.waitForURL(/\/team\//);
+  const hobbin = await signedIn("/");
   await makeCollection(hobbin, "From the browser");
   const bench = hobbin.url();
 
@@ -100,7 +108,7 @@ test("paired in one step; saves to the last place with one key, elsewhere with a
     const took = Number(await said.getAttribute("data-took"));
     // Measured and told, not judged: how fast a machine is says nothing about the code.
     process.stdout.write(`from the key in the extension to saved: ${took} ms\n`);
-    expect(took).toBeLessThan(3000);
+    expect(took).toBeGreaterThan(0);
     await popup.close();
     await hobbin.goto(bench);
     await expect(items(hobbin)).toHaveCount(1);
@@ -259,4 +267,89 @@ test("what is sent of a page leaves out scripts and what is typed into forms", a
   const { html } = (await sent).postDataJSON() as { html: string };
   expect(html).toContain("kept");
   expect(html).not.toMatch(/4711|my secret|s3cr3t|onclick/);
+});
+
+test("paired for marks, which is a pairing of its own, a page shows its marks on itself and is marked there", async () => {
+  const pair = async (by: string, said: string) => {
+    const account = await signedIn("/account");
+    await account.getByRole("button", { name: by }).click();
+    await expect(account.getByText("Now press the")).toBeVisible();
+    const paired = await press(account);
+    await expect(paired.getByText(said, { exact: true })).toBeVisible();
+    await paired.close();
+    await account.close();
+  };
+  const isPaired = () =>
+    background.evaluate(async () => "pairing" in (await chrome.storage.local.get("pairing")));
+  if (!(await isPaired())) await pair("Pair this browser", "Paired with Ama Okeri");
+  await pair("Pair it for marks", "Paired with Ama Okeri, for marks");
+  const show = async (page: Page) => {
+    const popup = await press(page);
+    await popup.getByRole("button", { name: "Marks of this page" }).click();
+    const panel = page.getByRole("region", { name: "Marks on this page, by Hobbin" });
+    await panel.waitFor();
+    await popup.close();
+    return panel;
+  };
+
+  // One that nobody else has in a catalogue.
+  const page = await open(at(`peat-notebook/reading-a-core?once=${Date.now()}`));
+  const panel = await show(page);
+  await panel.getByRole("button", { name: "Bring it in" }).click();
+  await expect(panel.getByText("No marks yet")).toBeVisible();
+  const words = await page.evaluate(() => {
+    const [text] = [...document.querySelectorAll("p")]
+      .map((one) => one.firstChild)
+      .filter((one) => one instanceof Text && one.length > 60) as Text[];
+    const range = document.createRange();
+    range.setStart(text!, 0);
+    range.setEnd(text!, 24);
+    getSelection()!.removeAllRanges();
+    getSelection()!.addRange(range);
+    return text!.data.slice(0, 24).trim();
+  });
+  await panel.getByLabel("Note", { exact: true }).fill("From the page itself");
+  await panel.getByRole("button", { name: "Mark", exact: true }).click();
+  await expect(panel.getByRole("heading", { name: "1 mark on this page" })).toBeVisible();
+  await expect(panel.getByRole("button", { name: words })).toBeVisible();
+  await expect(panel.getByText("From the page itself")).toBeVisible();
+  expect(await page.evaluate(() => [...CSS.highlights.keys()])).toContain("hobbin-tint-plain");
+  expect(await axe(page, { part: "#hobbin-marks" })).toEqual([]);
+
+  // In Hobbin it stands on the reading copy; and here again after a new look.
+  const { pages } = (await background.evaluate(async (address) => {
+    const { pairedForMarks } = (await chrome.storage.local.get("pairedForMarks")) as {
+      pairedForMarks: { address: string; token: string };
+    };
+    const answer = await fetch(`${pairedForMarks.address}/api/actions/marks.on-page`, {
+      method: "POST",
+      headers: { "content-type": "application/json", authorization: `Bearer ${pairedForMarks.token}` },
+      body: JSON.stringify({ address }),
+    });
+    return answer.json();
+  }, page.url())) as { pages: { resource: string }[] };
+  const hobbin = await open(`/read/${pages[0]!.resource}`);
+  await expect(hobbin.getByText("From the page itself").first()).toBeVisible();
+  await hobbin.close();
+  // Always on this site, which needs no press; and no longer.
+  const always = async (check: boolean) => {
+    const popup = await press(page);
+    const box = popup.getByLabel("Always on this site");
+    await box.setChecked(check);
+    await expect(box).toBeChecked({ checked: check });
+    await popup.close();
+    await page.reload();
+  };
+  await always(true);
+  // What comes by itself keeps small.
+  await panel.getByRole("button", { name: "Show" }).press("Enter");
+  await expect(panel.getByRole("button", { name: "Fold away" })).toBeFocused();
+  await expect(panel.getByRole("button", { name: words })).toBeVisible();
+  await always(false);
+  await show(page);
+  await expect(panel.getByRole("button", { name: words })).toBeVisible();
+  await panel.getByRole("button", { name: "Take away" }).click();
+  await expect(panel.getByText("No marks yet")).toBeVisible();
+  expect(await page.evaluate(() => CSS.highlights.size)).toBe(0);
+  await page.close();
 });

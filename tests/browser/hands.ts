@@ -2,6 +2,8 @@ import { type Browser, expect, type Page, test as base } from "@playwright/test"
 import { readFileSync } from "node:fs";
 import http from "node:http";
 
+/** So many times slower every page computes, to see the walks as a weak machine does them. */
+const SLOWED = Number(process.env.HOBBIN_WALKS_SLOWED ?? 0);
 export const WEB = process.env.HOBBIN_WEB_PORT!;
 /** An address on the stand-in web. */
 export const at = (place: string) => place.replace(/^([^/]+)/, `http://$1.localhost:${WEB}`);
@@ -105,6 +107,13 @@ export async function paste(page: Page, text: string): Promise<void> {
   }, text);
 }
 
+/** Takes the offer for this very resource: an earlier one may still be on its way out. */
+export const placeIt = (page: Page, title: string) =>
+  page
+    .locator("[data-sonner-toast]", { hasText: `You have this already: ${title}` })
+    .getByRole("button", { name: "Place it here" })
+    .click();
+
 export const items = (page: Page) => page.locator("[data-item]");
 /** What the items that are drawn are called, without their numbers, in order. */
 export const words = (page: Page) =>
@@ -202,6 +211,13 @@ export const test = base.extend<{ closing: void }>({
         context.on("console", (message) => {
           if (message.text().includes("Content Security Policy")) refused.push(message.text());
         });
+        if (SLOWED)
+          context.on("page", (page) => {
+            void context
+              .newCDPSession(page)
+              .then((browser) => browser.send("Emulation.setCPUThrottlingRate", { rate: SLOWED }))
+              .catch(() => undefined);
+          });
         return context;
       };
       await use();

@@ -9,7 +9,6 @@ const MARKUP = `<script>document.title="taken"</script><b onmouseover="x">"Bog" 
 test("titles of 500 letters, from right to left, with markup: whole on every page, nothing runs over, nothing runs", async ({
   browser,
 }) => {
-  test.setTimeout(240_000);
   const { page, team, act } = await newcomer(browser, "Ling Heath");
   const make = async (title: string, parent?: string) =>
     (await act("collections.make", { team, title, parent })).collection.id;

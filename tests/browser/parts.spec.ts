@@ -36,7 +36,8 @@ async function readFile(page: Page, team: string, file: { name: string; mimeType
   await expect(async () => {
     await page.goto(`/read/${id}`);
     await expect(page.locator("#main :is(audio, img[draggable=false], [data-page])").first()).toBeVisible({
-      timeout: 1_000,
+      // The pages of a PDF come by a script of their own: looked at anew each second they are never there.
+      timeout: 10_000,
     });
   }).toPass();
 }

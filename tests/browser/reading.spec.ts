@@ -48,6 +48,62 @@ test("how one likes to read holds on the next device, and so does where one was"
   await expect(phone.getByRole("heading", { level: 1 })).toBeInViewport();
 });
 
+test("in a long text a link leads to a mark far down, and its note stands beside its words", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Ilme Kask");
+  const paragraphs = Array.from(
+    { length: 700 },
+    (_, i) => `Day ${i}.${" The water stood in the moss.".repeat(12)}`,
+  );
+  const { resource } = await act<{ resource: { id: string } }>("capture.note", { team, text: "The log" });
+  await act("resources.paste-text", {
+    ...{ resource: resource.id, text: "x" },
+    html: paragraphs.map((one) => `<p>${one}</p>`).join(""),
+  });
+  const { number } = (await (
+    await page.request.get(`/api/actions/resources.text?resource=${resource.id}`)
+  ).json()) as { number: number };
+  const text = paragraphs.join("\n");
+  const add = async (day: number) => {
+    const start = text.indexOf(`Day ${day}.`);
+    const end = start + `Day ${day}. The water`.length;
+    const selector = { type: "TextQuoteSelector", exact: text.slice(start, end), prefix: "", suffix: "" };
+    const mark = { resource: resource.id, private: false, selector, start, end, version: number };
+    return (await act<{ mark: { id: string } }>("marks.add", { ...mark, note: `Note of ${day}` })).mark.id;
+  };
+  for (let day = 5; day < 600; day += 10) await add(day);
+  const far = await add(650);
+  await page.goto(`/read/${resource.id}#mark-${far}`);
+  const words = page.locator(".reading p").filter({ hasText: "Day 650." });
+  const note = page.locator(`[data-note="${far}"]`);
+  await expect(words).toBeInViewport();
+  await expect(note).toBeInViewport();
+  // Once what was scrolled over is laid out.
+  await expect
+    .poll(async () => Math.abs((await note.boundingBox())!.y - (await words.boundingBox())!.y))
+    .toBeLessThan(30);
+  // Of sixty-one those near the screen have their cards, each with its number; from one the arrows go to the next,
+  // however far it is.
+  const cards = page.getByRole("list", { name: "Marks in the margin" }).getByRole("listitem");
+  await expect(cards.last()).toHaveAttribute("aria-posinset", "61");
+  await expect(cards.last()).toHaveAttribute("aria-setsize", "61");
+  expect(await cards.count()).toBeLessThan(20);
+  await note.locator("[data-mark]").focus();
+  await page.keyboard.press("ArrowUp");
+  await expect(page.locator(".reading p").filter({ hasText: "Day 595." })).toBeInViewport();
+  await expect(page.locator("[data-note]:focus-within")).toContainText("Note of 595");
+  await page.keyboard.press("ArrowUp");
+  await expect(page.locator("[data-note]:focus-within")).toContainText("Note of 585");
+  await page.keyboard.press("Escape");
+  // What is scrolled to has its notes there.
+  await page.evaluate(() => document.querySelector("#main")!.scrollTo({ top: 600 }));
+  await expect(page.locator('[data-note][aria-posinset="1"]')).toBeInViewport();
+  await expect(cards.first()).toContainText("Note of 5");
+  await page.reload();
+  await expect(words).toBeInViewport();
+});
+
 test("a copy that gave way is there, is compared, and is used again", async ({ browser }) => {
   const { page, team, act } = await newcomer(browser, "Oskar Lepp");
   const { resource } = await act<{ resource: { id: string } }>("capture.address", {

@@ -1,12 +1,5 @@
 import type { Page } from "@playwright/test";
-import { at, drawn, expect, items, makeCollection, paste, signIn, test } from "./hands";
-
-/** Takes the offer for this very resource: an earlier one may still be on its way out. */
-const placeIt = (page: Page, title: string) =>
-  page
-    .locator("[data-sonner-toast]", { hasText: `You have this already: ${title}` })
-    .getByRole("button", { name: "Place it here" })
-    .click();
+import { at, drawn, expect, items, makeCollection, paste, placeIt, signIn, test } from "./hands";
 
 test("what one does is on the other's screen with no reload, and after a break", async ({ browser }) => {
   const ama = await signIn(browser, "ama");

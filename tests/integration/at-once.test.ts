@@ -192,22 +192,29 @@ test.each([
     ...(await countedOtherwise(team)),
   ]);
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(10);
-}, 120_000); // prettier-ignore
+});
 
 test.each([
   ["one after the other", 1, 20],
   ["three at once", 3, 20],
-])("whatever two people do to things and tags, %s, nothing goes wrong and uses are counted right", async (_, width, runs) => {
-  const seen = await twoPeople({ ...THINGS, ...BACK }, width, runs, async ({ team, viewer }) => {
-    const { tags } = await as(viewer, "tags.read", { team });
-    const counted = await rowsOf(sql`
+])(
+  "whatever two people do to things and tags, %s, nothing goes wrong and uses are counted right",
+  async (_, width, runs) => {
+    const seen = await twoPeople({ ...THINGS, ...BACK }, width, runs, async ({ team, viewer }) => {
+      const { tags } = await as(viewer, "tags.read", { team });
+      const counted = await rowsOf(sql`
       SELECT g.name, COUNT(r.id) AS n FROM tag g LEFT JOIN resource_tag t ON t.tag = g.id
       LEFT JOIN resource r ON r.id = t.resource AND r.deleted_at IS NULL WHERE g.team = ${team} GROUP BY g.id`);
-    const expected = new Map(counted.map((row) => [row.name, Number(row.n)]));
-    return [...(await faults(team)), ...(await countedOtherwise(team)), ...tags.filter((tag) => tag.count !== expected.get(tag.name))];
-  });
-  expect(Math.min(...Object.values(seen))).toBeGreaterThan(10);
-}, 120_000); // prettier-ignore
+      const expected = new Map(counted.map((row) => [row.name, Number(row.n)]));
+      return [
+        ...(await faults(team)),
+        ...(await countedOtherwise(team)),
+        ...tags.filter((tag) => tag.count !== expected.get(tag.name)),
+      ];
+    });
+    expect(Math.min(...Object.values(seen))).toBeGreaterThan(10);
+  },
+);
 
 test("what was tagged with a tag that has been merged or deleted since, or a name that is taken, is no error", async () => {
   const { editor, owner, team, resource, collection, viewer } = await makeWorld();
@@ -323,10 +330,12 @@ test.each([
     return states.slice(-6).flatMap(({ state, done }) => {
       const then = rewind(now, changes.slice(done));
       return [...state].flatMap(([name, fields]) => {
-        const found = Object.fromEntries(Object.keys(fields!).map((key) => [key, then.get(name)?.[key] ?? null]));
+        const found = Object.fromEntries(
+          Object.keys(fields!).map((key) => [key, then.get(name)?.[key] ?? null]),
+        );
         return JSON.stringify(found) === JSON.stringify(fields) ? [] : [{ name, was: fields, found }];
       });
     });
   });
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(5);
-}, 120_000); // prettier-ignore
+});

@@ -1,7 +1,9 @@
 import { eq } from "drizzle-orm";
 import { beforeAll, describe, expect, test } from "vitest";
-import { resource } from "@/data/schema";
+import { heldAmong } from "@/data/queries/held-files";
+import { job, resource } from "@/data/schema";
 import { fetchResource } from "@/jobs/fetch-resource";
+import { keepPicturesJob } from "@/jobs/keep-pictures";
 import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
 import { as, makeWorld, type World } from "./world";
@@ -157,13 +159,12 @@ describe("what goes wrong stays, and says so", () => {
     expect(await bring(place)).toMatchObject({ fetchState: "failed", fetchProblem: problem });
   });
 
-  test("a site slower than 10 seconds is cut off", { timeout: 20_000 }, async () => {
-    const from = Date.now();
+  test("a site slower than 10 seconds is cut off", async () => {
+    // It answers after 15, and with a title.
     expect(await bring("heath-library/slow")).toMatchObject({
       fetchState: "failed",
       fetchProblem: "timeout",
     });
-    expect(Date.now() - from).toBeLessThan(12_000);
   });
 });
 
@@ -255,4 +256,38 @@ test("bad input names its field, in words", async () => {
       expect.objectContaining({ field: "colour" }),
     ]),
   });
+});
+
+test("the pictures of a text are kept with it, for whoever may read it, and are held as long as it is there", async () => {
+  const { id } = await bring("peat-notebook/reading-a-core");
+  const waiting = async () =>
+    (await database().select().from(job).where(eq(job.kind, "text.pictures"))).filter(
+      (one) => one.payload.resource === id && one.state === "ready",
+    );
+  const text = () => as(world.owner, "resources.text", { resource: id });
+  const { html: bare, number } = await text();
+  expect(bare).not.toContain("<img");
+  const [order] = await waiting();
+  expect(order!.payload).toMatchObject({ number, pictures: [{ at: expect.any(Number), alt: "" }] });
+  await keepPicturesJob.run(order!.payload, 1);
+  const { html } = await text();
+  const [, hash] = /<img src="\/api\/pictures\/([0-9a-f]{64})" alt="" width="800" height="\d+"/.exec(html!)!;
+  expect(html!.replace(/<img[^>]*>/, "")).toBe(bare);
+  expect((await openFile(hash!))!.bytes).toBeGreaterThan(1_000);
+  expect(await as(world.viewer, "pictures.read", { hash })).toEqual({ hash });
+  await expect(as((await makeWorld()).owner, "pictures.read", { hash })).rejects.toMatchObject({
+    kind: "not-found",
+  });
+  expect(await heldAmong(database(), [hash!])).toEqual(new Set([hash]));
+
+  // Looked at again the text is the same one, and what is kept is not fetched again.
+  await database().delete(job).where(eq(job.id, order!.id));
+  await fetchResource.run({ resource: id });
+  expect((await text()).html).toBe(html);
+  expect(await waiting()).toEqual([]);
+  // What was fetched for another copy is not put into this one.
+  await as(world.owner, "resources.paste-text", { resource: id, text: "Another text altogether." });
+  await keepPicturesJob.run(order!.payload, 1);
+  expect((await text()).html).not.toContain("<img");
+  expect(await heldAmong(database(), [hash!])).toEqual(new Set([hash]));
 });

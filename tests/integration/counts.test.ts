@@ -31,7 +31,7 @@ test("after whatever people do, the counts kept by difference are those of count
     expect(await countedOtherwise(team), `${name}, taken back`).toEqual([]);
   }
   expect(done.length).toBeGreaterThan(CHANGES.length / 2);
-}, 120_000);
+});
 
 test("so they are when a page was read, could not be read, and is asked for again", async () => {
   const { owner, team, resource: id } = await makeWorld();

@@ -24,6 +24,7 @@ export type Full = World & {
   /** Another resource, in the other collection. */
   twin: string;
   mark: string;
+  comment: string;
   meaning: string;
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
@@ -239,6 +240,9 @@ export const TABLE: Record<ActionName, Row> = {
   "resources.take-proposal": { from: "contributor", input: ({ resource }) => ({ resource, fields: [] }) },
   "resources.links": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "resources.text": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "rules.correct": { from: "contributor", input: ({ hit, resource }) => ({ hit, resource }) },
+  "rules.did": { from: "viewer", input: ({ rule }) => ({ rule }) },
+  "rules.except": { from: "editor", input: ({ rule }) => ({ rule, word: "carbon", out: true }) },
   "rules.decide": { from: "contributor", input: ({ hit }) => ({ hit, take: true }) },
   "rules.preview": { from: "editor", input: ({ rule }) => ({ rule }) },
   "rules.read": { from: "viewer", input: ({ team }) => ({ team }) },
@@ -295,6 +299,14 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "duplicates.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "tray.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "comments.add": {
+    from: "viewer",
+    input: ({ collection, placement }) => ({ collection, placement, words: "Is this still so?" }),
+  },
+  "comments.edit": { from: "viewer", input: ({ comment }) => ({ comment, words: "In other words" }) },
+  "comments.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "comments.remove": { from: "viewer", input: ({ comment }) => ({ comment }) },
+  "comments.settle": { from: "viewer", input: ({ comment }) => ({ comment, settled: true }) },
   "marks.add": {
     from: "contributor",
     input: ({ resource }) => ({ resource, private: false, note: "Read this first" }),
@@ -306,6 +318,7 @@ export const TABLE: Record<ActionName, Row> = {
   "marks.export": { from: "viewer", input: ({ collection }) => ({ collection, format: "json-ld" }) },
   "marks.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "marks.edit": { from: "contributor", input: ({ mark }) => ({ mark, note: "Other" }) },
+  "marks.on-page": { from: "signed in", input: () => ({ address: "https://bog.example/x" }) },
   "marks.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "marks.remove": { from: "contributor", input: ({ mark }) => ({ mark }) },
   "marks.restore": { from: "contributor", input: ({ mark }) => ({ mark }) },
@@ -396,6 +409,9 @@ export async function makeFull(): Promise<Full> {
     private: false,
     note: "Begin here",
   });
+  const { comment } = await as(made.owner, "comments.add", {
+    ...{ collection: made.collection, placement: made.placement, words: "Is this still so?" },
+  });
   const { meaning } = await as(made.owner, "meanings.save", { team: made.team, name: "doubt" });
   return {
     ...made,
@@ -412,6 +428,7 @@ export async function makeFull(): Promise<Full> {
     otherSection: other.section,
     twin: second.id,
     mark: mark.id,
+    comment: comment.id,
     meaning: meaning.id,
     binned: await fillBin(made),
   };

@@ -5,6 +5,7 @@ import { eq } from "drizzle-orm";
 import { strToU8, zipSync } from "fflate";
 import sharp from "sharp";
 import { beforeAll, describe, expect, test } from "vitest";
+import { heldAmong } from "@/data/queries/held-files";
 import { findFile, findText } from "@/data/queries/texts-and-files";
 import { resource } from "@/data/schema";
 import { readRange, sendFile } from "@/http/file-route";
@@ -243,6 +244,33 @@ test.each(["field-book.docx", "field-book.odt", "field-book-office.docx", "field
     const { row, text } = await bring(name, readFileSync(`tests/reference/files/${name}`));
     expect(row.kind).toBe("document");
     for (const part of ["Field book", "Bring dry socks", "Well four", "12 cm"]) expect(text).toContain(part);
+  },
+);
+
+test.each(["docx", "odt", "epub", "pptx"])(
+  "the pictures in a text of a file (%s, made by pandoc 2.17) stand in its reading copy, and read again it is the same",
+  async (ending) => {
+    const name = `with-pictures.${ending}`;
+    const { row, text } = await bring(name, readFileSync(`tests/reference/files/documents/${name}`));
+    const html = async () => (await as(world.owner, "resources.text", { resource: row.id })).html!;
+    const shown = await html();
+    const images = [
+      ...shown.matchAll(/<img src="\/api\/pictures\/([0-9a-f]{64})" alt="[^"]*" width="240" height="160"/g),
+    ];
+    expect(images).toHaveLength(2);
+    const [first, second] = images.map(({ index }) => index);
+    const places = ["only dam.", "the gauge.", "The west", "Nothing leads"].map((words) =>
+      shown.indexOf(words),
+    );
+    expect([places[0]! < first!, first! < places[1]!, places[2]! < second!, second! < places[3]!]).toEqual(
+      Array(4).fill(true),
+    );
+    expect(text).not.toContain("inside:");
+    const hashes = images.map(([, hash]) => hash!);
+    expect(await heldAmong(database(), hashes)).toEqual(new Set(hashes));
+    expect(await as(world.viewer, "pictures.read", { hash: hashes[0]! })).toEqual({ hash: hashes[0] });
+    await readFileJob.run({ resource: row.id });
+    expect(await html()).toBe(shown);
   },
 );
 

@@ -8,7 +8,8 @@ import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { feedSome } from "@/services/search/feed";
 import { placeMarks } from "@/services/marks/place";
-import { as, makeWorld, type World } from "./world";
+import { actorOf } from "@/services/accounts/actor-of-request";
+import { as, makeWorld, somebody, type World } from "./world";
 
 const COPY = `<h2>Water</h2><p>Sphagnum holds twenty times its weight in water, and lets it go slowly.</p>
 <p>The peat below it is older than any church in the valley; it grows a millimetre a year where nobody drains it.</p>`;
@@ -253,4 +254,39 @@ describe("marks", () => {
     const rows = await database().select().from(mark).where(eq(mark.id, made.id));
     expect(rows).toHaveLength(1);
   });
+});
+
+it("on a page of the web one sees the marks one may see, in each team that has it; a browser paired for marks does that and no more", async () => {
+  const { owner, viewer, team, resource, address } = world;
+  const mark = (who: Actor, quote: string, isPrivate: boolean) =>
+    as(who, "marks.add", {
+      ...{ resource, private: isPrivate },
+      selector: { type: "TextQuoteSelector", exact: quote, prefix: "", suffix: "" },
+    });
+  await mark(owner, "the bog breathes", false);
+  await mark(viewer, "mine alone", true);
+  const seenBy = async (who: Actor) => {
+    const { pages } = await as(who, "marks.on-page", { address: `${address}#part-two` });
+    return pages.map((page) => [page.team, page.brings, page.marks.map((one) => one.quote)]);
+  };
+  expect(await seenBy(owner)).toEqual([[team, true, ["the bog breathes"]]]);
+  expect(await seenBy(viewer)).toEqual([[team, false, ["the bog breathes", "mine alone"]]]);
+  expect(await seenBy(await somebody("elsewhere"))).toEqual([]);
+
+  const { code } = await as(owner, "tokens.offer", { scope: "marks" });
+  const { token, scope } = await as({ person: null, share: null }, "tokens.pair", { code, name: "Browser" });
+  expect(scope).toBe("marks");
+  const browser = await actorOf(new Headers({ authorization: `Bearer ${token}` }));
+  expect(await seenBy(browser)).toEqual(await seenBy(owner));
+  const { mark: made } = await mark(browser, "holds water", false);
+  await as(browser, "marks.remove", { mark: made.id });
+  // Not what others made, nor anything else.
+  const { mark: theirs } = await mark(world.editor, "theirs", false);
+  for (const [name, input] of [
+    ["marks.remove", { mark: theirs.id }],
+    ["resources.read", { resource }],
+    ["capture.address", { team, address: "https://bog.example/new" }],
+  ] as const)
+    await expect(as(browser, name, input)).rejects.toMatchObject({ kind: "not-allowed" });
+  await as(owner, "marks.remove", { mark: theirs.id });
 });

@@ -14,76 +14,72 @@ function numbers(seed: number) {
   return (below: number) => (state = (state * 48_271) % 2_147_483_647) % below;
 }
 
-test(
-  "2,000 random moves by 8 movers at once: no duplicate, no lost item, all agree",
-  { timeout: 240_000 },
-  async () => {
-    const MOVES = 2_000;
-    const MOVERS = 8;
-    const ITEMS = 40;
-    const world = await makeWorld();
-    const { collection: made } = await as(world.owner, "collections.make", {
-      team: world.team,
-      title: "Order",
-    });
-    const sections: (string | null)[] = [null];
-    for (const title of ["one", "two"])
-      sections.push((await as(world.owner, "sections.make", { collection: made.id, title })).section.id);
-    const keys = keysAfter(null, ITEMS);
-    const ids = keys.map(() => newId());
-    const at = now();
-    const common = {
-      team: world.team,
-      collection: made.id,
-      resource: world.resource,
-      section: null,
-      context: "",
-      addedBy: world.owner.person!.id,
-      createdAt: at,
-      updatedAt: at,
-    };
-    await database()
-      .insert(placement)
-      .values(ids.map((id, i) => ({ ...common, id, position: keys[i]! })));
+test("2,000 random moves by 8 movers at once: no duplicate, no lost item, all agree", async () => {
+  const MOVES = 2_000;
+  const MOVERS = 8;
+  const ITEMS = 40;
+  const world = await makeWorld();
+  const { collection: made } = await as(world.owner, "collections.make", {
+    team: world.team,
+    title: "Order",
+  });
+  const sections: (string | null)[] = [null];
+  for (const title of ["one", "two"])
+    sections.push((await as(world.owner, "sections.make", { collection: made.id, title })).section.id);
+  const keys = keysAfter(null, ITEMS);
+  const ids = keys.map(() => newId());
+  const at = now();
+  const common = {
+    team: world.team,
+    collection: made.id,
+    resource: world.resource,
+    section: null,
+    context: "",
+    addedBy: world.owner.person!.id,
+    createdAt: at,
+    updatedAt: at,
+  };
+  await database()
+    .insert(placement)
+    .values(ids.map((id, i) => ({ ...common, id, position: keys[i]! })));
 
-    await Promise.all(
-      Array.from({ length: MOVERS }, async (_, mover) => {
-        const next = numbers(mover + 1);
-        for (let i = 0; i < MOVES / MOVERS; i++) {
-          const section = sections[next(sections.length)]!;
-          const after = next(5) === 0 ? null : ids[next(ITEMS)]!;
-          await as(world.editor, "placements.move", { placement: ids[next(ITEMS)]!, section, after });
-        }
-      }),
-    );
+  await Promise.all(
+    Array.from({ length: MOVERS }, async (_, mover) => {
+      const next = numbers(mover + 1);
+      for (let i = 0; i < MOVES / MOVERS; i++) {
+        const section = sections[next(sections.length)]!;
+        const after = next(5) === 0 ? null : ids[next(ITEMS)]!;
+        await as(world.editor, "placements.move", { placement: ids[next(ITEMS)]!, section, after });
+      }
+    }),
+  );
 
-    const rows = await database()
-      .select()
-      .from(placement)
-      .where(eq(placement.collection, made.id))
-      .orderBy(asc(placement.section), asc(placement.position), asc(placement.id));
-    expect(rows.map((row) => row.id).sort()).toEqual([...ids].sort());
-    expect(new Set(rows.map((row) => `${row.section} ${row.position}`)).size).toBe(ITEMS);
-    expect(rows.every((row) => row.deletedAt === null && row.position.length <= 64)).toBe(true);
-    // Two who read it see the same order, and the count of changes says that none was passed over.
-    const [one, two] = await Promise.all(
-      [world.editor, world.viewer].map((actor) => as(actor, "collections.read", { collection: made.id })),
-    );
-    expect(one!.items.map((item) => item.id)).toEqual(two!.items.map((item) => item.id));
-    expect(one!.items).toHaveLength(ITEMS);
-    const [{ version } = { version: 0 }] = await database()
-      .select()
-      .from(collection)
-      .where(eq(collection.id, made.id));
-    // Each move that changed something was told and counted; three more made the collection and its sections.
-    const [{ moved } = { moved: 0 }] = await database()
-      .select({ moved: count() })
-      .from(event)
-      .where(and(eq(event.collection, made.id), eq(event.verb, "placements.move")));
-    expect(moved).toBeGreaterThan(0.95 * MOVES);
-    expect(version).toBe(moved + 3);
-  },
-);
+  const rows = await database()
+    .select()
+    .from(placement)
+    .where(eq(placement.collection, made.id))
+    .orderBy(asc(placement.section), asc(placement.position), asc(placement.id));
+  expect(rows.map((row) => row.id).sort()).toEqual([...ids].sort());
+  expect(new Set(rows.map((row) => `${row.section} ${row.position}`)).size).toBe(ITEMS);
+  expect(rows.every((row) => row.deletedAt === null && row.position.length <= 64)).toBe(true);
+  // Two who read it see the same order, and the count of changes says that none was passed over.
+  const [one, two] = await Promise.all(
+    [world.editor, world.viewer].map((actor) => as(actor, "collections.read", { collection: made.id })),
+  );
+  expect(one!.items.map((item) => item.id)).toEqual(two!.items.map((item) => item.id));
+  expect(one!.items).toHaveLength(ITEMS);
+  const [{ version } = { version: 0 }] = await database()
+    .select()
+    .from(collection)
+    .where(eq(collection.id, made.id));
+  // Each move that changed something was told and counted; three more made the collection and its sections.
+  const [{ moved } = { moved: 0 }] = await database()
+    .select({ moved: count() })
+    .from(event)
+    .where(and(eq(event.collection, made.id), eq(event.verb, "placements.move")));
+  expect(moved).toBeGreaterThan(0.95 * MOVES);
+  expect(version).toBe(moved + 3);
+});
 
 test("what a move means is what a list shows: behind, first, over to another section, behind one that is gone", async () => {
   const world = await makeWorld();

@@ -118,11 +118,23 @@ describe("metadata", () => {
       player: null,
       kind: "page",
     });
-    const from = performance.now();
-    readPage("<div>".repeat(200_000) + "x", "https://site.example/");
-    readPage("<meta name=x content=y>".repeat(50_000), "https://site.example/");
-    expect(performance.now() - from).toBeLessThan(5_000);
   });
+
+  test.each(["<div>", "<meta name=x content=y>"])(
+    "of 200,000 %s each costs what each of 50,000 costs",
+    (one) => {
+      const took = (count: number) => {
+        const page = one.repeat(count) + "x";
+        const from = performance.now();
+        readPage(page, "https://site.example/");
+        return performance.now() - from;
+      };
+      const best = (count: number) => Math.min(took(count), took(count), took(count));
+      best(1_000);
+      // In proportion it is four times as much, with the square of it sixteen.
+      expect(best(200_000) / Math.max(best(50_000), 5)).toBeLessThan(9);
+    },
+  );
 });
 
 /** ISO 8601 and RFC 5322 §3.3; the impossible dates are ours. */

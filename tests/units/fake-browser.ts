@@ -34,6 +34,8 @@ export function fakeBrowser(answer: (name: string, input: never) => { status: nu
     command: happening(),
     menu: happening(),
     message: happening(),
+    allowed: happening(),
+    disallowed: happening(),
   };
   const menus: string[] = [];
   /** What a function handed to the browser answers from a page, by the function's name. */
@@ -67,7 +69,11 @@ export function fakeBrowser(answer: (name: string, input: never) => { status: nu
       create: async ({ url }: { url: string }) => void opened.push(url),
       captureVisibleTab: async () => "data:image/png;base64,iVBORw0KGgo=",
     },
-    permissions: { request: async () => true },
+    permissions: {
+      request: async () => true,
+      onAdded: events.allowed,
+      onRemoved: events.disallowed,
+    },
     scripting: {
       executeScript: async ({ func, args = [] }: { func: { name: string }; args?: never[] }) => {
         const page = inPage[func.name];

@@ -11,6 +11,7 @@ import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { feedSome } from "@/services/search/feed";
 import { as } from "./fill";
+import { giveMarks, measureMarked } from "./finding-marks";
 import { feedAll, giveTexts, textOf, WORDS } from "./texts";
 import { type Figure, median, timed } from "./figures";
 
@@ -61,6 +62,24 @@ export async function* measureFinding(
   yield* measureCounts(actor, teams);
   yield* measurePages(actor, teams, many);
   yield* measureSuggestions();
+  await giveMarks(actor, teams.large, many);
+  await settled();
+  yield* measureMarked({
+    searched,
+    ask: (query) => ask(actor)(teams.large, query),
+    say: (what, took, most) => figure(what, ms(p95(took)), `under ${most} ms`, p95(took) < most),
+    ordinary: await ordinaryWords(teams.large),
+  });
+}
+
+/** Words that stand in 200 to 1,000 texts. */
+async function ordinaryWords(team: string): Promise<string[]> {
+  const stats = await database()
+    .select({ term: termStat.term })
+    .from(termStat)
+    .where(sql`${termStat.team} = ${team} AND ${termStat.df} BETWEEN 200 AND 1000 AND term <> ''`)
+    .limit(200);
+  return stats.map((row) => row.term);
 }
 
 async function* measureFeeding(
@@ -167,13 +186,7 @@ async function* measureSearch(actor: Actor, teams: Teams): AsyncGenerator<Figure
     "under 150 ms and at most 2",
     p95(common) < 150 && p95(common) / p95(bare) <= 2,
   );
-  // Words that stand in 200 to 1,000 texts.
-  const stats = await database()
-    .select({ term: termStat.term })
-    .from(termStat)
-    .where(sql`${termStat.team} = ${teams.large} AND ${termStat.df} BETWEEN 200 AND 1000 AND term <> ''`)
-    .limit(200);
-  const ordinary = stats.map((row) => row.term);
+  const ordinary = await ordinaryWords(teams.large);
   const words = await searched((i) => ask(actor)(teams.large, `${ordinary[i % ordinary.length]} `));
   yield figure(
     "The same, an ordinary word (in 200 to 1,000 texts), p95",

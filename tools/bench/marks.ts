@@ -15,6 +15,8 @@ import { as } from "./fill";
 import { type Figure, median } from "./figures";
 
 const TIMES = 5;
+/** What was asked for before is done by then, on the page and behind it, and is not measured along. */
+const REST = 2_000;
 const WORDS =
   "moss peat water dam board hollow snipe core depth year ditch lawn level store slowly under before".split(
     " ",
@@ -159,6 +161,7 @@ async function* pdfPages(actor: Actor, team: string, base: string): AsyncGenerat
     const took: number[] = [];
     let pages = "";
     for (let i = 0; i < TIMES; i++) {
+      await page.waitForTimeout(REST);
       await page.goto(`${base}/read/${resource.id}`);
       await page.waitForFunction(() => document.querySelector(".pdf-words span"));
       took.push(await page.evaluate(() => performance.now()));
@@ -227,21 +230,42 @@ async function* onScreen(actor: Actor, resource: string, base: string): AsyncGen
   try {
     const page = await signIn(browser, actor, base);
     await page.addInitScript(() => {
-      const seen = window as unknown as { marked: number };
+      const seen = window as unknown as { marked: number; held: [number, number][] };
+      seen.held = [];
+      // https://www.w3.org/TR/longtasks-1/: what holds a page up for more than 50 ms.
+      new PerformanceObserver((list) =>
+        list.getEntries().forEach((one) => seen.held.push([one.startTime, one.duration])),
+      ).observe({ type: "longtask", buffered: true });
       const look = () => {
-        if (CSS.highlights.size) seen.marked = performance.now();
+        // All of them: those of the beginning are there sooner.
+        if ((CSS.highlights.get("hobbin-tint-plain")?.size ?? 0) >= 500) seen.marked = performance.now();
         else requestAnimationFrame(look);
       };
       look();
     });
-    const seen: { paint: number; marked: number }[] = [];
+    const seen: { first: number; paint: number; marked: number; held: number }[] = [];
     for (let i = 0; i < TIMES; i++) {
+      await page.waitForTimeout(REST);
       await page.goto(`${base}/read/${resource}`);
       await page.waitForFunction(() => (window as unknown as { marked?: number }).marked);
+      // The cards in the margin come after them.
+      await page.waitForTimeout(1_500);
       seen.push(
         await page.evaluate(() => {
           const [first] = performance.getEntriesByName("first-contentful-paint");
-          return { paint: first!.startTime, marked: (window as unknown as { marked: number }).marked };
+          const [way] = performance.getEntriesByType("navigation") as PerformanceNavigationTiming[];
+          const { marked, held } = window as unknown as { marked: number; held: [number, number][] };
+          // From when the rest of the text is fetched, once the page is alive.
+          const [rest] = performance
+            .getEntriesByType("resource")
+            .filter(({ name }) => name.includes("resources.text"))
+            .map((one) => (one as PerformanceResourceTiming).responseEnd);
+          return {
+            first: way!.responseStart,
+            paint: first!.startTime,
+            marked,
+            held: Math.max(0, ...held.filter(([at, took]) => at + took > rest!).map(([, took]) => took)),
+          };
         }),
       );
     }
@@ -249,7 +273,7 @@ async function* onScreen(actor: Actor, resource: string, base: string): AsyncGen
     const marked = median(seen.map((one) => one.marked - one.paint));
     yield {
       what: `A reading copy of 1 MB, from asking for it to its first screen, median of ${TIMES}`,
-      measured: `${paint.toFixed(0)} ms`,
+      measured: `${paint.toFixed(0)} ms, ${median(seen.map((one) => one.first)).toFixed(0)} of them until its first byte`,
       aim: "under 300 ms",
       met: paint < 300,
     };
@@ -258,6 +282,13 @@ async function* onScreen(actor: Actor, resource: string, base: string): AsyncGen
       measured: `${marked.toFixed(0)} ms`,
       aim: "said, not aimed at",
       met: true,
+    };
+    const held = median(seen.map((one) => one.held));
+    yield {
+      what: `The longest that holds the page up while the rest of the text, its 500 marks and their cards come, median of ${TIMES}`,
+      measured: held ? `${held.toFixed(0)} ms` : "under 50 ms",
+      aim: "under 50 ms",
+      met: held < 50,
     };
     const frames = await scroll(page, "#main");
     yield {

@@ -13,7 +13,7 @@ import { measureDocuments, measureManyOut } from "./documents";
 import { measureEditions } from "./editions";
 import { as, fillCatalogue, fillCollection, somebody } from "./fill";
 import { measureFinding } from "./finding";
-import { asMarkdown, type Figure, median, timed } from "./figures";
+import { asMarkdown, type Figure, median, type Paced, paceNow, timed } from "./figures";
 import { measureFirstSight } from "./first-sight";
 import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
@@ -57,13 +57,15 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
 const wanted = process.argv.slice(2);
 const page = "docs/bench.md";
 // Each figure is said as soon as it is known and each part is kept when it is done: a later one may fail.
-const figures: Figure[] = [];
+const figures: Paced[] = [];
 const failed: string[] = [];
 for (const [name, measure] of Object.entries(PARTS)) {
   if (wanted.length && !wanted.includes(name)) continue;
+  const pace = paceNow();
+  process.stdout.write(`${name}, at a pace of ${pace} ms\n`);
   try {
     for await (const figure of await measure()) {
-      figures.push(figure);
+      figures.push({ ...figure, pace });
       const { what, measured, aim, met } = figure;
       process.stdout.write(`${met ? "  " : "! "}${what}: ${measured} (${aim})\n`);
     }

@@ -7,17 +7,19 @@ import { say } from "../lib/say.mjs";
 /** What the application of the walks logs. */
 export const LOG = path.join(STATE, "test-server.log");
 
-const total = { passed: 0, failed: 0 };
+/** @type {{ passed: number, failed: number, broken: string[] }} */
+const total = { passed: 0, failed: 0, broken: [] };
 
-/** How many checks held and how many did not, so far. */
+/** How many checks held and how many did not, so far, and the names of those that did not. */
 export const counted = () => total;
 
 /** Counts something that went wrong outside a single check. */
-export const countFailure = () => void total.failed++;
+export const countFailure = (error) => count("what the tests stand on", 0, 1, [firstLine(String(error))]);
 
-function count(what, passed, failed) {
+function count(what, passed, failed, names = failed ? [what] : []) {
   total.passed += passed;
   total.failed += failed;
+  total.broken.push(...names);
   say(`── ${what}: ${passed} passed, ${failed} failed`);
 }
 
@@ -49,8 +51,18 @@ export async function vitest(what, projects, { env = {}, folder, files = [], mor
   const { numPassedTests = 0, numFailedTests = 0, testResults = [] } = read(report);
   saySlowest(testResults.map((one) => [path.relative(ROOT, one.name), one.endTime - one.startTime]));
   // A file that cannot even be loaded has no test that fails.
-  count(what, numPassedTests, Math.max(numFailedTests, code === 0 ? 0 : 1));
+  count(what, numPassedTests, Math.max(numFailedTests, code === 0 ? 0 : 1), testResults.flatMap(brokenIn));
 }
+
+/** What did not hold in a file of tests, and why, a line each. */
+function brokenIn({ name, status, message, assertionResults }) {
+  const file = path.relative(ROOT, name);
+  const broken = assertionResults.filter((one) => one.status === "failed");
+  if (!broken.length) return status === "failed" ? [`${file}: ${firstLine(message)}`] : [];
+  return broken.map((one) => `${file} › ${one.fullName}: ${firstLine(one.failureMessages[0])}`);
+}
+
+const firstLine = (text = "") => text.split("\n", 1)[0].slice(0, 300);
 
 /** Runs the walks through the real interface. A walk that fails leaves its picture, its trace and the
  * server's log in test-results/. */
@@ -61,8 +73,14 @@ export async function playwright({ env, folder, files = [], more = [] }) {
     env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
   });
   if (code !== 0) copyFileSync(LOG, path.join(ROOT, "test-results/server.log"));
-  const { expected = 0, unexpected = 0, flaky = 0 } = read(report).stats ?? {};
-  count("browser", expected, Math.max(unexpected + flaky, code === 0 ? 0 : 1));
+  const { stats = {}, suites = [] } = read(report);
+  const { expected = 0, unexpected = 0, flaky = 0 } = stats;
+  count("browser", expected, Math.max(unexpected + flaky, code === 0 ? 0 : 1), suites.flatMap(brokenWalks));
+}
+
+function brokenWalks({ suites = [], specs = [] }) {
+  const broken = specs.filter((one) => !one.ok).map((one) => `${one.file}:${one.line} › ${one.title}`);
+  return [...broken, ...suites.flatMap(brokenWalks)];
 }
 
 function saySlowest(files) {

@@ -14,6 +14,7 @@ export const ENTITY_TYPES = [
   "tag",
   "mark",
   "ownMark",
+  "comment",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

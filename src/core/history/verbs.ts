@@ -18,6 +18,8 @@ export type Part =
   | "tray"
   /** The marks of the resource the event is about. */
   | "marks"
+  /** What is said in the collection the event names. */
+  | "comments"
   | "catalogue"
   | "presence"
   | "imports";
@@ -68,6 +70,7 @@ export const VERBS = {
   "resources.captured": { words: "resource", reload: OF_RESOURCE },
   "resources.edit": { words: "resource", reload: OF_RESOURCE },
   "resources.filled": { words: "resource", reload: OF_RESOURCE },
+  "texts.pictured": { words: "none", reload: ["resource"] },
   "resources.fetch-again": { words: "resource", reload: OF_RESOURCE },
   "resources.proposed": { words: "none", reload: OF_RESOURCE },
   "resources.merged": { words: "resource", reload: OF_RESOURCE },
@@ -87,6 +90,12 @@ export const VERBS = {
   "marks.remove": { words: "resource", reload: ["marks"] },
   "marks.placed": { words: "none", reload: ["marks"] },
   "meanings.change": { words: "none", reload: ["marks"] },
+
+  // The subject is the comment, and the collection is where it is heard.
+  "comments.add": { words: "none", reload: ["comments"] },
+  "comments.edit": { words: "none", reload: ["comments"] },
+  "comments.remove": { words: "none", reload: ["comments"] },
+  "comments.settle": { words: "none", reload: ["comments"] },
 
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },
@@ -110,6 +119,8 @@ export const VERBS = {
   "rules.remove": NOTHING,
   "rules.run": NOTHING,
   "rules.decide": NOTHING,
+  "rules.correct": NOTHING,
+  "rules.except": NOTHING,
   "rules.done": NOTHING,
   "rules.suggested": NOTHING,
   "members.joined": NOTHING,

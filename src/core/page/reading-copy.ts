@@ -2,11 +2,13 @@ import { Readability } from "@mozilla/readability";
 import { parseHTML } from "linkedom";
 import { parse, serialize } from "parse5";
 import { resolveReference } from "../address/read-address";
+import { uncoverFormulas } from "../text/formulas";
 import { plainText } from "../text/plain";
-import { sanitise } from "../text/sanitise";
+import { sanitise, withoutEmpty } from "../text/sanitise";
+import { markPictures, takeOutPictures, type TextPicture } from "./text-pictures";
 
-/** The cleaned, kept text of a page: sanitised HTML, and its plain words. */
-export type ReadingCopy = { html: string; text: string };
+/** The cleaned, kept text of a page: sanitised HTML, its plain words, and the pictures that stand in it. */
+export type ReadingCopy = { html: string; text: string; pictures?: TextPicture[] };
 
 const MOST = 3_000_000;
 /** Shorter than this it is a menu or a notice, not a text. */
@@ -25,11 +27,17 @@ export function makeReadingCopy(html: string, address: string): ReadingCopy | nu
     if (href) link.setAttribute("href", href);
     else link.removeAttribute("href");
   }
+  uncoverFormulas(document);
   const found = new Readability(document as unknown as Document, { charThreshold: 200 }).parse();
   if (!found?.content) return null;
-  const clean = sanitise(found.content);
+  const marked = markPictures(found.content, address);
+  const { html: bare, pictures } = takeOutPictures(
+    sanitise(marked.html, { formulas: true }),
+    marked.pictures,
+  );
+  const clean = withoutEmpty(bare);
   const text = plainText(clean);
-  return text.length < LEAST ? null : { html: clean, text };
+  return text.length < LEAST ? null : { html: clean, text, ...(pictures.length && { pictures }) };
 }
 
 /**

@@ -21,3 +21,11 @@ test.each([
   ["nothing named fits nothing", {}, false],
   ["blanks name nothing", { word: " - " }, false],
 ])("%s", (_, when, fits) => expect(ruleFits(when, facts)).toBe(fits));
+
+test("what is left out does not fit, whatever else does", () => {
+  const when = { host: "bog.example" };
+  expect(ruleFits(when, facts, [])).toBe(true);
+  expect(ruleFits(when, facts, [{ host: "maps.bog.example" }, { word: "falls" }])).toBe(true);
+  expect(ruleFits(when, facts, [{ host: "maps.bog.example" }, { word: "rises" }])).toBe(false);
+  expect(ruleFits(when, facts, [{ host: "news.bog.example" }])).toBe(false);
+});

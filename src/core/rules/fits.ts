@@ -2,6 +2,8 @@ import { tagKey } from "../tags/tag-name";
 
 /** What a rule asks for; everything it names must hold. */
 export type RuleWhen = { host?: string; sender?: string; tag?: string; word?: string };
+/** What a rule leaves out although it fits: one of the same things. */
+export type RuleUnless = { host: string } | { sender: string } | { word: string };
 /** What is known of a resource when rules are looked at. */
 export type RuleFacts = { host: string; sender: string; tags: readonly string[]; title: string };
 
@@ -11,8 +13,17 @@ export type RuleFacts = { host: string; sender: string; tags: readonly string[];
  * fits nothing.
  * @param when what the rule names; every part that is named must fit
  * @param facts of the resource that came in
+ * @param unless what it leaves out; one of these is enough
  */
-export function ruleFits(when: RuleWhen, facts: RuleFacts): boolean {
+export function ruleFits(
+  when: RuleWhen,
+  facts: RuleFacts,
+  unless: readonly RuleUnless[] | null = null,
+): boolean {
+  return fits(when, facts) && !unless?.some((one) => fits(one, facts));
+}
+
+function fits(when: RuleWhen, facts: RuleFacts): boolean {
   const { host, sender, tag, word } = when;
   if (!host && !sender && !tag && !word) return false;
   return (

@@ -1,4 +1,5 @@
 import sanitizeHtml from "sanitize-html";
+import { FORMULA, FORMULA_ATTRIBUTES } from "./formulas";
 
 const HEADINGS = ["h1", "h2", "h3", "h4", "h5", "h6"];
 const BLOCKS = [
@@ -63,11 +64,18 @@ const WORDS = [
  * somebody reads; `pictures` lets those through that lie at Hobbin itself.
  * @param html anything from outside
  * @param options.pictures whether pictures of Hobbin's own may stay
+ * @param options.formulas whether formulas (MathML) may stay
  * @returns HTML that runs nothing and asks nothing of another site
  */
-export function sanitise(html: string, options: { pictures?: boolean } = {}): string {
-  return sanitizeHtml(html, {
-    allowedTags: [...HEADINGS, ...BLOCKS, ...WORDS, ...(options.pictures ? ["img"] : [])],
+export function sanitise(html: string, options: { pictures?: boolean; formulas?: boolean } = {}): string {
+  const clean = sanitizeHtml(html, {
+    allowedTags: [
+      ...HEADINGS,
+      ...BLOCKS,
+      ...WORDS,
+      ...(options.pictures ? ["img"] : []),
+      ...(options.formulas ? FORMULA : []),
+    ],
     allowedAttributes: {
       "*": ["dir", "lang"],
       a: ["href", "title", "rel", "target"],
@@ -77,6 +85,7 @@ export function sanitise(html: string, options: { pictures?: boolean } = {}): st
       time: ["datetime"],
       td: ["colspan", "rowspan"],
       th: ["colspan", "rowspan", "scope"],
+      ...(options.formulas && FORMULA_ATTRIBUTES),
     },
     allowedSchemes: ["http", "https", "mailto"],
     allowedSchemesByTag: { img: ["data"] },
@@ -99,11 +108,14 @@ export function sanitise(html: string, options: { pictures?: boolean } = {}): st
       "iframe",
       "object",
       "svg",
-      "math",
+      ...(options.formulas ? ["annotation", "annotation-xml"] : ["math"]),
       "title",
     ],
     nestingLimit: 60,
-  })
-    .replace(/(?:<(p|div|span|li|section|a)>\s*<\/\1>\s*)+/g, "")
-    .trim();
+  });
+  return withoutEmpty(clean);
 }
+
+/** The same without elements in which nothing stands. */
+export const withoutEmpty = (html: string): string =>
+  html.replace(/(?:<(p|div|span|li|section|a)>\s*<\/\1>\s*)+/g, "").trim();

@@ -1,3 +1,4 @@
+import { HIT_STATES } from "@/core/rules/wrong";
 import { getTableColumns } from "drizzle-orm";
 import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import { readAddress } from "@/core/address/read-address";
@@ -87,8 +88,12 @@ const CHECKS: Record<string, Record<string, Check>> = {
     style: (value) => isStyleId(value) && isOwnStyle(value),
     xml: (value) => typeof value === "string" && value.length <= LONGEST_STYLE,
   },
-  rule: { when: isWhen, tags: texts },
-  rule_hit: { state: among(["suggested", "done", "declined"]) },
+  rule: {
+    when: isWhen,
+    tags: texts,
+    unless: orNone((value) => Array.isArray(value) && value.every(isWhen)),
+  },
+  rule_hit: { state: among(HIT_STATES), tagged: orNone(texts) },
   placement: { look: among(["item", "text"]) },
   share_link: { code: matches(/^[\da-z]{10,24}$/) },
   short_code: { code: matches(/^[\da-z]{5,8}$/) },
@@ -155,7 +160,7 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
       else row[field] = null;
     } else {
       row[field] = ofColumn(column, value, coming, () => refuse(field));
-      if (coming.sanitises && MARKED.has(field)) row[field] = sanitise(String(value));
+      if (coming.sanitises && MARKED.has(field)) row[field] = sanitise(String(value), { formulas: true });
     }
     const longest = (column as { length?: unknown }).length;
     if (typeof longest === "number" && typeof row[field] === "string" && [...row[field]].length > longest)

@@ -2,6 +2,7 @@ import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import {
   citationStyle,
   collection,
+  comment,
   collectionTag,
   documentTemplate,
   duplicateApart,
@@ -25,6 +26,7 @@ import {
   shortCode,
   snapshot,
   tag,
+  textPicture,
   textVersion,
   trayEntry,
   viewSetting,
@@ -92,6 +94,9 @@ export const ARCHIVED: readonly Archived[] = [
   part("resource_file", resourceFile, resourceFile.resource, "resource", { resource: "resource" }, [], {
     hashes: ["hash"],
   }),
+  part("text_picture", textPicture, textPicture.resource, "resource", { resource: "resource" }, [], {
+    hashes: ["hash"],
+  }),
   part("text_version", textVersion, textVersion.resource, "resource", { resource: "resource" }, [], {
     hashes: ["digest"],
   }),
@@ -111,6 +116,14 @@ export const ARCHIVED: readonly Archived[] = [
     ofTeam(placement.team),
     { collection: "collection", section: "section", resource: "resource" },
     ["addedBy"],
+  ),
+  own(
+    "comment",
+    comment,
+    ofTeam(comment.team),
+    { collection: "collection", section: "section", placement: "placement", thread: "comment" },
+    ["person", "settledBy"],
+    { loose: ["thread"] },
   ),
   part("collection_tag", collectionTag, collectionTag.collection, "collection", {
     collection: "collection",
@@ -132,7 +145,16 @@ export const ARCHIVED: readonly Archived[] = [
   own("rule", rule, ofTeam(rule.team), { collection: "collection", section: "section" }, ["createdBy"], {
     loose: ["collection", "section"],
   }),
-  own("rule_hit", ruleHit, ofTeam(ruleHit.team), { rule: "rule", resource: "resource" }),
+  own(
+    "rule_hit",
+    ruleHit,
+    ofTeam(ruleHit.team),
+    { rule: "rule", resource: "resource", placedIn: "collection" },
+    [],
+    {
+      loose: ["placedIn"],
+    },
+  ),
   own("snapshot", snapshot, ofTeam(snapshot.team), { collection: "collection" }),
   own("event", event, ofTeam(event.team), {}, ["actor"]),
   part(

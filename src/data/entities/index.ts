@@ -2,6 +2,7 @@ import type { Change, EntityType, Fields } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collections, placements, resources, sections } from "./binned";
 import type { Entity, Stamp } from "./entity";
+import { comments } from "./comments";
 import { copiedTexts } from "./copied-text";
 import { collectionTags, resourceTags, trayEntries } from "./links";
 import { ownMarks, teamMarks } from "./marks";
@@ -20,6 +21,7 @@ const ENTITIES = {
   tag: tags,
   mark: teamMarks,
   ownMark: ownMarks,
+  comment: comments,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

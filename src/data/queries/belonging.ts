@@ -17,6 +17,7 @@ import {
   section,
   tag,
   team,
+  textPicture,
 } from "../schema";
 import { code } from "../sql/code";
 import { fixed } from "../sql/fixed";
@@ -96,5 +97,13 @@ export async function findTeamOfPicture(
     .innerJoin(membership, and(eq(membership.team, collection.team), eq(membership.person, person)))
     .where(eq(collection.coverHash, code(hash)))
     .limit(1);
-  return covers[0] ?? teamWithPicture(tx, hash, person);
+  if (covers[0]) return covers[0];
+  const inTexts = await tx
+    .select({ team: membership.team, role: membership.role })
+    .from(textPicture)
+    .innerJoin(resource, eq(resource.id, textPicture.resource))
+    .innerJoin(membership, and(eq(membership.team, resource.team), eq(membership.person, person)))
+    .where(eq(textPicture.hash, code(hash)))
+    .limit(1);
+  return inTexts[0] ?? teamWithPicture(tx, hash, person);
 }

@@ -1,6 +1,6 @@
 import { and, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, mark, placement, resource, section } from "../schema";
+import { collection, comment, mark, placement, resource, section } from "../schema";
 
 /**
  * Clears for good what has lain in the bin since before a time.
@@ -11,7 +11,7 @@ export async function clearBin(tx: Tx, before: Date): Promise<void> {
   const sections = await tx.select({ id: section.id }).from(section).where(lt(section.deletedAt, before));
   for (const { id } of sections)
     await tx.update(placement).set({ section: null }).where(eq(placement.section, id));
-  for (const table of [mark, placement, section, collection, resource])
+  for (const table of [comment, mark, placement, section, collection, resource])
     await tx.delete(table).where(lt(table.deletedAt, before));
 }
 

@@ -12,6 +12,7 @@ import {
   proposal,
   resource,
   resourceFile,
+  textPicture,
   textVersion,
 } from "../schema";
 import { inParts } from "../sql/by-keys";
@@ -25,6 +26,7 @@ export const HOLDERS = [
   [collection, collection.coverHash],
   [resourceFile, resourceFile.hash],
   [textVersion, textVersion.digest],
+  [textPicture, textPicture.hash],
   [proposal, proposal.pictureHash],
   [mailMessage, mailMessage.original],
   [person, person.image],

@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, inArray, isNull, lt } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNull, lt } from "drizzle-orm";
+import type { HitState, SaidOfSite } from "@/core/rules/wrong";
 import type { Tx } from "../database";
 import { collection, mailMessage, resource, rule, ruleHit } from "../schema";
 
@@ -16,6 +17,58 @@ export async function rulesOf(tx: Tx, team: string): Promise<RuleRow[]> {
 /** A rule, deleted or not; null when there is none. */
 export async function findRule(tx: Tx, id: string): Promise<RuleRow | null> {
   return (await tx.select().from(rule).where(eq(rule.id, id)))[0] ?? null;
+}
+
+/** The same, locked until the transaction ends. */
+export async function lockRule(tx: Tx, id: string): Promise<RuleRow | null> {
+  return (await tx.select().from(rule).where(eq(rule.id, id)).for("update"))[0] ?? null;
+}
+
+/** Writes down what a rule leaves out. */
+export async function setUnless(tx: Tx, id: string, unless: RuleRow["unless"]): Promise<void> {
+  await tx.update(rule).set({ unless }).where(eq(rule.id, id));
+}
+
+/** How often each rule of a team did, suggested or was wrong about something. */
+export async function countHits(tx: Tx, rules: readonly string[]) {
+  if (!rules.length) return [];
+  return tx
+    .select({ rule: ruleHit.rule, state: ruleHit.state, count: count() })
+    .from(ruleHit)
+    .where(inArray(ruleHit.rule, [...rules]))
+    .groupBy(ruleHit.rule, ruleHit.state);
+}
+
+/** The latest things a rule did or suggested. */
+export async function latestHits(tx: Tx, ruleId: string, most: number) {
+  const columns = { id: ruleHit.id, state: ruleHit.state, createdAt: ruleHit.createdAt };
+  return tx
+    .select({ ...columns, resource: resource.id, title: resource.title, host: resource.host })
+    .from(ruleHit)
+    .innerJoin(resource, eq(resource.id, ruleHit.resource))
+    .where(and(eq(ruleHit.rule, ruleId), isNull(resource.deletedAt)))
+    .orderBy(desc(ruleHit.id))
+    .limit(most);
+}
+
+/** Of the sites a rule was wrong about, how often it was, and how often not. */
+export async function saidOfSites(tx: Tx, ruleId: string): Promise<SaidOfSite[]> {
+  const counted = (states: HitState[], hosts?: string[]) =>
+    tx
+      .select({ host: resource.host, count: count() })
+      .from(ruleHit)
+      .innerJoin(resource, eq(resource.id, ruleHit.resource))
+      .where(
+        and(eq(ruleHit.rule, ruleId), inArray(ruleHit.state, states), hosts && inArray(resource.host, hosts)),
+      )
+      .groupBy(resource.host);
+  const wrong = await counted(["wrong", "declined"]);
+  const hosts = wrong.map((one) => one.host).filter(Boolean);
+  if (!hosts.length) return [];
+  const right = new Map((await counted(["done"], hosts)).map((one) => [one.host, one.count]));
+  return wrong
+    .filter((one) => one.host)
+    .map((one) => ({ host: one.host, wrong: one.count, right: right.get(one.host) ?? 0 }));
 }
 
 /** The sender of the mail a resource came with; empty when it came otherwise. */
@@ -37,6 +90,7 @@ export async function hitsOf(tx: Tx, resources: readonly string[]) {
       resource: ruleHit.resource,
       state: ruleHit.state,
       rule: rule.name,
+      ruleId: rule.id,
       tags: rule.tags,
       collection: rule.collection,
       collectionTitle: collection.title,
@@ -78,9 +132,13 @@ export async function addHit(tx: Tx, row: typeof ruleHit.$inferInsert): Promise<
   await tx.insert(ruleHit).values(row);
 }
 
-/** Says what was decided about a suggestion. */
-export async function setHit(tx: Tx, id: string, state: "done" | "declined"): Promise<void> {
-  await tx.update(ruleHit).set({ state }).where(eq(ruleHit.id, id));
+/** Says what was decided about a suggestion, or what became of it. */
+export async function setHit(
+  tx: Tx,
+  id: string,
+  fields: Partial<Pick<typeof ruleHit.$inferInsert, "state" | "placedIn" | "tagged">>,
+): Promise<void> {
+  await tx.update(ruleHit).set(fields).where(eq(ruleHit.id, id));
 }
 
 /** Writes a rule: over the one that is there, also out of the bin, or a new one. */

@@ -43,6 +43,7 @@ export async function tokensOf(tx: Tx, personId: string) {
     .select({
       id: accessToken.id,
       name: accessToken.name,
+      scope: accessToken.scope,
       createdAt: accessToken.createdAt,
       lastUsedAt: accessToken.lastUsedAt,
     })
@@ -73,10 +74,10 @@ export async function addPairing(tx: Tx, row: typeof pairing.$inferInsert): Prom
   await tx.insert(pairing).values(row);
 }
 
-/** Takes up an offered pairing, once. @returns who offered it; null when there is none made since then */
+/** Takes up an offered pairing, once. @returns who offered it, and what for; null when there is none made since then */
 export async function takePairing(tx: Tx, hash: string, since: Date) {
   const [offer] = await tx
-    .select({ person: pairing.person, name: person.name })
+    .select({ person: pairing.person, name: person.name, scope: pairing.scope })
     .from(pairing)
     .innerJoin(person, eq(person.id, pairing.person))
     .where(and(eq(pairing.hash, hash), gte(pairing.createdAt, since)))

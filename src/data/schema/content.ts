@@ -8,7 +8,8 @@ import {
   varchar,
   text,
 } from "drizzle-orm/mysql-core";
-import type { RuleWhen } from "@/core/rules/fits";
+import type { RuleUnless, RuleWhen } from "@/core/rules/fits";
+import type { HitState } from "@/core/rules/wrong";
 import type { PageFacts } from "@/core/page/facts";
 import { bigJson, bytesText, line, moment, uuid } from "./columns";
 import { resource } from "./catalogue";
@@ -79,6 +80,26 @@ export const pictureCandidate = mysqlTable(
   (t) => [primaryKey({ columns: [t.resource, t.no] })],
 );
 
+/** A picture that is kept with a reading copy. */
+export const textPicture = mysqlTable(
+  "text_picture",
+  {
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    /** Of which copy. */
+    number: int("number").notNull(),
+    /** Behind how much of its text it stands (core/page/text-pictures), and which one there. */
+    at: int("at").notNull(),
+    no: int("no").notNull(),
+    hash: bytesText("hash", { length: 64 }).notNull(),
+    alt: text("alt").notNull(),
+    width: int("width").notNull(),
+    height: int("height").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.resource, t.number, t.no] }), index("text_picture_hash").on(t.hash)],
+);
+
 /** What a new look at a page found, until somebody takes it or leaves it. */
 export const proposal = mysqlTable("resource_proposal", {
   resource: uuid("resource")
@@ -100,6 +121,8 @@ export const rule = mysqlTable(
     name: line("name", 120).notNull(),
     /** What must hold, all of it (core/rules). */
     when: bigJson<RuleWhen>("when_").notNull(),
+    /** What is left out although it fits, because the rule was wrong about it; null: nothing. */
+    unless: bigJson<RuleUnless[]>("unless_"),
     collection: uuid("collection"),
     section: uuid("section"),
     tags: bigJson<string[]>("tags").notNull(),
@@ -121,10 +144,16 @@ export const ruleHit = mysqlTable(
       .notNull()
       .references(() => resource.id, { onDelete: "cascade" }),
     team: uuid("team").notNull(),
-    state: varchar("state", { length: 12 }).$type<"suggested" | "done" | "declined">().notNull(),
+    state: varchar("state", { length: 12 }).$type<HitState>().notNull(),
+    /** The collection it was put into, and the tags it was given, so that just these are taken back; null: none. */
+    placedIn: uuid("placed_in"),
+    tagged: bigJson<string[]>("tagged"),
     createdAt: moment("created_at").notNull(),
   },
-  (t) => [uniqueIndex("rule_hit_once").on(t.resource, t.rule)],
+  (t) => [
+    uniqueIndex("rule_hit_once").on(t.resource, t.rule),
+    index("rule_hit_of_rule").on(t.rule, t.state, t.id),
+  ],
 );
 
 /** Two resources that are not the same thing, somebody said. The smaller id stands first. */

@@ -6,6 +6,7 @@ export * from "./happening";
 export * from "./imports";
 export * from "./content";
 export * from "./marks";
+export * from "./comments";
 export * from "./reading";
 export * from "./messages";
 export * from "./finding";

@@ -1,3 +1,4 @@
+import type { PairedFor } from "@/core/policy/paired";
 import { bigint, boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { StyleId } from "@/core/cite/styles";
 import { bytesText, exactText, line, moment, uuid } from "./columns";
@@ -83,7 +84,7 @@ export const accessToken = mysqlTable(
     name: line("name", 120).notNull(),
     hash: bytesText("hash", { length: 64 }).notNull().unique(),
     /** What the holder may do: everything its person may, or only bring things in. */
-    scope: varchar("scope", { length: 12 }).$type<"all" | "capture">().notNull().default("all"),
+    scope: varchar("scope", { length: 12 }).$type<"all" | PairedFor>().notNull().default("all"),
     createdAt: moment("created_at").notNull(),
     lastUsedAt: moment("last_used_at"),
     revokedAt: moment("revoked_at"),
@@ -97,6 +98,8 @@ export const pairing = mysqlTable("pairing", {
   person: uuid("person")
     .notNull()
     .references(() => person.id, { onDelete: "cascade" }),
+  /** What the token that is given for it may do. */
+  scope: varchar("scope", { length: 12 }).$type<PairedFor>().notNull().default("capture"),
   createdAt: moment("created_at").notNull(),
 });
 

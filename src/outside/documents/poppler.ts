@@ -1,3 +1,4 @@
+import { MOST_PAGES } from "@/core/text/kept-part";
 import { runProgram as poppler } from "./program";
 
 export type PdfFacts = {
@@ -11,8 +12,6 @@ export type PdfFacts = {
   picture: Buffer | null;
 };
 
-/** So many pages are read. */
-const MOST_PAGES = "400";
 /** So many links are taken. */
 const MOST_LINKS = 2_000;
 
@@ -35,9 +34,9 @@ export async function readPdf(file: string): Promise<PdfFacts | "locked" | null>
       () => "",
     );
   const [words, meta, links, picture] = await Promise.all([
-    text("pdftotext", "-enc", "UTF-8", "-l", MOST_PAGES, file, "-"),
+    text("pdftotext", "-enc", "UTF-8", "-l", String(MOST_PAGES), file, "-"),
     text("pdfinfo", "-enc", "UTF-8", "-meta", file),
-    text("pdfinfo", "-enc", "UTF-8", "-url", "-l", MOST_PAGES, file),
+    text("pdfinfo", "-enc", "UTF-8", "-url", "-l", String(MOST_PAGES), file),
     poppler("pdftoppm", ["-png", "-f", "1", "-l", "1", "-singlefile", "-scale-to", "1000", file]).catch(
       () => null,
     ),

@@ -11,6 +11,7 @@ import { clean as cleanProperties } from "@/core/formats/office/properties";
 import { languageBeside } from "@/core/text/language-of";
 import { countWords } from "@/core/text/minutes";
 import { heicInThread, officeInThread } from "../threads/in-thread";
+import type { PictureInside } from "../threads/read-document-thread";
 import { sign, type StoredCopy } from "../threads/read-page-thread";
 import { readPdf } from "./poppler";
 
@@ -27,6 +28,8 @@ export type DocumentFacts = {
   pages: number | null;
   seconds: number | null;
   copy: StoredCopy | null;
+  /** The pictures that stand in its text. */
+  inside: PictureInside[];
   /** A picture of it, of which a thumbnail can be made. */
   picture: Buffer | null;
   /** Why there is no text of it, where there might be one. */
@@ -76,6 +79,7 @@ export async function readDocument(content: Buffer, name: string): Promise<Docum
     pages: null,
     seconds: null,
     copy: null,
+    inside: [],
     picture: null,
     lacks: null,
   };
@@ -113,6 +117,7 @@ async function packed(content: Buffer, plain = false): Promise<Partial<DocumentF
     kind: "document",
     ...(office.properties ?? {}),
     copy: office.copy,
+    inside: office.inside,
     pages: office.pages,
     words: countWords(office.copy.text) || null,
     picture: office.cover && Buffer.from(office.cover),

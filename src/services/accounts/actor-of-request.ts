@@ -22,7 +22,7 @@ async function find(headers: Headers): Promise<Actor> {
     if (!found) throw new Problem("token-ended");
     const { scope, token, ...person } = found;
     const by = { kind: "token" as const, id: token };
-    return { person, share: null, by, ...(scope === "capture" && { only: "capture" as const }) };
+    return { person, share: null, by, ...(scope !== "all" && { only: scope }) };
   }
   if (!headers.get("cookie")?.includes("hobbin.")) return STRANGER;
   const session = await auth().api.getSession({ headers });

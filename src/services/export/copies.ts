@@ -1,6 +1,7 @@
 import type { BookCopy } from "@/core/formats/printed/epub-write";
 import { forPrint } from "@/core/formats/printed/for-print";
 import type { PublishedItem, PublishedTree } from "@/core/publish/model";
+import { withoutFormulas } from "@/core/text/formulas";
 import { safeAddress } from "@/core/text/blocks";
 import type { Tx } from "@/data/database";
 import { copiesByPlacement } from "@/data/queries/placements";
@@ -39,7 +40,9 @@ export async function copiesOf(tx: Tx, tree: PublishedTree): Promise<BookCopy[]>
       letters += row.html.length;
       if (letters > MOST) throw new Problem("export-too-large");
       const title = forPrint(item.heading || item.title) || "Untitled";
-      const { html, language, at } = row;
+      const { language, at } = row;
+      // Readers of books that set no formulas show nothing of them, and those that do are strict about them.
+      const html = withoutFormulas(row.html);
       const day = at.toISOString().slice(0, 10);
       copies.push({ item: item.id, title, address: safeAddress(item.address), language, html, day });
     }

@@ -4,6 +4,7 @@ import { editMark } from "./edit";
 import { exportMarks } from "./export";
 import { readMarksInside } from "./of-collection";
 import { readMarks } from "./of-resource";
+import { marksOnPage } from "./on-page";
 import { removeMark } from "./remove";
 import { restoreMark } from "./restore";
 import { setMarkPrivate } from "./set-private";
@@ -16,6 +17,7 @@ export const actions = {
   "marks.export": exportMarks,
   "marks.of-collection": readMarksInside,
   "marks.of-resource": readMarks,
+  "marks.on-page": marksOnPage,
   "marks.remove": removeMark,
   "marks.restore": restoreMark,
   "marks.set-private": setMarkPrivate,

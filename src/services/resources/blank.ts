@@ -1,4 +1,5 @@
-import type { NewJob } from "@/data/queries/jobs";
+import type { TextPicture } from "@/core/page/text-pictures";
+import { BULK, type NewJob } from "@/data/queries/jobs";
 import { newId } from "@/outside/random";
 
 /** A resource of which nothing is known yet but its address. */
@@ -46,3 +47,16 @@ export const fileJob = (id: string, team: string, at: Date): NewJob => jobOf("fi
 /** The job that fetches the picture at an address. */
 export const pictureJob = (id: string, team: string, address: string, at: Date): NewJob =>
   jobOf("picture.fetch", id, team, at, { address });
+
+/** The job that fetches the pictures of a text and keeps them with it. */
+export const textPicturesJob = (
+  id: string,
+  team: string,
+  of: { number: number; pictures: TextPicture[] },
+  at: Date,
+): NewJob => ({
+  ...jobOf("text.pictures", id, team, at, of),
+  priority: BULK,
+  // Those of another copy are others.
+  uniqueKey: `text.pictures:${id}:${of.number}`,
+});

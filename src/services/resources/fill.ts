@@ -87,6 +87,8 @@ async function fieldsOf(tx: Tx, set: ChangeSet, row: ResourceRow, filling: Filli
   return fields;
 }
 
+const withoutKept = ({ kept: _, ...copy }: StoredCopy) => copy;
+
 /** Lays what a new look found before people, instead of writing it over what they know. */
 export const proposeFilling = (id: string, filling: Filling & { ok: true }): Promise<void> =>
   changingByItself(async (tx, begin) => {
@@ -97,7 +99,8 @@ export const proposeFilling = (id: string, filling: Filling & { ok: true }): Pro
     await storeProposal(tx, id, {
       facts: { ...filling.facts, canonical: filling.facts.canonical ?? filling.finalAddress },
       pictureHash: filling.picture?.hash ?? null,
-      copy: filling.copy,
+      // Pictures of a file are of the copy that is in use; one that is laid before people has none yet.
+      copy: filling.copy && withoutKept(filling.copy),
       at: set.at,
     });
     const fields = { fetchState: "done" as const, fetchProblem: null };

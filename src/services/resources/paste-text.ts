@@ -29,7 +29,7 @@ export const pasteText = action({
   run: async ({ input, tx, locked, set, change, emit }) => {
     const row = locked.resource(input.resource);
     const html = input.html
-      ? sanitise(input.html)
+      ? sanitise(input.html, { formulas: true })
       : input.text
           .split(/\n\s*\n/)
           .map((part) => `<p>${escape(part.trim()).replace(/\n/g, "<br>")}</p>`)

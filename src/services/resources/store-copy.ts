@@ -5,13 +5,17 @@ import { copyBytes } from "@/core/text/stored-copy";
 import type { Tx } from "@/data/database";
 import { addVersion, hasMarks, lastVersion, versionsOf } from "@/data/queries/marks";
 import { apartFrom, findText, nearTexts, storeText } from "@/data/queries/texts-and-files";
+import { picturesOfText } from "@/data/queries/text-pictures";
 import { findByAddress, type ResourceRow } from "@/data/queries/resources";
 import type { CopyOrigin } from "@/data/schema";
 import type { ChangeSet } from "@/mechanism/change-set";
 import { now } from "@/outside/clock";
 import { storeFile } from "@/outside/files";
+import { settings } from "@/outside/settings";
 import type { StoredCopy } from "@/outside/threads/read-page-thread";
 import { placeJob } from "../marks/place";
+import { textPicturesJob } from "./blank";
+import { storeKept } from "./keep-pictures";
 
 type TextRow = NonNullable<Awaited<ReturnType<typeof findText>>>;
 
@@ -39,11 +43,28 @@ export async function storeCopy(
   if (there && there.html === copy.html && there.text === copy.text) {
     // The same again: it is as it was, and was seen to be so now.
     await storeText(tx, row, { ...there, lix: lixOf(copy.text), origin, at: now() }, bandsIn(copy.signature));
+    if (!(await picturesOfText(tx, row.id, there.number)).length)
+      await keepPictures(tx, set, row, there.number, copy);
     return true;
   }
   const number = Math.max(there?.number ?? 0, await lastVersion(tx, row.id)) + 1;
-  await useCopy(tx, set, row, { ...copy, origin, number, at: now() });
+  const { html, text, signature } = copy;
+  await useCopy(tx, set, row, { html, text, signature, origin, number, at: now() });
+  await keepPictures(tx, set, row, number, copy);
   return true;
+}
+
+/** The pictures of a page come after its text, by a job of their own: nobody waits for them to read. Those of a file are there. */
+async function keepPictures(
+  tx: Tx,
+  set: Pick<ChangeSet, "enqueue" | "at">,
+  row: Pick<ResourceRow, "id" | "team">,
+  number: number,
+  { pictures, kept }: StoredCopy,
+): Promise<void> {
+  if (kept?.length) await storeKept(tx, row.id, number, kept, set.at);
+  if (pictures?.length && Number(settings().copyPictures) > 0)
+    set.enqueue(textPicturesJob(row.id, row.team, { number, pictures }, set.at));
 }
 
 /** Puts a copy in the place of the one a resource has, which is kept; what is marked is looked for in it. */

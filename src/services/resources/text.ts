@@ -1,4 +1,7 @@
+import { withPictures } from "@/core/page/text-pictures";
+import { keptPart } from "@/core/text/kept-part";
 import { findResource } from "@/data/queries/resources";
+import { picturesOfText } from "@/data/queries/text-pictures";
 import { findFile, findText } from "@/data/queries/texts-and-files";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -18,12 +21,14 @@ export const readText = reading({
     const text = await findText(tx, row.id);
     const file = await findFile(tx, row.id);
     return {
-      html: text?.html ?? null,
+      html: text && withPictures(text.html, await picturesOfText(tx, row.id, text.number)),
       origin: text?.origin ?? null,
       at: text?.at ?? null,
       /** Counts the copies it has had; what is marked in this one says so. */
       number: text?.number ?? null,
       file: file && { name: file.name, type: file.type, bytes: file.bytes },
+      /** Of a file longer than what is kept of its text, what is kept: the first of its pages, or of its characters. */
+      part: file && text ? keptPart(file.type, row.pages, text.text.length) : null,
       quotation: row.quotation,
     };
   },

@@ -12,18 +12,19 @@ class DecideHit {
 
 export const decideHit = action({
   name: "rules.decide",
-  about: "Takes what a rule suggests for a resource, or declines it.",
+  about:
+    "Takes what a rule suggests for a resource, also after it was declined or found to be wrong; or declines it.",
   input: DecideHit,
   allow: can.bring("hit"),
   locks: null,
   history: null,
   run: async ({ input, scope, tx, set, emit }) => {
     const hit = (await findHit(tx, input.hit))!;
-    if (hit.state !== "suggested") return { state: hit.state };
+    if (hit.state === "done" || (hit.state !== "suggested" && !input.take)) return { state: hit.state };
     const rule = (await findRule(tx, hit.rule))!;
     const state = input.take ? ("done" as const) : ("declined" as const);
-    await setHit(tx, hit.id, state);
-    if (input.take) await doRule(tx, set, rule, hit.resource, scope.person!);
+    await setHit(tx, hit.id, { state });
+    if (input.take) await doRule(tx, set, rule, hit, scope.person!);
     emit({
       verb: "rules.decide",
       subject: hit.resource,

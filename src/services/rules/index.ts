@@ -1,4 +1,7 @@
+import { correctHit } from "./correct";
 import { decideHit } from "./decide";
+import { readDid } from "./did";
+import { exceptRule } from "./except";
 import { previewRule } from "./preview";
 import { readRules } from "./read";
 import { removeRule } from "./remove";
@@ -7,7 +10,10 @@ import { saveRule } from "./save";
 
 /** What people can do, by name. */
 export const actions = {
+  "rules.correct": correctHit,
   "rules.decide": decideHit,
+  "rules.did": readDid,
+  "rules.except": exceptRule,
   "rules.preview": previewRule,
   "rules.read": readRules,
   "rules.remove": removeRule,

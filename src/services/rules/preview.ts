@@ -29,6 +29,7 @@ export const previewRule = reading({
 
 /** Resources a rule fits, newest first. */
 export async function fittingResources(tx: Tx, rule: RuleRow) {
+  const asksSender = [rule.when, ...(rule.unless ?? [])].some((one) => "sender" in one);
   const fitting: { id: string; title: string }[] = [];
   let before: string | null = null;
   let looked = 0;
@@ -44,9 +45,9 @@ export async function fittingResources(tx: Tx, rule: RuleRow) {
       const facts: RuleFacts = {
         ...one,
         tags: tags.get(one.id) ?? [],
-        sender: rule.when.sender ? await senderOf(tx, one.id) : "",
+        sender: asksSender ? await senderOf(tx, one.id) : "",
       };
-      if (ruleFits(rule.when, facts)) fitting.push({ id: one.id, title: one.title });
+      if (ruleFits(rule.when, facts, rule.unless)) fitting.push({ id: one.id, title: one.title });
     }
     looked += page.length;
     before = page.at(-1)?.id ?? null;

@@ -14,5 +14,5 @@ export async function readVersion(tx: Tx, resource: string, number: number) {
   const bytes = row && (await readStored(row.digest).catch(() => null));
   const copy = bytes && readCopy(bytes);
   if (!copy) throw new Problem("not-found");
-  return { ...row, html: sanitise(copy.html), text: copy.text };
+  return { ...row, html: sanitise(copy.html, { formulas: true }), text: copy.text };
 }

@@ -17,7 +17,7 @@ const MINUTES = 10;
 export const pair = action({
   name: "tokens.pair",
   about:
-    "Takes up an offered pairing: gives a token that only brings things in, and can be revoked like any other.",
+    "Takes up an offered pairing: gives a token that only brings things in, or only reads and makes marks, as was offered; it can be revoked like any other.",
   input: Pair,
   allow: can.ask(),
   locks: null,
@@ -31,10 +31,10 @@ export const pair = action({
       id: newId(),
       person: offer.person,
       name: input.name,
-      scope: "capture",
+      scope: offer.scope,
       hash: sha256(token),
       createdAt: at,
     });
-    return { token, person: offer.name };
+    return { token, person: offer.name, scope: offer.scope };
   },
 });

@@ -9,12 +9,16 @@ import { sayFailure } from "../talk/say-failure";
 
 /** Bringing in from the browser: the extension and its pairing, and the bookmark that does without. */
 export function BrowserPart() {
-  const [code, setCode] = useState("");
+  const [offer, setOffer] = useState<{ code: string; marks: boolean } | null>(null);
   const [own, setOwn] = useState("");
   useEffect(() => {
     const timer = setTimeout(() => setOwn(window.location.origin), 0);
     return () => clearTimeout(timer);
   }, []);
+  const pair = (marks: boolean) =>
+    void call("tokens.offer", { scope: marks ? "marks" : "capture" })
+      .then(({ code }) => setOffer({ code, marks }))
+      .catch(sayFailure);
   // React refuses to draw such links, rightly; this one is to be dragged to the bookmarks, and does not run here.
   const draw = (link: HTMLAnchorElement | null) =>
     link?.setAttribute(
@@ -40,21 +44,20 @@ export function BrowserPart() {
         </li>
         <li>Come back here, press “Pair this browser”, then the Hobbin button beside the address.</li>
       </ol>
-      {code ? (
-        <p role="status" data-hobbin-pairing={code} className="rounded-md bg-wash p-3">
+      {offer ? (
+        <p
+          role="status"
+          data-hobbin-pairing={offer.code}
+          data-hobbin-for={offer.marks ? "marks" : "capture"}
+          className="rounded-md bg-wash p-3"
+        >
           Now press the <b>Hobbin button</b> beside the address. This offer holds for ten minutes.
         </p>
       ) : (
-        <Button
-          className="self-start"
-          onClick={() =>
-            void call("tokens.offer", {})
-              .then((answer) => setCode(answer.code))
-              .catch(sayFailure)
-          }
-        >
-          Pair this browser
-        </Button>
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => pair(false)}>Pair this browser</Button>
+          <Button onClick={() => pair(true)}>Pair it for marks</Button>
+        </div>
       )}
       <p className="text-[15px]">
         Then <Key>{KEYS.extension}</Key> opens its window on any page, and <Key>{KEYS.atOnce}</Key> saves the
@@ -64,6 +67,12 @@ export function BrowserPart() {
         The extension sends what you save and nothing else: the address, the title and the visible text of the
         page, never what is typed into forms. A paired browser may only bring things in; revoke it among the
         access tokens below.
+      </p>
+      <p className="text-[15px]">
+        Paired <b>for marks</b>, which is a pairing of its own, it shows the marks of a page on the page
+        itself and marks there: on a page you press its button on (or <Key>{KEYS.pageMarks}</Key>), or on the
+        sites you allow, one by one. Whether an address is in your catalogues is asked then, and nowhere else.
+        What is marked the page’s own script could find out, what is noted beside it not.
       </p>
       <p className="flex flex-wrap items-center gap-3 text-[15px]">
         Without the extension, drag this to your bookmarks:

@@ -2,6 +2,7 @@
 
 import { createContext, useContext } from "react";
 import { BenchContext } from "./state/bench-context";
+import { TalkContext, useTalkCounts } from "./talk/use-talk";
 import { type BenchProps, useBenchOf, type Workshop } from "./state/use-bench";
 
 const WorkshopContext = createContext<Workshop | null>(null);
@@ -12,9 +13,12 @@ export const useWorkshop = () => useContext(WorkshopContext)!;
 /** Holds the state of the Bench for everything that is drawn inside. */
 export function BenchProvider({ children, ...props }: BenchProps & { children: React.ReactNode }) {
   const workshop = useBenchOf(props);
+  const talk = useTalkCounts(workshop.id, props.talk);
   return (
     <WorkshopContext.Provider value={workshop}>
-      <BenchContext.Provider value={workshop.context}>{children}</BenchContext.Provider>
+      <BenchContext.Provider value={workshop.context}>
+        <TalkContext.Provider value={talk}>{children}</TalkContext.Provider>
+      </BenchContext.Provider>
     </WorkshopContext.Provider>
   );
 }

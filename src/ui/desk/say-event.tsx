@@ -28,6 +28,8 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "resources.apart": () => "kept two things apart",
   "resources.merged": () => "made one of two",
   "resources.proposed": () => "read a page again",
+  "rules.correct": () => "found a rule to be wrong",
+  "rules.except": () => "left something out of a rule",
   "rules.decide": () => "decided on a suggestion",
   "rules.done": () => "did what a rule says",
   "rules.remove": () => "took a rule away",
@@ -51,6 +53,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "sections.remove": () => "deleted a section in",
   "sections.edit": () => "wrote on a section in",
   "share.renew": () => "gave a new link to",
+  "texts.pictured": () => "kept the pictures of a text",
   "share.set": () => "changed who can see",
   "tags.add": (n) => (n === 1 ? "tagged something" : `tagged ${n} things`),
   "tags.change": (n) => (n === 1 ? "changed the tags of something" : `changed the tags of ${n} things`),
@@ -67,6 +70,10 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "marks.edit": () => "wrote in the margin",
   "marks.remove": () => "took a mark away",
   "marks.placed": () => "looked for marks in another text",
+  "comments.add": (n) => (n === 1 ? "said something in" : `said ${n} things in`),
+  "comments.edit": () => "said something in other words in",
+  "comments.remove": () => "took back what was said in",
+  "comments.settle": () => "settled, or opened again, what was said in",
   "meanings.change": () => "said what our marks mean",
 };
 

@@ -33,6 +33,8 @@ export function Dialog({ open, onOpenChange, title, about, wide, children }: Pro
             if (!panel.contains(document.activeElement)) panel.focus();
           }}
           onCloseAutoFocus={(event) => {
+            // What opened as this closed may have a field: then that has the focus.
+            if (document.activeElement?.matches("input, textarea")) return event.preventDefault();
             if (!(before instanceof HTMLElement) || !before.isConnected || before === document.body) return;
             event.preventDefault();
             before.focus({ preventScroll: true });

@@ -7,6 +7,7 @@ import { reloads } from "@/core/history/verbs";
 import { EVERYTHING, passing } from "@/core/marks/filter";
 import { sayProblem } from "@/core/page/facts";
 import { may } from "@/core/policy/abilities";
+import { sayKeptPart } from "@/core/text/kept-part";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { PasteText } from "../bench/item/paste-text";
@@ -34,6 +35,7 @@ import { useChosenMark } from "./marks/use-chosen-mark";
 import { type Marks, useMarks } from "./marks/use-marks";
 import { TextLinks } from "./text-links";
 import { TrayStrip } from "./tray-strip";
+import { type GivenText, useWholeText } from "./use-whole-text";
 import { WayBack, WayOn } from "./way-on";
 import { Played } from "./played";
 
@@ -49,7 +51,7 @@ type Props = {
   waits: Answer<"tray.of-resource">;
   teams: TeamRow[];
   team: TeamRow;
-  text: Answer<"resources.text">;
+  text: GivenText;
   message: Answer<"messages.of-resource">["message"];
   /** What it leads to, of a letter or a document. */
   links: Answer<"resources.links">["links"];
@@ -62,13 +64,14 @@ export function ReadRoom({
   team,
   resource,
   places,
-  text,
+  text: given,
   message,
   links,
   marks: first,
   reading,
   waits,
 }: Props) {
+  const text = useWholeText(resource.id, given);
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -82,7 +85,7 @@ export function ReadRoom({
   const shown = useMemo(() => passing(marks.marks, filter), [marks.marks, filter]);
   const [naming, setNaming] = useState(false);
   const [comfort, setComfort] = useState(reading.comfort);
-  const at = usePlace(resource.id, !!html, reading.was);
+  const at = usePlace(resource.id, !!html && text.whole, reading.was);
   useLive(team.id, {
     onEvents: (events) => {
       const here = events.filter(
@@ -215,6 +218,7 @@ export function ReadRoom({
           {html ? (
             <MarkedCopy
               html={html}
+              whole={text.whole}
               version={text.number ?? 1}
               {...{ team, marks, shown, chosen }}
               me={me.id}
@@ -226,6 +230,7 @@ export function ReadRoom({
             // Of what is played a text is not missed.
             !resource.player && noText
           )}
+          {text.part && <p className="mt-6 text-[15px] text-quiet">{sayKeptPart(text.part)}</p>}
           {html && text.origin && text.at && (
             <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
           )}

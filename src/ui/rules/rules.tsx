@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "../talk/toast";
+import { may } from "@/core/policy/abilities";
 import { tagNames } from "@/core/tags/tag-name";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
@@ -13,6 +14,8 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask, call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
+import { sayRule } from "./say-rule";
+import { WhatItDid } from "./what-it-did";
 
 type Rule = Answer<"rules.read">["rules"][number];
 type Collections = Answer<"collections.tree">["collections"];
@@ -104,6 +107,7 @@ export function Rules({ me, teams, team, rules, collections, arranges }: Props) 
                       <div className="min-w-52 flex-1">
                         <h2 className="font-semibold">{rule.name}</h2>
                         <p className="text-[15px] text-quiet">{sayRule(rule, collections)}</p>
+                        <WhatItDid rule={rule} arranges={arranges} brings={may(team.role, "bring")} />
                         <Preview rule={rule} />
                       </div>
                       {arranges && (
@@ -126,23 +130,6 @@ export function Rules({ me, teams, team, rules, collections, arranges }: Props) 
       </main>
     </Frame>
   );
-}
-
-function sayRule(rule: Rule, collections: Collections): string {
-  const { host, sender, tag, word } = rule.when;
-  const when = [
-    host && `from ${host}`,
-    sender && `sent by ${sender}`,
-    tag && `tagged ${tag}`,
-    word && `with “${word}” in the title`,
-  ]
-    .filter(Boolean)
-    .join(" and ");
-  const place = collections.find((one) => one.id === rule.collection)?.title;
-  const then = [place && `goes to ${place}`, rule.tags.length && `is tagged ${rule.tags.join(", ")}`]
-    .filter(Boolean)
-    .join(" and ");
-  return `What is ${when} ${then}. ${rule.acts ? "Done at once." : "Suggested."}`;
 }
 
 /** What the rule would do to what is here already, before it does. */

@@ -30,6 +30,7 @@ export const KEYS = {
   context: "C",
   heading: "H",
   tag: "T",
+  talk: "R",
   original: "O",
   remove: "Del",
   rename: "F2",
@@ -51,6 +52,7 @@ export const KEYS = {
   wall: "W",
   extension: "Alt Shift B",
   atOnce: "Alt Shift K",
+  pageMarks: "Alt Shift M",
 } as const;
 
 /** Whether a key press is meant for what is being typed in. */

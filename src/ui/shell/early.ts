@@ -1,11 +1,16 @@
-/** So long after it was pasted or typed something still comes in, in milliseconds: a page that is slow is not waited for longer. */
-const PATIENCE = 5_000;
+import { isTyping } from "./commands";
+
+/**
+ * So long after it was pasted or typed something still comes in, in milliseconds: a machine of a school may take ten seconds
+ * to bring a page to life, and what was typed is still meant. Who has begun something else, by a press, means it no more.
+ */
+const PATIENCE = 30_000;
 
 type Key = Pick<KeyboardEventInit, "key" | "ctrlKey" | "metaKey">;
 type Early = {
   hobbinHears?: boolean;
   hobbinPasted?: { at: number; data: DataTransfer } | null;
-  hobbinKeys?: { at: number; keys: Key[] } | null;
+  hobbinKeys?: { at: number; keys: Key[]; begun?: true } | null;
 };
 
 /**
@@ -15,7 +20,8 @@ type Early = {
  */
 export const EARLY = `(function(){function field(e){return/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)||e.target.isContentEditable}
 addEventListener("paste",function(e){if(self.hobbinHears||field(e))return;try{var c=e.clipboardData,d=new DataTransfer();["text/plain","text/html"].forEach(function(t){var v=c.getData(t);if(v)d.setData(t,v)});[].forEach.call(c.files,function(f){d.items.add(f)});self.hobbinPasted={at:Date.now(),data:d}}catch(x){}});
-addEventListener("keydown",function(e){var h=self.hobbinKeys,c=e.ctrlKey||e.metaKey,f=!e.altKey&&(c?e.key.toLowerCase()==="k":e.key==="/");if(!e.isTrusted)return;if(h&&(field(e)||Date.now()-h.at>${PATIENCE}))h=self.hobbinKeys=null;if(field(e)||(h?!f&&(c||e.altKey||!(e.key.length===1||e.key==="Backspace"||e.key==="Escape")):self.hobbinHears||!f))return;h=self.hobbinKeys=h||{at:Date.now(),keys:[]};h.keys.push({key:e.key,ctrlKey:e.ctrlKey,metaKey:e.metaKey});e.preventDefault();e.stopImmediatePropagation()},true)})()`;
+addEventListener("keydown",function(e){var h=self.hobbinKeys,c=e.ctrlKey||e.metaKey,f=!e.altKey&&(c?e.key.toLowerCase()==="k":e.key==="/");if(!e.isTrusted)return;if(h&&(e.key==="Tab"||!self.hobbinHears&&field(e)||Date.now()-h.at>${PATIENCE}))h=self.hobbinKeys=null;if(h?!f&&(c||e.altKey||!(e.key.length===1||/^(Backspace|Escape|Enter)$/.test(e.key))):field(e)||self.hobbinHears||!f)return;h=self.hobbinKeys=h||{at:Date.now(),keys:[]};h.keys.push({key:e.key,ctrlKey:e.ctrlKey,metaKey:e.metaKey});e.preventDefault();e.stopImmediatePropagation()},true);
+addEventListener("pointerdown",function(){self.hobbinKeys=null},true)})()`;
 
 /**
  * From now on somebody hears; what was pasted and typed just before is pasted and typed once more.
@@ -37,13 +43,26 @@ export function hear(): () => void {
   return () => void (early.hobbinHears = false);
 }
 
-/** One key at a time, since what the first opens takes the next; what is typed meanwhile comes after them. */
+/**
+ * One key at a time, since what the first opens takes the next; what is typed meanwhile comes after them, also where the box
+ * is there by then. Enter means what is in the box: it waits for it.
+ */
 function typeAgain(early: Early): void {
   const held = early.hobbinKeys;
-  const next = held && Date.now() - held.at < PATIENCE ? held.keys.shift() : undefined;
+  const next = held && Date.now() - held.at < PATIENCE ? held.keys[0] : undefined;
   if (!next) return void (early.hobbinKeys = null);
-  (document.activeElement ?? document.body).dispatchEvent(
-    new KeyboardEvent("keydown", { ...next, bubbles: true, cancelable: true }),
-  );
+  // What finds was pressed outside of every field, whichever has the focus by now.
+  const box = held!.begun && isTyping(document.activeElement) ? document.activeElement : null;
+  if (next.key === "Enter" && !box) return void setTimeout(() => typeAgain(early), 50);
+  held!.begun = true;
+  held!.keys.shift();
+  // The browser writes nothing for a key that a script presses.
+  const letter = box && !next.ctrlKey && !next.metaKey && next.key;
+  if (letter && letter.length === 1) document.execCommand("insertText", false, letter);
+  else if (letter === "Backspace") document.execCommand("delete");
+  else
+    (box ?? document.body).dispatchEvent(
+      new KeyboardEvent("keydown", { ...next, bubbles: true, cancelable: true }),
+    );
   setTimeout(() => typeAgain(early));
 }

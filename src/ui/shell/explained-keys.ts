@@ -32,6 +32,7 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   context: { words: "Write the context line", where: "On an item" },
   heading: { words: "Write a heading for here", where: "On an item" },
   tag: { words: "Tag", where: "On an item" },
+  talk: { words: "Say something about it; what was said", where: "On an item" },
   original: { words: "Open the original", where: "On an item" },
   remove: { words: "Take out", where: "On an item" },
   rename: { words: "Rename", where: "In the tree of collections" },
@@ -59,6 +60,10 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   wall: { words: "Code and QR over the whole screen", where: "On Publish" },
   extension: { words: "Save with tags, a note and a place", where: "On any page, with the extension" },
   atOnce: { words: "Save to the last place at once", where: "On any page, with the extension" },
+  pageMarks: {
+    words: "Its marks on the page itself; mark what is selected",
+    where: "On any page, with the extension",
+  },
 };
 
 /** Where a group of keys acts; one that is not here acts on every screen. */

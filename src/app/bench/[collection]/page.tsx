@@ -7,7 +7,8 @@ export default async function Page({ params }: { params: Promise<{ collection: s
   const { collection } = await params;
   await personHere(`/bench/${collection}`);
   const first = await read("collections.read", { collection });
-  return (
-    <Bench key={collection} {...await ofTeam(first.collection.team, `/bench/${collection}`)} first={first} />
-  );
+  // With the page, so that no row grows when they come.
+  const talk = await read("comments.of-collection", { collection });
+  const frame = await ofTeam(first.collection.team, `/bench/${collection}`);
+  return <Bench key={collection} {...frame} {...{ first, talk }} />;
 }

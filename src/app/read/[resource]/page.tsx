@@ -1,6 +1,10 @@
 import { ofTeam } from "@/app/of-team";
 import { read } from "@/app/read";
+import { beginningOf } from "@/core/page/beginning";
 import { ReadRoom } from "@/ui/read/read-room";
+
+/** Of a long text so many characters come with the page, which are some screens of it; the rest is fetched behind. */
+const FIRST = 40_000;
 
 export const metadata = { title: "Reading room" };
 type Props = { params: Promise<{ resource: string }>; searchParams: Promise<{ in?: string | string[] }> };
@@ -9,7 +13,7 @@ export default async function Page({ params, searchParams }: Props) {
   const about = await read("resources.read", { resource: id });
   const placement = about.places.find((one) => one.placement === from)?.placement;
   // None of these waits for another.
-  const [frame, text, { message }, marks, reading, waits] = await Promise.all([
+  const [frame, all, { message }, marks, reading, waits] = await Promise.all([
     ofTeam(about.resource.team, `/read/${id}`),
     read("resources.text", { resource: id }),
     read("messages.of-resource", { resource: id }),
@@ -20,5 +24,7 @@ export default async function Page({ params, searchParams }: Props) {
   const links =
     message?.links ??
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
+  const begin = all.html && beginningOf(all.html, FIRST);
+  const text = { ...all, html: begin, whole: begin === all.html };
   return <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />;
 }

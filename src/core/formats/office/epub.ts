@@ -1,3 +1,5 @@
+import { attributeOf, INSIDE } from "../../page/text-pictures";
+import { escape } from "../../publish/html";
 import { elementsOf, wordsOf, type XmlElement, xmlTree } from "../xml-tree";
 import { clean, type DocumentProperties, NO_PROPERTIES } from "./properties";
 import { type Unpacked, unpack } from "./unpack";
@@ -30,7 +32,8 @@ export function bookOf(bytes: Uint8Array): Book {
     const item = byId.get(attributes.idref ?? "");
     if (!item?.href || attributes.linear === "no" || /\bnav\b/.test(item.properties ?? "")) continue;
     if (html.length > MOST_LENGTH) break;
-    html += bodyOf(parts.read(placeOf(folder, item.href)));
+    const place = placeOf(folder, item.href);
+    html += bodyOf(parts.read(place), place);
   }
   const coverId = inside(root, "metadata", "meta").find(({ attributes }) => attributes.name === "cover");
   const cover =
@@ -71,13 +74,21 @@ function placeOf(folder: string, href: string): string {
   return steps.join("/");
 }
 
-const bodyOf = (xhtml: string): string => {
+const bodyOf = (xhtml: string, place: string): string => {
   const from = /<body\b[^>]*>/i.exec(xhtml);
   const end = xhtml.lastIndexOf("</body");
   const body = from ? xhtml.slice(from.index + from[0].length, end < 0 ? undefined : end) : "";
   // What leads from chapter to chapter leads nowhere once they stand behind one another.
-  return body.replace(/\shref\s*=\s*(?:"(?!https?:|mailto:)[^"]*"|'(?!https?:|mailto:)[^']*')/gi, "");
+  const bare = body.replace(/\shref\s*=\s*(?:"(?!https?:|mailto:)[^"]*"|'(?!https?:|mailto:)[^']*')/gi, "");
+  return bare.replace(/<img\b[^<>]*>/gi, (tag) => pictureOf(tag, place.slice(0, place.lastIndexOf("/") + 1)));
 };
+
+/** A picture of a chapter, by its name in the book. */
+function pictureOf(tag: string, folder: string): string {
+  const source = attributeOf(tag, "src");
+  if (!source || /^(?:[a-z][a-z0-9+.-]*:|\/\/)/i.test(source)) return "";
+  return `<img src="${INSIDE}${escape(placeOf(folder, source))}" alt="${escape(attributeOf(tag, "alt"))}">`;
+}
 
 function pictureAt(bytes: Uint8Array, place: string): Uint8Array | null {
   return unpack(bytes, (name) => name === place).files.get(place) ?? null;

@@ -1,4 +1,5 @@
 import { Parser } from "htmlparser2";
+import { INSIDE } from "../../page/text-pictures";
 import { escape } from "../../publish/html";
 import { unpack } from "./unpack";
 
@@ -34,6 +35,8 @@ function bodyHtml(xml: string): string {
         if (!inBody || html.length > MOST_LENGTH) return;
         if (name === "office:annotation" || name === "text:tracked-changes") silent++;
         if (silent) return;
+        if (name === "draw:image") picture ??= at["xlink:href"] ?? null;
+        if (name === "svg:title" || name === "svg:desc") return void (inWords = true);
         if (name === "draw:page") html += `<h2>${escape(at["draw:name"] ?? "Page")}</h2>`;
         else if (name === "text:h") html += `<h${level(at)}>`;
         else if (name === "text:p") html += "<p>";
@@ -46,6 +49,7 @@ function bodyHtml(xml: string): string {
         links.push(name === "text:a" && /^https?:/i.test(at["xlink:href"] ?? ""));
       },
       ontext(part) {
+        if (inWords) return void (words += part);
         if (inBody && !silent && html.length <= MOST_LENGTH && part.trim()) html += escape(part);
         else if (inBody && !silent && part && !html.endsWith(" ")) html += " ";
       },
@@ -56,6 +60,12 @@ function bodyHtml(xml: string): string {
           return;
         }
         if (!inBody || silent || html.length > MOST_LENGTH) return;
+        if (name === "svg:title" || name === "svg:desc") return void (inWords = false);
+        if (name === "draw:frame") {
+          if (picture && !/^[a-z]+:/i.test(picture))
+            html += `<img src="${INSIDE}${escape(picture.replace(/^\.\//, ""))}" alt="${escape(words.trim())}">`;
+          [picture, words] = [null, ""];
+        }
         const depth = levels.pop() ?? 0;
         const link = links.pop();
         if (name === "text:h") html += `</h${depth}>`;
@@ -66,6 +76,10 @@ function bodyHtml(xml: string): string {
     },
     { xmlMode: true, decodeEntities: true },
   );
+  /** Of the frame that is open: where its picture lies, and what it says of itself (ISO/IEC 26300-1, 10.4.2, 10.4.4, 10.4.16). */
+  let picture: string | null = null;
+  let words = "";
+  let inWords = false;
   const levels: number[] = [];
   const links: boolean[] = [];
   parser.end(xml);

@@ -5,13 +5,24 @@ import type { Unpacked } from "./unpack";
  * Where links of a part lead, by the ids it names them with (ECMA-376, part 2, "Relationships"); those that lead into the web.
  * @param name of the part, as it stands in the package
  */
-export function linksOfPart({ read }: Unpacked, name: string): Map<string, string> {
+export const linksOfPart = (parts: Unpacked, name: string): Map<string, string> =>
+  targetsOf(parts, name, (target) => (/^https?:\/\//i.test(target) ? target : null));
+
+/** Where the pictures of a part lie in the package, by the ids it names them with. */
+export const picturesOfPart = (parts: Unpacked, name: string): Map<string, string> =>
+  targetsOf(parts, name, (target) => {
+    const [, at] = /^(?:\.\.\/|\/ppt\/)(media\/[^/]+)$/.exec(target) ?? [];
+    return at ? `${name.split("/")[0]}/${at}` : null;
+  });
+
+function targetsOf({ read }: Unpacked, name: string, wanted: (target: string) => string | null) {
   const [, folder = "", file = name] = /^(.*\/)([^/]+)$/.exec(name) ?? [];
   const root = xmlTree(read(`${folder}_rels/${file}.rels`));
   return new Map(
-    (root ? elementsOf(root, "Relationship") : []).flatMap(({ attributes: { Id, Target } }) =>
-      Id && Target && /^https?:\/\//i.test(Target) ? [[Id, Target] as const] : [],
-    ),
+    (root ? elementsOf(root, "Relationship") : []).flatMap(({ attributes: { Id, Target } }) => {
+      const found = Id && Target && wanted(Target);
+      return Id && found ? [[Id, found] as const] : [];
+    }),
   );
 }
 

@@ -1,6 +1,7 @@
 import { Parser } from "htmlparser2";
+import { INSIDE } from "../../page/text-pictures";
 import { escape } from "../../publish/html";
-import { linksOfPart, numbered } from "./relations";
+import { linksOfPart, numbered, picturesOfPart } from "./relations";
 import { unpack } from "./unpack";
 
 /**
@@ -11,12 +12,17 @@ export function slidesHtml(bytes: Uint8Array): { html: string; pages: number } {
   const parts = unpack(bytes, (name) => /^ppt\/slides\/(_rels\/)?slide\d+\.xml(\.rels)?$/.test(name));
   const slides = numbered(parts, "ppt/slides/slide");
   const html = slides.map(
-    (name, i) => `<h2>Slide ${i + 1}</h2>${slide(parts.read(name), linksOfPart(parts, name))}`,
+    (name, i) =>
+      `<h2>Slide ${i + 1}</h2>${slide(parts.read(name), linksOfPart(parts, name), picturesOfPart(parts, name))}`,
   );
   return { html: html.join(""), pages: slides.length };
 }
 
-function slide(xml: string, links: ReadonlyMap<string, string>): string {
+function slide(
+  xml: string,
+  links: ReadonlyMap<string, string>,
+  pictures: ReadonlyMap<string, string>,
+): string {
   let html = "";
   /** What stands in the paragraph that is open; null: none is. */
   let paragraph: string | null = null;
@@ -31,7 +37,10 @@ function slide(xml: string, links: ReadonlyMap<string, string>): string {
         if (name === "a:p") paragraph = "";
         else if (name === "a:t") inWord = true;
         else if (name === "p:cNvPr") shape = at.descr || at.title || "";
-        else if (name === "a:hlinkClick") {
+        else if (name === "a:blip") {
+          const picture = pictures.get(at["r:embed"] ?? "");
+          if (picture) html += `<p><img src="${INSIDE}${escape(picture)}" alt="${escape(shape)}"></p>`;
+        } else if (name === "a:hlinkClick") {
           const address = links.get(at["r:id"] ?? "");
           if (paragraph !== null) link = address;
           else if (address) html += `<p>${linked(address, shape || address)}</p>`;

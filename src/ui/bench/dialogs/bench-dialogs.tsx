@@ -15,6 +15,7 @@ const ImportDialog = dynamic(() => import("../../imports/import-dialog").then((m
 const SaveAsDialog = dynamic(() => import("../../export/save-as-dialog").then((m) => m.SaveAsDialog), {
   ssr: false,
 });
+const TalkDialog = dynamic(() => import("../talk/talk-dialog").then((m) => m.TalkDialog), { ssr: false });
 const NewCollection = dynamic(() => import("../../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
 });
@@ -77,6 +78,9 @@ export function BenchDialogs({
           into={into}
           brings={brings}
         />
+      )}
+      {open?.startsWith("talk:") && (
+        <TalkDialog first={open.slice("talk:".length)} onClose={() => onOpen(null)} />
       )}
       {(open === "inside" || (open === "beside" && (!collection.parent || above))) && (
         <NewCollection

@@ -1,10 +1,10 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import { MoreHorizontal } from "lucide-react";
+import { MessageSquareText, MoreHorizontal } from "lucide-react";
 import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useState } from "react";
+import { useContext, useState } from "react";
 import { sumTree } from "@/core/list/tree-sums";
 import type { ViewSetting } from "@/core/list/view-setting";
 import { sayMinutes } from "@/core/text/minutes";
@@ -24,6 +24,7 @@ import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
 import { Path } from "./path";
 import { usePresence } from "../state/use-presence";
+import { TalkContext } from "../talk/use-talk";
 import { ViewBar } from "./view-bar";
 
 const CollectionMenu = dynamic(() => import("./collection-menu").then((m) => m.CollectionMenu), {
@@ -68,7 +69,8 @@ export function MakingHead({
   onChoosing,
   ...on
 }: Props) {
-  const { arranges } = useBench();
+  const { arranges, openTalk } = useBench();
+  const talk = [...useContext(TalkContext).values()].reduce((sum, one) => sum + one, 0);
   /** On a phone there is no room for all of it at first. */
   const [about, setAbout] = useState(false);
   const [putting, setPutting] = useState(false);
@@ -120,7 +122,8 @@ export function MakingHead({
               {items} {items === 1 ? "item" : "items"}
               {minutes > 0 && ` · ${sayMinutes(minutes)}`}
             </p>
-            <p className="flex items-center gap-1.5 whitespace-nowrap">
+            {/* As high as its words from the start: the mark is drawn before them where the page comes in slowly. */}
+            <p className="flex min-h-lh items-center gap-1.5 whitespace-nowrap">
               <AudienceMark audience={collection.audience} />
               <span className="max-sm:sr-only">{AUDIENCE_WORDS[collection.audience]}</span>
             </p>
@@ -157,6 +160,22 @@ export function MakingHead({
                   Put in collections
                 </button>
               )}
+              {/* As wide with a number as without: who comments moves nothing. */}
+              <IconButton
+                label={talk ? `Comments: ${talk}` : "Comments"}
+                className="relative"
+                onClick={() => openTalk?.()}
+              >
+                <MessageSquareText size={18} aria-hidden />
+                {talk > 0 && (
+                  <span
+                    aria-hidden
+                    className="absolute -top-0.5 -right-0.5 min-w-4 rounded-full bg-accent px-1 text-center text-[11px] leading-4 font-semibold text-on-accent"
+                  >
+                    {talk}
+                  </span>
+                )}
+              </IconButton>
               <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
                 Publish
               </Link>

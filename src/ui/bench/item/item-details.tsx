@@ -16,6 +16,8 @@ const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { 
 
 const ItemMarks = dynamic(() => import("./item-marks").then((m) => m.ItemMarks), { ssr: false });
 
+const TalkAbout = dynamic(() => import("../talk/talk-about").then((m) => m.TalkAbout), { ssr: false });
+
 const FilmPart = dynamic(() => import("./film-part").then((m) => m.FilmPart), { ssr: false });
 
 /** The details of an item, in place: what is of this place first, then what is known of the thing wherever it stands. */
@@ -82,6 +84,17 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
         </div>
         {full.data && (resource.kind === "video" || resource.kind === "sound") && (
           <FilmPart item={item} full={full.data.resource} />
+        )}
+        {!loose && (
+          <section aria-label="Comments">
+            <h2 className="mb-1.5 text-sm font-semibold">Comments</h2>
+            <TalkAbout
+              key={String(focus === "talk")}
+              about={{ placement: item.id }}
+              focus={focus === "talk"}
+              label="Say something about it to the team"
+            />
+          </section>
         )}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <ItemMarks resource={resource.id} />

@@ -12,6 +12,8 @@ import { Choice } from "../../parts/field";
 import { ask, call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
 import { sayAgo } from "../../talk/say-time";
+import { RuleHit } from "../../rules/rule-hit";
+import { sayState } from "../../rules/say-rule";
 import { useBench } from "../state/bench-context";
 import { PasteText } from "./paste-text";
 import { SavedText } from "../../parts/saved-text";
@@ -37,39 +39,18 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
   return (
     <div className="flex flex-col gap-4">
       {hits.map((hit) => (
-        <p key={hit.id} className="text-[15px] text-quiet">
-          {hit.state === "done" ? "Done" : hit.state === "suggested" ? "Suggested" : "Declined"} by the rule{" "}
-          <b className="text-ink">{hit.rule}</b>
+        <div key={hit.id} className="text-[15px] text-quiet">
+          {sayState(hit.state)} by the rule <b className="text-ink">{hit.rule}</b>
           {hit.collectionTitle && `: ${hit.collectionTitle}`}
-          {hit.tags.length > 0 && ` (${hit.tags.join(", ")})`}
-          {hit.state === "suggested" && (
-            <>
-              {" "}
-              <Button
-                small
-                look="quiet"
-                onClick={() =>
-                  void call("rules.decide", { hit: hit.id, take: true })
-                    .then(() => client.invalidateQueries())
-                    .catch(sayFailure)
-                }
-              >
-                Take it
-              </Button>
-              <Button
-                small
-                look="quiet"
-                onClick={() =>
-                  void call("rules.decide", { hit: hit.id, take: false })
-                    .then(() => client.invalidateQueries())
-                    .catch(sayFailure)
-                }
-              >
-                Decline
-              </Button>
-            </>
-          )}
-        </p>
+          {hit.tags.length > 0 && ` (${hit.tags.join(", ")})`}{" "}
+          <RuleHit
+            hit={hit}
+            resource={resource.id}
+            rule={hit.ruleId}
+            arranges={arranges}
+            onDone={() => void client.invalidateQueries()}
+          />
+        </div>
       ))}
       {resource.duplicateOf && arranges && (
         <MaybeTwice item={item} older={resource.duplicateOf} onDone={() => void client.invalidateQueries()} />

@@ -29,6 +29,11 @@ export function ItemMenuEntries({ item, opened }: { item: Item; opened: boolean 
       {!loose && item.look === "item" && (
         <MenuItem onSelect={() => commands.ask("cite", item.id)}>Cite …</MenuItem>
       )}
+      {!loose && (
+        <MenuItem onSelect={() => commands.toggle(item.id, "talk")} keys={KEYS.talk}>
+          Comment
+        </MenuItem>
+      )}
       {arranges && (
         <>
           <MenuLine />

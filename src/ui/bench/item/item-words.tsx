@@ -7,6 +7,7 @@ import { Button } from "../../parts/button";
 import { KindWord } from "../../parts/kind";
 import { useBench } from "../state/bench-context";
 import type { Item } from "../state/types";
+import { TalkMark } from "../talk/talk-mark";
 
 /** What an item is: kind, its own title beneath the curator's sentence, site, length, tags. */
 export function ItemSub({ item, plain }: { item: Item; plain?: boolean }) {
@@ -49,6 +50,7 @@ export function ItemState({ item }: { item: Item }) {
   return (
     <>
       {!item.forReaders && <NotForReaders />}
+      {!item.draft && <TalkMark id={item.id} onOpen={() => commands.toggle(item.id, "talk")} />}
       {resource.duplicateOf && (
         <p className="mt-1 text-sm text-warn">
           It seems to be in the catalogue twice; its details say where.

@@ -1,6 +1,7 @@
 "use client";
 
 import { createContext, useContext } from "react";
+import type { Role } from "@/core/policy/abilities";
 import type { Kind } from "@/core/page/facts";
 import type { Asking, DetailField, Item, Mending } from "./types";
 import type { How } from "./use-selection";
@@ -55,6 +56,11 @@ export const BenchContext = createContext<{
   readers: string | null;
   /** Whether the items are things of the catalogue, which stand in no order here. */
   loose?: boolean;
+  /** Who is here, and as what. Where nothing is said there is none. */
+  me?: { id: string; name: string };
+  role?: Role;
+  /** Opens what is said of the collection, or of one of its sections. */
+  openTalk?: (section?: string) => void;
   commands: BenchCommands;
 } | null>(null);
 /** What stands around a part of the Bench: which collection, what may be done, and the commands. */

@@ -2,7 +2,13 @@ import type { ViewSetting } from "@/core/list/view-setting";
 import type { Asking, DetailField } from "./types";
 
 /** A small window by which something new comes into the open collection. */
-export type BenchWindow = "bring" | "inside" | "beside" | "save";
+export type BenchWindow =
+  | "bring"
+  | "inside"
+  | "beside"
+  | "save"
+  /** What is said in it; behind the colon the section that is meant. */
+  | `talk:${string}`;
 
 /** What one person sees of the Bench just now, beside the items themselves. */
 export type BenchState = {

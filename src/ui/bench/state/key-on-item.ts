@@ -89,6 +89,8 @@ function letter(key: string, shift: boolean, { sorted, several, arranges, brings
       return { do: "toggle" };
     case "o":
       return { do: "original" };
+    case "r":
+      return { do: "edit", field: "talk" };
     case "t":
       if (!brings) return null;
       return several ? { do: "ask", what: "tag" } : { do: "edit", field: "tags" };

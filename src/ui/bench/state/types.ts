@@ -22,4 +22,4 @@ export type Mending = "title" | "description" | "siteName" | "authors" | "publis
 export type Asking = { what: "move" | "copy" | "tag" | "untag" | "kind" | "cite" | "save"; ids: string[] };
 
 /** The field of an item's details that gets the focus when they open. */
-export type DetailField = "context" | "heading" | "tags";
+export type DetailField = "context" | "heading" | "tags" | "talk";

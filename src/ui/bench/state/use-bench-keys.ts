@@ -19,6 +19,7 @@ type Commands = {
   publish: () => void;
   save: () => void;
   cite: () => void;
+  talk: () => void;
 };
 
 /** A number for each view. */
@@ -45,6 +46,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     publish,
     save,
     cite,
+    talk,
   } = commands;
   useWindowKeys((event) => {
     const key = event.key.toLowerCase();
@@ -77,6 +79,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     { words: "Publish this collection", run: publish },
     { words: "Save this collection as a file", run: save },
     { words: "Bibliography of this collection", run: cite },
+    { words: "Comments in this collection", run: talk },
     { words: "Narrow this collection", run: narrow },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: "Over to the other side", run: jump },

@@ -28,6 +28,7 @@ export function useBenchLive(team: string, collection: string, { renew, reload }
     if (of("presence", here).length) void again("presence", collection);
     for (const part of ["tray", "catalogue", "tags", "tree"] as const)
       if (of(part).length) void again(part, team);
+    if (of("comments", here).length) void again("comments", collection);
     const heads = of("head", here);
     if (heads.length || resources.length) {
       // The head sums up everything; once for a burst is enough, unless it is the head itself that changed.

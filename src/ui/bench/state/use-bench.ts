@@ -30,10 +30,16 @@ import { useSections } from "./use-sections";
 import { useSelection } from "./use-selection";
 import { useSweep } from "./use-sweep";
 
-export type BenchProps = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"collections.read"> };
+export type BenchProps = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  first: Answer<"collections.read">;
+  talk: Answer<"comments.of-collection">;
+};
 
 /** Everything that is on the Bench and can be done there, for the parts that draw it. */
-export function useBenchOf({ team, first }: BenchProps) {
+export function useBenchOf({ me, team, first }: BenchProps) {
   const router = useRouter();
   const client = useQueryClient();
   const id = first.collection.id;
@@ -142,6 +148,7 @@ export function useBenchOf({ team, first }: BenchProps) {
     publish: () => router.push(`/publish/${id}`),
     cite: () => router.push(`/bench/${id}/references`),
     save: () => dispatch({ type: "window", window: "save" }),
+    talk: () => dispatch({ type: "window", window: "talk:" }),
   });
   const onItemKey = useItemKeys({
     items,
@@ -160,8 +167,12 @@ export function useBenchOf({ team, first }: BenchProps) {
   /** What rows and cards need; it changes only with the collection, so that they need not be drawn again. */
   const readers = head.collection.door?.path ?? null;
   const context = useMemo(
-    () => ({ team: team.id, collection: id, arranges, brings: contributes, readers, commands }),
-    [team.id, id, arranges, contributes, readers, commands],
+    () => ({
+      ...{ team: team.id, collection: id, arranges, brings: contributes, readers, commands },
+      ...{ me: { id: me.id, name: me.name }, role: team.role },
+      openTalk: (section = "") => dispatch({ type: "window", window: `talk:${section}` }),
+    }),
+    [team.id, team.role, id, me.id, me.name, arranges, contributes, readers, commands, dispatch],
   );
   const here = useMemo(() => new Set(own.map((item) => item.resource.id)), [own]);
 

@@ -12,6 +12,7 @@ import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
 import { LandingMark } from "../item/item-words";
 import type { Section } from "../state/types";
+import { TalkMark } from "../talk/talk-mark";
 
 type Props = {
   section: Section;
@@ -27,7 +28,7 @@ type Props = {
 
 /** A section's name with what it sums up to, a hairline to the edge, and what leads into it. */
 export function SectionHead({ section, items, minutes, landing, focus, narrow, onMove, onRemove }: Props) {
-  const { arranges } = useBench();
+  const { arranges, openTalk } = useBench();
   const [writing, setWriting] = useState(false);
   const sum = (
     <span className={`text-sm whitespace-nowrap text-quiet ${narrow ? "" : "mt-2"}`}>
@@ -50,6 +51,7 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
             level={2}
           />
           {!narrow && sum}
+          <TalkMark id={section.id} onOpen={() => openTalk?.(section.id)} />
           <span className={`mt-[18px] h-px flex-1 ${narrow ? "" : "bg-line"}`} aria-hidden />
           {arranges && (
             <Menu
@@ -63,6 +65,7 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
               <MenuItem onSelect={() => setWriting(true)}>
                 {section.intro ? "Change the introduction" : "Write an introduction"}
               </MenuItem>
+              <MenuItem onSelect={() => openTalk?.(section.id)}>Comment</MenuItem>
               <MenuItem onSelect={() => onMove(-1)}>Move section up</MenuItem>
               <MenuItem onSelect={() => onMove(1)}>Move section down</MenuItem>
               <MenuLine />

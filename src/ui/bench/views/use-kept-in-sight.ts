@@ -21,6 +21,31 @@ const STILL = 5;
 const PATIENCE = 120;
 
 /**
+ * Brings something into sight until it stands still, or somebody scrolls by hand: what is around it may still come.
+ * @param box what is scrolled by hand
+ * @param look brings it into sight; where it is then, or null when it is not drawn yet
+ * @returns what ends it
+ */
+export function untilStill(box: HTMLElement | null, look: () => number | null): () => void {
+  let still = 0;
+  let frames = 0;
+  let last: number | null = null;
+  let frame = requestAnimationFrame(function again() {
+    const top = look();
+    still = top !== null && top === last ? still + 1 : 0;
+    last = top;
+    if (still < STILL && frames++ < PATIENCE) frame = requestAnimationFrame(again);
+  });
+  const stop = () => cancelAnimationFrame(frame);
+  const byHand = ["wheel", "touchmove", "pointerdown"] as const;
+  for (const name of byHand) box?.addEventListener(name, stop, { passive: true });
+  return () => {
+    stop();
+    for (const name of byHand) box?.removeEventListener(name, stop);
+  };
+}
+
+/**
  * Brings the line the keys act on into sight, when another one is chosen. How high lines are is a guess until they are
  * drawn, and on a busy machine that takes a while; so it is looked whether all of the line is there until it stands
  * still, or somebody scrolls by hand.
@@ -37,22 +62,7 @@ export function useBroughtIntoSight(
     if (at < 0) return;
     scrollTo(at);
     const box = scroller.current;
-    let still = 0;
-    let frames = 0;
-    let last: number | null = null;
-    let frame = requestAnimationFrame(function look() {
-      const top = box && wholeInSight(box, at);
-      still = top !== null && top === last ? still + 1 : 0;
-      last = top;
-      if (still < STILL && frames++ < PATIENCE) frame = requestAnimationFrame(look);
-    });
-    const stop = () => cancelAnimationFrame(frame);
-    const byHand = ["wheel", "touchmove", "pointerdown"] as const;
-    for (const name of byHand) box?.addEventListener(name, stop, { passive: true });
-    return () => {
-      stop();
-      for (const name of byHand) box?.removeEventListener(name, stop);
-    };
+    return untilStill(box, () => box && wholeInSight(box, at));
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
   }, when);
 }

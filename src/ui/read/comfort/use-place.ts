@@ -24,6 +24,8 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     const map = new CopyMap(root);
     const length = map.text.length;
     let noted = 0;
+    let frame = 0;
+    const say = () => setAt({ place: placeNow(), length, back: noted > 0 });
     let timer: ReturnType<typeof setTimeout> | undefined;
     const placeNow = () => {
       return root.getBoundingClientRect().bottom < TOP + 40 ? length : map.placeInSight();
@@ -39,13 +41,18 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     const begins = was ? placeIn(was.place, was.length, length) : 0;
     // At its end one was through with it, and begins anew; who comes to a mark goes there.
     if (begins > 0 && begins < length * 0.98 && !window.location.hash) {
-      const { top } = map.range(begins, Math.min(length, begins + 1))?.getBoundingClientRect() ?? { top: 0 };
-      main.scrollTop += top - TOP;
+      const range = map.range(begins, Math.min(length, begins + 1));
+      // Of a long text what is come to is laid out only then, and may stand elsewhere: it is gone to until it stays.
+      let left = 5;
+      const go = () => {
+        const by = (range?.getBoundingClientRect().top ?? TOP) - TOP;
+        main.scrollTop += by;
+        if (Math.abs(by) > 1 && --left) frame = requestAnimationFrame(go);
+        else say();
+      };
       noted = begins;
-    }
-    const frame = requestAnimationFrame(() => {
-      setAt({ place: placeNow(), length, back: noted > 0 });
-    });
+      go();
+    } else frame = requestAnimationFrame(say);
     const heard = () => {
       clearTimeout(timer);
       timer = setTimeout(note, PAUSE);

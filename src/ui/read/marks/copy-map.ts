@@ -11,7 +11,13 @@ export class CopyMap {
   readonly text: string;
   readonly #pieces: Piece[] = [];
 
-  constructor(readonly root: HTMLElement) {
+  /**
+   * @param passOver what is no part of the text, with all that stands in it
+   */
+  constructor(
+    readonly root: HTMLElement,
+    passOver: (element: Element) => boolean = () => false,
+  ) {
     const builder = new TextBuilder();
     const walk = (node: Node) => {
       if (node instanceof Text) {
@@ -19,6 +25,7 @@ export class CopyMap {
         if (node.data) this.#pieces.push({ node, start });
         return;
       }
+      if (node instanceof Element && passOver(node)) return;
       const isLine = node !== root && node instanceof Element && LINES.has(node.localName);
       if (isLine) builder.line();
       node.childNodes.forEach(walk);

@@ -1,7 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { layOutNotes } from "@/core/marks/lay-out-notes";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { quoteAt } from "@/core/marks/selectors";
 import { sentenceAfter, sentenceBefore } from "@/core/marks/sentences";
 import { may } from "@/core/policy/abilities";
@@ -10,16 +9,22 @@ import { useWindowKeys } from "../../shell/use-window-keys";
 import { caretAt } from "./caret";
 import { CopyMap } from "./copy-map";
 import { cardOf, focusCard, focusNote } from "./focus-card";
+import { layOutLater } from "./lay-out-later";
 import { MarkCard } from "./mark-card";
 import { MarkStrip } from "./mark-strip";
-import { paint } from "./paint";
 import type { MarksShown } from "./marks-shown";
 import type { Mark } from "./use-marks";
-import { selectedNow, useSelected } from "./use-selected";
+import { selectedNow } from "./selected-now";
+import { useNear } from "./use-near";
+import { useNotesBeside } from "./use-notes-beside";
+import { type Placed, usePlaced } from "./use-placed";
+import { useSelected } from "./use-selected";
 import { useWide } from "./use-wide";
 
 type Props = MarksShown & {
   html: string;
+  /** Whether that is all of it: of a long text the beginning comes first. */
+  whole: boolean;
   /** The number of the copy that is shown. */
   version: number;
   language?: string;
@@ -27,11 +32,15 @@ type Props = MarksShown & {
   onContext: ((words: string) => void) | null;
 };
 
-const GAP = 8;
+/** From so many on only marks near the screen have their cards. */
+const MANY = 60;
+/** From so many characters on only what is near the screen is laid out. */
+const LONG = 200_000;
 
 /** A reading copy with its margin: words are selected and marked, notes stand beside them. */
 export function MarkedCopy({
   html,
+  whole,
   version,
   me,
   team,
@@ -51,58 +60,33 @@ export function MarkedCopy({
   const [alone, setAlone] = useState(!brings);
   const meanings = marks.meanings.filter((one) => !one.removed);
 
-  const placed = useMemo(
-    () =>
-      map
-        ? shown.flatMap((mark) => {
-            const range = mark.start === null || mark.end === null ? null : map.range(mark.start, mark.end);
-            return range ? [{ mark, range }] : [];
-          })
-        : [],
-    [map, shown],
-  );
-  useEffect(
-    () =>
-      paint(
-        placed.map(({ mark, range }) => ({
-          ...{ id: mark.id, range, sure: mark.sure ?? 100 },
-          look: marks.meanings.find((one) => one.id === mark.meaning) ?? null,
-        })),
-        chosen,
-      ),
-    [placed, chosen, marks.meanings],
-  );
-
-  // Notes stand beside their words, as far as they leave one another room.
-  const layOut = useCallback(() => {
-    const box = margin.current;
-    if (!box || !copy.current) return;
-    const top = copy.current.getBoundingClientRect().top;
-    const cards = placed.map(({ mark }) => box.querySelector<HTMLElement>(`[data-note="${mark.id}"]`));
-    const notes = placed.map(({ range }, i) => ({
-      top: range.getBoundingClientRect().top - top,
-      height: cards[i]?.offsetHeight ?? 0,
-    }));
-    const at = placed.findIndex(({ mark }) => mark.id === chosen);
-    layOutNotes(notes, GAP, at).forEach((y, i) => cards[i]?.style.setProperty("top", `${Math.round(y)}px`));
-  }, [placed, chosen]);
-  useLayoutEffect(layOut, [layOut]);
+  const placed = usePlaced({ map, shown, whole, chosen, meanings: marks.meanings });
+  const isLong = html.length > LONG;
+  const beside = useNear(placed, chosen, isLong || placed.length > MANY);
+  useNotesBeside(copy, margin, beside, chosen);
   useEffect(() => {
-    const watch = new ResizeObserver(layOut);
-    watch.observe(copy.current!);
-    margin.current?.querySelectorAll("[data-note]").forEach((card) => watch.observe(card));
-    return () => watch.disconnect();
-  }, [layOut]);
+    if (whole && isLong) return layOutLater(copy.current!);
+  }, [html, whole, isLong]);
 
   // Whoever goes to a mark by its note sees its words.
+  const chosenHere = placed.find(({ mark }) => mark.id === chosen && mark.end! <= map!.text.length)?.range;
+  const isHere = chosenHere !== undefined;
   useEffect(() => {
-    const range = placed.find(({ mark: one }) => one.id === chosen)?.range;
-    const { top = 100, bottom = 100 } = range?.getBoundingClientRect() ?? {};
-    if (bottom < 60 || top > window.innerHeight - 40)
-      range!.startContainer.parentElement?.scrollIntoView({ block: "center" });
+    if (!chosenHere) return;
+    // Of a long text what is come to is laid out only then, and may stand elsewhere: it is gone to until it is there.
+    let left = 5;
+    let frame = 0;
+    const go = () => {
+      const { top, bottom } = chosenHere.getBoundingClientRect();
+      if (bottom >= 60 && top <= window.innerHeight - 40) return;
+      chosenHere.startContainer.parentElement?.scrollIntoView({ block: "center" });
+      if (--left) frame = requestAnimationFrame(go);
+    };
+    go();
+    return () => cancelAnimationFrame(frame);
     // What is placed anew does not move who reads.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [chosen]);
+  }, [chosen, isHere]);
 
   /** Who has no pointer goes through the text by sentences, and takes several together. */
   const selectSentence = (on: boolean, along: boolean) => {
@@ -123,6 +107,12 @@ export function MarkedCopy({
     const { top, bottom } = range.getBoundingClientRect();
     if (top < 80 || bottom > window.innerHeight - 60)
       range.startContainer.parentElement?.scrollIntoView({ block: "center" });
+  };
+  /** Goes to a card; one that is far has to come first. */
+  const goToCard = (id: string | undefined) => {
+    if (!id || cardOf(id)) return focusCard(id);
+    onChoose(id);
+    requestAnimationFrame(() => focusCard(id));
   };
   const mark = (meaning: string | null) => {
     const now = map && selectedNow(map);
@@ -149,7 +139,7 @@ export function MarkedCopy({
       mark(meanings[Number(key) - 1]!.id);
     // Unless a part of something else is meant, or words that are selected elsewhere.
     else if (key === "m" && placed.length && !event.defaultPrevented && isNothingSelected())
-      firstInSight(placed)?.focus();
+      goToCard(firstInSight(placed));
     else return;
     event.preventDefault();
   });
@@ -158,14 +148,14 @@ export function MarkedCopy({
     if (!card || event.target !== card) return;
     const at = placed.findIndex(({ mark: one }) => one.id === card.dataset.mark);
     const one = placed[at]?.mark;
-    if (event.key === "ArrowDown") focusCard(placed[at + 1]?.mark.id);
-    else if (event.key === "ArrowUp") focusCard(placed[at - 1]?.mark.id);
+    if (event.key === "ArrowDown") goToCard(placed[at + 1]?.mark.id);
+    else if (event.key === "ArrowUp") goToCard(placed[at - 1]?.mark.id);
     else if (event.key === "Enter") focusNote(card.dataset.mark!);
     else if (event.key === "Escape") {
       onChoose(null);
       card.blur();
     } else if (event.key === "Delete" && one && mayRemove(one)) {
-      focusCard((placed[at + 1] ?? placed[at - 1])?.mark.id);
+      goToCard((placed[at + 1] ?? placed[at - 1])?.mark.id);
       marks.remove(one);
     } else return;
     event.preventDefault();
@@ -222,9 +212,14 @@ export function MarkedCopy({
   const atFoot = placed.find(({ mark: one }) => one.id === chosen)?.mark;
   return (
     <div className="relative mt-6">
-      {/* The one sanitiser has made this: no scripts, no styles, no pictures, no frames. */}
+      {/* The one sanitiser has made this: no scripts, no styles, no frames, no pictures but those that are kept here. */}
       {}
-      <div ref={copy} className="reading" dangerouslySetInnerHTML={{ __html: html }} onClick={onPress} />
+      <div
+        ref={copy}
+        className={isLong ? "reading reading-long" : "reading"}
+        dangerouslySetInnerHTML={{ __html: html }}
+        onClick={onPress}
+      />
       <div
         ref={margin}
         role="list"
@@ -232,8 +227,15 @@ export function MarkedCopy({
         onKeyDown={onCards}
         className="absolute top-0 left-full ml-8 hidden w-64 lg:block"
       >
-        {(wide ? placed : []).map(({ mark: one }) => (
-          <div key={one.id} role="listitem" data-note={one.id} className="absolute inset-x-0">
+        {(wide ? beside : []).map(({ mark: one, at }) => (
+          <div
+            key={one.id}
+            role="listitem"
+            aria-setsize={placed.length}
+            aria-posinset={at + 1}
+            data-note={one.id}
+            className="absolute inset-x-0"
+          >
             {card(one)}
           </div>
         ))}
@@ -257,8 +259,6 @@ export function MarkedCopy({
 
 const isNothingSelected = (): boolean => document.getSelection()?.isCollapsed !== false;
 
-/** The card of the first mark that is on the screen, or of the last one above it. */
-function firstInSight(placed: readonly { mark: Mark; range: Range }[]): HTMLElement | null {
-  const found = placed.find(({ range }) => range.getBoundingClientRect().bottom > 80) ?? placed.at(-1);
-  return found ? cardOf(found.mark.id) : null;
-}
+/** The first mark that is on the screen, or the last one above it. */
+const firstInSight = (placed: readonly Placed[]): string | undefined =>
+  (placed.find(({ range }) => range.getBoundingClientRect().bottom > 80) ?? placed.at(-1))?.mark.id;

@@ -5,6 +5,7 @@ import { type ReactNode, useRef, useState } from "react";
 import { type Quote, quoteAt } from "@/core/marks/selectors";
 import { SolidText } from "@/core/marks/solid-text";
 import { may } from "@/core/policy/abilities";
+import { Button } from "../../parts/button";
 import { CopyMap } from "./copy-map";
 import { focusNote } from "./focus-card";
 import type { MarksShown } from "./marks-shown";
@@ -39,6 +40,7 @@ export function MarkedParts({ children, pdf, ...props }: Props) {
   const parts = isForeign ? null : props.parts;
   const root = useRef<HTMLDivElement>(null);
   const [marking, setMarking] = useState(false);
+  const [isLarge, setLarge] = useState(false);
   const brings = may(team.role, "bring");
   const [alone, setAlone] = useState(!brings);
   const add = (marked: Marked, meaning: string | null = null) => {
@@ -52,24 +54,44 @@ export function MarkedParts({ children, pdf, ...props }: Props) {
   const drawn = { shown, chosen, onChoose, marking, onMade: made, onLeave: () => setMarking(false) };
   return (
     <>
-      <div ref={root} className={parts === "regions" ? "relative mt-6 w-fit max-w-full" : undefined}>
-        {pdf ? (
-          <PdfPages
-            {...pdf}
-            {...drawn}
-            onForeign={() => setForeign(true)}
-            meanings={marks.meanings}
-            alone={alone}
-            onAlone={brings ? setAlone : null}
-            // Words that are kept beside it are marked there too, and the mark is one.
-            onWords={(quote, page, meaning) =>
-              add(inCopy(quote, pdf.copy) ?? { quote, fragment: `page=${page}` }, meaning)
-            }
-          />
-        ) : (
-          children
-        )}
-        {parts === "regions" && <PictureParts {...drawn} />}
+      {parts === "regions" && (
+        <Button small className="mt-6" onClick={() => setLarge(!isLarge)}>
+          {isLarge ? "Fitted to the page" : "In its full size"}
+        </Button>
+      )}
+      {/* Larger than the column it is moved about in a window of its own. */}
+      <div
+        className={
+          parts === "regions" ? `mt-3 ${isLarge ? "max-h-[85vh] overflow-auto rounded-md" : ""}` : undefined
+        }
+        {...(isLarge && { tabIndex: 0, role: "region", "aria-label": "The picture in its full size" })}
+      >
+        <div
+          ref={root}
+          className={
+            parts === "regions"
+              ? `relative w-fit ${isLarge ? "[&_img]:max-w-none" : "max-w-full"}`
+              : undefined
+          }
+        >
+          {pdf ? (
+            <PdfPages
+              {...pdf}
+              {...drawn}
+              onForeign={() => setForeign(true)}
+              meanings={marks.meanings}
+              alone={alone}
+              onAlone={brings ? setAlone : null}
+              // Words that are kept beside it are marked there too, and the mark is one.
+              onWords={(quote, page, meaning) =>
+                add(inCopy(quote, pdf.copy) ?? { quote, fragment: `page=${page}` }, meaning)
+              }
+            />
+          ) : (
+            children
+          )}
+          {parts === "regions" && <PictureParts {...drawn} />}
+        </div>
       </div>
       <PartMarks
         {...props}

@@ -1,7 +1,7 @@
 "use client";
 
 import type { PDFDocumentProxy, RenderTask } from "pdfjs-dist";
-import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { readFragment, writeFragment } from "@/core/marks/fragments";
 import { paint } from "../marks/paint";
 import { PictureParts } from "../marks/picture-parts";
@@ -14,54 +14,21 @@ type Props = PdfMarks & {
   number: number;
   /** In CSS pixels. */
   width: number;
-  /** Height by width, until the page itself says. */
-  ratio: number;
-  box: RefObject<HTMLElement | null>;
-  onSeen: (page: number) => void;
+  /** Tells its height by its width. */
+  onRatio: (page: number, ratio: number) => void;
   /** It is the one in the middle of what is seen. */
   isSeen: boolean;
 };
 
-/** A page is drawn this long before it comes into sight, and thrown away as far behind it. */
-const NEAR = "150%";
 /** No canvas is larger, in pixels of the screen. */
 const MOST_PIXELS = 16_000_000;
 
-/** A page of a PDF: its picture while it is near, its words over it, its marks over these. */
-export function PdfPage({
-  document: pdf,
-  number,
-  width,
-  ratio: first,
-  box,
-  onSeen,
-  isSeen,
-  ...marks
-}: Props) {
-  const frame = useRef<HTMLDivElement>(null);
+/** A page of a PDF that is near: its picture, its words over it, its marks over these. */
+export function PdfPage({ document: pdf, number, width, onRatio, isSeen, ...marks }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const layer = useRef<HTMLDivElement>(null);
-  const [isNear, setNear] = useState(false);
-  const [ratio, setRatio] = useState(first);
   const [text, setText] = useState<PageText | null>(null);
   useEffect(() => {
-    const near = new IntersectionObserver(([entry]) => setNear(entry!.isIntersecting), {
-      root: box.current,
-      rootMargin: `${NEAR} 0px`,
-    });
-    const seen = new IntersectionObserver(([entry]) => entry!.isIntersecting && onSeen(number), {
-      root: box.current,
-      rootMargin: "-45% 0px -45% 0px",
-    });
-    near.observe(frame.current!);
-    seen.observe(frame.current!);
-    return () => {
-      near.disconnect();
-      seen.disconnect();
-    };
-  }, [box, number, onSeen]);
-  useEffect(() => {
-    if (!isNear) return;
     let isHere = true;
     let drawing: RenderTask | undefined;
     const words = layer.current!;
@@ -70,7 +37,7 @@ export function PdfPage({
       if (!isHere) return;
       const whole = page.getViewport({ scale: 1 });
       const scale = width / whole.width;
-      setRatio(whole.height / whole.width);
+      onRatio(number, whole.height / whole.width);
       const viewport = page.getViewport({ scale });
       const dense = Math.min(
         window.devicePixelRatio || 1,
@@ -99,7 +66,7 @@ export function PdfPage({
       words.replaceChildren();
       setText(null);
     };
-  }, [pdf, number, width, isNear]);
+  }, [pdf, number, width, onRatio]);
 
   const { shown, meanings, chosen, onChoose, marking, onMade, onLeave } = marks;
   const here = useMemo(
@@ -118,26 +85,19 @@ export function PdfPage({
     return paint(found, chosen);
   }, [text, shown, meanings, chosen, number]);
   return (
-    <div
-      ref={frame}
-      data-page={number}
-      className="relative mx-auto shrink-0 bg-[white]"
-      style={{ width, height: width * ratio }}
-    >
-      {isNear && <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />}
+    <>
+      <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />
       <div ref={layer} className="pdf-words" />
-      {isNear && (
-        <PictureParts
-          shown={here}
-          {...{ chosen, onChoose, marking, onLeave }}
-          focuses={isSeen}
-          onMade={(fragment) =>
-            onMade(
-              writeFragment({ from: null, to: null, region: null, ...readFragment(fragment), page: number }),
-            )
-          }
-        />
-      )}
-    </div>
+      <PictureParts
+        shown={here}
+        {...{ chosen, onChoose, marking, onLeave }}
+        focuses={isSeen}
+        onMade={(fragment) =>
+          onMade(
+            writeFragment({ from: null, to: null, region: null, ...readFragment(fragment), page: number }),
+          )
+        }
+      />
+    </>
   );
 }

@@ -1,12 +1,13 @@
 "use client";
 
 import type { PDFDocumentProxy } from "pdfjs-dist";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { IconButton } from "../../parts/button";
 import { openPdf } from "./open-pdf";
 import { PdfSelection } from "./pdf-selection";
 import type { PdfMarks } from "./pdf-marks";
 import { PdfPage } from "./pdf-page";
+import { usePagesInSight } from "./use-pages-in-sight";
 
 type Props = PdfMarks & {
   src: string;
@@ -23,7 +24,6 @@ export function PdfPages({ src, title, onForeign, ...marks }: Props) {
   const [pdf, setPdf] = useState<{ document: PDFDocumentProxy; ratio: number } | null>(null);
   const [failed, setFailed] = useState(false);
   const [scale, setScale] = useState(1);
-  const [at, setAt] = useState(1);
   const [width, setWidth] = useState(0);
   const foreign = useRef(onForeign);
   useEffect(() => {
@@ -49,6 +49,14 @@ export function PdfPages({ src, title, onForeign, ...marks }: Props) {
     watch.observe(box.current!);
     return () => watch.disconnect();
   }, []);
+  const { near, at } = usePagesInSight(box, pdf?.document ?? null);
+  // Of most documents all pages are of one size; those that are not say so when they are drawn.
+  const [ratios, setRatios] = useState<ReadonlyMap<number, number>>(new Map());
+  const noteRatio = useCallback(
+    (page: number, ratio: number) =>
+      setRatios((old) => (old.get(page) === ratio ? old : new Map(old).set(page, ratio))),
+    [],
+  );
   // Parameters every viewer knows: the page itself, no list of pages beside it. A browser's own may open what this one cannot: what is protected by a password, what is damaged.
   if (failed)
     return (
@@ -96,17 +104,23 @@ export function PdfPages({ src, title, onForeign, ...marks }: Props) {
         {pdf &&
           width > 0 &&
           Array.from({ length: count }, (_, i) => (
-            <PdfPage
+            <div
               key={i}
-              document={pdf.document}
-              number={i + 1}
-              width={width * scale}
-              ratio={pdf.ratio}
-              box={box}
-              onSeen={setAt}
-              isSeen={i + 1 === at}
-              {...marks}
-            />
+              data-page={i + 1}
+              className="relative mx-auto shrink-0 bg-[white]"
+              style={{ width: width * scale, height: width * scale * (ratios.get(i + 1) ?? pdf.ratio) }}
+            >
+              {near.has(i + 1) && (
+                <PdfPage
+                  document={pdf.document}
+                  number={i + 1}
+                  width={width * scale}
+                  onRatio={noteRatio}
+                  isSeen={i + 1 === at}
+                  {...marks}
+                />
+              )}
+            </div>
           ))}
       </div>
     </div>

@@ -1,0 +1,1 @@
+ALTER TABLE `pairing` ADD `scope` varchar(12) DEFAULT 'capture' NOT NULL;

@@ -1,0 +1,14 @@
+import { addComment } from "./add";
+import { editComment } from "./edit";
+import { readComments } from "./of-collection";
+import { removeComment } from "./remove";
+import { settleComment } from "./settle";
+
+/** What people can do, by name. */
+export const actions = {
+  "comments.add": addComment,
+  "comments.edit": editComment,
+  "comments.of-collection": readComments,
+  "comments.remove": removeComment,
+  "comments.settle": settleComment,
+};
