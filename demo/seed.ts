@@ -21,7 +21,7 @@ import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
-import { NEWSLETTER, PORTFOLIO } from "./uses";
+import { HANDOUT, NEWSLETTER, PORTFOLIO } from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
@@ -136,6 +136,10 @@ export async function seed(webPort: number): Promise<void> {
     [NEWSLETTER.sentDaysAgo, sendIssue],
     [NEWSLETTER.thenDaysAgo, writeNext],
     [PORTFOLIO.daysAgo, showWork],
+    [
+      HANDOUT.daysAgo,
+      () => handOut(actors.ama, lantern, collections.get(HANDOUT.collection)!, at, () => calendar.tick()),
+    ],
     ...TRAY.map((one, i): [number, () => Promise<void>] => [Math.max(1, 14 - i), () => wait(one)]),
   ];
   for (const [daysAgo, happen] of happens.sort(([a], [b]) => b - a)) {
@@ -158,6 +162,44 @@ export async function seed(webPort: number): Promise<void> {
   await markTexts(actors, lantern, at, () => calendar.tick());
   setClock(null);
   while ((await feedSome(lantern)) > 0);
+}
+
+/** Hands a collection out to a class, of whom some have begun. */
+async function handOut(
+  teacher: Actor,
+  team: string,
+  collection: string,
+  at: (place: string) => string,
+  tick: () => void,
+): Promise<void> {
+  const { names, work } = HANDOUT;
+  const { group } = await call(teacher, "groups.make", { team, title: HANDOUT.group, names });
+  const { learners } = await call(teacher, "groups.look", { group: group.id });
+  const { id: handout } = (
+    await call(teacher, "handouts.make", { collection, group: group.id, writes: true })
+  ).handout;
+  for (const { name, card } of learners) {
+    const own = work[name];
+    if (!own) continue;
+    const theirs = { card, handout };
+    await call(STRANGER, "sheets.open", theirs);
+    const { parts } = await call(STRANGER, "sheets.read", theirs);
+    const items = parts
+      .flatMap((part) => part.sections.flatMap((section) => section.items))
+      .filter((item) => item.look === "item");
+    for (const item of items.slice(0, own.done))
+      await call(STRANGER, "sheets.write", { ...theirs, item: item.id, done: true });
+    for (const [i, answer] of Object.entries(own.answers))
+      await call(STRANGER, "sheets.write", { ...theirs, item: items[Number(i)]!.id, answer });
+    if (own.own)
+      await call(STRANGER, "sheets.write", { ...theirs, item: items[own.own[0]]!.id, context: own.own[1] });
+    if (own.find) {
+      const [address, context] = [at(own.find[0]), own.find[1]];
+      await call(STRANGER, "sheets.add-find", { ...theirs, address, context });
+    }
+    if (own.handedIn) await call(STRANGER, "sheets.hand-in", { ...theirs, handedIn: true });
+    tick();
+  }
 }
 
 /** What was marked in the texts, and what is meant by it. */

@@ -45,3 +45,41 @@ Lift slowly: what comes up first is the youngest.
 `,
   },
 } as const;
+
+/** What a class has been given, and what some of it have done with it by now. */
+export const HANDOUT = {
+  daysAgo: 4,
+  collection: "Week 3: the water table",
+  group: "Year 10, Tuesdays",
+  names: "Alda, Bram, Cilla, Dov, Edda, Finn, Greta, Hanno, Ilse, Jori, Kaia, Lorenz".split(", "),
+  /** By name: how many of the first things are ticked, what is answered at which, whether it is handed in. */
+  work: {
+    Alda: {
+      done: 6,
+      answers: {
+        0: "Because peat lets go of water very slowly. The well was still at 12 cm after two dry weeks.",
+        1: "I would measure every three hours at first, and then once a day.",
+      },
+      own: [0, "The picture with the two wells. You see it before you understand it."],
+      find: ["peat-notebook/reading-a-core", "It shows how far down the water was a hundred years ago."],
+      handedIn: true,
+    },
+    Bram: { done: 3, answers: { 0: "It sinks in summer." } },
+    Cilla: {
+      done: 4,
+      answers: { 0: "The ditch takes it.", 2: "Our table has 14 and 9, I think 9 is wrong." },
+    },
+    Edda: { done: 2, answers: {} },
+    Greta: { done: 6, answers: { 0: "The moss drinks it up again at night." }, handedIn: true },
+    Jori: { done: 0, answers: {} },
+  } as Record<
+    string,
+    {
+      done: number;
+      answers: Record<number, string>;
+      own?: [item: number, words: string];
+      find?: [at: string, context: string];
+      handedIn?: boolean;
+    }
+  >,
+};

@@ -117,13 +117,17 @@ async function takeAll(base) {
   await shot("mail", `${desk}/mail`);
   await shot("bench-phone", `${base}/bench/${week3}`, phone);
   await shot("publish", `${base}/publish/${week3}`);
-  await shot("people", `${desk}/people`);
+  const groups = await (await page.request.get(`${base}/api/actions/groups.read?team=${team}`)).json();
+  const { handouts, learners } = await (
+    await page.request.get(`${base}/api/actions/groups.look?group=${groups.groups[0].id}`)
+  ).json();
+  await shot("handout", `${desk}/handouts/${handouts[0].id}`);
+  await shot("handout-phone", `${base}/h/${learners[0].card}/${handouts[0].id}`, phone);
   await shot("newsletter", `${base}/publish/${idOf("Spring newsletter")}/newsletter`);
   await shot("tray", `${desk}/tray`);
   const fresh = await page.request.post(`${base}/api/actions/teams.make`, { data: { name: "A first hour" } });
   await shot("first-hour", `${base}/team/${(await fresh.json()).team.id}`);
   await shot("reader", `${base}/c/${await codeOf("Week 3: the water table")}`);
-  await shot("reader-cards", `${base}/c/${await codeOf("Moss key for beginners")}`);
   await shot("reader-phone", `${base}/c/${await codeOf("Week 3: the water table")}`, phone);
   await browser.close();
 }

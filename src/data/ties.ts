@@ -69,6 +69,13 @@ export const TIES: Record<string, Ties> = {
   },
   // Talk is of the people and the place it was said in: a copy of a collection has none of it.
   comment: { undo: "comment", bin: "itself", duplicate: "left", merge: "stays", ...team },
+  learner_group: { undo: "group", bin: "itself", ...apart, ...team },
+  learner: { undo: "learner", bin: "itself", ...apart, ...team },
+  // A copy of a collection is given to nobody.
+  handout: { undo: "handout", bin: "itself", duplicate: "left", ...noResource, ...team },
+  sheet: { ...plain, ...team },
+  sheet_item: { ...plain, ...team },
+  sheet_find: { ...plain, bin: "itself", ...team },
   resource_tag: { undo: "resourceTag", bin: "with resource", ...noCollection, merge: "moves over", ...team },
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },

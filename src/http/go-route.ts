@@ -26,10 +26,10 @@ export const getGo = (
     const typed = readShortCode(given);
     if (!("code" in typed)) return page(given, sayWrong(typed), 422);
     try {
-      const { code } = await openCode.call({ person: null, share: null }, { code: typed.code });
+      const { code, opens } = await openCode.call({ person: null, share: null }, { code: typed.code });
       return new Response(null, {
         status: 303,
-        headers: { location: `/c/${code}`, "cache-control": "no-store" },
+        headers: { location: `/${opens === "card" ? "h" : "c"}/${code}`, "cache-control": "no-store" },
       });
     } catch (error) {
       if (!(error instanceof Problem)) throw error;

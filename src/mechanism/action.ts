@@ -80,6 +80,9 @@ const NOTHING = new Locked({
   resource: new Map(),
   mark: new Map(),
   comment: new Map(),
+  group: new Map(),
+  learner: new Map(),
+  handout: new Map(),
 });
 
 /**

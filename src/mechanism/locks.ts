@@ -1,6 +1,8 @@
 import type { Tx } from "@/data/database";
 import { type CollectionRow, lockCollections, lockTeam } from "@/data/queries/collections";
 import { type CommentRow, lockComments } from "@/data/queries/comments";
+import { type GroupRow, type LearnerRow, lockGroups, lockLearners } from "@/data/queries/groups";
+import { type HandoutRow, lockHandouts } from "@/data/queries/handouts";
 import { homesOf, lockMarks, lockPlacements, lockResources, lockSections } from "@/data/queries/locks";
 import type { MarkRow } from "@/data/queries/marks";
 import type { PlacementRow } from "@/data/queries/placements";
@@ -27,6 +29,9 @@ export type Wanted = {
   alive?: Named;
   marks?: Named;
   comments?: Named;
+  groups?: Named;
+  learners?: Named;
+  handouts?: Named;
 };
 
 /** What an action locks; null when it decides by nothing that others change. */
@@ -42,6 +47,9 @@ export class Locked {
       resource: ReadonlyMap<string, ResourceRow>;
       mark: ReadonlyMap<string, MarkRow>;
       comment: ReadonlyMap<string, CommentRow>;
+      group: ReadonlyMap<string, GroupRow>;
+      learner: ReadonlyMap<string, LearnerRow>;
+      handout: ReadonlyMap<string, HandoutRow>;
     },
   ) {}
 
@@ -68,6 +76,18 @@ export class Locked {
   /** @throws {Problem} not-found */
   comment(id: string): CommentRow {
     return there(this.rows.comment.get(id));
+  }
+  /** @throws {Problem} not-found */
+  group(id: string): GroupRow {
+    return there(this.rows.group.get(id));
+  }
+  /** @throws {Problem} not-found */
+  learner(id: string): LearnerRow {
+    return there(this.rows.learner.get(id));
+  }
+  /** @throws {Problem} not-found */
+  handout(id: string): HandoutRow {
+    return there(this.rows.handout.get(id));
   }
 
   /**
@@ -114,7 +134,7 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
 
 /**
  * Locks what an action wants, in one order for all: the team, collections by their ids, then what stands in them, then
- * resources, then marks and comments. In which collections things stand is found out before these are locked; when somebody has moved one
+ * resources, then marks and comments, then groups, who is in them and handouts. In which collections things stand is found out before these are locked; when somebody has moved one
  * meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
@@ -139,6 +159,9 @@ export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<L
     resource: await lockResources(tx, [...resources, ...alive]),
     mark: await lockMarks(tx, listed(wanted.marks)),
     comment: await lockComments(tx, listed(wanted.comments)),
+    group: await lockGroups(tx, listed(wanted.groups)),
+    learner: await lockLearners(tx, listed(wanted.learners)),
+    handout: await lockHandouts(tx, listed(wanted.handouts)),
   };
   const now = [
     ...[...rows.section.values(), ...rows.placement.values()].map((row) => row.collection),

@@ -3,6 +3,7 @@ import { openedBy } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { type Belonging, findBelonging, findTeamOfPicture, type Target } from "@/data/queries/belonging";
 import { findComment } from "@/data/queries/comments";
+import { holderOf } from "@/data/queries/groups";
 import { findMark } from "@/data/queries/marks";
 import { sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
@@ -16,7 +17,12 @@ export type Scope = {
   role: Role | null;
   /** What this one asks for, where it goes by more than the rule. */
   ability?: Ability;
+  /** Who holds the card by which it is asked for. */
+  holder?: Holder;
 };
+
+/** Somebody in a group, who has no account: their card is what they come by. */
+export type Holder = { id: string; name: string; group: string; groupTitle: string };
 
 /**
  * Decides whether an action may be done with this input, or throws a `Problem` that says why not. `ability` is what it
@@ -105,6 +111,17 @@ export const can = {
   ask:
     (): Rule<object> =>
     async ({ actor }) => ({ person: actor.person?.id ?? null, team: null, role: null }),
+
+  /** Whoever brings a card that holds, for what was given to its holder and to nobody else. */
+  holdCard:
+    (): Rule<{ card: string }> =>
+    async ({ input, tx }) => {
+      // Nobody guesses 76 bits; a class behind one address goes on asking with cards that were renewed.
+      const found = await holderOf(tx, input.card);
+      if (!found) throw new Problem("card-ended");
+      const { team, ...holder } = found;
+      return { person: null, team, role: null, holder };
+    },
 
   /** Members of a team in which some resource has this picture. */
   seePicture:

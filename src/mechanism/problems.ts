@@ -147,6 +147,16 @@ export const PROBLEMS = {
     "busy",
     "The connection broke off just then, so this may have been saved or not. Look before you try again.",
   ),
+  "card-ended": problem(
+    "not-found",
+    "This card does not hold any more. Ask whoever gave it to you for a new one.",
+  ),
+  "group-full": problem("not-valid", "At most 500 names can be in a group. Make a second one."),
+  "handout-ended": problem("conflict", "The time for this is over. What was written before is kept."),
+  "handout-gone": problem("not-found", "This was taken away again by whoever gave it to you."),
+  "handout-is-read": problem("conflict", "This is to be read and ticked; nothing is written in it."),
+  "sheet-handed-in": problem("conflict", "This is handed in. Take it back first, then go on."),
+  "find-without-words": problem("not-valid", "Give an address, or a title."),
   "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),
   "picture-not-offered": problem("not-valid", "The page does not offer this picture."),
   "picture-not-cleanable": problem(

@@ -9,10 +9,13 @@ import { actions as editions } from "./editions";
 import { actions as events } from "./events";
 import { actions as exported } from "./export";
 import { actions as files } from "./files";
+import { actions as groups } from "./groups";
+import { actions as handouts } from "./handouts";
 import { actions as history } from "./history";
 import { actions as imports } from "./imports";
 import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
+import { actions as learners } from "./learners";
 import { actions as lessons } from "./lessons";
 import { actions as comments } from "./comments";
 import { actions as marks } from "./marks";
@@ -34,6 +37,7 @@ import { actions as savedSearches } from "./saved-searches";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
 import { actions as share } from "./share";
+import { actions as sheets } from "./sheets";
 import { actions as tags } from "./tags";
 import { actions as teams } from "./teams";
 import { actions as texts } from "./texts";
@@ -55,10 +59,13 @@ export const ACTIONS = {
   ...events,
   ...exported,
   ...files,
+  ...groups,
+  ...handouts,
   ...history,
   ...imports,
   ...invitations,
   ...jobs,
+  ...learners,
   ...lessons,
   ...comments,
   ...marks,
@@ -80,6 +87,7 @@ export const ACTIONS = {
   ...search,
   ...sections,
   ...share,
+  ...sheets,
   ...tags,
   ...teams,
   ...texts,

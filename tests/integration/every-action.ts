@@ -2,6 +2,7 @@ import { eq } from "drizzle-orm";
 import { addJobs } from "@/data/queries/jobs";
 import { mailMessage, resource, ruleHit } from "@/data/schema";
 import { database } from "@/mechanism/changing";
+import { STRANGER } from "@/mechanism/actor";
 import { newId } from "@/outside/random";
 import type { ActionName } from "@/services/registry";
 import { as, makeWorld, type World } from "./world";
@@ -26,6 +27,12 @@ export type Full = World & {
   mark: string;
   comment: string;
   meaning: string;
+  /** A group with a name in it, its card, and what was handed out to it. */
+  group: string;
+  learner: string;
+  card: string;
+  handout: string;
+  find: string;
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
 };
@@ -113,6 +120,47 @@ export const TABLE: Record<ActionName, Row> = {
   "editions.withdraw": {
     from: "editor",
     input: ({ collection }) => ({ collection, number: 1, withdrawn: true }),
+  },
+  "groups.edit": { from: "editor", input: ({ group }) => ({ group, title: "Other" }) },
+  "groups.look": { from: "editor", input: ({ group }) => ({ group }) },
+  "groups.make": { from: "editor", input: ({ team }) => ({ team, title: "7b", names: ["Ada"] }) },
+  "groups.read": { from: "editor", input: ({ team }) => ({ team }) },
+  "groups.remove": { from: "editor", input: ({ group }) => ({ group }) },
+  "learners.add": { from: "editor", input: ({ group }) => ({ group, names: ["Cleo"] }) },
+  "learners.edit": { from: "editor", input: ({ learner }) => ({ learner, name: "Adah" }) },
+  "learners.remove": { from: "editor", input: ({ learner }) => ({ learner }) },
+  "learners.renew-card": { from: "editor", input: ({ learner }) => ({ learner }) },
+  "handouts.correct": { from: "editor", input: ({ handout }) => ({ handout }) },
+  "handouts.edit": { from: "editor", input: ({ handout }) => ({ handout, until: "2030-01-01T12:00:00Z" }) },
+  "handouts.look-into": { from: "editor", input: ({ handout, learner }) => ({ handout, learner }) },
+  "handouts.looked": { from: "editor", input: ({ handout, learner }) => ({ handout, learner }) },
+  "handouts.make": {
+    from: "editor",
+    input: ({ collection, group }) => ({ collection, group, writes: true }),
+  },
+  "handouts.overview": { from: "editor", input: ({ handout }) => ({ handout }) },
+  "handouts.preview-correction": { from: "editor", input: ({ handout }) => ({ handout }) },
+  "handouts.remove": { from: "editor", input: ({ handout }) => ({ handout }) },
+  // Whoever has the card is its holder.
+  "sheets.add-find": {
+    from: "everybody",
+    input: ({ card, handout }) => ({ card, handout, address: "https://bog.example/mine" }),
+  },
+  "sheets.edit-find": {
+    from: "everybody",
+    input: ({ card, handout, find }) => ({ card, handout, find, title: "Other" }),
+  },
+  "sheets.file": {
+    from: "everybody",
+    input: ({ card, handout, placement }) => ({ card, handout, item: placement }),
+  },
+  "sheets.hand-in": { from: "everybody", input: ({ card, handout }) => ({ card, handout, handedIn: true }) },
+  "sheets.of-card": { from: "everybody", input: ({ card }) => ({ card }) },
+  "sheets.open": { from: "everybody", input: ({ card, handout }) => ({ card, handout }) },
+  "sheets.read": { from: "everybody", input: ({ card, handout }) => ({ card, handout }) },
+  "sheets.write": {
+    from: "everybody",
+    input: ({ card, handout, placement }) => ({ card, handout, item: placement, answer: "Peat." }),
   },
   "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
@@ -430,6 +478,7 @@ export async function makeFull(): Promise<Full> {
     mark: mark.id,
     comment: comment.id,
     meaning: meaning.id,
+    ...(await handOut(made)),
     binned: await fillBin(made),
   };
 }
@@ -442,6 +491,18 @@ async function makeCollection({ owner, team }: World, title: string) {
 
 const capture = ({ owner, team }: World, where: { collection: string; section: string | null }) =>
   as(owner, "capture.address", { team, address: `https://bog.example/${newId()}`, ...where });
+
+/** Hands the collection out to a group of one, who found something. */
+async function handOut({ owner, team, collection }: World) {
+  const { group } = await as(owner, "groups.make", { team, title: "7a", names: ["Ada"] });
+  const [one] = (await as(owner, "groups.look", { group: group.id })).learners;
+  const { handout } = await as(owner, "handouts.make", { collection, group: group.id, writes: true });
+  const { card, id: learner } = one!;
+  const { find } = await as(STRANGER, "sheets.add-find", {
+    ...{ card, handout: handout.id, address: "https://bog.example/found" },
+  });
+  return { group: group.id, learner, card, handout: handout.id, find: find.id };
+}
 
 /** Puts one of each kind into the bin. */
 async function fillBin(made: World): Promise<Full["binned"]> {

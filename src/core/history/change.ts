@@ -15,6 +15,9 @@ export const ENTITY_TYPES = [
   "mark",
   "ownMark",
   "comment",
+  "group",
+  "learner",
+  "handout",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

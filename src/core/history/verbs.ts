@@ -20,6 +20,8 @@ export type Part =
   | "marks"
   /** What is said in the collection the event names. */
   | "comments"
+  /** Groups, who is in them, and what they were given. */
+  | "groups"
   | "catalogue"
   | "presence"
   | "imports";
@@ -96,6 +98,19 @@ export const VERBS = {
   "comments.edit": { words: "none", reload: ["comments"] },
   "comments.remove": { words: "none", reload: ["comments"] },
   "comments.settle": { words: "none", reload: ["comments"] },
+
+  // The subject is the group, somebody in it, or a handout.
+  "groups.make": { words: "none", reload: ["groups"] },
+  "groups.edit": { words: "none", reload: ["groups"] },
+  "groups.remove": { words: "none", reload: ["groups"] },
+  "learners.add": { words: "none", reload: ["groups"] },
+  "learners.edit": { words: "none", reload: ["groups"] },
+  "learners.remove": { words: "none", reload: ["groups"] },
+  "handouts.make": { words: "none", reload: ["groups"] },
+  "handouts.edit": { words: "none", reload: ["groups"] },
+  "handouts.correct": { words: "none", reload: ["groups"] },
+  "handouts.remove": { words: "none", reload: ["groups"] },
+  "sheets.written": { words: "none", reload: ["groups"] },
 
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },

@@ -194,6 +194,13 @@ export const NOT_ARCHIVED: Readonly<Record<string, string>> = {
   newsletter_reader:
     "they asked to hear from this installation, and from no other; addresses of strangers go nowhere",
   newsletter_delivery: "whom an issue went to is known where it was sent from",
+  learner_group:
+    "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
+  learner: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
+  handout: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
+  sheet: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
+  sheet_item: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
+  sheet_find: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
   mail_sender: "whom one lets in holds for the mail addresses of this installation, which stay here",
   mail_message: "what came of a message is a resource, and goes along; one that waits waits here",
 };

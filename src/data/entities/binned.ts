@@ -2,11 +2,18 @@ import { getTableColumns, inArray } from "drizzle-orm";
 import type { Change } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
-import { collection, placement, resource, section } from "../schema";
+import { collection, handout, learner, learnerGroup, placement, resource, section } from "../schema";
 import { inParts } from "../sql/by-keys";
 import type { Entity } from "./entity";
 
-type Table = typeof collection | typeof section | typeof placement | typeof resource;
+type Table =
+  | typeof collection
+  | typeof section
+  | typeof placement
+  | typeof resource
+  | typeof learnerGroup
+  | typeof learner
+  | typeof handout;
 
 /** What goes into the bin instead of away: the field `gone` says whether it lies there. */
 function binned<T extends Table>(
@@ -55,7 +62,7 @@ function binned<T extends Table>(
       const change = {
         ...named,
         ...(gone !== undefined && { deletedAt: gone ? at : null }),
-        ...(table !== section && { updatedAt: at }),
+        ...("updatedAt" in table && { updatedAt: at }),
       };
       await inParts(
         ids,
@@ -217,3 +224,39 @@ export const resources = binned(
     },
   },
 );
+
+/** What is given to people outside the team stands in no collection: nobody's reader sees it. */
+const ofTeam = {
+  seenIn: async () => [],
+  heardIn: async () => () => [null],
+};
+
+export const groups = binned(learnerGroup, ["title"], {
+  ...ofTeam,
+  verbs: {
+    added: "groups.make",
+    removed: "groups.remove",
+    restored: "groups.make",
+    changed: () => "groups.edit",
+  },
+});
+
+export const learners = binned(learner, ["name"], {
+  ...ofTeam,
+  verbs: {
+    added: "learners.add",
+    removed: "learners.remove",
+    restored: "learners.add",
+    changed: () => "learners.edit",
+  },
+});
+
+export const handouts = binned(handout, ["title", "edition", "until"], {
+  ...ofTeam,
+  verbs: {
+    added: "handouts.make",
+    removed: "handouts.remove",
+    restored: "handouts.make",
+    changed: (names) => (names.includes("edition") ? "handouts.correct" : "handouts.edit"),
+  },
+});

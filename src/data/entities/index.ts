@@ -1,6 +1,6 @@
 import type { Change, EntityType, Fields } from "@/core/history/change";
 import type { Tx } from "../database";
-import { collections, placements, resources, sections } from "./binned";
+import { collections, groups, handouts, learners, placements, resources, sections } from "./binned";
 import type { Entity, Stamp } from "./entity";
 import { comments } from "./comments";
 import { copiedTexts } from "./copied-text";
@@ -22,6 +22,9 @@ const ENTITIES = {
   mark: teamMarks,
   ownMark: ownMarks,
   comment: comments,
+  group: groups,
+  learner: learners,
+  handout: handouts,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

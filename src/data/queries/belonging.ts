@@ -5,9 +5,12 @@ import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import {
   collection,
+  handout,
   intake,
   invitation,
   job,
+  learner,
+  learnerGroup,
   mailMessage,
   membership,
   placement,
@@ -49,6 +52,19 @@ const TARGETS = {
   hit: plain(ruleHit),
   message: plain(mailMessage),
   tag: plain(tag),
+  group: deletable(learnerGroup),
+  /** Somebody goes with the group. */
+  learner: {
+    from: sql`${learner} t JOIN ${learnerGroup} c ON c.id = t.group_id`,
+    team: sql`t.team`,
+    deleted: sql`COALESCE(t.deleted_at, c.deleted_at)`,
+  },
+  /** What was given to a group goes with it. */
+  handout: {
+    from: sql`${handout} t JOIN ${learnerGroup} c ON c.id = t.group_id`,
+    team: sql`t.team`,
+    deleted: sql`COALESCE(t.deleted_at, c.deleted_at)`,
+  },
 } as const satisfies Record<string, Where>;
 
 /** What a person's right to can be asked for. */

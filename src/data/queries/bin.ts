@@ -1,6 +1,17 @@
-import { and, desc, eq, isNotNull, isNull, lt } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, lt, notExists } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, comment, mark, placement, resource, section } from "../schema";
+import {
+  collection,
+  comment,
+  handout,
+  learner,
+  learnerGroup,
+  mark,
+  placement,
+  resource,
+  section,
+  sheetFind,
+} from "../schema";
 
 /**
  * Clears for good what has lain in the bin since before a time.
@@ -11,8 +22,12 @@ export async function clearBin(tx: Tx, before: Date): Promise<void> {
   const sections = await tx.select({ id: section.id }).from(section).where(lt(section.deletedAt, before));
   for (const { id } of sections)
     await tx.update(placement).set({ section: null }).where(eq(placement.section, id));
-  for (const table of [comment, mark, placement, section, collection, resource])
+  for (const table of [comment, mark, sheetFind, handout, learner, learnerGroup, placement, section])
     await tx.delete(table).where(lt(table.deletedAt, before));
+  // What learners were given is an edition of it.
+  const given = tx.select({ id: handout.id }).from(handout).where(eq(handout.collection, collection.id));
+  await tx.delete(collection).where(and(lt(collection.deletedAt, before), notExists(given)));
+  await tx.delete(resource).where(lt(resource.deletedAt, before));
 }
 
 /** What lies in the bin of a team, latest first. */

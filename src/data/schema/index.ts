@@ -7,6 +7,8 @@ export * from "./imports";
 export * from "./content";
 export * from "./marks";
 export * from "./comments";
+export * from "./groups";
+export * from "./handouts";
 export * from "./reading";
 export * from "./messages";
 export * from "./finding";

@@ -1,5 +1,5 @@
 import { IsBoolean } from "class-validator";
-import { type AddressProblem, readAddress } from "@/core/address/read-address";
+import { readAddress } from "@/core/address/read-address";
 import { keepApart } from "@/data/queries/duplicates";
 import { findByAddress } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
@@ -11,6 +11,7 @@ import { newId } from "@/outside/random";
 import { blank, fetchJob } from "../resources/blank";
 import { findOrAdd } from "../resources/find-or-add";
 import { land } from "./land";
+import { ADDRESS_WORDS } from "./say-address";
 
 class CaptureAddress {
   @Id() team: string;
@@ -27,13 +28,6 @@ class CaptureAddress {
   @Optional() @IsBoolean() apart?: boolean;
 }
 
-const SAY: Record<AddressProblem, string> = {
-  empty: "Give an address.",
-  "not-an-address": "This is not a web address. One looks like https://site.example/page.",
-  "not-a-web-address": "Only addresses that begin with http or https can be brought in.",
-  "has-password": "This address carries a name or password. Take that out first, so that it is not shared.",
-};
-
 export const captureAddress = action({
   name: "capture.address",
   about:
@@ -44,7 +38,7 @@ export const captureAddress = action({
   history: "bring in",
   run: async ({ input, scope, tx, locked, set, enqueue }) => {
     const read = readAddress(input.address);
-    if (!read.ok) throw fieldProblem("address", "address-not-taken", SAY[read.problem]);
+    if (!read.ok) throw fieldProblem("address", "address-not-taken", ADDRESS_WORDS[read.problem]);
 
     const { team } = input;
     const common = { team, person: scope.person! };

@@ -1,5 +1,6 @@
 import { audienceNow } from "@/core/publish/opens";
 import { readShortCode } from "@/core/share/short-code";
+import { holderByCode } from "@/data/queries/groups";
 import { byShortCode } from "@/data/queries/sharing";
 import { reading } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
@@ -14,7 +15,8 @@ class OpenCode {
 
 export const openCode = reading({
   name: "codes.open",
-  about: "Where a short code leads: the code in the address of what it opens.",
+  about:
+    "Where a short code leads: the code in the address of what it opens, which is a collection, or what was handed out to the holder of a card.",
   input: OpenCode,
   allow: can.ask(),
   run: async ({ input, tx }) => {
@@ -26,11 +28,14 @@ export const openCode = reading({
       "short code",
       async () => {
         const one = await byShortCode(tx, typed.code, at);
-        return one && audienceNow(one, at) !== "team" && one.code !== null ? one.code : null;
+        if (one && audienceNow(one, at) !== "team" && one.code !== null)
+          return { code: one.code, opens: "collection" as const };
+        const holder = await holderByCode(tx, typed.code);
+        return holder && { code: holder.card, opens: "card" as const };
       },
       "shortCodes",
     );
     if (!found) throw new Problem("code-opens-nothing");
-    return { code: found };
+    return found;
   },
 });

@@ -61,6 +61,7 @@ export function MakingSide() {
         onText={workshop.writeText}
         onInside={() => dispatch({ type: "window", window: "inside" })}
         onSave={() => dispatch({ type: "window", window: "save" })}
+        onHandOut={() => dispatch({ type: "window", window: "hand-out" })}
         onRemove={workshop.removeCollection}
       />
       {state.filtering !== null && (

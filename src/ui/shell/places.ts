@@ -36,7 +36,10 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         at("Likely duplicates", "duplicates", "duplicates"),
       ],
     },
-    { name: "Share", places: [at("What is out", "out")] },
+    {
+      name: "Share",
+      places: [at("What is out", "out"), ...(may(role, "publish") ? [at("Groups", "groups")] : [])],
+    },
     {
       name: "Team",
       places: [at("People", "people"), ...(may(role, "arrange") ? [at("Bin", "bin")] : [])],
@@ -50,7 +53,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
  */
 export function stageAt(stages: readonly Stage[], path: string): string | null {
   if (path.startsWith("/bench/")) return "Arrange";
-  if (path.startsWith("/publish/")) return "Share";
+  if (path.startsWith("/publish/") || /^\/team\/[^/]+\/handouts\//.test(path)) return "Share";
   const isAt = (place: Place) => path === place.href || path.startsWith(`${place.href}/`);
   return stages.find((stage) => stage.places.some(isAt))?.name ?? null;
 }

@@ -15,6 +15,7 @@ const ImportDialog = dynamic(() => import("../../imports/import-dialog").then((m
 const SaveAsDialog = dynamic(() => import("../../export/save-as-dialog").then((m) => m.SaveAsDialog), {
   ssr: false,
 });
+const HandOut = dynamic(() => import("../../handouts/hand-out").then((m) => m.HandOut), { ssr: false });
 const TalkDialog = dynamic(() => import("../talk/talk-dialog").then((m) => m.TalkDialog), { ssr: false });
 const NewCollection = dynamic(() => import("../../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
@@ -60,6 +61,7 @@ export function BenchDialogs({
           onClose={() => onOpen(null)}
         />
       )}
+      {open === "hand-out" && <HandOut team={team} collection={collection} onClose={() => onOpen(null)} />}
       {open === "bring" && (
         <BringIn
           open

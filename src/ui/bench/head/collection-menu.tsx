@@ -22,6 +22,7 @@ type Props = {
   onText: () => void;
   onInside: () => void;
   onSave: () => void;
+  onHandOut: () => void;
   onRemove: () => void;
 };
 
@@ -37,7 +38,7 @@ const SAID: Record<Use, string> = {
 };
 
 /** What can be done with the open collection as a whole. */
-export function CollectionMenu({ head, onSection, onText, onInside, onSave, onRemove }: Props) {
+export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHandOut, onRemove }: Props) {
   useLateEntries();
   const { arranges, team } = useBench();
   const client = useQueryClient();
@@ -112,6 +113,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onRe
       <MenuItem href={`/bench/${id}/references`}>Bibliography</MenuItem>
       <MenuItem href={`/bench/${id}/marks`}>Marks</MenuItem>
       <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
+      {arranges && <MenuItem onSelect={onHandOut}>Hand out to a group …</MenuItem>}
       {arranges && (
         <>
           <MenuLine />

@@ -54,6 +54,7 @@ type Props = {
   onText: () => void;
   onInside: () => void;
   onSave: () => void;
+  onHandOut: () => void;
   onRemove: () => void;
 };
 

@@ -7,6 +7,7 @@ export type BenchWindow =
   | "inside"
   | "beside"
   | "save"
+  | "hand-out"
   /** What is said in it; behind the colon the section that is meant. */
   | `talk:${string}`;
 

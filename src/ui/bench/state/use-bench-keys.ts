@@ -20,6 +20,7 @@ type Commands = {
   save: () => void;
   cite: () => void;
   talk: () => void;
+  handOut: () => void;
 };
 
 /** A number for each view. */
@@ -47,6 +48,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     save,
     cite,
     talk,
+    handOut,
   } = commands;
   useWindowKeys((event) => {
     const key = event.key.toLowerCase();
@@ -74,6 +76,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
           { words: "Write text between the items", run: writeText },
           { words: "New collection in this one", run: newInside },
           { words: "New collection beside this one", run: newBeside },
+          { words: "Hand this collection out to a group", run: handOut },
         ]
       : []),
     { words: "Publish this collection", run: publish },

@@ -149,6 +149,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
     cite: () => router.push(`/bench/${id}/references`),
     save: () => dispatch({ type: "window", window: "save" }),
     talk: () => dispatch({ type: "window", window: "talk:" }),
+    handOut: () => dispatch({ type: "window", window: "hand-out" }),
   });
   const onItemKey = useItemKeys({
     items,

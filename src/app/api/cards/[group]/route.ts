@@ -1,0 +1,1 @@
+export { getCards as GET } from "@/http/cards-route";

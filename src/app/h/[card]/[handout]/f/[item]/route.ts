@@ -1,0 +1,1 @@
+export { getSheetFile as GET } from "@/http/sheet-file-route";

@@ -1,0 +1,14 @@
+import { editGroup } from "./edit";
+import { lookAtGroup } from "./look";
+import { makeGroup } from "./make";
+import { readGroups } from "./read";
+import { removeGroup } from "./remove";
+
+/** What people can do, by name. */
+export const actions = {
+  "groups.edit": editGroup,
+  "groups.look": lookAtGroup,
+  "groups.make": makeGroup,
+  "groups.read": readGroups,
+  "groups.remove": removeGroup,
+};

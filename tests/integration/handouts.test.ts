@@ -1,0 +1,223 @@
+import { describe, expect, test } from "vitest";
+import { STRANGER } from "@/mechanism/actor";
+import { newId } from "@/outside/random";
+import { as, makeWorld, somebody, type World } from "./world";
+
+/** A world whose collection is handed out to Ada and Ben. */
+async function given(writes = true) {
+  const world = await makeWorld();
+  const { owner, team, collection, section, placement } = world;
+  await as(owner, "placements.edit", { placement, context: "Read this" });
+  const second = await bring(world, section);
+  const { group } = await as(owner, "groups.make", { team, title: "7a", names: ["Ada", " Ben  Fen "] });
+  const { learners } = await as(owner, "groups.look", { group: group.id });
+  const { handout } = await as(owner, "handouts.make", { collection, group: group.id, writes });
+  const [ada, ben] = learners.map((one) => ({ ...one, ...(({ card }) => hand(card, handout.id))(one) }));
+  return { ...world, group: group.id, handout: handout.id, second, learners, ada: ada!, ben: ben! };
+}
+const bring = async ({ owner, team, collection }: World, section: string | null) => {
+  const address = `https://bog.example/${newId()}`;
+  return (await as(owner, "capture.address", { team, address, collection, section })).item!.id;
+};
+
+/** What somebody does with their card. */
+const hand = (card: string, handout: string) => ({
+  open: () => as(STRANGER, "sheets.open", { card, handout }),
+  write: (item: string, more: object) => as(STRANGER, "sheets.write", { card, handout, item, ...more }),
+  find: (more: object) => as(STRANGER, "sheets.add-find", { card, handout, ...more }),
+  handIn: (handedIn = true) => as(STRANGER, "sheets.hand-in", { card, handout, handedIn }),
+  items: async () =>
+    (await as(STRANGER, "sheets.read", { card, handout })).parts.flatMap((part) =>
+      part.sections.flatMap((section) => section.items),
+    ),
+  finds: async () =>
+    (await as(STRANGER, "sheets.read", { card, handout })).parts.flatMap((part) =>
+      part.sections.flatMap((section) => section.finds),
+    ),
+});
+type Given = Awaited<ReturnType<typeof given>>;
+const item = async (who: Given["ada"], id: string) => (await who.items()).find((one) => one.id === id);
+const overview = async ({ owner, handout }: Given) =>
+  (await as(owner, "handouts.overview", { handout })).learners.map((one) => [
+    one.name,
+    one.stage,
+    one.done,
+    one.written,
+    one.found,
+  ]);
+
+describe("what is handed out", () => {
+  test("each has for themselves, by their card; who gave it sees all side by side, and looks into one", async () => {
+    const world = await given();
+    const { owner, ada, ben, handout, placement, second, group } = world;
+    expect((await as(STRANGER, "sheets.of-card", { card: ada.card })).handouts).toMatchObject([
+      { id: handout, title: "A collection", writes: true, stage: "unopened" },
+    ]);
+    await ada.open();
+    await ada.write(placement, { done: true, answer: "Water stands there." });
+    await ada.write(second, { done: true });
+    await ada.find({ address: "bog.example/mine", context: "Because of the photographs" });
+    await ben.open();
+    expect(await overview(world)).toEqual([
+      ["Ada", "begun", 2, 1, 1],
+      ["Ben Fen", "opened", 0, 0, 0],
+    ]);
+    expect(await item(ben, placement)).toMatchObject({
+      done: false,
+      answer: "",
+      context: { words: "Read this" },
+    });
+    await ada.handIn();
+    const learner = ada.id;
+    const seen = await as(owner, "handouts.look-into", { handout, learner });
+    expect(seen).toMatchObject({ stage: "handed-in", learner: { name: "Ada" } });
+    await as(owner, "handouts.looked", { handout, learner });
+    expect((await overview(world))[0]![1]).toBe("looked-at");
+    expect((await as(owner, "groups.look", { group })).handouts).toMatchObject([
+      { id: handout, opened: 2, handedIn: 1 },
+    ]);
+    // What she found is hers: in no catalogue.
+    const addresses = ["https://bog.example/mine"];
+    expect(await as(owner, "resources.known", { team: world.team, addresses })).toEqual({ known: [null] });
+  });
+
+  test("is only read where it is to be ticked, when it is over, and when it is handed in", async () => {
+    const { owner, ada, handout, placement } = await given(false);
+    await expect(ada.write(placement, { answer: "x" })).rejects.toMatchObject({ code: "handout-is-read" });
+    await ada.write(placement, { done: true });
+    await ada.handIn();
+    await expect(ada.write(placement, { done: false })).rejects.toMatchObject({ code: "sheet-handed-in" });
+    await ada.handIn(false);
+    await as(owner, "handouts.edit", { handout, until: new Date(Date.now() + 1).toISOString() });
+    await new Promise((done) => setTimeout(done, 5));
+    await expect(ada.write(placement, { done: false })).rejects.toMatchObject({ code: "handout-ended" });
+    await expect(ada.handIn()).rejects.toMatchObject({ code: "handout-ended" });
+    expect(await item(ada, placement)).toMatchObject({ done: true });
+    await as(owner, "handouts.edit", { handout, until: null });
+    await ada.write(placement, { done: false });
+  });
+
+  test("is nobody else's: a card opens what was given to its own group, a lost one nothing, and codes of cards lead there", async () => {
+    const one = await given();
+    const other = await given();
+    await expect(
+      as(STRANGER, "sheets.read", { card: one.ada.card, handout: other.handout }),
+    ).rejects.toMatchObject({ code: "handout-gone" });
+    const open = (code: string) => as(STRANGER, "codes.open", { code });
+    expect(await open(one.ada.code.toUpperCase())).toEqual({ code: one.ada.card, opens: "card" });
+    const { learner } = await as(one.owner, "learners.renew-card", { learner: one.ada.id });
+    await expect(one.ada.items()).rejects.toMatchObject({ code: "card-ended" });
+    await expect(open(one.ada.code)).rejects.toMatchObject({ code: "code-opens-nothing" });
+    expect((await hand(learner.card, one.handout).items()).length).toBe(2);
+    await as(one.owner, "learners.remove", { learner: one.ben.id });
+    await expect(one.ben.items()).rejects.toMatchObject({ code: "card-ended" });
+    await as(one.owner, "history.undo", { team: one.team });
+    expect((await one.ben.items()).length).toBe(2);
+    await expect(
+      as(await somebody("elsewhere"), "handouts.overview", { handout: one.handout }),
+    ).rejects.toMatchObject({ code: "not-found" });
+    await expect(
+      as(other.owner, "handouts.make", { collection: other.collection, group: one.group, writes: true }),
+    ).rejects.toMatchObject({ code: "not-found" });
+  });
+
+  test("who comes late has it too; a name is corrected; all is taken away and comes back with what was written", async () => {
+    const { owner, team, group, handout, ada, placement } = await given();
+    const { learners } = await as(owner, "learners.add", { group, names: ["Cleo"] });
+    expect((await hand(learners[0]!.card, handout).items()).length).toBe(2);
+    await as(owner, "learners.edit", { learner: ada.id, name: "Adah" });
+    expect((await as(STRANGER, "sheets.of-card", { card: ada.card })).name).toBe("Adah");
+    await ada.write(placement, { note: "Ask why" });
+    for (const [name, input] of [
+      ["handouts.remove", { handout }],
+      ["groups.remove", { group }],
+    ] as const) {
+      await as(owner, name, input);
+      await expect(ada.items()).rejects.toThrow();
+      await as(owner, "history.undo", { team });
+      expect(await item(ada, placement)).toMatchObject({ note: "Ask why" });
+    }
+  });
+});
+
+describe("a correction", () => {
+  test("reaches what was left alone, leaves alone what was written, and is taken back", async () => {
+    const world = await given();
+    const { owner, team, handout, ada, ben, placement, second, section } = world;
+    await ada.write(placement, { context: "Look at the reeds", base: { context: "Read this" } });
+    await ada.write(second, { answer: "Peat." });
+    await ben.write(second, { done: true });
+    await as(owner, "placements.edit", { placement, context: "Read this first" });
+    await as(owner, "placements.remove", { placement: second });
+    const third = await bring(world, section);
+    expect(await as(owner, "handouts.preview-correction", { handout })).toMatchObject({
+      count: 3,
+      beside: 1,
+      kept: 1,
+    });
+    expect(await as(owner, "handouts.correct", { handout })).toMatchObject({ isNew: true });
+    expect(await item(ben, placement)).toMatchObject({ context: { words: "Read this first", beside: null } });
+    expect(await item(ada, placement)).toMatchObject({
+      context: { words: "Look at the reeds", beside: "Read this first" },
+    });
+    expect((await ben.items()).map(({ id }) => id)).toEqual([placement, third]);
+    expect((await ada.items()).map(({ id, gone }) => [id, gone])).toEqual([
+      [placement, false],
+      [second, true],
+      [third, false],
+    ]);
+    // What is gone is still theirs to write at.
+    await ada.write(second, { answer: "Peat, and sphagnum." });
+    await ada.write(placement, { keeps: true });
+    expect(await item(ada, placement)).toMatchObject({
+      context: { words: "Look at the reeds", beside: null },
+    });
+    expect(await as(owner, "handouts.correct", { handout })).toMatchObject({ isNew: false });
+    await as(owner, "history.undo", { team });
+    expect((await ben.items()).map(({ id }) => id)).toEqual([placement, second]);
+    expect(await item(ada, second)).toMatchObject({ answer: "Peat, and sphagnum.", gone: false });
+  });
+
+  test("sent while they write mixes nothing: words begun before it have the new ones beside them", async () => {
+    const { owner, handout, ada, placement } = await given();
+    await as(owner, "placements.edit", { placement, context: "Read this first" });
+    await Promise.all([
+      as(owner, "handouts.correct", { handout }),
+      ada.write(placement, { context: "Read this slowly", base: { context: "Read this" } }),
+    ]);
+    expect(await item(ada, placement)).toMatchObject({
+      context: { words: "Read this slowly", beside: "Read this first" },
+      isOwn: true,
+    });
+    await ada.write(placement, { context: "" });
+    expect(await item(ada, placement)).toMatchObject({
+      context: { words: "Read this first", beside: null },
+      isOwn: false,
+    });
+  });
+});
+
+test("one learner on two devices loses nothing, and what is sent twice is there once", async () => {
+  const { ada, placement, team, owner, collection, group, handout } = await given();
+  await Promise.all([ada.open(), ada.open(), ada.write(placement, { answer: "one" })]);
+  await ada.write(placement, { answer: "one two", base: { answer: "one" } });
+  await ada.write(placement, { answer: "zero one", base: { answer: "one" } });
+  expect(await item(ada, placement)).toMatchObject({ answer: "zero one two" });
+  await expect(ada.write(placement, { answer: "nought one two", base: { answer: "one two" } })).rejects.toMatchObject({ code: "words-differ" });
+  const find = newId();
+  const [address, title] = ["https://bog.example/twice", "Twice"];
+  await Promise.all([1, 2, 3].map(() => ada.find({ find, address, title })));
+  expect(await ada.finds()).toMatchObject([{ id: find, address, title }]);
+  const twice = { collection, group, handout: newId(), writes: true };
+  await Promise.all([as(owner, "handouts.make", twice), as(owner, "handouts.make", twice)]);
+  const names = { team, group: newId(), title: "7b", names: ["Dag"] };
+  await Promise.all([as(owner, "groups.make", names), as(owner, "groups.make", names)]);
+  const { groups } = await as(owner, "groups.read", { team });
+  expect(groups).toMatchObject([
+    { title: "7a", learners: 2, handouts: 2 },
+    { title: "7b", learners: 1, handouts: 0 },
+  ]);
+  await expect(ada.find({})).rejects.toMatchObject({ kind: "not-valid" });
+  await expect(ada.find({ address: "no address" })).rejects.toMatchObject({ kind: "not-valid" });
+  await expect(hand("x".repeat(16), handout).open()).rejects.toMatchObject({ code: "card-ended" });
+}); // prettier-ignore
