@@ -120,8 +120,9 @@ test("a collection handed out to a list of names by code, written in by two of t
 
   // It is taken back.
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByText(/^Undone/)).toBeVisible();
-  await two.reload();
-  await expect(two.getByText("Read this", { exact: true })).toBeVisible();
+  await expect(async () => {
+    await two.reload();
+    await expect(two.getByText("Read this", { exact: true })).toBeVisible({ timeout: 5_000 });
+  }).toPass();
   await expect(two.getByText("This was taken out since.")).toHaveCount(0);
 });

@@ -8,8 +8,14 @@ import { type Shown, tips } from "./tip-store";
 export function Tips({ shown }: { shown: Shown }) {
   useEffect(() => {
     addEventListener("scroll", tips.hide, { capture: true, passive: true });
-    return () => removeEventListener("scroll", tips.hide, { capture: true });
-  }, []);
+    // What they are about may go with its whole page.
+    const going = new MutationObserver(() => !shown.about.isConnected && tips.hide());
+    going.observe(document.body, { childList: true, subtree: true });
+    return () => {
+      removeEventListener("scroll", tips.hide, { capture: true });
+      going.disconnect();
+    };
+  }, [shown.about]);
   const { left, top, width, height } = shown.about.getBoundingClientRect();
   return (
     <Tooltip.Provider>

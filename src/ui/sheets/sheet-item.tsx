@@ -28,6 +28,8 @@ export function SheetItem({ item, sheet, writes, files }: Props) {
     );
   const name = item.heading || item.title;
   const address = item.address || (item.hasFile && !item.gone && files && `${files}/${item.id}`);
+  // The title of a note is how it begins.
+  const isPlainNote = item.kind === "note" && !item.heading && item.description !== "";
   return (
     <li className="flex gap-2 border-b border-line py-3">
       <span className="flex size-11 shrink-0 justify-center pt-1">
@@ -48,20 +50,22 @@ export function SheetItem({ item, sheet, writes, files }: Props) {
           {item.context.words && !item.isOwn && (
             <p className="font-serif text-lg break-words">{item.context.words}</p>
           )}
-          <p className={`break-words ${item.context.words && !item.isOwn ? "" : "font-serif text-lg"}`}>
-            {address ? (
-              <a
-                href={address}
-                target="_blank"
-                rel="noopener noreferrer"
-                className="font-semibold underline decoration-line underline-offset-2 hover:decoration-ink"
-              >
-                {name}
-              </a>
-            ) : (
-              <span className="font-semibold">{name || "Something that was here"}</span>
-            )}
-          </p>
+          {!isPlainNote && (
+            <p className={`break-words ${item.context.words && !item.isOwn ? "" : "font-serif text-lg"}`}>
+              {address ? (
+                <a
+                  href={address}
+                  target="_blank"
+                  rel="noopener noreferrer"
+                  className="font-semibold underline decoration-line underline-offset-2 hover:decoration-ink"
+                >
+                  {name}
+                </a>
+              ) : (
+                <span className="font-semibold">{name || "Something that was here"}</span>
+              )}
+            </p>
+          )}
           <p className="flex flex-wrap gap-x-2 text-sm text-quiet">
             <KindWord kind={item.kind} />
             {(item.siteName || item.host) && <span className="break-all">{item.siteName || item.host}</span>}
@@ -71,7 +75,7 @@ export function SheetItem({ item, sheet, writes, files }: Props) {
             <blockquote className="border-l-2 border-line pl-3">{item.quotation}</blockquote>
           )}
           {item.kind === "note" && item.description && (
-            <p className="whitespace-pre-wrap">{item.description}</p>
+            <p className="break-words whitespace-pre-wrap">{item.description}</p>
           )}
         </div>
         {item.gone && (
