@@ -1,4 +1,5 @@
 import { axe } from "./axe";
+import { codesPrinted } from "./codes-on";
 import { expect, newcomer, test } from "./hands";
 
 test("a collection handed out to a list of names by code, written in by two of them, corrected afterwards", async ({
@@ -43,6 +44,15 @@ test("a collection handed out to a list of names by code, written in by two of t
   ]);
   await expect(cards.getByRole("heading", { name: "Cleo Bog" })).toBeVisible();
   await expect(cards.getByText(ada)).toBeVisible();
+  // On paper: read back by a camera’s program, each leads to its own.
+  const [printed, ...others] = codesPrinted(await cards.pdf({ preferCSSPageSize: true }));
+  expect(others).toEqual([]);
+  const whose: string[] = [];
+  for (const address of printed!) {
+    await cards.goto(address);
+    whose.push((await cards.getByRole("heading", { level: 1 }).textContent())!);
+  }
+  expect(whose.sort()).toEqual(["Ada Fen", "Ben Reed", "Cleo Bog"]);
   await cards.close();
 
   // A phone that has never been here, with nothing but the code.

@@ -1,9 +1,6 @@
-import { execFileSync } from "node:child_process";
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import os from "node:os";
-import path from "node:path";
 import type { APIRequestContext, Browser, Page } from "@playwright/test";
 import { axe } from "./axe";
+import { codesOn, codesPrinted } from "./codes-on";
 import { at, expect, signUp, test } from "./hands";
 
 /** Does something as whoever is signed in. */
@@ -36,25 +33,6 @@ async function withCourse(browser: Browser) {
       origin,
     );
   return { page, context, course, weeks };
-}
-
-/** The QR codes in pictures, as zbarimg (Debian's zbar-tools) reads them. */
-function codesOn(pictures: Buffer[]): string[] {
-  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-codes-"));
-  try {
-    const files = pictures.map((bytes, i) => {
-      const file = path.join(folder, `${i}.png`);
-      writeFileSync(file, bytes);
-      return file;
-    });
-    return execFileSync("zbarimg", ["-q", "--raw", "-Sdisable", "-Sqrcode.enable", ...files], {
-      encoding: "utf8",
-    })
-      .trim()
-      .split("\n");
-  } finally {
-    rmSync(folder, { recursive: true });
-  }
 }
 
 const clipboard = (page: Page) => page.evaluate(() => navigator.clipboard.readText());
@@ -167,22 +145,8 @@ test("every code on a printed sheet, at 150 dots an inch, is read back as the li
   await page.getByRole("button", { name: "Share and copy the address" }).click();
   const link = await page.getByLabel("Address for readers").inputValue();
   await page.goto(`${link}/paper?compact=1`);
-  const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-paper-"));
-  try {
-    await page.pdf({ path: path.join(folder, "sheet.pdf"), preferCSSPageSize: true });
-    execFileSync("pdftoppm", [
-      "-r",
-      "150",
-      "-png",
-      path.join(folder, "sheet.pdf"),
-      path.join(folder, "sheet"),
-    ]);
-    const pages = readdirSync(folder).filter((name) => name.endsWith(".png"));
-    const read = codesOn(pages.map((name) => readFileSync(path.join(folder, name))));
-    expect(read.sort()).toEqual([link, at("peat-notebook/water-table-graphs?week=0")].sort());
-  } finally {
-    rmSync(folder, { recursive: true });
-  }
+  const read = codesPrinted(await page.pdf({ preferCSSPageSize: true })).flat();
+  expect(read.sort()).toEqual([link, at("peat-notebook/water-table-graphs?week=0")].sort());
 });
 
 test("an edition is kept in two gestures, read at its own address, compared, withdrawn and brought back", async ({

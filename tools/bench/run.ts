@@ -17,6 +17,7 @@ import { asMarkdown, type Figure, median, type Paced, paceNow, timed } from "./f
 import { measureFirstSight } from "./first-sight";
 import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
+import { measureHandouts } from "./handouts";
 import { measureImport } from "./imports";
 import { measureListeners } from "./listeners";
 import { measureMarks } from "./marks";
@@ -48,6 +49,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   },
   archives: () => measureArchives(actor, large.id),
   editions: () => measureEditions(actor, large.id, many, base),
+  handouts: () => measureHandouts(actor, large.id, many),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),
