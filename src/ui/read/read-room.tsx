@@ -205,8 +205,8 @@ export function ReadRoom({
               )}
             </div>
           )}
-          {html && <Contents html={html} minutes={resource.minutes} at={at} />}
-          {html && <Hardness html={html} language={resource.language} />}
+          {html && <Contents html={html} whole={text.whole} minutes={resource.minutes} at={at} />}
+          {html && <Hardness key={String(text.whole)} html={html} language={resource.language} />}
           <MarksBar
             marks={marks}
             me={me.id}
@@ -218,7 +218,9 @@ export function ReadRoom({
           {html ? (
             <MarkedCopy
               html={html}
+              rest={text.rest}
               whole={text.whole}
+              onWhole={text.onWhole}
               version={text.number ?? 1}
               {...{ team, marks, shown, chosen }}
               me={me.id}

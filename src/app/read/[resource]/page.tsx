@@ -1,10 +1,12 @@
 import { ofTeam } from "@/app/of-team";
 import { read } from "@/app/read";
 import { beginningOf } from "@/core/page/beginning";
+import { countMarks } from "@/core/marks/filter";
+import type { Marks } from "@/ui/read/marks/use-marks";
 import { ReadRoom } from "@/ui/read/read-room";
 
 /** Of a long text so many characters come with the page, which are some screens of it; the rest is fetched behind. */
-const FIRST = 40_000;
+const FIRST = 16_000;
 
 export const metadata = { title: "Reading room" };
 type Props = { params: Promise<{ resource: string }>; searchParams: Promise<{ in?: string | string[] }> };
@@ -26,5 +28,15 @@ export default async function Page({ params, searchParams }: Props) {
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
   const begin = all.html && beginningOf(all.html, FIRST);
   const text = { ...all, html: begin, whole: begin === all.html };
-  return <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />;
+  const first = text.whole ? marks : marksOfBeginning(marks, begin!.length);
+  return (
+    <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks: first, reading, waits }} />
+  );
 }
+
+/** Those that stand in the beginning, or nowhere in the text, and how many there are; the others are fetched behind. */
+const marksOfBeginning = (marks: Marks, length: number): Marks => ({
+  ...marks,
+  marks: marks.marks.filter(({ end }) => end === null || end <= length),
+  counted: countMarks(marks.marks),
+});

@@ -11,10 +11,13 @@ const LEAST = 3;
 /** The headings of a text to go to, and how much is left from where one is. */
 export function Contents({
   html,
+  whole,
   minutes,
   at,
 }: {
   html: string;
+  /** Whether all of the text stands on the page. */
+  whole: boolean;
   minutes: number | null;
   at: { place: number; length: number; back: boolean };
 }) {
@@ -33,7 +36,7 @@ export function Contents({
       );
     });
     return () => cancelAnimationFrame(frame);
-  }, [html]);
+  }, [html, whole]);
   const left = minutes && at.place > 0 ? minutesLeft(minutes, at.place, at.length) : null;
   const go = (element: HTMLElement) => {
     element.tabIndex = -1;

@@ -21,27 +21,30 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     const main = document.querySelector<HTMLElement>("#main");
     const root = document.querySelector<HTMLElement>("#main .reading");
     if (!hasText || !main || !root) return;
-    const map = new CopyMap(root);
-    const length = map.text.length;
+    // Read when it is asked for: what has just come is drawn first.
+    let read: CopyMap | undefined;
+    const text = () => (read ??= new CopyMap(root));
     let noted = 0;
     let frame = 0;
-    const say = () => setAt({ place: placeNow(), length, back: noted > 0 });
+    const say = () => setAt({ place: placeNow(), length: text().text.length, back: noted > 0 });
     let timer: ReturnType<typeof setTimeout> | undefined;
     const placeNow = () => {
-      return root.getBoundingClientRect().bottom < TOP + 40 ? length : map.placeInSight();
+      return root.getBoundingClientRect().bottom < TOP + 40 ? text().text.length : text().placeInSight();
     };
     const note = () => {
       clearTimeout(timer);
       const place = placeNow();
+      const { length } = text().text;
       setAt((old) => ({ ...old, place, length }));
       if (place === noted) return;
       noted = place;
       void call("reading.place", { resource, place, length }).catch(() => undefined);
     };
+    const { length } = was ? text().text : "";
     const begins = was ? placeIn(was.place, was.length, length) : 0;
     // At its end one was through with it, and begins anew; who comes to a mark goes there.
     if (begins > 0 && begins < length * 0.98 && !window.location.hash) {
-      const range = map.range(begins, Math.min(length, begins + 1));
+      const range = text().range(begins, Math.min(length, begins + 1));
       // Of a long text what is come to is laid out only then, and may stand elsewhere: it is gone to until it stays.
       let left = 5;
       const go = () => {

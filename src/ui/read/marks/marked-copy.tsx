@@ -4,6 +4,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { quoteAt } from "@/core/marks/selectors";
 import { sentenceAfter, sentenceBefore } from "@/core/marks/sentences";
 import { may } from "@/core/policy/abilities";
+import { appendLater } from "../append-later";
 import { isForField } from "../../shell/commands";
 import { useWindowKeys } from "../../shell/use-window-keys";
 import { caretAt } from "./caret";
@@ -23,8 +24,11 @@ import { useWide } from "./use-wide";
 
 type Props = MarksShown & {
   html: string;
-  /** Whether that is all of it: of a long text the beginning comes first. */
+  /** All of a long text, when what stands here is its beginning; it is put behind that. */
+  rest: string | null;
+  /** Whether all of it stands here. */
   whole: boolean;
+  onWhole: () => void;
   /** The number of the copy that is shown. */
   version: number;
   language?: string;
@@ -40,7 +44,9 @@ const LONG = 200_000;
 /** A reading copy with its margin: words are selected and marked, notes stand beside them. */
 export function MarkedCopy({
   html,
+  rest,
   whole,
+  onWhole,
   version,
   me,
   team,
@@ -54,14 +60,21 @@ export function MarkedCopy({
   const copy = useRef<HTMLDivElement>(null);
   const margin = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<CopyMap | null>(null);
-  useLayoutEffect(() => setMap(new CopyMap(copy.current!)), [html]);
+  useLayoutEffect(() => setMap(new CopyMap(copy.current!)), [html, whole]);
+  const came = useRef(onWhole);
+  useEffect(() => {
+    came.current = onWhole;
+  });
+  useEffect(() => {
+    if (rest !== null && !whole) return appendLater(copy.current!, rest, () => came.current());
+  }, [rest, whole]);
   const [selected, clearSelected] = useSelected(map);
   const brings = may(team.role, "bring");
   const [alone, setAlone] = useState(!brings);
   const meanings = marks.meanings.filter((one) => !one.removed);
 
   const placed = usePlaced({ map, shown, whole, chosen, meanings: marks.meanings });
-  const isLong = html.length > LONG;
+  const isLong = (rest ?? html).length > LONG;
   const beside = useNear(placed, chosen, isLong || placed.length > MANY);
   useNotesBeside(copy, margin, beside, chosen);
   useEffect(() => {

@@ -20,7 +20,8 @@ type Props = {
 
 /** How much is marked, by what it means and by whom; a press shows only that. */
 export function MarksBar({ marks, me, filter, onFilter, hasText, onMeanings }: Props) {
-  const { meanings, people } = countMarks(marks.marks);
+  const { all, people, ...counted } = marks.counted ?? countMarks(marks.marks);
+  const meanings = new Map(counted.meanings);
   const isAll = filter.meaning === null && filter.person === null;
   return (
     <div
@@ -28,7 +29,7 @@ export function MarksBar({ marks, me, filter, onFilter, hasText, onMeanings }: P
       role="group"
       aria-label="Marks"
     >
-      {marks.marks.length === 0 ? (
+      {all === 0 ? (
         hasText && (
           <p className="text-quiet">
             Select words to mark them <Key>{KEYS.mark}</Key>
@@ -37,7 +38,7 @@ export function MarksBar({ marks, me, filter, onFilter, hasText, onMeanings }: P
       ) : (
         <>
           <Chip on={isAll} onClick={() => onFilter(EVERYTHING)}>
-            {marks.marks.length} {marks.marks.length === 1 ? "mark" : "marks"}
+            {all} {all === 1 ? "mark" : "marks"}
           </Chip>
           {marks.meanings
             .filter((one) => meanings.has(one.id))

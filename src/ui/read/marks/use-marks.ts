@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { sayFragment } from "@/core/marks/fragments";
+import type { MarkCounts } from "@/core/marks/filter";
 import type { Quote } from "@/core/marks/selectors";
 import type { Answer } from "@/services/registry";
 import { ask, call } from "../../talk/call";
@@ -12,7 +13,10 @@ import { RereadAtRest } from "../../talk/reread-at-rest";
 import { sayFailure } from "../../talk/say-failure";
 import { saveWords } from "../../talk/save-words";
 
-export type Marks = Answer<"marks.of-resource">;
+export type Marks = Answer<"marks.of-resource"> & {
+  /** Of a long text those of its beginning come with the page; then this says how many there are. */
+  counted?: MarkCounts;
+};
 export type Mark = Marks["marks"][number];
 export type Meaning = Marks["meanings"][number];
 
@@ -30,8 +34,10 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
   const underWay = useRef(new Map<string, Promise<void>>());
   const { data } = useQuery({
     queryKey: key,
-    queryFn: () => ask("marks.of-resource", { resource }),
+    queryFn: async (): Promise<Marks> => ask("marks.of-resource", { resource }),
     initialData: first,
+    // The others are asked for at once.
+    ...(first.counted && { initialDataUpdatedAt: 0 }),
   });
   const [rest] = useState(
     () =>
