@@ -71,7 +71,9 @@ export function ReadRoom({
   reading,
   waits,
 }: Props) {
-  const text = useWholeText(resource.id, given);
+  /** Whether the pages of a PDF are still to come; they are looked at before its text. */
+  const [drawing, setDrawing] = useState(given.file?.type === PDF);
+  const text = useWholeText(resource.id, given, drawing);
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
@@ -187,6 +189,7 @@ export function ReadRoom({
             {...{ team, marks, shown, chosen }}
             me={me.id}
             onChoose={choose}
+            onDrawn={() => setDrawing(false)}
             parts={partsOf(resource, file)}
             pdf={
               file?.type === PDF

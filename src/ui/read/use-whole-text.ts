@@ -18,14 +18,15 @@ export type WholeText = GivenText & {
 /**
  * The text of a resource. Of a long one the beginning stands there at once, with the page; the rest is fetched by what
  * makes the page alive, so that nobody waits for a megabyte twice, and is put behind it.
+ * @param waits whether something else on the page is looked at first
  */
-export function useWholeText(resource: string, given: GivenText): WholeText {
+export function useWholeText(resource: string, given: GivenText, waits: boolean): WholeText {
   const [first] = useState(given);
   const [stands, setStands] = useState<string | null>(null);
   const { data } = useQuery({
     queryKey: ["whole-text", resource, given.number, given.at],
     queryFn: () => ask("resources.text", { resource }),
-    enabled: !given.whole,
+    enabled: !given.whole && !waits,
     staleTime: Infinity,
     gcTime: 0,
     // While a newer one comes, nobody is thrown back to the beginning.

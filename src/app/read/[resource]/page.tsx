@@ -1,8 +1,11 @@
+import { headers } from "next/headers";
 import { ofTeam } from "@/app/of-team";
 import { read } from "@/app/read";
 import { beginningOf } from "@/core/page/beginning";
 import { countMarks } from "@/core/marks/filter";
 import type { Marks } from "@/ui/read/marks/use-marks";
+import { PDF } from "@/ui/read/file-in-place";
+import { EarlyWorker } from "@/ui/read/pdf/early-worker";
 import { ReadRoom } from "@/ui/read/read-room";
 
 /** Of a long text so many characters come with the page, which are some screens of it; the rest is fetched behind. */
@@ -28,9 +31,14 @@ export default async function Page({ params, searchParams }: Props) {
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
   const begin = all.html && beginningOf(all.html, FIRST);
   const text = { ...all, html: begin, whole: begin === all.html };
-  const first = text.whole ? marks : marksOfBeginning(marks, begin!.length);
+  const isPdf = all.file?.type === PDF;
+  // On the pages of a PDF they stand wherever their words do.
+  const first = text.whole || isPdf ? marks : marksOfBeginning(marks, begin!.length);
   return (
-    <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks: first, reading, waits }} />
+    <>
+      {isPdf && <EarlyWorker nonce={(await headers()).get("x-nonce") ?? undefined} />}
+      <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks: first, reading, waits }} />
+    </>
   );
 }
 

@@ -19,6 +19,8 @@ type Props = MarksShown & {
   parts: Parts | null;
   /** A PDF that is shown as its pages, and the number of the text that is kept beside it. */
   pdf: { src: string; title: string; copy: number | null } | null;
+  /** Told when the first page of a PDF is there, or it is left to the browser. */
+  onDrawn: () => void;
   /** What else is shown or played. */
   children: ReactNode;
 };
@@ -33,7 +35,7 @@ function inCopy(quote: Quote, version: number | null): Marked {
 }
 
 /** A film, a sound, a picture or the pages of a PDF with what is marked in it. */
-export function MarkedParts({ children, pdf, ...props }: Props) {
+export function MarkedParts({ children, pdf, onDrawn, ...props }: Props) {
   const { marks, shown, chosen, onChoose, team } = props;
   // What only the browser itself can show has no parts to be marked here.
   const [isForeign, setForeign] = useState(false);
@@ -78,7 +80,11 @@ export function MarkedParts({ children, pdf, ...props }: Props) {
             <PdfPages
               {...pdf}
               {...drawn}
-              onForeign={() => setForeign(true)}
+              onForeign={() => {
+                setForeign(true);
+                onDrawn();
+              }}
+              onDrawn={onDrawn}
               meanings={marks.meanings}
               alone={alone}
               onAlone={brings ? setAlone : null}

@@ -4,8 +4,10 @@ import * as library from "pdfjs-dist/legacy/build/pdf.mjs";
 /** Where what it loads besides lies, under our own origin, by the version it is of. */
 const PARTS = `/pdf/${library.version}/`;
 library.GlobalWorkerOptions.workerSrc = `${PARTS}pdf.worker.min.mjs`;
-/** Begun before anything is asked of it. */
-const worker = new library.PDFWorker();
+const begun = window as { hobbinPdf?: Worker };
+/** Begun before anything is asked of it: with the page, or, for who came from another one, now. */
+const worker = library.PDFWorker.create({ port: begun.hobbinPdf });
+delete begun.hobbinPdf;
 
 export const { TextLayer } = library;
 

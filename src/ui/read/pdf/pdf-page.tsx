@@ -16,6 +16,7 @@ type Props = PdfMarks & {
   width: number;
   /** Tells its height by its width. */
   onRatio: (page: number, ratio: number) => void;
+  onDrawn: () => void;
   /** It is the one in the middle of what is seen. */
   isSeen: boolean;
 };
@@ -24,10 +25,14 @@ type Props = PdfMarks & {
 const MOST_PIXELS = 16_000_000;
 
 /** A page of a PDF that is near: its picture, its words over it, its marks over these. */
-export function PdfPage({ document: pdf, number, width, onRatio, isSeen, ...marks }: Props) {
+export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen, ...marks }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const layer = useRef<HTMLDivElement>(null);
   const [text, setText] = useState<PageText | null>(null);
+  const drawn = useRef(onDrawn);
+  useEffect(() => {
+    drawn.current = onDrawn;
+  });
   useEffect(() => {
     let isHere = true;
     let drawing: RenderTask | undefined;
@@ -56,10 +61,12 @@ export function PdfPage({ document: pdf, number, width, onRatio, isSeen, ...mark
         container: words,
         viewport,
       }).render();
-      if (isHere) setText(new PageText(words));
+      if (!isHere) return;
+      setText(new PageText(words));
+      drawn.current();
     };
     // A page that cannot be drawn stays white; the others are there.
-    draw().catch(() => undefined);
+    draw().catch(() => isHere && drawn.current());
     return () => {
       isHere = false;
       drawing?.cancel();

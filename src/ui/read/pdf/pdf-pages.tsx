@@ -14,12 +14,14 @@ type Props = PdfMarks & {
   title: string;
   /** It cannot be shown here, and the browser's own reader takes it. */
   onForeign: () => void;
+  /** Told when a page is drawn. */
+  onDrawn: () => void;
 };
 
 const SCALES = [0.75, 1, 1.25, 1.5, 2, 3];
 
 /** A PDF as its pages: only those that are looked at are drawn, with their words over them to be selected. */
-export function PdfPages({ src, title, onForeign, ...marks }: Props) {
+export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const [pdf, setPdf] = useState<{ document: PDFDocumentProxy; ratio: number } | null>(null);
   const [failed, setFailed] = useState(false);
@@ -116,6 +118,7 @@ export function PdfPages({ src, title, onForeign, ...marks }: Props) {
                   number={i + 1}
                   width={width * scale}
                   onRatio={noteRatio}
+                  onDrawn={onDrawn}
                   isSeen={i + 1 === at}
                   {...marks}
                 />
