@@ -258,6 +258,24 @@ test("bad input names its field, in words", async () => {
   });
 });
 
+test("of a long text the beginning can be asked for, which is whole in itself", async () => {
+  const { resource } = await as(world.owner, "capture.note", { team: world.team, text: "Long" });
+  const html = Array.from(
+    { length: 200 },
+    (_, i) => `<p>Peat grows slowly, and so does this: ${i}.</p>`,
+  ).join("");
+  await as(world.owner, "resources.paste-text", { resource: resource.id, text: "x", html });
+  const whole = await as(world.owner, "resources.text", { resource: resource.id });
+  expect(whole).toMatchObject({ html, whole: true });
+  const begin = await as(world.owner, "resources.text", { resource: resource.id, beginning: 1_000 });
+  expect(begin).toMatchObject({ whole: false, number: whole.number });
+  expect(begin.html).toMatch(/^<p>[^]*<\/p>$/);
+  expect(html.startsWith(begin.html!)).toBe(true);
+  expect(begin.html!.length).toBeLessThan(1_100);
+  const most = { resource: resource.id, beginning: 200_000 };
+  expect(await as(world.owner, "resources.text", most)).toMatchObject({ html, whole: true });
+});
+
 test("the pictures of a text are kept with it, for whoever may read it, and are held as long as it is there", async () => {
   const { id } = await bring("peat-notebook/reading-a-core");
   const waiting = async () =>

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull, ne } from "drizzle-orm";
+import { and, eq, inArray, isNull, ne, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import {
   nearText,
@@ -97,6 +97,31 @@ export async function addResourceFile(tx: Tx, row: typeof resourceFile.$inferIns
 /** The reading copy of a resource; null when it has none. */
 export async function findText(tx: Tx, id: string) {
   return (await tx.select().from(resourceText).where(eq(resourceText.resource, id)))[0] ?? null;
+}
+
+/**
+ * The reading copy of a resource as it is shown, without its plain words; null when it has none.
+ * @param most characters of its HTML; null: all of them
+ */
+export async function findCopy(tx: Tx, id: string, most: number | null) {
+  const { html, origin, at, number } = resourceText;
+  const rows = await tx
+    .select({
+      ...{ origin, at, number },
+      html: most === null ? html : sql<string>`LEFT(${html}, ${most})`,
+    })
+    .from(resourceText)
+    .where(eq(resourceText.resource, id));
+  return rows[0] ?? null;
+}
+
+/** How long the plain words of a resource are, as JavaScript counts: in units of UTF-16. */
+export async function lengthOfText(tx: Tx, id: string): Promise<number> {
+  const rows = await tx
+    .select({ length: sql`LENGTH(CONVERT(${resourceText.text} USING utf16)) DIV 2`.mapWith(Number) })
+    .from(resourceText)
+    .where(eq(resourceText.resource, id));
+  return rows[0]?.length ?? 0;
 }
 
 /** The stored file of a resource; null when it has none. */

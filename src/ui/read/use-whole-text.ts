@@ -5,9 +5,8 @@ import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { ask } from "../talk/call";
 
-type Text = Answer<"resources.text">;
 /** A text as a page is opened with it: of a long one only the beginning. */
-export type GivenText = Text & { whole: boolean };
+export type GivenText = Answer<"resources.text">;
 export type WholeText = GivenText & {
   /** All of it, when it has come and what stands on the page is the beginning: it is put behind that. */
   rest: string | null;

@@ -1,7 +1,6 @@
 import { headers } from "next/headers";
 import { ofTeam } from "@/app/of-team";
 import { read } from "@/app/read";
-import { beginningOf } from "@/core/page/beginning";
 import { countMarks } from "@/core/marks/filter";
 import type { Marks } from "@/ui/read/marks/use-marks";
 import { PDF } from "@/ui/read/file-in-place";
@@ -18,9 +17,9 @@ export default async function Page({ params, searchParams }: Props) {
   const about = await read("resources.read", { resource: id });
   const placement = about.places.find((one) => one.placement === from)?.placement;
   // None of these waits for another.
-  const [frame, all, { message }, marks, reading, waits] = await Promise.all([
+  const [frame, text, { message }, marks, reading, waits] = await Promise.all([
     ofTeam(about.resource.team, `/read/${id}`),
-    read("resources.text", { resource: id }),
+    read("resources.text", { resource: id, beginning: FIRST }),
     read("messages.of-resource", { resource: id }),
     read("marks.of-resource", { resource: id }),
     read("reading.read", { resource: id, placement }),
@@ -29,11 +28,9 @@ export default async function Page({ params, searchParams }: Props) {
   const links =
     message?.links ??
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
-  const begin = all.html && beginningOf(all.html, FIRST);
-  const text = { ...all, html: begin, whole: begin === all.html };
-  const isPdf = all.file?.type === PDF;
+  const isPdf = text.file?.type === PDF;
   // On the pages of a PDF they stand wherever their words do.
-  const first = text.whole || isPdf ? marks : marksOfBeginning(marks, begin!.length);
+  const first = text.whole || isPdf ? marks : marksOfBeginning(marks, text.html!.length);
   return (
     <>
       {isPdf && <EarlyWorker nonce={(await headers()).get("x-nonce") ?? undefined} />}
