@@ -122,7 +122,7 @@ async function takeAll(base) {
     await page.request.get(`${base}/api/actions/groups.look?group=${groups.groups[0].id}`)
   ).json();
   await shot("handout", `${desk}/handouts/${handouts[0].id}`);
-  await shot("handout-phone", `${base}/h/${learners[0].card}/${handouts[0].id}`, phone);
+  await shot("handout-phone", `${base}/h/${learners[2].card}/${handouts[0].id}`, phone);
   await shot("newsletter", `${base}/publish/${idOf("Spring newsletter")}/newsletter`);
   await shot("tray", `${desk}/tray`);
   const fresh = await page.request.post(`${base}/api/actions/teams.make`, { data: { name: "A first hour" } });
