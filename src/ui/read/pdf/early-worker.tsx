@@ -1,7 +1,7 @@
 import { version } from "pdfjs-dist/package.json";
 
 /** Where what PDF.js loads besides lies, under our own origin, by the version it is of. */
-export const PDF_PARTS = `/pdf/${version}/`;
+const PDF_PARTS = `/pdf/${version}/`;
 
 /**
  * Begins the worker that reads a PDF with the page itself, before anything on it is alive: it takes as long to begin as all
