@@ -157,6 +157,7 @@ export const PROBLEMS = {
   "handout-is-read": problem("conflict", "This is to be read and ticked; nothing is written in it."),
   "sheet-handed-in": problem("conflict", "This is handed in. Take it back first, then go on."),
   "find-without-words": problem("not-valid", "Give an address, or a title."),
+  "nothing-came-back": problem("not-valid", "Nobody has written or found anything yet."),
   "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),
   "picture-not-offered": problem("not-valid", "The page does not offer this picture."),
   "picture-not-cleanable": problem(

@@ -135,4 +135,14 @@ test("a collection handed out to a list of names by code, written in by two of t
     await expect(two.getByText("Read this", { exact: true })).toBeVisible({ timeout: 5_000 });
   }).toPass();
   await expect(two.getByText("This was taken out since.")).toHaveCount(0);
+
+  // What came back becomes a collection.
+  await page.getByRole("button", { name: "Collect", exact: true }).click();
+  expect(await axe(page, { part: "[role=dialog]" })).toEqual([]);
+  await dialog.getByRole("button", { name: "Collect", exact: true }).click();
+  await expect(
+    page.getByRole("heading", { level: 1, name: "What peat keeps: what came back" }),
+  ).toBeAttached();
+  await expect(page.getByText("Ada Fen: “Peat keeps what falls into it”").first()).toBeVisible();
+  await expect(page.getByText("Found by Ada Fen.").first()).toBeVisible();
 });

@@ -130,6 +130,10 @@ export const TABLE: Record<ActionName, Row> = {
   "learners.edit": { from: "editor", input: ({ learner }) => ({ learner, name: "Adah" }) },
   "learners.remove": { from: "editor", input: ({ learner }) => ({ learner }) },
   "learners.renew-card": { from: "editor", input: ({ learner }) => ({ learner }) },
+  "handouts.collect": {
+    from: "editor",
+    input: ({ handout }) => ({ handout, collection: newId(), by: "item", names: true }),
+  },
   "handouts.correct": { from: "editor", input: ({ handout }) => ({ handout }) },
   "handouts.edit": { from: "editor", input: ({ handout }) => ({ handout, until: "2030-01-01T12:00:00Z" }) },
   "handouts.look-into": { from: "editor", input: ({ handout, learner }) => ({ handout, learner }) },

@@ -197,6 +197,41 @@ describe("a correction", () => {
   });
 });
 
+test("what came back becomes a collection of the team, once, with what several found once; notes stay theirs", async () => {
+  const { owner, team, handout, ada, ben, placement, second, resource } = await given();
+  const collect = (more: object) =>
+    as(owner, "handouts.collect", { handout, collection: newId(), by: "item", names: true, ...more });
+  await expect(collect({})).rejects.toMatchObject({ code: "nothing-came-back" });
+  await ada.write(placement, { answer: "Slowly.", note: "mine alone" });
+  await ben.write(placement, { context: "Look here" });
+  await ben.write(second, { answer: "Peat." });
+  await ada.find({ address: "https://bog.example/both", context: "Short" });
+  await ben.find({ address: "https://www.bog.example/both?utm_source=x", title: "Both" });
+  const collection = newId();
+  await Promise.all([collect({ collection }), collect({ collection })]);
+  const { items, sections } = await as(owner, "collections.read", { collection }).then(async (head) => ({
+    items: head.items,
+    sections: (await as(owner, "collections.sections", { collection })).sections,
+  }));
+  expect(sections.map(({ title }) => title).at(-1)).toBe("Found");
+  expect(sections).toHaveLength(3);
+  expect(items.map(({ look }) => look)).toEqual(["item", "text", "item", "text", "item"]);
+  expect(items[0]).toMatchObject({ context: "Read this", resource: { id: resource } });
+  expect(items[1]).toMatchObject({ heading: "2 answers" });
+  expect(JSON.stringify(items)).toContain("Ada: Slowly.");
+  expect(JSON.stringify(items)).not.toContain("mine alone");
+  expect(items[4]).toMatchObject({ context: "Short\nFound by Ada, Ben Fen.", resource: { title: "Both" } });
+  // What a learner noted for themselves the giver does not see either.
+  const seen = await as(owner, "handouts.look-into", { handout, learner: ada.id });
+  expect(JSON.stringify(seen)).not.toContain("mine alone");
+  expect(await item(ada, placement)).toMatchObject({ note: "mine alone" });
+  await as(owner, "history.undo", { team });
+  await expect(as(owner, "collections.read", { collection })).rejects.toMatchObject({ code: "in-bin" });
+  const nameless = await collect({ by: "learner", names: false });
+  const { items: others } = await as(owner, "collections.read", { collection: nameless.collection });
+  expect(JSON.stringify(others)).not.toMatch(/Ada|Ben/);
+});
+
 test("one learner on two devices loses nothing, and what is sent twice is there once", async () => {
   const { ada, placement, team, owner, collection, group, handout } = await given();
   await Promise.all([ada.open(), ada.open(), ada.write(placement, { answer: "one" })]);

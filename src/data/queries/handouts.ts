@@ -1,4 +1,5 @@
 import { and, asc, count, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { groupBy } from "@/core/list/group-by";
 import type { Tx } from "../database";
 import { edition, handout, learner, learnerGroup, sheet, sheetFind, sheetItem } from "../schema";
 
@@ -53,7 +54,7 @@ export async function editionDigest(tx: Tx, id: string): Promise<string | null> 
 /**
  * Everybody of a group beside what they have done with a handout, in the order in which they were written down.
  * @param toDo the items of which it counts how many are ticked
- * @returns counts of what they ticked and wrote; nothing of the words themselves
+ * @returns counts of what they ticked and wrote but for notes, which are their own; nothing of the words themselves
  */
 export async function overviewOf(
   tx: Tx,
@@ -66,10 +67,9 @@ export async function overviewOf(
       done: sql<number>`SUM(${sheetItem.done} AND ${toDo.length ? inArray(sheetItem.item, [...toDo]) : sql`FALSE`})`.as(
         "items_done",
       ),
-      written:
-        sql<number>`SUM(${sheetItem.answer} <> '' OR ${sheetItem.note} <> '' OR ${sheetItem.context} IS NOT NULL)`.as(
-          "items_written",
-        ),
+      written: sql<number>`SUM(${sheetItem.answer} <> '' OR ${sheetItem.context} IS NOT NULL)`.as(
+        "items_written",
+      ),
     })
     .from(sheetItem)
     .innerJoin(sheet, eq(sheet.id, sheetItem.sheet))
@@ -114,4 +114,36 @@ export async function writtenIn(tx: Tx, id: string) {
     .innerJoin(sheet, eq(sheet.id, sheetItem.sheet))
     .innerJoin(learner, eq(learner.id, sheet.learner))
     .where(and(eq(sheet.handout, id), isNull(learner.deletedAt)));
+}
+
+/** What everybody of a group wrote in a handout and found, in the order in which they were written down. */
+export async function worksOf(tx: Tx, { id, group }: { id: string; group: string }) {
+  const learners = await tx
+    .select({ name: learner.name, sheet: sheet.id })
+    .from(learner)
+    .innerJoin(sheet, and(eq(sheet.learner, learner.id), eq(sheet.handout, id)))
+    .where(and(eq(learner.group, group), isNull(learner.deletedAt)))
+    .orderBy(asc(learner.id));
+  const items = await tx
+    .select({ item: sheetItem })
+    .from(sheetItem)
+    .innerJoin(sheet, eq(sheet.id, sheetItem.sheet))
+    .where(eq(sheet.handout, id));
+  const finds = await tx
+    .select({ find: sheetFind })
+    .from(sheetFind)
+    .innerJoin(sheet, eq(sheet.id, sheetFind.sheet))
+    .where(and(eq(sheet.handout, id), isNull(sheetFind.deletedAt)))
+    .orderBy(asc(sheetFind.id));
+  const written = groupBy(
+    items.map(({ item }) => item),
+    (one) => one.sheet,
+  );
+  const found = groupBy(
+    finds.map(({ find }) => find),
+    (one) => one.sheet,
+  );
+  return learners.map(({ name, sheet: of }) => ({
+    ...{ name, written: written.get(of) ?? [], finds: found.get(of) ?? [] },
+  }));
 }

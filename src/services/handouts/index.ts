@@ -1,3 +1,4 @@
+import { collectHandout } from "./collect";
 import { correctHandout } from "./correct";
 import { editHandout } from "./edit";
 import { lookIntoSheet } from "./look-into";
@@ -9,6 +10,7 @@ import { removeHandout } from "./remove";
 
 /** What people can do, by name. */
 export const actions = {
+  "handouts.collect": collectHandout,
   "handouts.correct": correctHandout,
   "handouts.edit": editHandout,
   "handouts.look-into": lookIntoSheet,

@@ -15,7 +15,8 @@ class LookIntoSheet {
 
 export const lookIntoSheet = reading({
   name: "handouts.look-into",
-  about: "A handout as one of the group has it, with everything they did in it.",
+  about:
+    "A handout as one of the group has it, with everything they did in it but the notes they made for themselves.",
   input: LookIntoSheet,
   allow: can.publish("handout"),
   run: async ({ input, tx }) => {
@@ -28,7 +29,13 @@ export const lookIntoSheet = reading({
       learner: { id: learner.id, name: learner.name },
       stage: stageOf({ openedAt, writtenAt, handedInAt, lookedAt }),
       ...{ writtenAt, handedInAt },
-      parts: await viewOf(tx, handout, sheet),
+      parts: (await viewOf(tx, handout, sheet)).map((part) => ({
+        ...part,
+        sections: part.sections.map((section) => ({
+          ...section,
+          items: section.items.map((item) => ({ ...item, note: "" })),
+        })),
+      })),
     };
   },
 });

@@ -15,6 +15,7 @@ import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
+import { Collect } from "./collect";
 import { Correction } from "./correction";
 import { HandoutEnd } from "./handout-end";
 import { STAGE_WORDS } from "./stage-words";
@@ -28,6 +29,7 @@ export function Overview({ me, teams, team, first }: Props) {
   const router = useRouter();
   const client = useQueryClient();
   const [correcting, setCorrecting] = useState(false);
+  const [collecting, setCollecting] = useState(false);
   const [byName, setByName] = useState(false);
   const { id } = first.handout;
   const key = ["handout", id];
@@ -77,6 +79,11 @@ export function Overview({ me, teams, team, first }: Props) {
               >
                 Name cards
               </a>
+              {handout.writes && (
+                <Button small onClick={() => setCollecting(true)}>
+                  Collect
+                </Button>
+              )}
               <Button small look="accent" onClick={() => setCorrecting(true)}>
                 Send what has changed
               </Button>
@@ -153,6 +160,7 @@ export function Overview({ me, teams, team, first }: Props) {
             Take it away from them
           </Button>
         </div>
+        {collecting && <Collect handout={handout} team={team.id} onClose={() => setCollecting(false)} />}
         {correcting && (
           <Correction
             handout={id}

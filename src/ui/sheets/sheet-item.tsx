@@ -97,7 +97,7 @@ function Written({ item, sheet, name }: { item: Item; sheet?: Sheet; name: strin
       <>
         {item.isOwn && <Said label="In own words">{item.context.words}</Said>}
         {item.answer && <Said label="Answer">{item.answer}</Said>}
-        {item.note && <Said label="Note">{item.note}</Said>}
+        {item.note && <Said label="A note for yourself">{item.note}</Said>}
       </>
     );
   const field = (of: SheetText, label: string, value: string) => (

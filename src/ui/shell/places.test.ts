@@ -8,7 +8,7 @@ test("places stand in the order of the work, and each only for whom there is som
   expect(names("owner")).toEqual([
     ["Tray", "Mail", "Imports", "Rules"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
-    ["What is out"],
+    ["What is out", "Groups"],
     ["People", "Bin"],
   ]);
   expect(names("viewer")).toEqual([
@@ -25,6 +25,7 @@ test("where one is is known from the address, also a step below a place", () => 
   expect([at("/team/moss/tray"), at("/team/moss/tags/peat"), at("/bench/x"), at("/publish/x")]).toEqual([
     ...["Gather", "Arrange", "Arrange", "Share"],
   ]);
+  expect([at("/team/moss/groups/x"), at("/team/moss/handouts/x/y")]).toEqual(["Share", "Share"]);
   expect([at("/team/moss"), at("/team/moss/bin"), at("/account"), at("/team/mossy/tray")]).toEqual([
     ...[null, "Team", null, null],
   ]);
