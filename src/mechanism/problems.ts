@@ -155,6 +155,7 @@ export const PROBLEMS = {
   "handout-ended": problem("conflict", "The time for this is over. What was written before is kept."),
   "handout-gone": problem("not-found", "This was taken away again by whoever gave it to you."),
   "handout-is-read": problem("conflict", "This is to be read and ticked; nothing is written in it."),
+  "sheet-full": problem("not-valid", "That is as much as can be added here. Take something away first."),
   "sheet-handed-in": problem("conflict", "This is handed in. Take it back first, then go on."),
   "find-without-words": problem("not-valid", "Give an address, or a title."),
   "nothing-came-back": problem("not-valid", "Nobody has written or found anything yet."),

@@ -62,6 +62,8 @@ test("a collection handed out to a list of names by code, written in by two of t
     await hand.goto("/go");
     await hand.getByRole("textbox").fill(typed);
     await hand.keyboard.press("Enter");
+    await expect(hand.getByRole("link", { name: "What peat keeps" })).toBeVisible();
+    expect(await axe(hand)).toEqual([]);
     await hand.getByRole("link", { name: "What peat keeps" }).click();
     await expect(hand.getByText("0 of 2 done")).toBeVisible();
     return hand;
@@ -145,4 +147,14 @@ test("a collection handed out to a list of names by code, written in by two of t
   ).toBeAttached();
   await expect(page.getByText("Ada Fen: “Peat keeps what falls into it”").first()).toBeVisible();
   await expect(page.getByText("Found by Ada Fen.").first()).toBeVisible();
+
+  // A lost card opens nothing any more, and says what to do.
+  await page.goto(overview);
+  await page.getByRole("link", { name: "7a", exact: true }).click();
+  await page.getByRole("button", { name: "What to do with Ada Fen" }).click();
+  await page.getByRole("menuitem", { name: "The card is lost: give a new one" }).click();
+  await expect(page.getByText("Ada Fen has a new code.")).toBeVisible();
+  await one.reload();
+  await expect(one.getByRole("heading", { name: "This is not here any more" })).toBeVisible();
+  expect(await axe(one)).toEqual([]);
 });

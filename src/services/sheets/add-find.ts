@@ -1,5 +1,5 @@
 import { readAddress } from "@/core/address/read-address";
-import { addFind, findFind } from "@/data/queries/sheets";
+import { addFind, findFind, findsOn } from "@/data/queries/sheets";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -18,6 +18,9 @@ class AddFind {
   @MaybeText(300) title?: string;
   @MaybeText(4_000) context?: string;
 }
+
+/** So much one learner can add to a handout. */
+const MOST_FINDS = 200;
 
 export const addOwnFind = action({
   name: "sheets.add-find",
@@ -47,6 +50,7 @@ export const addOwnFind = action({
       context,
       createdAt: at,
     };
+    if (!there && (await findsOn(tx, sheet.id)).length >= MOST_FINDS) throw new Problem("sheet-full");
     if (!there) {
       await addFind(tx, row);
       await noteWritten(tx, set, sheet, at);

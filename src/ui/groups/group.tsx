@@ -1,11 +1,9 @@
 "use client";
 
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { namesIn } from "@/core/groups/names";
-import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Day } from "../parts/day";
@@ -16,8 +14,8 @@ import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
+import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure, whyOf } from "../talk/say-failure";
-import { useLive } from "../talk/use-live";
 import { LearnerRow } from "./learner-row";
 import { sayNames } from "./new-group";
 
@@ -27,20 +25,15 @@ type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Shown; home: stri
 /** A group: what was handed out to it, who is in it, and their cards. */
 export function Group({ me, teams, team, first, home }: Props) {
   const router = useRouter();
-  const client = useQueryClient();
   const { id } = first.group;
-  const key = ["group", id];
-  const { group, learners, handouts } = useQuery({
-    queryKey: key,
-    queryFn: () => ask("groups.look", { group: id }),
-    initialData: first,
-  }).data as Shown;
-  const again = () => void client.invalidateQueries({ queryKey: key });
+  const [{ group, learners, handouts }, again] = useLiveAnswer(
+    team.id,
+    ["group", id],
+    () => ask("groups.look", { group: id }),
+    first,
+    "groups",
+  );
   useUndo(team.id, again);
-  useLive(team.id, {
-    onEvents: (events) => events.some((event) => reloads(event, "groups")) && again(),
-    onReload: again,
-  });
   const remove = () =>
     call("groups.remove", { group: id })
       .then(({ entry }) => {

@@ -1,17 +1,15 @@
 "use client";
 
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { useUndo } from "../shell/use-undo";
 import { ask } from "../talk/call";
-import { useLive } from "../talk/use-live";
+import { useLiveAnswer } from "../talk/use-live-answer";
 import { NewGroup } from "./new-group";
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"groups.read"> };
@@ -19,20 +17,15 @@ type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"groups.re
 /** The groups of a team: lists of bare names something can be handed out to. */
 export function Groups({ me, teams, team, first }: Props) {
   const router = useRouter();
-  const client = useQueryClient();
   const [making, setMaking] = useState(false);
-  const key = ["groups", team.id];
-  const { groups } = useQuery({
-    queryKey: key,
-    queryFn: () => ask("groups.read", { team: team.id }),
-    initialData: first,
-  }).data as Answer<"groups.read">;
-  const again = () => void client.invalidateQueries({ queryKey: key });
+  const [{ groups }, again] = useLiveAnswer(
+    team.id,
+    ["groups", team.id],
+    () => ask("groups.read", { team: team.id }),
+    first,
+    "groups",
+  );
   useUndo(team.id, again);
-  useLive(team.id, {
-    onEvents: (events) => events.some((event) => reloads(event, "groups")) && again(),
-    onReload: again,
-  });
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">

@@ -1,15 +1,13 @@
 "use client";
 
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { SheetParts } from "../sheets/sheet-parts";
 import { ask, call } from "../talk/call";
+import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure } from "../talk/say-failure";
-import { useLive } from "../talk/use-live";
 import { STAGE_WORDS } from "./stage-words";
 
 type Shown = Answer<"handouts.look-into">;
@@ -23,19 +21,14 @@ type Props = {
 
 /** What one of the group did with a handout, as they see it themselves, to be looked at and read only. */
 export function LookedInto({ me, teams, team, handout, first }: Props) {
-  const client = useQueryClient();
   const asked = { handout: handout.id, learner: first.learner.id };
-  const key = ["looked-into", asked.handout, asked.learner];
-  const { learner, stage, parts } = useQuery({
-    queryKey: key,
-    queryFn: () => ask("handouts.look-into", asked),
-    initialData: first,
-  }).data as Shown;
-  const again = () => void client.invalidateQueries({ queryKey: key });
-  useLive(team.id, {
-    onEvents: (events) => events.some((event) => reloads(event, "groups")) && again(),
-    onReload: again,
-  });
+  const [{ learner, stage, parts }, again] = useLiveAnswer(
+    team.id,
+    ["looked-into", asked.handout, asked.learner],
+    () => ask("handouts.look-into", asked),
+    first,
+    "groups",
+  );
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">

@@ -1,11 +1,9 @@
 "use client";
 
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { STAGES } from "@/core/handouts/stage";
-import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
@@ -13,8 +11,8 @@ import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
+import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure } from "../talk/say-failure";
-import { useLive } from "../talk/use-live";
 import { Collect } from "./collect";
 import { Correction } from "./correction";
 import { HandoutEnd } from "./handout-end";
@@ -27,23 +25,18 @@ type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Shown };
 /** A handout as its giver sees it: everybody side by side, how far they are and what they wrote. */
 export function Overview({ me, teams, team, first }: Props) {
   const router = useRouter();
-  const client = useQueryClient();
   const [correcting, setCorrecting] = useState(false);
   const [collecting, setCollecting] = useState(false);
   const [byName, setByName] = useState(false);
   const { id } = first.handout;
-  const key = ["handout", id];
-  const { handout, items, learners } = useQuery({
-    queryKey: key,
-    queryFn: () => ask("handouts.overview", { handout: id }),
-    initialData: first,
-  }).data as Shown;
-  const again = () => void client.invalidateQueries({ queryKey: key });
+  const [{ handout, items, learners }, again] = useLiveAnswer(
+    team.id,
+    ["handout", id],
+    () => ask("handouts.overview", { handout: id }),
+    first,
+    "groups",
+  );
   useUndo(team.id, again);
-  useLive(team.id, {
-    onEvents: (events) => events.some((event) => reloads(event, "groups")) && again(),
-    onReload: again,
-  });
   const remove = () =>
     call("handouts.remove", { handout: id })
       .then(({ entry }) => {

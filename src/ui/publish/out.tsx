@@ -1,8 +1,6 @@
 "use client";
 
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
-import { reloads } from "@/core/history/verbs";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
@@ -11,10 +9,10 @@ import { Day } from "../parts/day";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask, call } from "../talk/call";
+import { useLiveAnswer } from "../talk/use-live-answer";
 import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
-import { useLive } from "../talk/use-live";
 import { sayCode } from "./on-the-wall";
 
 type One = Answer<"share.out">["out"][number];
@@ -33,18 +31,14 @@ export function Out({
   first: Answer<"share.out">;
   home: string;
 }) {
-  const client = useQueryClient();
-  const key = ["out", team.id];
-  const { out } = useQuery({
-    queryKey: key,
-    queryFn: () => ask("share.out", { team: team.id }),
-    initialData: first,
-  }).data as Answer<"share.out">;
-  const again = () => void client.invalidateQueries({ queryKey: key });
-  useLive(team.id, {
-    onEvents: (events) => events.some((event) => reloads(event, "head", "tree")) && again(),
-    onReload: again,
-  });
+  const [{ out }, again] = useLiveAnswer(
+    team.id,
+    ["out", team.id],
+    () => ask("share.out", { team: team.id }),
+    first,
+    "head",
+    "tree",
+  );
   const stop = (one: One) =>
     call("share.set", { collection: one.id, audience: "team" })
       .then(() => {

@@ -17,6 +17,21 @@ export function NotHere() {
   );
 }
 
+/** What a card that was renewed, or a handout that was taken away, leads to. */
+export function CardEnded() {
+  return (
+    <Plain
+      title="This is not here any more"
+      about="The card was renewed, or what it led to was taken away again. Nothing that was written is lost. Ask whoever gave it to you for a new card, and type its code."
+    >
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- it is no page of the application */}
+      <a href="/go" className="text-accent underline">
+        Type a code
+      </a>
+    </Plain>
+  );
+}
+
 /** Something failed that nobody foresaw. */
 export function WentWrong({ reset }: { reset: () => void }) {
   return (

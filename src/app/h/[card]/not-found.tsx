@@ -1,0 +1,1 @@
+export { CardEnded as default } from "@/ui/shell/not-here";
