@@ -6,6 +6,7 @@ import { may } from "@/core/policy/abilities";
 import { TagField } from "../bench/item/tag-field";
 import type { Answer } from "@/services/registry";
 import type { TeamRow } from "../shell/frame";
+import { useSoon } from "../talk/use-soon";
 import { WhereItStands } from "./where-it-stands";
 
 type Props = { team: TeamRow } & Answer<"resources.read">;
@@ -14,6 +15,7 @@ type Props = { team: TeamRow } & Answer<"resources.read">;
 export function AboutIt({ team, resource, places }: Props) {
   const brings = may(team.role, "bring");
   const [tags, setTags] = useState(resource.tags);
+  const soon = useSoon();
   const known = Object.entries(resource.details ?? {}) as [FieldName, string][];
   return (
     <section aria-label="About it" className="mt-10 flex flex-col gap-6 border-t border-line pt-6">
@@ -36,7 +38,14 @@ export function AboutIt({ team, resource, places }: Props) {
           <p className="text-[15px] break-words whitespace-pre-line">{resource.notes}</p>
         </div>
       )}
-      <TagField team={team.id} resource={resource.id} tags={tags} readOnly={!brings} onChange={setTags} />
+      <TagField
+        team={team.id}
+        resource={resource.id}
+        tags={tags}
+        readOnly={!brings}
+        waits={!soon}
+        onChange={setTags}
+      />
       <div>
         <WhereItStands team={team} resource={resource} places={places} />
       </div>

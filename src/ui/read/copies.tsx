@@ -10,6 +10,7 @@ import { Dialog } from "../parts/dialog";
 import type { TeamRow } from "../shell/who";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { useSoon } from "../talk/use-soon";
 
 type Version = Answer<"texts.versions">["versions"][number];
 
@@ -36,6 +37,7 @@ export function Copies({
   const { data } = useQuery({
     queryKey: ["versions", resource, at],
     queryFn: () => ask("texts.versions", { resource }),
+    enabled: useSoon(),
   });
   const [shown, setShown] = useState<Version | null>(null);
   const before = data?.versions.filter((one) => !one.inUse) ?? [];

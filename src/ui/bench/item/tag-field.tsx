@@ -15,20 +15,22 @@ type Props = {
   onChange: (tags: string[]) => void;
   focus?: boolean;
   readOnly?: boolean;
+  /** Something else is looked at first: what is offered comes later. */
+  waits?: boolean;
 };
 
 /** The tags of a resource, with those its text suggests; Alt and a number takes one of these. */
-export function TagField({ team, resource, tags, onChange, focus, readOnly }: Props) {
+export function TagField({ team, resource, tags, onChange, focus, readOnly, waits }: Props) {
   const client = useQueryClient();
   const all = useQuery({
     queryKey: ["tags", team],
     queryFn: () => ask("tags.read", { team }),
-    enabled: !readOnly,
+    enabled: !readOnly && !waits,
   });
   const suggested = useQuery({
     queryKey: ["tags-suggested", resource],
     queryFn: () => ask("tags.suggest", { resource }),
-    enabled: !readOnly,
+    enabled: !readOnly && !waits,
   });
   const has = new Set(tags.map(tagKey));
   const offers = (suggested.data?.tags ?? []).filter((tag) => !has.has(tagKey(tag.name))).slice(0, 6);
