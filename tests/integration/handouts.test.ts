@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { STRANGER } from "@/mechanism/actor";
 import { newId } from "@/outside/random";
-import { as, makeWorld, somebody, type World } from "./world";
+import { arrive, as, makeWorld, somebody, type World } from "./world";
 
 /** A world whose collection is handed out to Ada and Ben. */
 async function given(writes = true) {
@@ -230,6 +230,33 @@ test("what came back becomes a collection of the team, once, with what several f
   const nameless = await collect({ by: "learner", names: false });
   const { items: others } = await as(owner, "collections.read", { collection: nameless.collection });
   expect(JSON.stringify(others)).not.toMatch(/Ada|Ben/);
+});
+
+test("a file that was handed out is had as it was then, by who holds a card of the group", async () => {
+  const world = await makeWorld();
+  const { owner, team, collection } = world;
+  const upload = arrive(
+    owner,
+    team,
+    "tests/reference/files/documents/with-pictures.docx",
+    "field sheet.docx",
+  );
+  const { item: placed } = await as(owner, "capture.file", { team, upload, collection, section: null });
+  const { group } = await as(owner, "groups.make", { team, title: "7a", names: ["Ada"] });
+  const { handout } = await as(owner, "handouts.make", { collection, group: group.id, writes: false });
+  const [ada] = (await as(owner, "groups.look", { group: group.id })).learners;
+  const asked = { card: ada!.card, handout: handout.id, item: placed!.id };
+  expect((await hand(ada!.card, handout.id).items()).find((one) => one.id === placed!.id)).toMatchObject({
+    hasFile: true,
+  });
+  expect(await as(STRANGER, "sheets.file", asked)).toMatchObject({ file: { name: "field sheet.docx" } });
+  const other = await given();
+  await expect(as(STRANGER, "sheets.file", { ...asked, card: other.ada.card })).rejects.toMatchObject({
+    code: "handout-gone",
+  });
+  await expect(as(STRANGER, "sheets.file", { ...asked, item: world.placement })).rejects.toMatchObject({
+    kind: "not-found",
+  });
 });
 
 test("one learner on two devices loses nothing, and what is sent twice is there once", async () => {

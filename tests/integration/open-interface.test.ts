@@ -47,6 +47,7 @@ const BYTES = new Set<ActionName>([
   "files.read",
   "messages.original",
   "pictures.read",
+  "sheets.file",
 ]);
 const READINGS = (Object.keys(ACTIONS) as ActionName[]).filter(
   (name) => ACTIONS[name].kind === "read" && !BYTES.has(name),

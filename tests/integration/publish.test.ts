@@ -244,9 +244,9 @@ describe("a short code", () => {
     // Who asks again has the same one: it stands on the wall.
     expect((await as(editor, "codes.make", { collection })).short).toBe(short);
     for (const way of [short, short.toUpperCase(), `${short.slice(0, 3)} ${short.slice(3)}`, ` ${short.slice(0, 3)}-${short.slice(3)} `])
-      expect(await knock(way)).toEqual({ code });
+      expect(await knock(way)).toEqual({ code, opens: "collection" });
     await as(editor, "codes.make", { collection, until: new Date(Date.now() + 60_000).toISOString() });
-    expect(await knock(short)).toEqual({ code });
+    expect(await knock(short)).toEqual({ code, opens: "collection" });
     await as(editor, "codes.end", { collection });
     await expect(knock(short)).rejects.toMatchObject({ kind: "not-found" });
     const { short: next } = await as(editor, "codes.make", { collection });
