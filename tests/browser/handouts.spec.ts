@@ -148,6 +148,21 @@ test("a collection handed out to a list of names by code, written in by two of t
   await expect(page.getByText("Ada Fen: “Peat keeps what falls into it”").first()).toBeVisible();
   await expect(page.getByText("Found by Ada Fen.").first()).toBeVisible();
 
+  // By keys alone, to a group that is there.
+  await page.goto(`/bench/${collection.id}`);
+  const box = page.getByPlaceholder("Find anything, go anywhere");
+  await expect(async () => {
+    if (!(await box.isVisible())) await page.keyboard.press("Control+k");
+    await expect(box).toBeVisible({ timeout: 5_000 });
+  }).toPass();
+  await page.keyboard.type("hand this");
+  await expect(page.getByRole("option", { name: "Hand this collection out to a group" })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(go).toBeFocused();
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/handouts/);
+  await expect(page.getByText("3 not opened")).toBeVisible();
+
   // A lost card opens nothing any more, and says what to do.
   await page.goto(overview);
   await page.getByRole("link", { name: "7a", exact: true }).click();

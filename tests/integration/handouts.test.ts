@@ -1,5 +1,9 @@
+import { eq } from "drizzle-orm";
 import { describe, expect, test } from "vitest";
+import { clearBin } from "@/data/queries/bin";
+import { collection as table } from "@/data/schema";
 import { STRANGER } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { arrive, as, makeWorld, somebody, type World } from "./world";
 
@@ -195,6 +199,23 @@ describe("a correction", () => {
       isOwn: false,
     });
   });
+});
+
+test("what was handed out stays when its collection goes into the bin; no correction comes of it until that is back", async () => {
+  const { owner, team, collection, handout, ada, placement } = await given();
+  await as(owner, "collections.remove", { collection });
+  for (const name of ["handouts.preview-correction", "handouts.correct"] as const)
+    await expect(as(owner, name, { handout })).rejects.toMatchObject({ code: "in-bin" });
+  await ada.write(placement, { answer: "Still here." });
+  const ago = (days: number) => new Date(Date.now() - days * 86_400_000);
+  await database()
+    .update(table)
+    .set({ deletedAt: ago(60) })
+    .where(eq(table.id, collection));
+  await clearBin(database(), ago(30));
+  expect(await item(ada, placement)).toMatchObject({ answer: "Still here." });
+  await as(owner, "history.undo", { team });
+  expect(await as(owner, "handouts.preview-correction", { handout })).toMatchObject({ count: 0 });
 });
 
 test("what came back becomes a collection of the team, once, with what several found once; notes stay theirs", async () => {

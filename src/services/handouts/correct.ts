@@ -1,9 +1,8 @@
-import { findCollection } from "@/data/queries/collections";
 import { editionDigest } from "@/data/queries/handouts";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { Problem } from "@/mechanism/problem";
+import { originalOf } from "./original";
 import { storeEdition } from "./store-edition";
 
 class CorrectHandout {
@@ -21,8 +20,7 @@ export const correctHandout = action({
   run: async ({ input, scope, tx, at, locked, change }) => {
     const row = locked.handout(input.handout);
     const [team, person] = [scope.team!, scope.person!];
-    const original = await findCollection(tx, row.collection);
-    if (!original || original.deletedAt) throw new Problem("in-bin");
+    const original = await originalOf(tx, row.collection);
     const had = await editionDigest(tx, row.edition);
     const edition = await storeEdition(tx, { team, collection: row.collection, person, at }, had);
     if (edition) await change("handout", row, { edition, title: original.title });

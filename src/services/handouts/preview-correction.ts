@@ -6,6 +6,7 @@ import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
 import { contentNow } from "../editions/content-now";
 import { contentOf } from "../editions/stored-content";
+import { originalOf } from "./original";
 
 class PreviewCorrection {
   @Id() handout: string;
@@ -19,6 +20,7 @@ export const previewCorrection = reading({
   allow: can.publish("handout"),
   run: async ({ input, tx }) => {
     const { edition, collection, id } = (await findHandout(tx, input.handout))!;
+    await originalOf(tx, collection);
     const given = await contentOf((await editionDigest(tx, edition))!);
     const next = await contentNow(tx, collection, now(), null);
     return correctionOf(given.collection, next.collection, await writtenIn(tx, id));

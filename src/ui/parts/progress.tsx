@@ -11,7 +11,7 @@ export function Progress({ done, of, words }: { done: number; of: number; words:
         value={done}
         max={Math.max(1, of)}
         aria-label={words}
-        className="h-2 overflow-hidden rounded-full bg-sunk"
+        className="h-2 overflow-hidden rounded-full bg-line"
       >
         <Radix.Indicator
           className="h-full bg-accent transition-[width]"

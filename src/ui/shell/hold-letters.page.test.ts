@@ -34,6 +34,15 @@ test("what is typed before the field is there goes into it, and sets nothing off
   expect([keys, field.value]).toEqual([["x", "n"], "Week"]);
 });
 
+test("a dialog that has a button first, and no field, has the keys at once", () => {
+  document.body.insertAdjacentHTML("beforeend", '<div role="dialog"><button>Do it</button></div>');
+  const button = document.querySelector<HTMLElement>("[role=dialog] button")!;
+  holdLetters();
+  button.focus();
+  press("Enter", button);
+  expect(keys).toEqual(["Enter"]);
+});
+
 test("what is typed just after the field has come stands behind that, and Enter finds all of it", async () => {
   let found = "";
   field.addEventListener("keydown", (event) => event.key === "Enter" && (found = field.value));

@@ -6,7 +6,8 @@ let end: (() => void) | null = null;
 
 /**
  * A field has been asked for and will be there in a moment: what is typed until then is meant for it, goes into it once it
- * has the focus, and is no key of what lies there meanwhile. Escape, or a press of the pointer, ends the waiting.
+ * has the focus, and is no key of what lies there meanwhile. Escape, a press of the pointer, or a dialog that came with a
+ * button to be pressed first, ends the waiting.
  */
 export function holdLetters(): void {
   end?.();
@@ -34,8 +35,11 @@ export function holdLetters(): void {
     event.stopImmediatePropagation();
   };
   const onFocus = (event: FocusEvent) => {
-    if (field || !isTyping(event.target)) return;
-    field = event.target as HTMLElement;
+    const target = event.target as HTMLElement;
+    // What came has a button first and no field: the keys are for that.
+    if (!field && target.matches("[role=dialog] button")) return stop();
+    if (field || !isTyping(target)) return;
+    field = target;
     // Whoever focuses a field may choose its words a moment later; what is typed takes their place then.
     requestAnimationFrame(put);
   };
