@@ -21,28 +21,37 @@ const STILL = 5;
 const PATIENCE = 120;
 
 /**
- * Brings something into sight until it stands still, or somebody scrolls by hand: what is around it may still come.
+ * Brings something into sight until it stands still, or somebody scrolls by hand: what is around it may still come. And
+ * again whenever there is more or less room: a bar whose script is slow comes when all has long stood still.
  * @param box what is scrolled by hand
  * @param look brings it into sight; where it is then, or null when it is not drawn yet
  * @returns what ends it
  */
 export function untilStill(box: HTMLElement | null, look: () => number | null): () => void {
-  let still = 0;
-  let frames = 0;
-  let last: number | null = null;
-  let frame = requestAnimationFrame(function again() {
-    const top = look();
-    still = top !== null && top === last ? still + 1 : 0;
-    last = top;
-    if (still < STILL && frames++ < PATIENCE) frame = requestAnimationFrame(again);
-  });
-  const stop = () => cancelAnimationFrame(frame);
+  let frame = 0;
+  const begin = () => {
+    let still = 0;
+    let frames = 0;
+    let last: number | null = null;
+    cancelAnimationFrame(frame);
+    frame = requestAnimationFrame(function again() {
+      const top = look();
+      still = top !== null && top === last ? still + 1 : 0;
+      last = top;
+      if (still < STILL && frames++ < PATIENCE) frame = requestAnimationFrame(again);
+    });
+  };
+  begin();
+  const room = new ResizeObserver(begin);
+  if (box) room.observe(box);
   const byHand = ["wheel", "touchmove", "pointerdown"] as const;
-  for (const name of byHand) box?.addEventListener(name, stop, { passive: true });
-  return () => {
-    stop();
+  const stop = () => {
+    cancelAnimationFrame(frame);
+    room.disconnect();
     for (const name of byHand) box?.removeEventListener(name, stop);
   };
+  for (const name of byHand) box?.addEventListener(name, stop, { passive: true });
+  return stop;
 }
 
 /**
