@@ -21,7 +21,7 @@ import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
-import { HANDOUT, NEWSLETTER, PORTFOLIO } from "./uses";
+import { HANDOUT, NEWSLETTER, PORTFOLIO, SUGGESTED } from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
@@ -139,6 +139,10 @@ export async function seed(webPort: number): Promise<void> {
     [
       HANDOUT.daysAgo,
       () => handOut(actors.ama, lantern, collections.get(HANDOUT.collection)!, at, () => calendar.tick()),
+    ],
+    [
+      SUGGESTED.daysAgo,
+      () => suggest(actors.ama, collections.get(SUGGESTED.collection)!, at, () => calendar.tick()),
     ],
     ...TRAY.map((one, i): [number, () => Promise<void>] => [Math.max(1, 14 - i), () => wait(one)]),
   ];
@@ -291,4 +295,32 @@ if (process.argv[1]?.endsWith("seed.ts")) {
   await seed(Number(process.argv[2]));
   await closeDatabase();
   process.exit(0);
+}
+
+/** Opens a collection for suggestions, has some come, and decides on a few. */
+async function suggest(
+  curator: Actor,
+  collection: string,
+  at: (place: string) => string,
+  tick: () => void,
+): Promise<void> {
+  const { ask, holds, given } = SUGGESTED;
+  const { link: page } = await call(curator, "suggestions.set-page", { collection, ask, holds });
+  let giver: string | undefined;
+  for (const [i, { name, text, at: place, why, decided }] of given.entries()) {
+    const known = given[i - 1]?.name === name ? { giver } : {};
+    const what = place ? { address: at(place) } : { text };
+    const done = await call(STRANGER, "suggestions.offer", {
+      ...{ page, suggestion: newId(), name, why: why ?? "" },
+      ...what,
+      ...known,
+    });
+    giver = done.giver;
+    tick();
+    if (!decided) continue;
+    const { accept, word } = decided;
+    const action = accept ? "suggestions.accept" : "suggestions.decline";
+    await call(curator, action, { collection, suggestions: [done.suggestion.id], word });
+    tick();
+  }
 }

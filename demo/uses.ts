@@ -83,3 +83,45 @@ export const HANDOUT = {
     }
   >,
 };
+
+/** What passers-by suggested for a collection; some of it is decided by now. */
+export const SUGGESTED = {
+  daysAgo: 2,
+  collection: "Moss key for beginners",
+  ask: "Where have you found a moss, and how did you tell which it was? A page, a photo or a few words.",
+  holds: "casino\ndiscount",
+  /** Decided by its number: taken, or not, with a word. */
+  given: [
+    {
+      name: "Henrike",
+      text: "The red one on top of the hummocks was Sphagnum rubellum. I looked at the shape of the leaves of a stem, and it is at the third post of the boardwalk.",
+      why: "For the page with the red ones.",
+    },
+    {
+      name: "Mats",
+      at: "mosskey/sphagnum/capillifolium",
+      why: "It has the leaf beside the photograph, so you see what to look for.",
+      decided: { accept: true, word: "Thank you! It stands right at the beginning." },
+    },
+    {
+      name: "Year 6, table 2",
+      text: "Ours was wet and squeaked.",
+      decided: { accept: false, word: "Which one squeaked? Come and show us." },
+    },
+    {
+      name: "Joona",
+      at: "standing-water/watch/walk-with-tomas",
+      why: "He kneels at every third moss and says why.",
+    },
+    {
+      name: "Joona",
+      text: "Could there be a page with only the five commonest? My group gave up at the key.",
+    },
+  ] as {
+    name: string;
+    text?: string;
+    at?: string;
+    why?: string;
+    decided?: { accept: boolean; word: string };
+  }[],
+};

@@ -118,11 +118,11 @@ async function takeAll(base) {
   await shot("bench-phone", `${base}/bench/${week3}`, phone);
   await shot("publish", `${base}/publish/${week3}`);
   const groups = await (await page.request.get(`${base}/api/actions/groups.read?team=${team}`)).json();
-  const { handouts, learners } = await (
+  const { handouts } = await (
     await page.request.get(`${base}/api/actions/groups.look?group=${groups.groups[0].id}`)
   ).json();
   await shot("handout", `${desk}/handouts/${handouts[0].id}`);
-  await shot("handout-phone", `${base}/h/${learners[2].card}/${handouts[0].id}`, phone);
+  await shot("suggestions", `${desk}/suggestions/${idOf("Moss key for beginners")}`);
   await shot("newsletter", `${base}/publish/${idOf("Spring newsletter")}/newsletter`);
   await shot("tray", `${desk}/tray`);
   const fresh = await page.request.post(`${base}/api/actions/teams.make`, { data: { name: "A first hour" } });

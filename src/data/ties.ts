@@ -73,6 +73,16 @@ export const TIES: Record<string, Ties> = {
   learner: { undo: "learner", bin: "itself", ...apart, ...team },
   // A copy of a collection is given to nobody.
   handout: { undo: "handout", bin: "itself", duplicate: "left", ...noResource, ...team },
+  // What strangers suggested was for this collection, and what opens it is its own.
+  suggestion_page: {
+    undo: null,
+    bin: "with collection",
+    duplicate: "left",
+    ...noResource,
+    account: "stays with the team",
+    archive: "secret",
+  },
+  suggestion: { undo: "suggestion", bin: "itself", duplicate: "left", merge: "stays", ...team },
   sheet: { ...plain, ...team },
   sheet_item: { ...plain, ...team },
   sheet_find: { ...plain, bin: "itself", ...team },

@@ -15,6 +15,9 @@ const POLICY = [
   "form-action 'self'",
 ].join("; ");
 
+/** Where what a code opens has its page. */
+const PLACES = { collection: "c", card: "h", suggestions: "s" };
+
 /** GET /go, /go?code=…, /go/<code>: where a short code is typed, and on to what it opens. No cookie is read or set. */
 export const getGo = (
   request: Request,
@@ -29,7 +32,7 @@ export const getGo = (
       const { code, opens } = await openCode.call({ person: null, share: null }, { code: typed.code });
       return new Response(null, {
         status: 303,
-        headers: { location: `/${opens === "card" ? "h" : "c"}/${code}`, "cache-control": "no-store" },
+        headers: { location: `/${PLACES[opens]}/${code}`, "cache-control": "no-store" },
       });
     } catch (error) {
       if (!(error instanceof Problem)) throw error;

@@ -5,6 +5,7 @@ import { emptyBin } from "./empty-bin";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
 import { keepPicturesJob } from "./keep-pictures";
+import { letInJob } from "./let-in";
 import { makeExportJob } from "./make-export";
 import { placeMarksJob } from "./place-marks";
 import { readFileJob } from "./read-stored-file";
@@ -27,4 +28,5 @@ export const KINDS: Record<string, JobKind> = {
   "archives.bring-back": bringBackJob,
   "exports.make": makeExportJob,
   "marks.place": placeMarksJob,
+  "suggestions.let-in": letInJob,
 };

@@ -40,6 +40,8 @@ export type Definition<I extends object, O extends object> = Common<I> & {
   /** What undo calls it, to follow "Undo: "; null when nothing of it is taken back. */
   /** What it decides by or changes. It is locked before it is decided whether it may be done, and what. */
   locks: Locks<I>;
+  /** Counts it against a limit, before a connection is taken: who waits for one must not hold another. */
+  counted?: (input: I) => Promise<void>;
   history: string | ((done: { input: I; changes: readonly Change[] }) => string) | null;
   run: (running: Running<I>) => Promise<O>;
 };
@@ -83,6 +85,7 @@ const NOTHING = new Locked({
   group: new Map(),
   learner: new Map(),
   handout: new Map(),
+  suggestion: new Map(),
 });
 
 /**
@@ -114,10 +117,11 @@ export function action<I extends object, O extends object>(
     kind: "change",
     decide: async (actor, raw) => (await decide(definition, actor, raw, database())).scope,
     call: async (actor, raw) => {
-      checkInput(definition.input, raw); // before a connection is taken
+      // Before a connection is taken.
+      await definition.counted?.(checkInput(definition.input, raw));
       const { result, entry } = await changing(async (tx, begin) => {
         const { input, scope, locked } = await decideLocked(definition, actor, raw, tx);
-        const set = begin({ team: scope.team, person: actor.person?.id ?? null });
+        const set = begin({ team: scope.team, person: scope.person });
         const result = await definition.run({
           input,
           actor,

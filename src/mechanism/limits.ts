@@ -17,6 +17,7 @@ const limits = () => {
     shortCodeLimit,
     filesADay,
     megabytesADay,
+    suggestionLimit,
   } = settings();
   return {
     tries: { name: "tries", most: Number(signInLimit), within: MINUTE },
@@ -27,6 +28,11 @@ const limits = () => {
     /** Wrong short codes from everywhere: see docs/security.md, “Guessing”. */
     shortCodes: { name: "short-codes", most: Number(shortCodeLimit), within: HOUR },
     files: { name: "files", most: Number(filesADay), within: 24 * HOUR },
+    /** By one address: a whole class may stand behind it. */
+    suggestions: { name: "suggestions", most: Number(suggestionLimit), within: HOUR },
+    /** For one collection, by everybody. */
+    suggestedTo: { name: "suggested-to", most: 5 * Number(suggestionLimit), within: HOUR },
+    suggestedFiles: { name: "suggested-files", most: Number(megabytesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;
 };

@@ -8,6 +8,7 @@ import type { MarkRow } from "@/data/queries/marks";
 import type { PlacementRow } from "@/data/queries/placements";
 import { collectionsHolding, type ResourceRow } from "@/data/queries/resources";
 import type { SectionRow } from "@/data/queries/sections";
+import { lockSuggestions, type SuggestionRow } from "@/data/queries/suggestions";
 import { Outrun } from "@/data/transaction";
 import type { Scope } from "./policy";
 import { Problem } from "./problem";
@@ -32,6 +33,7 @@ export type Wanted = {
   groups?: Named;
   learners?: Named;
   handouts?: Named;
+  suggestions?: Named;
 };
 
 /** What an action locks; null when it decides by nothing that others change. */
@@ -50,6 +52,7 @@ export class Locked {
       group: ReadonlyMap<string, GroupRow>;
       learner: ReadonlyMap<string, LearnerRow>;
       handout: ReadonlyMap<string, HandoutRow>;
+      suggestion: ReadonlyMap<string, SuggestionRow>;
     },
   ) {}
 
@@ -88,6 +91,16 @@ export class Locked {
   /** @throws {Problem} not-found */
   handout(id: string): HandoutRow {
     return there(this.rows.handout.get(id));
+  }
+
+  /**
+   * Several suggestions for one collection, in the order of the ids given, each once; those in the bin are left out.
+   * @throws {Problem} not-found, when one is for another collection
+   */
+  suggestionsFor(collection: string, ids: readonly string[]): SuggestionRow[] {
+    const rows = [...new Set(ids)].map((id) => there(this.rows.suggestion.get(id)));
+    if (rows.some((row) => row.collection !== collection)) throw new Problem("not-found");
+    return rows.filter((row) => !row.deletedAt);
   }
 
   /**
@@ -134,7 +147,7 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
 
 /**
  * Locks what an action wants, in one order for all: the team, collections by their ids, then what stands in them, then
- * resources, then marks and comments, then groups, who is in them and handouts. In which collections things stand is found out before these are locked; when somebody has moved one
+ * resources, then marks and comments, then groups, who is in them and handouts, then suggestions. In which collections things stand is found out before these are locked; when somebody has moved one
  * meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
@@ -162,6 +175,7 @@ export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<L
     group: await lockGroups(tx, listed(wanted.groups)),
     learner: await lockLearners(tx, listed(wanted.learners)),
     handout: await lockHandouts(tx, listed(wanted.handouts)),
+    suggestion: await lockSuggestions(tx, listed(wanted.suggestions)),
   };
   const now = [
     ...[...rows.section.values(), ...rows.placement.values()].map((row) => row.collection),

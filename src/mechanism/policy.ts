@@ -6,6 +6,7 @@ import { findComment } from "@/data/queries/comments";
 import { holderOf } from "@/data/queries/groups";
 import { findMark } from "@/data/queries/marks";
 import { sharedUp } from "@/data/queries/sharing";
+import { suggestionPageBy } from "@/data/queries/suggestions";
 import { now } from "@/outside/clock";
 import type { Actor } from "./actor";
 import { Problem } from "./problem";
@@ -19,6 +20,8 @@ export type Scope = {
   ability?: Ability;
   /** Who holds the card by which it is asked for. */
   holder?: Holder;
+  /** Where something is suggested, by whoever has its address. */
+  page?: NonNullable<Awaited<ReturnType<typeof suggestionPageBy>>>;
 };
 
 /** Somebody in a group, who has no account: their card is what they come by. */
@@ -121,6 +124,18 @@ export const can = {
       if (!found) throw new Problem("card-ended");
       const { team, ...holder } = found;
       return { person: null, team, role: null, holder };
+    },
+
+  /**
+   * Whoever has the address of a page for suggestions. They come as somebody with a name they give, whoever is signed in:
+   * a team hears no more of them than they say.
+   */
+  suggest:
+    (): Rule<{ page: string }> =>
+    async ({ input, tx }) => {
+      const page = await suggestionPageBy(tx, "link", input.page);
+      if (!page || page.gone) throw new Problem("suggestions-ended");
+      return { person: null, team: page.team, role: null, page };
     },
 
   /** Members of a team in which some resource has this picture. */

@@ -159,6 +159,14 @@ export const PROBLEMS = {
   "sheet-handed-in": problem("conflict", "This is handed in. Take it back first, then go on."),
   "find-without-words": problem("not-valid", "Give an address, or a title."),
   "nothing-came-back": problem("not-valid", "Nobody has written or found anything yet."),
+  "suggestions-ended": problem(
+    "not-found",
+    "Nothing can be suggested here any more. Ask whoever gave you this address.",
+  ),
+  "suggestions-closed": problem("conflict", "This is closed just now: nothing more is taken."),
+  "suggestions-full": problem("too-many", "So much waits here that nothing more is taken just now."),
+  "too-many-suggestions": problem("too-many", "That was a lot in a short time. Go on in a while."),
+  "suggestion-without-anything": problem("not-valid", "Give an address, some words or a file."),
   "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),
   "picture-not-offered": problem("not-valid", "The page does not offer this picture."),
   "picture-not-cleanable": problem(

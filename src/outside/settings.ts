@@ -223,6 +223,12 @@ export const SETTINGS = {
     fallback: "30",
     check: number(1, 100_000),
   },
+  suggestionLimit: {
+    name: "HOBBIN_SUGGESTION_LIMIT",
+    about: "What can be suggested from one address in an hour; for one collection, five times as much.",
+    fallback: "600",
+    check: number(1, 100_000),
+  },
   shortCodeLimit: {
     name: "HOBBIN_SHORT_CODE_LIMIT",
     about: "Wrong short codes that are taken from all addresses together in an hour.",

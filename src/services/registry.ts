@@ -38,6 +38,7 @@ import { actions as search } from "./search";
 import { actions as sections } from "./sections";
 import { actions as share } from "./share";
 import { actions as sheets } from "./sheets";
+import { actions as suggestions } from "./suggestions";
 import { actions as tags } from "./tags";
 import { actions as teams } from "./teams";
 import { actions as texts } from "./texts";
@@ -88,6 +89,7 @@ export const ACTIONS = {
   ...sections,
   ...share,
   ...sheets,
+  ...suggestions,
   ...tags,
   ...teams,
   ...texts,

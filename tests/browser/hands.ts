@@ -155,7 +155,13 @@ export async function newcomer(
   return { context, page, team, origin, act };
 }
 /** What the answers of most changes have of these. */
-type Made = { collection: { id: string }; section: { id: string }; item: { id: string }; code: string };
+type Made = {
+  collection: { id: string };
+  section: { id: string };
+  item: { id: string };
+  code: string;
+  link: string;
+};
 
 /** The newest letter to an address, from the stand-in's mailbox. */
 export async function messageTo(address: string, subject: string): Promise<string> {

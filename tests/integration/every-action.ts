@@ -33,6 +33,10 @@ export type Full = World & {
   card: string;
   handout: string;
   find: string;
+  /** Where things are suggested for the collection, and something that was. */
+  page: string;
+  suggestion: string;
+  giver: string;
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
 };
@@ -166,6 +170,30 @@ export const TABLE: Record<ActionName, Row> = {
     from: "everybody",
     input: ({ card, handout, placement }) => ({ card, handout, item: placement, answer: "Peat." }),
   },
+  "suggestions.accept": {
+    from: "editor",
+    input: ({ collection, suggestion }) => ({ collection, suggestions: [suggestion] }),
+  },
+  "suggestions.decline": {
+    from: "editor",
+    input: ({ collection, suggestion }) => ({ collection, suggestions: [suggestion], word: "We have it." }),
+  },
+  "suggestions.file": { from: "editor", input: ({ suggestion }) => ({ suggestion }) },
+  "suggestions.of-team": { from: "editor", input: ({ team }) => ({ team }) },
+  "suggestions.read": { from: "editor", input: ({ collection }) => ({ collection }) },
+  "suggestions.remove": {
+    from: "editor",
+    input: ({ collection, suggestion }) => ({ collection, suggestions: [suggestion] }),
+  },
+  "suggestions.renew-page": { from: "editor", input: ({ other }) => ({ collection: other }) },
+  "suggestions.set-page": { from: "editor", input: ({ other }) => ({ collection: other, open: true }) },
+  // Whoever has the address of the page may suggest something.
+  "suggestions.mine": { from: "everybody", input: ({ page, giver }) => ({ page, giver }) },
+  "suggestions.offer": {
+    from: "everybody",
+    input: ({ page }) => ({ page, suggestion: newId(), name: "Ada", address: "https://bog.example/ada" }),
+  },
+  "suggestions.page": { from: "everybody", input: ({ page }) => ({ page }) },
   "events.listen": { from: "viewer", input: ({ team }) => ({ team }) },
   "events.recent": { from: "viewer", input: ({ team }) => ({ team }) },
   "export.document": { from: "viewer", input: ({ collection }) => ({ collection, format: "pdf" }) },
@@ -483,6 +511,7 @@ export async function makeFull(): Promise<Full> {
     comment: comment.id,
     meaning: meaning.id,
     ...(await handOut(made)),
+    ...(await suggest(made, other.collection)),
     binned: await fillBin(made),
   };
 }
@@ -506,6 +535,15 @@ async function handOut({ owner, team, collection }: World) {
     ...{ card, handout: handout.id, address: "https://bog.example/found" },
   });
   return { group: group.id, learner, card, handout: handout.id, find: find.id };
+}
+
+/** Opens the collection and another one for suggestions, and suggests something for the first. */
+async function suggest({ owner, collection }: World, other: string) {
+  const { link: page } = await as(owner, "suggestions.set-page", { collection });
+  await as(owner, "suggestions.set-page", { collection: other });
+  const offered = { page, suggestion: newId(), name: "Ada", address: "https://bog.example/suggested" };
+  const { giver } = await as(STRANGER, "suggestions.offer", offered);
+  return { page, giver, suggestion: offered.suggestion };
 }
 
 /** Puts one of each kind into the bin. */

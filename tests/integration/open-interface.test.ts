@@ -48,6 +48,7 @@ const BYTES = new Set<ActionName>([
   "messages.original",
   "pictures.read",
   "sheets.file",
+  "suggestions.file",
 ]);
 const READINGS = (Object.keys(ACTIONS) as ActionName[]).filter(
   (name) => ACTIONS[name].kind === "read" && !BYTES.has(name),

@@ -67,6 +67,8 @@ const ROUTES: Record<string, string> = {
   "c/[code]/e/[edition]/in/[part]/qr/[file]": "only of the page behind the code, which is reader.read",
   "c/[code]/join": "newsletters.ask",
   "h/[card]/[handout]/f/[item]": "sheets.file",
+  "s/[page]/file": "suggestions.page, and only while it is open",
+  "api/suggested/[suggestion]": "suggestions.file",
   "list/[token]": "newsletters.on-list, newsletters.confirm, newsletters.leave",
   go: "codes.open",
   "go/[code]": "codes.open",

@@ -1,4 +1,5 @@
 import { sameAddress } from "../address/same-address";
+import { sayNames } from "../groups/say-names";
 import { type EditionCollection, itemsIn, withInside } from "../editions/content";
 import type { Find, Written } from "./sheet-view";
 
@@ -129,6 +130,3 @@ function finds(from: readonly { work: Work; call: string | null }[]): CollectedE
       return { what: "find", address: find.address, title: find.title, context: context.slice(0, 4_000) };
     });
 }
-
-const sayNames = (calls: readonly string[]): string =>
-  calls.length <= 5 ? calls.join(", ") : `${calls.length}: ${calls.slice(0, 5).join(", ")} and others`;

@@ -18,6 +18,7 @@ export const ENTITY_TYPES = [
   "group",
   "learner",
   "handout",
+  "suggestion",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

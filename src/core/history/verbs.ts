@@ -22,6 +22,7 @@ export type Part =
   | "comments"
   /** Groups, who is in them, and what they were given. */
   | "groups"
+  | "suggestions"
   | "catalogue"
   | "presence"
   | "imports";
@@ -111,6 +112,12 @@ export const VERBS = {
   "handouts.correct": { words: "none", reload: ["groups"] },
   "handouts.remove": { words: "none", reload: ["groups"] },
   "sheets.written": { words: "none", reload: ["groups"] },
+
+  // The subject is the suggestion, or the collection things are suggested for.
+  "suggestions.offer": { words: "none", reload: ["suggestions"] },
+  "suggestions.decide": { words: "none", reload: ["suggestions"] },
+  "suggestions.remove": { words: "none", reload: ["suggestions"] },
+  "suggestions.set-page": { words: "none", reload: ["suggestions"] },
 
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },

@@ -2,7 +2,16 @@ import { getTableColumns, inArray } from "drizzle-orm";
 import type { Change } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
-import { collection, handout, learner, learnerGroup, placement, resource, section } from "../schema";
+import {
+  collection,
+  handout,
+  learner,
+  learnerGroup,
+  placement,
+  resource,
+  section,
+  suggestion,
+} from "../schema";
 import { inParts } from "../sql/by-keys";
 import type { Entity } from "./entity";
 
@@ -13,7 +22,8 @@ type Table =
   | typeof resource
   | typeof learnerGroup
   | typeof learner
-  | typeof handout;
+  | typeof handout
+  | typeof suggestion;
 
 /** What goes into the bin instead of away: the field `gone` says whether it lies there. */
 function binned<T extends Table>(
@@ -248,6 +258,17 @@ export const learners = binned(learner, ["name"], {
     removed: "learners.remove",
     restored: "learners.add",
     changed: () => "learners.edit",
+  },
+});
+
+/** Those outside the team hear nothing of it by events; their own page says what became of it. */
+export const suggestions = binned(suggestion, ["state", "word", "resource"], {
+  ...ofTeam,
+  verbs: {
+    added: "suggestions.offer",
+    removed: "suggestions.remove",
+    restored: "suggestions.offer",
+    changed: () => "suggestions.decide",
   },
 });
 

@@ -1,6 +1,15 @@
 import type { Change, EntityType, Fields } from "@/core/history/change";
 import type { Tx } from "../database";
-import { collections, groups, handouts, learners, placements, resources, sections } from "./binned";
+import {
+  collections,
+  groups,
+  handouts,
+  learners,
+  placements,
+  resources,
+  sections,
+  suggestions,
+} from "./binned";
 import type { Entity, Stamp } from "./entity";
 import { comments } from "./comments";
 import { copiedTexts } from "./copied-text";
@@ -25,6 +34,7 @@ const ENTITIES = {
   group: groups,
   learner: learners,
   handout: handouts,
+  suggestion: suggestions,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

@@ -18,6 +18,7 @@ import {
   rule,
   ruleHit,
   section,
+  suggestion,
   tag,
   team,
   textPicture,
@@ -59,6 +60,7 @@ const TARGETS = {
     team: sql`t.team`,
     deleted: sql`COALESCE(t.deleted_at, c.deleted_at)`,
   },
+  suggestion: standing(suggestion),
   /** What was given to a group goes with it. */
   handout: {
     from: sql`${handout} t JOIN ${learnerGroup} c ON c.id = t.group_id`,

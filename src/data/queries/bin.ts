@@ -11,6 +11,7 @@ import {
   resource,
   section,
   sheetFind,
+  suggestion,
 } from "../schema";
 
 /**
@@ -22,7 +23,17 @@ export async function clearBin(tx: Tx, before: Date): Promise<void> {
   const sections = await tx.select({ id: section.id }).from(section).where(lt(section.deletedAt, before));
   for (const { id } of sections)
     await tx.update(placement).set({ section: null }).where(eq(placement.section, id));
-  for (const table of [comment, mark, sheetFind, handout, learner, learnerGroup, placement, section])
+  for (const table of [
+    comment,
+    mark,
+    sheetFind,
+    suggestion,
+    handout,
+    learner,
+    learnerGroup,
+    placement,
+    section,
+  ])
     await tx.delete(table).where(lt(table.deletedAt, before));
   // What learners were given is an edition of it.
   const given = tx.select({ id: handout.id }).from(handout).where(eq(handout.collection, collection.id));

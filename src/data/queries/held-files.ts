@@ -12,6 +12,7 @@ import {
   proposal,
   resource,
   resourceFile,
+  suggestion,
   textPicture,
   textVersion,
 } from "../schema";
@@ -35,6 +36,7 @@ export const HOLDERS = [
   [archiveImport, archiveImport.hash],
   [orderedFile, orderedFile.hash],
   [documentTemplate, documentTemplate.hash],
+  [suggestion, suggestion.fileHash],
 ] as const;
 
 /**

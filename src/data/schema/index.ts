@@ -9,6 +9,7 @@ export * from "./marks";
 export * from "./comments";
 export * from "./groups";
 export * from "./handouts";
+export * from "./suggestions";
 export * from "./reading";
 export * from "./messages";
 export * from "./finding";

@@ -2,6 +2,7 @@ import { audienceNow } from "@/core/publish/opens";
 import { readShortCode } from "@/core/share/short-code";
 import { holderByCode } from "@/data/queries/groups";
 import { byShortCode } from "@/data/queries/sharing";
+import { suggestionPageBy } from "@/data/queries/suggestions";
 import { reading } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
 import { guarded } from "@/mechanism/limits";
@@ -16,7 +17,7 @@ class OpenCode {
 export const openCode = reading({
   name: "codes.open",
   about:
-    "Where a short code leads: the code in the address of what it opens, which is a collection, or what was handed out to the holder of a card.",
+    "Where a short code leads: the code in the address of what it opens, which is a collection, what was handed out to the holder of a card, or where things are suggested for a collection.",
   input: OpenCode,
   allow: can.ask(),
   run: async ({ input, tx }) => {
@@ -31,7 +32,9 @@ export const openCode = reading({
         if (one && audienceNow(one, at) !== "team" && one.code !== null)
           return { code: one.code, opens: "collection" as const };
         const holder = await holderByCode(tx, typed.code);
-        return holder && { code: holder.card, opens: "card" as const };
+        if (holder) return { code: holder.card, opens: "card" as const };
+        const page = await suggestionPageBy(tx, "code", typed.code);
+        return page && !page.gone ? { code: page.link, opens: "suggestions" as const } : null;
       },
       "shortCodes",
     );

@@ -1,5 +1,7 @@
+import { may } from "@/core/policy/abilities";
 import { countDuplicates } from "@/data/queries/duplicates";
 import { countHeld } from "@/data/queries/messages";
+import { countSuggested } from "@/data/queries/suggestions";
 import { traySum } from "@/data/queries/tray";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -15,15 +17,16 @@ const MOST = 100;
 export const readWaiting = reading({
   name: "teams.waiting",
   about:
-    "How much waits for oneself in each place of a team: in the Tray, of mail, of likely duplicates (at most 100).",
+    "How much waits for oneself in each place of a team: in the Tray, of mail, of likely duplicates (at most 100), of suggestions.",
   input: ReadWaiting,
   allow: can.see("team"),
   run: async ({ input, scope, tx }) => {
-    const [tray, held, duplicates] = await Promise.all([
+    const [tray, held, duplicates, suggested] = await Promise.all([
       traySum(tx, scope.person!, input.team),
       countHeld(tx, scope.person!, input.team),
       countDuplicates(tx, input.team, MOST),
+      may(scope.role!, "arrange") ? countSuggested(tx, input.team) : 0,
     ]);
-    return { tray: tray.count, held, duplicates };
+    return { tray: tray.count, held, duplicates, suggested };
   },
 });

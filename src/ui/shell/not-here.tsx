@@ -32,6 +32,21 @@ export function CardEnded() {
   );
 }
 
+/** What an address for suggestions that holds no more leads to. */
+export function SuggestionsEnded() {
+  return (
+    <Plain
+      title="Nothing can be suggested here any more"
+      about="There may be a new code. Ask whoever gave you this address."
+    >
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- it is no page of the application */}
+      <a href="/go" className="text-accent underline">
+        Type a code
+      </a>
+    </Plain>
+  );
+}
+
 /** Something failed that nobody foresaw. */
 export function WentWrong({ reset }: { reset: () => void }) {
   return (

@@ -8,7 +8,7 @@ test("places stand in the order of the work, and each only for whom there is som
   expect(names("owner")).toEqual([
     ["Tray", "Mail", "Imports", "Rules"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
-    ["What is out", "Groups"],
+    ["What is out", "Suggestions", "Groups"],
     ["People", "Bin"],
   ]);
   expect(names("viewer")).toEqual([
@@ -25,15 +25,17 @@ test("where one is is known from the address, also a step below a place", () => 
   expect([at("/team/moss/tray"), at("/team/moss/tags/peat"), at("/bench/x"), at("/publish/x")]).toEqual([
     ...["Gather", "Arrange", "Arrange", "Share"],
   ]);
-  expect([at("/team/moss/groups/x"), at("/team/moss/handouts/x/y")]).toEqual(["Share", "Share"]);
+  expect([at("/team/moss/groups/x"), at("/team/moss/handouts/x/y"), at("/team/moss/suggestions/x")]).toEqual([
+    ...["Share", "Share", "Share"],
+  ]);
   expect([at("/team/moss"), at("/team/moss/bin"), at("/account"), at("/team/mossy/tray")]).toEqual([
     ...[null, "Team", null, null],
   ]);
 });
 
 test("a stage says how much waits at all of its places", () => {
-  const [gather, arrange, , team] = stagesOf({ id: "moss", role: "editor" });
-  const waiting = { tray: 8, held: 2, duplicates: 3 };
-  expect([gather, arrange, team].map((stage) => waitingAt(stage!, waiting))).toEqual([10, 3, 0]);
+  const [gather, arrange, share, team] = stagesOf({ id: "moss", role: "editor" });
+  const waiting = { tray: 8, held: 2, duplicates: 3, suggested: 4 };
+  expect([gather, arrange, share, team].map((stage) => waitingAt(stage!, waiting))).toEqual([10, 3, 4, 0]);
   expect(waitingAt(gather!, undefined)).toBe(0);
 });

@@ -38,7 +38,11 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
     },
     {
       name: "Share",
-      places: [at("What is out", "out"), ...(may(role, "publish") ? [at("Groups", "groups")] : [])],
+      places: [
+        at("What is out", "out"),
+        ...(may(role, "arrange") ? [at("Suggestions", "suggestions", "suggested")] : []),
+        ...(may(role, "publish") ? [at("Groups", "groups")] : []),
+      ],
     },
     {
       name: "Team",

@@ -114,6 +114,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHa
       <MenuItem href={`/bench/${id}/marks`}>Marks</MenuItem>
       <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
       {arranges && <MenuItem onSelect={onHandOut}>Hand out to a group …</MenuItem>}
+      {arranges && <MenuItem href={`/team/${team}/suggestions/${id}`}>Suggestions</MenuItem>}
       {arranges && (
         <>
           <MenuLine />

@@ -21,6 +21,7 @@ type Commands = {
   cite: () => void;
   talk: () => void;
   handOut: () => void;
+  askForSuggestions: () => void;
 };
 
 /** A number for each view. */
@@ -49,6 +50,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     cite,
     talk,
     handOut,
+    askForSuggestions,
   } = commands;
   useWindowKeys((event) => {
     const key = event.key.toLowerCase();
@@ -77,6 +79,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
           { words: "New collection in this one", run: newInside },
           { words: "New collection beside this one", run: newBeside },
           { words: "Hand this collection out to a group", run: handOut },
+          { words: "Suggestions for this collection", run: askForSuggestions },
         ]
       : []),
     { words: "Publish this collection", run: publish },

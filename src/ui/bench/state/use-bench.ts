@@ -150,6 +150,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
     save: () => dispatch({ type: "window", window: "save" }),
     talk: () => dispatch({ type: "window", window: "talk:" }),
     handOut: () => dispatch({ type: "window", window: "hand-out" }),
+    askForSuggestions: () => router.push(`/team/${team.id}/suggestions/${id}`),
   });
   const onItemKey = useItemKeys({
     items,

@@ -1,0 +1,1 @@
+export { getSuggestedFile as GET } from "@/http/suggested-file-route";

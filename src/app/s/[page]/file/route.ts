@@ -1,0 +1,1 @@
+export { postSuggestedFile as POST } from "@/http/suggested-file-route";

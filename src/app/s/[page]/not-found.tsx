@@ -1,0 +1,1 @@
+export { SuggestionsEnded as default } from "@/ui/shell/not-here";

@@ -1,0 +1,67 @@
+import { findCollection } from "@/data/queries/collections";
+import { sectionsIn } from "@/data/queries/sections";
+import {
+  countWaitingIn,
+  decidedIn,
+  suggestionPageOf,
+  type SuggestionRow,
+  waitingIn,
+} from "@/data/queries/suggestions";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { now } from "@/outside/clock";
+import { takesNow } from "./takes-now";
+
+class ReadSuggestions {
+  @Id() collection: string;
+}
+
+/** So many are shown at once; the others come when these are decided. */
+const MOST = 500;
+const MOST_DECIDED = 100;
+
+export const readSuggestions = reading({
+  name: "suggestions.read",
+  about:
+    "What was suggested for a collection: what waits in the order in which it came, what was decided last, and where it is suggested.",
+  input: ReadSuggestions,
+  allow: can.arrange("collection"),
+  run: async ({ input: { collection }, tx }) => {
+    const [{ title }, page, waiting, decided, count, sections] = await Promise.all([
+      findCollection(tx, collection).then((found) => found!),
+      suggestionPageOf(tx, collection),
+      waitingIn(tx, collection, MOST),
+      decidedIn(tx, collection, MOST_DECIDED),
+      countWaitingIn(tx, collection),
+      sectionsIn(tx, [collection]),
+    ]);
+    return {
+      collection: { id: collection, title },
+      sections: sections
+        .toSorted((a, b) => (a.position < b.position ? -1 : 1))
+        .map((one) => ({ id: one.id, title: one.title })),
+      page: page && {
+        ...{ link: page.link, code: page.code, open: page.open, takes: takesNow(page, now()) },
+        ...{ letsIn: page.letsIn, holds: page.holds, ask: page.ask, until: page.until },
+      },
+      count,
+      waiting: waiting.map(shown),
+      decided: decided.map(shown),
+    };
+  },
+});
+
+/** Whoever decides sees all but the code by which its giver comes back. */
+const shown = ({
+  giver: _,
+  fileHash,
+  fileSent: __,
+  deletedAt: ___,
+  team: ____,
+  byItself: _____,
+  ...row
+}: SuggestionRow) => ({
+  ...row,
+  hasFile: fileHash !== null,
+});
