@@ -50,6 +50,7 @@ export const TIES: Record<string, Ties> = {
   newsletter_reader: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   newsletter_delivery: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   view_setting: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
+  last_visit: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
   presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
 
   resource: { undo: "resource", bin: "itself", ...noCollection, merge: "better fields", ...team },

@@ -22,6 +22,7 @@ import { measureImport } from "./imports";
 import { measureListeners } from "./listeners";
 import { measureMarks } from "./marks";
 import { measureNewsletter } from "./newsletter";
+import { measurePassersBy } from "./passers-by";
 import { measureReader } from "./reader";
 import { measureTogether } from "./together";
 
@@ -50,6 +51,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   archives: () => measureArchives(actor, large.id),
   editions: () => measureEditions(actor, large.id, many, base),
   handouts: () => measureHandouts(actor, large.id, many),
+  "passers-by": () => measurePassersBy(actor, large.id, many),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),

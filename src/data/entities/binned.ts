@@ -128,7 +128,7 @@ export const collections = binned(
 );
 
 /** Where what these changes are about stood, stands and will stand. */
-function standing(table: typeof section | typeof placement) {
+function standing(table: typeof section | typeof placement | typeof suggestion) {
   const named = ({ before, after }: Change) =>
     [before?.collection, after?.collection].filter((home) => typeof home === "string");
   const homesOf = async (tx: Tx, changes: readonly Change[]) => {
@@ -263,7 +263,9 @@ export const learners = binned(learner, ["name"], {
 
 /** Those outside the team hear nothing of it by events; their own page says what became of it. */
 export const suggestions = binned(suggestion, ["state", "word", "resource"], {
-  ...ofTeam,
+  seenIn: async () => [],
+  heardIn: standing(suggestion).heardIn,
+  placeOf: ({ collection }) => ({ collection }),
   verbs: {
     added: "suggestions.offer",
     removed: "suggestions.remove",

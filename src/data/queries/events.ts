@@ -12,6 +12,7 @@ import {
   or,
   sql,
 } from "drizzle-orm";
+import type { AnyMySqlColumn } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import { queryRows } from "../sql/query-rows";
 import { queueReindex } from "../search/reindex-queue";
@@ -28,7 +29,7 @@ export async function writeEvents(tx: Tx, rows: (typeof event.$inferInsert)[]): 
 }
 
 /** What this person hears of: what is for the team, and what is for them alone. */
-const heardBy = (who: string) => or(isNull(event.onlyFor), eq(event.onlyFor, who));
+export const heardBy = (who: string) => or(isNull(event.onlyFor), eq(event.onlyFor, who));
 
 /** The time by the database's own clock. */
 export async function databaseNow(tx: Tx): Promise<Date> {
@@ -93,8 +94,14 @@ export async function eventsOf(tx: Tx, team: string, who: string, id: string, mo
     .limit(most);
 }
 
-/** Events with the names of who did it and where. */
-const told = (tx: Tx) =>
+/**
+ * Events with the names of who did it and where.
+ * @param more columns of what is joined besides
+ */
+export const told = <More extends Record<string, AnyMySqlColumn> = Record<never, never>>(
+  tx: Tx,
+  more: More = {} as More,
+) =>
   tx
     .select({
       id: event.id,
@@ -106,6 +113,7 @@ const told = (tx: Tx) =>
       collectionTitle: collection.title,
       actor: event.actor,
       actorName: person.name,
+      ...more,
     })
     .from(event)
     .leftJoin(collection, eq(collection.id, event.collection))

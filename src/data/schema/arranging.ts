@@ -184,6 +184,19 @@ export const viewSetting = mysqlTable(
   (t) => [primaryKey({ columns: [t.person, t.collection] })],
 );
 
+/** When a person last looked at a collection for a while, by the database's own clock: what came since is new to them. */
+export const lastVisit = mysqlTable(
+  "last_visit",
+  {
+    person: uuid("person").notNull(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    at: moment("at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.person, t.collection] })],
+);
+
 /** Subjects of a collection as a whole. */
 export const collectionTag = mysqlTable(
   "collection_tag",

@@ -35,6 +35,7 @@ export const event = mysqlTable(
     index("event_team").on(t.team, t.at, t.id),
     index("event_subject").on(t.subject, t.at),
     index("event_written").on(t.written, t.id),
+    index("event_in").on(t.collection, t.written, t.id),
   ],
 );
 

@@ -3,10 +3,12 @@ import { uploadCover } from "./cover";
 import { readCovers } from "./covers";
 import { duplicateCollection } from "./duplicate";
 import { editCollection } from "./edit";
+import { readHappened } from "./happened";
 import { readItems } from "./items";
 import { readKinds } from "./kinds";
 import { makeCollection } from "./make";
 import { moveCollection } from "./move";
+import { readNews } from "./news";
 import { putAway } from "./put-away";
 import { readCollection } from "./read";
 import { removeCollection } from "./remove";
@@ -24,10 +26,12 @@ export const actions = {
   "collections.covers": readCovers,
   "collections.duplicate": duplicateCollection,
   "collections.edit": editCollection,
+  "collections.happened": readHappened,
   "collections.items": readItems,
   "collections.kinds": readKinds,
   "collections.make": makeCollection,
   "collections.move": moveCollection,
+  "collections.news": readNews,
   "collections.put-away": putAway,
   "collections.read": readCollection,
   "collections.remove": removeCollection,

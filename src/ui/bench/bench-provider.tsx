@@ -1,7 +1,8 @@
 "use client";
 
-import { createContext, useContext } from "react";
+import { createContext, useContext, useState } from "react";
 import { BenchContext } from "./state/bench-context";
+import { NewsContext, newsFrom } from "./news/news-context";
 import { TalkContext, useTalkCounts } from "./talk/use-talk";
 import { type BenchProps, useBenchOf, type Workshop } from "./state/use-bench";
 
@@ -14,10 +15,13 @@ export const useWorkshop = () => useContext(WorkshopContext)!;
 export function BenchProvider({ children, ...props }: BenchProps & { children: React.ReactNode }) {
   const workshop = useBenchOf(props);
   const talk = useTalkCounts(workshop.id, props.talk);
+  const [news] = useState(() => newsFrom(props.news));
   return (
     <WorkshopContext.Provider value={workshop}>
       <BenchContext.Provider value={workshop.context}>
-        <TalkContext.Provider value={talk}>{children}</TalkContext.Provider>
+        <TalkContext.Provider value={talk}>
+          <NewsContext.Provider value={news}>{children}</NewsContext.Provider>
+        </TalkContext.Provider>
       </BenchContext.Provider>
     </WorkshopContext.Provider>
   );

@@ -81,10 +81,10 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "handouts.correct": () => "corrected what was handed out",
   "handouts.remove": () => "took a handout away",
   "sheets.written": () => "wrote on a handout",
-  "suggestions.offer": (n) => (n === 1 ? "suggested something" : `suggested ${n} things`),
-  "suggestions.decide": (n) => (n === 1 ? "decided on a suggestion" : `decided on ${n} suggestions`),
-  "suggestions.remove": (n) => (n === 1 ? "deleted a suggestion" : `deleted ${n} suggestions`),
-  "suggestions.set-page": () => "set who can suggest things",
+  "suggestions.offer": (n) => (n === 1 ? "suggested something for" : `suggested ${n} things for`),
+  "suggestions.decide": (n) => (n === 1 ? "decided on a suggestion for" : `decided on ${n} suggestions for`),
+  "suggestions.remove": (n) => (n === 1 ? "deleted a suggestion for" : `deleted ${n} suggestions for`),
+  "suggestions.set-page": () => "set who can suggest things for",
   "comments.add": (n) => (n === 1 ? "said something in" : `said ${n} things in`),
   "comments.edit": () => "said something in other words in",
   "comments.remove": () => "took back what was said in",
@@ -94,15 +94,21 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
 
 const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
 
-/** One thing that happened, as a sentence. */
-export function sayEvent(event: EventRow, me: string, times: number): React.ReactNode {
+/**
+ * One thing that happened, as a sentence.
+ * @param times how often it was done one after the other
+ * @param here whether it is read where the collection it happened in stands above
+ */
+export function sayEvent(event: EventRow, me: string, times: number, here = false): React.ReactNode {
   const who = event.actor === null ? "Hobbin" : event.actor === me ? "You" : (event.actorName ?? "Somebody");
   const said = SAID[event.verb as keyof typeof SAID]?.(times) ?? "did something";
   const title = typeof event.data.title === "string" && times === 1 ? event.data.title : null;
   return (
     <>
       {who} {said}{" "}
-      {event.collection && event.collectionTitle && !event.verb.startsWith("resources.") ? (
+      {event.collection && here && !event.verb.startsWith("resources.") ? (
+        "this collection"
+      ) : event.collection && event.collectionTitle && !event.verb.startsWith("resources.") ? (
         <Link href={`/bench/${event.collection}`} className="font-semibold hover:underline">
           {event.collectionTitle}
         </Link>

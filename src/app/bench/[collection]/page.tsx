@@ -8,7 +8,10 @@ export default async function Page({ params }: { params: Promise<{ collection: s
   await personHere(`/bench/${collection}`);
   const first = await read("collections.read", { collection });
   // With the page, so that no row grows when they come.
-  const talk = await read("comments.of-collection", { collection });
+  const [talk, news] = await Promise.all([
+    read("comments.of-collection", { collection }),
+    read("collections.news", { collection }),
+  ]);
   const frame = await ofTeam(first.collection.team, `/bench/${collection}`);
-  return <Bench key={collection} {...frame} {...{ first, talk }} />;
+  return <Bench key={collection} {...frame} {...{ first, talk, news }} />;
 }

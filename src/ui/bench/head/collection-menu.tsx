@@ -112,6 +112,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHa
       <MenuLine />
       <MenuItem href={`/bench/${id}/references`}>Bibliography</MenuItem>
       <MenuItem href={`/bench/${id}/marks`}>Marks</MenuItem>
+      <MenuItem href={`/bench/${id}/history`}>What happened</MenuItem>
       <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
       {arranges && <MenuItem onSelect={onHandOut}>Hand out to a group …</MenuItem>}
       {arranges && <MenuItem href={`/team/${team}/suggestions/${id}`}>Suggestions</MenuItem>}

@@ -24,6 +24,7 @@ import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
 import { Path } from "./path";
 import { usePresence } from "../state/use-presence";
+import { NewsLink } from "../news/news-link";
 import { TalkContext } from "../talk/use-talk";
 import { ViewBar } from "./view-bar";
 
@@ -128,6 +129,7 @@ export function MakingHead({
               <AudienceMark audience={collection.audience} />
               <span className="max-sm:sr-only">{AUDIENCE_WORDS[collection.audience]}</span>
             </p>
+            <NewsLink collection={collection.id} />
             <button
               type="button"
               aria-expanded={about}

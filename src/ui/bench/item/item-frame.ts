@@ -3,6 +3,7 @@
 import { useDraggable } from "@dnd-kit/core";
 import type { MouseEvent as ReactMouseEvent, FocusEvent as ReactFocusEvent } from "react";
 import { useBench } from "../state/bench-context";
+import { NEWS_WORDS, useNewsOf } from "../news/news-context";
 import type { Item } from "../state/types";
 
 /** How an item stands in a view just now. */
@@ -36,6 +37,7 @@ export function useItemFrame(
   role: "row" | "gridcell" = "row",
 ) {
   const { arranges, commands } = useBench();
+  const news = useNewsOf(item.id);
   const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `item:${item.id}`,
     data: { item },
@@ -54,6 +56,8 @@ export function useItemFrame(
     role,
     tabIndex: reachable ? 0 : -1,
     "aria-selected": selected,
+    "data-news": news,
+    "aria-description": news && `${NEWS_WORDS[news]} since you were here`,
     "aria-label": `${number}. ${item.context || item.heading || item.resource.title}`,
     onFocus: (event: ReactFocusEvent) =>
       event.target === event.currentTarget && commands.select(item.id, "keep"),

@@ -6,6 +6,7 @@ import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
 import { KindWord } from "../../parts/kind";
 import { useBench } from "../state/bench-context";
+import { NewsWord } from "../news/news-word";
 import type { Item } from "../state/types";
 import { TalkMark } from "../talk/talk-mark";
 
@@ -14,6 +15,7 @@ export function ItemSub({ item, plain }: { item: Item; plain?: boolean }) {
   const { resource } = item;
   return (
     <p className="mt-0.5 text-sm leading-relaxed text-quiet">
+      <NewsWord item={item.id} behind={<Dot />} />
       <KindWord kind={resource.kind} />
       {item.context && !plain && (
         <>

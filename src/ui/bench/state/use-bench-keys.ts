@@ -22,6 +22,7 @@ type Commands = {
   talk: () => void;
   handOut: () => void;
   askForSuggestions: () => void;
+  happened: () => void;
 };
 
 /** A number for each view. */
@@ -51,6 +52,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     talk,
     handOut,
     askForSuggestions,
+    happened,
   } = commands;
   useWindowKeys((event) => {
     const key = event.key.toLowerCase();
@@ -86,6 +88,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     { words: "Save this collection as a file", run: save },
     { words: "Bibliography of this collection", run: cite },
     { words: "Comments in this collection", run: talk },
+    { words: "What happened in this collection", run: happened },
     { words: "Narrow this collection", run: narrow },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
     { words: "Over to the other side", run: jump },

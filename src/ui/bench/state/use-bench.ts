@@ -36,6 +36,7 @@ export type BenchProps = {
   team: TeamRow;
   first: Answer<"collections.read">;
   talk: Answer<"comments.of-collection">;
+  news: Answer<"collections.news">;
 };
 
 /** Everything that is on the Bench and can be done there, for the parts that draw it. */
@@ -150,6 +151,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
     save: () => dispatch({ type: "window", window: "save" }),
     talk: () => dispatch({ type: "window", window: "talk:" }),
     handOut: () => dispatch({ type: "window", window: "hand-out" }),
+    happened: () => router.push(`/bench/${id}/history`),
     askForSuggestions: () => router.push(`/team/${team.id}/suggestions/${id}`),
   });
   const onItemKey = useItemKeys({

@@ -8,7 +8,7 @@ import { call } from "../../talk/call";
 export function usePresence(collection: string): { id: string; name: string; image: string | null }[] {
   const { data } = useQuery({
     queryKey: ["presence", collection],
-    queryFn: () => call("collections.be-here", { collection }),
+    queryFn: () => call("collections.be-here", { collection, looks: document.visibilityState === "visible" }),
     refetchInterval: 20_000,
     refetchIntervalInBackground: true,
     retry: false,

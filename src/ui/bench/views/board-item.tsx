@@ -9,6 +9,7 @@ import { ItemKeys } from "../item/item-keys";
 import { ItemMenu } from "../item/item-menu";
 import { ItemState as StateWords } from "../item/item-words";
 import { Tick } from "../item/tick";
+import { NewsWord } from "../news/news-word";
 
 /** An item on the line of its section: the curator's sentence first, what it is beneath, its kind on the line. */
 export const BoardItem = memo(function BoardItem(state: ItemState) {
@@ -37,7 +38,10 @@ export const BoardItem = memo(function BoardItem(state: ItemState) {
               {item.heading || resource.title}
             </p>
           )}
-          <p className="mt-0.5 text-sm break-words text-quiet">{about.filter(Boolean).join(" · ")}</p>
+          <p className="mt-0.5 text-sm break-words text-quiet">
+            <NewsWord item={item.id} behind=" · " />
+            {about.filter(Boolean).join(" · ")}
+          </p>
           <StateWords item={item} />
           {state.writing && <ItemKeys state={state} />}
         </div>

@@ -7,6 +7,7 @@ import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
 import { KindWord } from "../../parts/kind";
 import { KIND_WORDS } from "@/core/look/kind-words";
+import { NewsDot } from "../news/news-word";
 import { useBench } from "../state/bench-context";
 import { type ItemState, useItemFrame } from "../item/item-frame";
 import { ItemMenu } from "../item/item-menu";
@@ -171,6 +172,7 @@ export const ItemCells = memo(function ItemCells({ columns, sectionTitle, ...sta
       style={gridOf(columns)}
     >
       <span role="rowheader" data-number className="py-2.5 text-right text-sm text-quiet select-none">
+        <NewsDot item={item.id} />
         {number}
       </span>
       {(["title", ...columns] as const).map((column) => (

@@ -1,0 +1,76 @@
+import { event, lastVisit } from "@/data/schema";
+import { type Actor, STRANGER } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
+import { newId } from "@/outside/random";
+import { letIn } from "@/services/suggestions/let-in";
+import { as, fillCollection, somebody } from "./fill";
+import { type Figure, median, timed } from "./figures";
+
+const SUGGESTED = 200;
+const HAPPENED = 100_000;
+/** Of which so many came since one was here. */
+const SINCE = 300;
+
+/** What a flood of suggestions costs, and what is new in a collection of which much has happened. */
+export async function* measurePassersBy(
+  actor: Actor,
+  team: string,
+  resources: readonly string[],
+): AsyncGenerator<Figure> {
+  const collection = await fillCollection(actor, team, "For passers-by", resources.slice(0, 50));
+  const { link: page } = await as(actor, "suggestions.set-page", { collection, letsIn: true });
+  const offers = Array.from({ length: SUGGESTED }, (_, i) => ({
+    ...{ page, suggestion: newId(), name: `Learner ${i}`, address: `https://of-many.example/${team}/${i}` },
+  }));
+  const each: number[] = [];
+  const all = await timed(() =>
+    Promise.all(
+      offers.map(async (one) => each.push(await timed(() => as(STRANGER, "suggestions.offer", one)))),
+    ),
+  );
+  const slowest = each.toSorted((a, b) => a - b)[Math.floor(each.length * 0.95)]!;
+  yield {
+    what: `${SUGGESTED} suggest something at once: all of them; p95 of one`,
+    measured: `${all.toFixed(0)} ms; ${slowest.toFixed(0)} ms`,
+    aim: "under 60 s, none lost",
+    met: all < 60_000 && each.length === SUGGESTED,
+  };
+  const taken = await timed(() => letIn(collection));
+  const { decided, count } = await as(actor, "suggestions.read", { collection });
+  yield {
+    what: `Letting these ${SUGGESTED} in`,
+    measured: `${taken.toFixed(0)} ms`,
+    aim: "under 10 s, none twice",
+    met: taken < 10_000 && count === 0 && decided.every(({ state }) => state === "accepted"),
+  };
+
+  const other = await somebody(`passer-${newId()}@bench.example`);
+  const { items } = await as(actor, "collections.items", { collection });
+  const at = Date.now() - HAPPENED;
+  for (let from = 0; from < HAPPENED; from += 1_000)
+    await database()
+      .insert(event)
+      .values(
+        Array.from({ length: 1_000 }, (_, i) => {
+          const when = new Date(at + from + i);
+          const subject = items[(from + i) % 50]!.id;
+          const who = { team, collection, actor: other.person!.id };
+          return { id: newId(), ...who, at: when, written: when, verb: "placements.edit", subject, data: {} };
+        }),
+      );
+  await database()
+    .insert(lastVisit)
+    .values({ person: actor.person!.id, collection, at: new Date(at + HAPPENED - SINCE) });
+  const news: number[] = [];
+  const list: number[] = [];
+  for (let i = 0; i < 9; i++) {
+    news.push(await timed(() => as(actor, "collections.news", { collection })));
+    list.push(await timed(() => as(actor, "collections.happened", { collection })));
+  }
+  yield {
+    what: `What is new, ${HAPPENED.toLocaleString("en")} events behind it; the list of what happened, medians of 9`,
+    measured: `${median(news).toFixed(0)} ms; ${median(list).toFixed(0)} ms`,
+    aim: "under 50 ms",
+    met: median(news) < 50 && median(list) < 50,
+  };
+}
