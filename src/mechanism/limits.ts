@@ -28,6 +28,8 @@ const limits = () => {
     /** Wrong short codes from everywhere: see docs/security.md, “Guessing”. */
     shortCodes: { name: "short-codes", most: Number(shortCodeLimit), within: HOUR },
     files: { name: "files", most: Number(filesADay), within: 24 * HOUR },
+    /** Letters to people who are no members, of one team. */
+    invitations: { name: "invitations", most: 1_000, within: 24 * HOUR },
     /** By one address: a whole class may stand behind it. */
     suggestions: { name: "suggestions", most: Number(suggestionLimit), within: HOUR },
     /** For one collection, by everybody. */

@@ -159,6 +159,15 @@ export const PROBLEMS = {
   "sheet-handed-in": problem("conflict", "This is handed in. Take it back first, then go on."),
   "find-without-words": problem("not-valid", "Give an address, or a title."),
   "nothing-came-back": problem("not-valid", "Nobody has written or found anything yet."),
+  "invitation-for-another": problem(
+    "not-allowed",
+    "This invitation was sent to another mail address. Sign in with that one, or ask for one to yours.",
+  ),
+  "invitation-used-up": problem(
+    "not-found",
+    "This invitation has let in as many as it was for. Ask for another one.",
+  ),
+  "too-many-invitations": problem("too-many", "These are more invitations than may go out in a day."),
   "suggestions-ended": problem(
     "not-found",
     "Nothing can be suggested here any more. Ask whoever gave you this address.",

@@ -1,4 +1,5 @@
-import { expect, messageTo, linkIn, signIn, test } from "./hands";
+import { axe } from "./axe";
+import { expect, messageTo, linkIn, newcomer, signIn, test } from "./hands";
 
 test("sign up, confirm by mail, sign out, forgotten password, sign in with the new one", async ({ page }) => {
   const email = `noor-${Date.now()}@lantern.example`;
@@ -75,6 +76,36 @@ test("a team is made, others join by link in a role, which can be changed; a vie
   const stranger = await signIn(browser, "bett");
   await stranger.goto(team);
   await expect(stranger.getByRole("heading", { name: "Nothing is here for you" })).toBeVisible();
+});
+
+test("several are invited by mail, pasted from a table; the letter is for its address alone, and is ended or sent again", async ({
+  browser,
+}) => {
+  const { page, team: _, act } = await newcomer(browser, "Silke Bruch");
+  const { team } = await act<{ team: { id: string } }>("teams.make", { name: "Sphagnum watch" });
+  await page.goto(`/team/${team.id}/people`);
+  const [first, second] = [`first-${team.id}@bog.example`, `second-${team.id}@bog.example`];
+  await page.getByLabel("As", { exact: true }).selectOption("contributor");
+  const field = page.getByLabel("By mail");
+  await field.fill("Ada Fen\tada@");
+  await page.getByRole("button", { name: "Send the invitation" }).click();
+  await expect(page.getByText("“ada@” is no mail address.")).toBeVisible();
+  await field.fill(`Name\tMail\nAda Fen\t${first}\nBen Reed\t${second}`);
+  await page.getByRole("button", { name: "Send the invitations" }).click();
+  const open = page.getByRole("list", { name: "Open invitations" }).getByRole("listitem");
+  await expect(open).toHaveCount(2);
+  expect(await axe(page)).toEqual([]);
+  const join = linkIn(await messageTo(first, "Silke Bruch invites you to “Sphagnum watch”"));
+
+  // Somebody else it was handed on to.
+  const other = await newcomer(browser, "Tjark Ried");
+  await other.page.goto(join);
+  await expect(other.page.getByText(`It was sent to ${first}.`)).toBeVisible();
+  await expect(other.page.getByRole("button", { name: "Join" })).toHaveCount(0);
+  await page.getByRole("button", { name: `End the invitation of ${first}` }).click();
+  await expect(open).toHaveCount(1);
+  await page.getByRole("button", { name: `Send it again to ${second}` }).click();
+  await expect(page.getByText(`Sent again to ${second}.`)).toBeVisible();
 });
 
 test("an access token works as Bearer, is shown once, and ends when revoked; failures are problem details", async ({

@@ -221,6 +221,10 @@ export const TABLE: Record<ActionName, Row> = {
   "invitations.accept": { from: "signed in", input: () => ({ code: "x" }) },
   "invitations.make": { from: "owner", input: ({ team }) => ({ team, role: "viewer" }) },
   "invitations.read": { from: "signed in", input: () => ({ code: "x" }) },
+  "invitations.send": {
+    from: "owner",
+    input: ({ team }) => ({ team, role: "viewer", addresses: [`x-${newId()}@bog.example`] }),
+  },
   "invitations.revoke": { from: "owner", input: ({ invitation }) => ({ invitation }) },
   "jobs.dead": { from: "owner", input: ({ team }) => ({ team }) },
   "jobs.retry": { from: "owner", input: ({ job }) => ({ job }) },

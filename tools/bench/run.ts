@@ -25,6 +25,7 @@ import { measureNewsletter } from "./newsletter";
 import { measurePassersBy } from "./passers-by";
 import { measureReader } from "./reader";
 import { measureTogether } from "./together";
+import { measureTwenty } from "./twenty";
 
 const base = settings().address;
 const actor = await somebody("bench@hobbin.example");
@@ -40,6 +41,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   cloth: measureCloth,
   bench: () => measureBench(actor, large.id, many, base),
   together: () => measureTogether(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
+  twenty: () => measureTwenty(actor, small.id, few, { base, second: process.env.HOBBIN_SECOND! }),
   listeners: () => measureListeners(actor, small.id, few, { base, pid: process.env.HOBBIN_FIRST! }),
   reader: () => measureReader(actor, large.id, many, base, process.env.HOBBIN_SECOND!),
   "first-sight": () => measureFirstSight(actor, small.id, few, base),

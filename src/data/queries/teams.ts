@@ -1,8 +1,9 @@
-import { and, asc, eq, gt, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, gt, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import { invitation, membership, person, team } from "../schema";
 import { code } from "../sql/code";
+import { changeRows } from "../sql/query-rows";
 
 /** The teams a person is in: the own one first, then by name. */
 export async function teamsOf(tx: Tx, personId: string) {
@@ -18,6 +19,11 @@ export async function teamsOf(tx: Tx, personId: string) {
     .innerJoin(team, eq(team.id, membership.team))
     .where(eq(membership.person, personId))
     .orderBy(sql`${team.ownOf} is null`, asc(team.name));
+}
+
+/** What a team is called; null when there is none. */
+export async function nameOfTeam(tx: Tx, id: string): Promise<string | null> {
+  return (await tx.select({ name: team.name }).from(team).where(eq(team.id, id)))[0]?.name ?? null;
 }
 
 /** A person's role in a team, or null. */
@@ -56,6 +62,14 @@ export async function lockOwners(tx: Tx, teamId: string): Promise<string[]> {
   return rows.map((row) => row.person);
 }
 
+/** An invitation that lets somebody in: not ended, not over, not used up. */
+const holds = (at: Date) =>
+  and(
+    isNull(invitation.revokedAt),
+    gt(invitation.expiresAt, at),
+    or(isNull(invitation.most), lt(invitation.used, invitation.most)),
+  );
+
 /** Invitations that can still be taken up. */
 export async function openInvitations(tx: Tx, teamId: string, at: Date) {
   return tx
@@ -63,20 +77,26 @@ export async function openInvitations(tx: Tx, teamId: string, at: Date) {
       id: invitation.id,
       code: invitation.code,
       role: invitation.role,
+      address: invitation.address,
+      most: invitation.most,
+      used: invitation.used,
       expiresAt: invitation.expiresAt,
     })
     .from(invitation)
-    .where(and(eq(invitation.team, teamId), isNull(invitation.revokedAt), gt(invitation.expiresAt, at)))
+    .where(and(eq(invitation.team, teamId), holds(at)))
     .orderBy(invitation.id);
 }
 
-/** The invitation with this code, if it still holds, with the team's name. */
+/** The invitation with this code, if it has not ended, with the team's name; it may be used up. */
 export async function findInvitation(tx: Tx, given: string, at: Date) {
   const rows = await tx
     .select({
       id: invitation.id,
       team: invitation.team,
       role: invitation.role,
+      address: invitation.address,
+      most: invitation.most,
+      used: invitation.used,
       teamName: team.name,
       byName: person.name,
     })
@@ -121,6 +141,38 @@ export async function dropMember(tx: Tx, teamId: string, personId: string): Prom
 /** Writes down an invitation. */
 export async function addInvitation(tx: Tx, row: typeof invitation.$inferInsert): Promise<void> {
   await tx.insert(invitation).values(row);
+}
+
+/**
+ * One more has come by an invitation.
+ * @returns false when it has let in as many as it may
+ */
+export async function useInvitation(tx: Tx, id: string, at: Date): Promise<boolean> {
+  return (
+    (await changeRows(
+      tx,
+      sql`UPDATE ${invitation} SET used = used + 1 WHERE ${eq(invitation.id, id)} AND ${holds(at)}`,
+    )) > 0
+  );
+}
+
+/** An invitation that still holds goes on for longer, and in another role. */
+export async function renewInvitation(
+  tx: Tx,
+  id: string,
+  fields: Pick<typeof invitation.$inferInsert, "role" | "expiresAt">,
+): Promise<void> {
+  await tx.update(invitation).set(fields).where(eq(invitation.id, id));
+}
+
+/** Locks a team's invitations that were sent by mail and still hold, by their addresses. */
+export async function lockSent(tx: Tx, teamId: string, at: Date) {
+  const rows = await tx
+    .select({ id: invitation.id, code: invitation.code, address: invitation.address })
+    .from(invitation)
+    .where(and(eq(invitation.team, teamId), isNotNull(invitation.address), holds(at)))
+    .for("update");
+  return new Map(rows.map((row) => [row.address!.toLowerCase(), row]));
 }
 
 /** An invitation lets nobody in any more. */

@@ -139,6 +139,12 @@ export const invitation = mysqlTable(
     role: varchar("role", { length: 16 }).$type<"owner" | "editor" | "contributor" | "viewer">().notNull(),
     code: bytesText("code", { length: 32 }).notNull().unique(),
     madeBy: uuid("made_by").notNull(),
+    /** Whom it was sent to by mail, and who alone takes it up; null: a link for whoever has it. */
+    address: exactText("address", { length: 255 }),
+    /** How many it lets in; null: as many as come. */
+    most: int("most"),
+    /** How many it has let in. */
+    used: int("used").notNull().default(0),
     createdAt: moment("created_at").notNull(),
     expiresAt: moment("expires_at").notNull(),
     revokedAt: moment("revoked_at"),

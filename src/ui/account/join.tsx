@@ -23,9 +23,16 @@ export function Join({ code, invitation }: { code: string; invitation: Answer<"i
       title={`Join ${invitation.teamName}`}
       about={`${invitation.byName ?? "Somebody"} invites you as ${name.toLowerCase()}: ${can}`}
     >
-      <Button look="accent" onClick={accept} disabled={busy}>
-        Join
-      </Button>
+      {invitation.isForMe ? (
+        <Button look="accent" onClick={accept} disabled={busy}>
+          Join
+        </Button>
+      ) : (
+        <p>
+          It was sent to <b className="font-semibold break-all">{invitation.address}</b>. Sign in with that
+          mail address, or ask for an invitation to yours.
+        </p>
+      )}
     </Gate>
   );
 }

@@ -1,19 +1,19 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { toast } from "../talk/toast";
-import { may, type Role, ROLES } from "@/core/policy/abilities";
+import { may, type Role } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
-import { Choice, Field } from "../parts/field";
+import { Choice } from "../parts/field";
 import { PersonMark } from "../parts/person-mark";
 import { StyleChoice } from "../references/style-choice";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
-import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
-import { ROLE_WORDS } from "./role-words";
+import { Invitations } from "./invitations";
+import { ROLE_OPTIONS, ROLE_WORDS } from "./role-words";
 import { Template } from "./template";
 
 type Props = {
@@ -23,8 +23,6 @@ type Props = {
   people: Answer<"members.read">;
   dead: Answer<"jobs.dead">["jobs"];
 };
-
-const ROLE_OPTIONS = ROLES.toReversed().map((role) => [role, ROLE_WORDS[role].name] as const);
 
 /** Who is in the team, as what, and how others join. */
 export function People({ me, teams, team, people, dead }: Props) {
@@ -104,6 +102,7 @@ export function People({ me, teams, team, people, dead }: Props) {
               ))}
             </ul>
           </section>
+          {owner && <Invitations team={team} invitations={people.invitations} after={after} />}
           <section className="flex flex-col gap-2">
             <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Citing</h2>
             <StyleChoice
@@ -139,7 +138,6 @@ export function People({ me, teams, team, people, dead }: Props) {
               </a>
             </section>
           )}
-          {owner && <Invitations team={team} invitations={people.invitations} after={after} />}
           {dead.length > 0 && (
             <section>
               <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">
@@ -191,71 +189,5 @@ function TeamName({ team }: { team: TeamRow }) {
         className="-mx-2 rounded-md border border-transparent bg-transparent px-2 font-serif text-3xl font-semibold hover:border-edge"
       />
     </>
-  );
-}
-
-type InvitationsProps = {
-  team: TeamRow;
-  invitations: Answer<"members.read">["invitations"];
-  after: (work: Promise<unknown>) => void;
-};
-
-function Invitations({ team, invitations, after }: InvitationsProps) {
-  const [role, setRole] = useState<Role>("editor");
-  // Whole, once the page is alive and knows where it is.
-  const [origin, setOrigin] = useState("");
-  useEffect(() => {
-    const timer = setTimeout(() => setOrigin(window.location.origin), 0);
-    return () => clearTimeout(timer);
-  }, []);
-  const linkOf = (code: string) => `${window.location.origin}/join/${code}`;
-  const make = () =>
-    after(
-      call("invitations.make", { team: team.id, role }).then(async ({ invitation }) => {
-        await copyText(linkOf(invitation.code));
-        toast("The link is copied. Send it to whom you invite.");
-      }),
-    );
-  return (
-    <section className="flex flex-col gap-4">
-      <div className="border-b border-line pb-2">
-        <h2 className="font-serif text-xl font-semibold">Invite</h2>
-        <p className="text-[15px] text-quiet">
-          Whoever opens the link joins in that role. It holds for 14 days.
-        </p>
-      </div>
-      <div className="flex flex-wrap items-end gap-3">
-        <Choice
-          label="As"
-          options={ROLE_OPTIONS}
-          value={role}
-          onChange={(event) => setRole(event.target.value as Role)}
-          className="w-40"
-        />
-        <Button look="accent" onClick={make}>
-          Make a link
-        </Button>
-        <p className="basis-full text-sm text-quiet">
-          {ROLE_WORDS[role].name}: {ROLE_WORDS[role].can}
-        </p>
-      </div>
-      <ul>
-        {invitations.map((one) => (
-          <li key={one.id} className="flex flex-wrap items-end gap-3 border-b border-line py-2">
-            <Field
-              label={`${ROLE_WORDS[one.role].name}, until ${one.expiresAt.slice(0, 10)}`}
-              readOnly
-              value={origin + `/join/${one.code}`}
-              className="min-w-60 flex-1"
-              onFocus={(event) => event.target.select()}
-            />
-            <Button onClick={() => void copyText(linkOf(one.code)).then(() => toast("Copied."))}>Copy</Button>
-            <Button look="stop" onClick={() => after(call("invitations.revoke", { invitation: one.id }))}>
-              End it
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

@@ -1,4 +1,4 @@
-import type { Role } from "@/core/policy/abilities";
+import { type Role, ROLES } from "@/core/policy/abilities";
 
 /** What each role is called, and what it may do. */
 export const ROLE_WORDS: Record<Role, { name: string; can: string }> = {
@@ -7,3 +7,6 @@ export const ROLE_WORDS: Record<Role, { name: string; can: string }> = {
   contributor: { name: "Contributor", can: "bring things in, place and tag them." },
   viewer: { name: "Viewer", can: "look at everything." },
 };
+
+/** The roles to choose from, the one with most rights first. */
+export const ROLE_OPTIONS = ROLES.toReversed().map((role) => [role, ROLE_WORDS[role].name] as const);
