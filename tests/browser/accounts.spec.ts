@@ -106,6 +106,10 @@ test("several are invited by mail, pasted from a table; the letter is for its ad
   await expect(open).toHaveCount(1);
   await page.getByRole("button", { name: `Send it again to ${second}` }).click();
   await expect(page.getByText(`Sent again to ${second}.`)).toBeVisible();
+  await other.page.reload();
+  await expect(
+    other.page.getByRole("heading", { name: "This invitation does not hold any more" }),
+  ).toBeVisible();
 });
 
 test("an access token works as Bearer, is shown once, and ends when revoked; failures are problem details", async ({

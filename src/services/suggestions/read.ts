@@ -18,8 +18,10 @@ class ReadSuggestions {
 }
 
 /** So many are shown at once; the others come when these are decided. */
-const MOST = 500;
-const MOST_DECIDED = 100;
+const MOST = 200;
+const MOST_DECIDED = 300;
+/** Of what is decided so much of its words is shown. */
+const BEGINNING = 300;
 
 export const readSuggestions = reading({
   name: "suggestions.read",
@@ -47,7 +49,7 @@ export const readSuggestions = reading({
       },
       count,
       waiting: waiting.map(shown),
-      decided: decided.map(shown),
+      decided: decided.map((row) => shown({ ...row, text: row.text.slice(0, BEGINNING) })),
     };
   },
 });

@@ -2,50 +2,55 @@
 
 import { Logo } from "../parts/logo";
 
+type WayOn = { title: string; about: string; href: string; words: string };
+
+/** Something that is not here, and a way on. */
+const Not = ({ title, about, href, words }: WayOn) => (
+  <Plain title={title} about={about}>
+    {/* Every screen carries this one along, so it stays small. */}
+    <a href={href} className="text-accent underline">
+      {words}
+    </a>
+  </Plain>
+);
+const TO_DESK = { href: "/", words: "To your Desk" };
+const TO_CODE = { href: "/go", words: "Type a code" };
+
 /** Nothing is here, or nothing that this person may see; which of the two is not told. */
-export function NotHere() {
-  return (
-    <Plain
-      title="Nothing is here for you"
-      about="The address may have a slip in it, or it belongs to a team you are not in."
-    >
-      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- every screen carries this one along, so it stays small */}
-      <a href="/" className="text-accent underline">
-        To your Desk
-      </a>
-    </Plain>
-  );
-}
+export const NotHere = () => (
+  <Not
+    title="Nothing is here for you"
+    about="The address may have a slip in it, or it belongs to a team you are not in."
+    {...TO_DESK}
+  />
+);
 
 /** What a card that was renewed, or a handout that was taken away, leads to. */
-export function CardEnded() {
-  return (
-    <Plain
-      title="This is not here any more"
-      about="The card was renewed, or what it led to was taken away again. Nothing that was written is lost. Ask whoever gave it to you for a new card, and type its code."
-    >
-      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- it is no page of the application */}
-      <a href="/go" className="text-accent underline">
-        Type a code
-      </a>
-    </Plain>
-  );
-}
+export const CardEnded = () => (
+  <Not
+    title="This is not here any more"
+    about="The card was renewed, or what it led to was taken away again. Nothing that was written is lost. Ask whoever gave it to you for a new card, and type its code."
+    {...TO_CODE}
+  />
+);
 
 /** What an address for suggestions that holds no more leads to. */
-export function SuggestionsEnded() {
-  return (
-    <Plain
-      title="Nothing can be suggested here any more"
-      about="There may be a new code. Ask whoever gave you this address."
-    >
-      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- it is no page of the application */}
-      <a href="/go" className="text-accent underline">
-        Type a code
-      </a>
-    </Plain>
-  );
-}
+export const SuggestionsEnded = () => (
+  <Not
+    title="Nothing can be suggested here any more"
+    about="There may be a new code. Ask whoever gave you this address."
+    {...TO_CODE}
+  />
+);
+
+/** What an invitation leads to that has ended, is over or has let in as many as it was for. */
+export const InvitationEnded = () => (
+  <Not
+    title="This invitation does not hold any more"
+    about="It has ended, or has let in as many as it was for. Ask whoever sent it for a new one."
+    {...TO_DESK}
+  />
+);
 
 /** Something failed that nobody foresaw. */
 export function WentWrong({ reset }: { reset: () => void }) {

@@ -30,7 +30,7 @@ export function Decided({
   return (
     <details className="group/decided">
       <summary className="cursor-pointer border-b border-line py-2 font-serif text-xl font-semibold">
-        {decided.length === 100 ? "The last 100 decided" : `${decided.length} decided`}
+        {decided.length === 300 ? "The last 300 decided" : `${decided.length} decided`}
       </summary>
       <ul>
         {decided.map((one) => (

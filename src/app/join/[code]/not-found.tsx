@@ -1,0 +1,1 @@
+export { InvitationEnded as default } from "@/ui/shell/not-here";
