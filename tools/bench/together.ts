@@ -29,20 +29,12 @@ export async function* measureTogether(
       await pages[1].waitForTimeout(2_000);
       const took: number[] = [];
       for (let i = 0; i < ROUNDS; i++) took.push(await moveAndSee(...pages));
-      const said: number[] = [];
-      for (let i = 0; i < ROUNDS; i++) said.push(await sayAndSee(...pages, i));
       for (const page of pages) await page.context().close();
       yield {
         what: `What one does is on the screen of another, who is at ${where}: median; slowest of ${ROUNDS}`,
         measured: `${median(took).toFixed(0)} ms; ${Math.max(...took).toFixed(0)} ms`,
         aim: "under 2 s",
         met: Math.max(...took) < 2_000,
-      };
-      yield {
-        what: `A comment stands on the screen of another, who is at ${where}: median; slowest of ${ROUNDS}`,
-        measured: `${median(said).toFixed(0)} ms; ${Math.max(...said).toFixed(0)} ms`,
-        aim: "under 2 s",
-        met: Math.max(...said) < 2_000,
       };
     }
   } finally {
@@ -63,21 +55,4 @@ async function moveAndSee(here: Page, there: Page): Promise<number> {
   await here.keyboard.press("Alt+ArrowDown");
   await seen;
   return performance.now() - from;
-}
-
-/** From the press that says something about an item to its number on the other screen. */
-async function sayAndSee(here: Page, there: Page, round: number): Promise<number> {
-  const item = here.locator("[data-item]").nth(round + 2);
-  const id = (await item.getAttribute("data-item"))!;
-  await item.focus();
-  await here.keyboard.press("r");
-  await here.getByLabel("Say something about it to the team").waitFor();
-  await here.keyboard.type("Is this still so?");
-  const number = there.locator(`[data-item="${id}"]`).getByRole("button", { name: "1 comment", exact: true });
-  const from = performance.now();
-  await here.keyboard.press("Control+Enter");
-  await number.waitFor();
-  const took = performance.now() - from;
-  await here.keyboard.press("Escape");
-  return took;
 }
