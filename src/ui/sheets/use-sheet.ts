@@ -5,7 +5,7 @@ import { useEffect } from "react";
 import type { SheetItem } from "@/core/handouts/sheet-view";
 import type { Answer } from "@/services/registry";
 import { ask, call } from "../talk/call";
-import { deliver, deliverFor } from "../talk/deliver";
+import { deliver, delivered, deliverFor } from "../talk/deliver";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 
@@ -88,7 +88,12 @@ export function useSheet(card: string, handout: string, first: Shown) {
       ),
     takeFind: (find: string, gone: boolean) =>
       call("sheets.edit-find", { card, handout, find, gone }).then(again),
-    handIn: (handedIn: boolean) => call("sheets.hand-in", { card, handout, handedIn }).then(again),
+    // What was just written goes before it: nothing is taken any more once it is handed in.
+    handIn: async (handedIn: boolean) => {
+      await delivered(`sheet:${handout}:`);
+      await call("sheets.hand-in", { card, handout, handedIn });
+      await again();
+    },
   };
 }
 export type Sheet = ReturnType<typeof useSheet>;

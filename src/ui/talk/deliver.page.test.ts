@@ -1,5 +1,5 @@
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
-import { deliver, deliverFor } from "./deliver";
+import { deliver, delivered, deliverFor } from "./deliver";
 import { toastsBy } from "./toast";
 
 type Sent = { input: Record<string, unknown>; answer: (status: number, body?: object) => Promise<void> };
@@ -131,4 +131,20 @@ test("who leaves the page leaves nothing behind that could go", async () => {
   expect(sent.map(({ input }) => input.context)).toEqual(["first", "second"]);
   for (const one of [...sent]) await one.answer(200);
   await sent.at(-1)!.answer(200);
+});
+
+test("what closes something waits for all that was written about it, over a server that is away, and for nothing else", async () => {
+  const closed = vi.fn();
+  write("First", "sheet:1:a");
+  write("Elsewhere", "sheet:2:a");
+  void delivered("sheet:1:").then(closed);
+  await sent[0]!.answer(0);
+  write("More", "sheet:1:a");
+  await turn();
+  expect(closed).not.toHaveBeenCalled();
+  await back();
+  await sent[2]!.answer(200);
+  await turn();
+  expect(sent[2]!.input).toMatchObject({ context: "More" });
+  expect(closed).toHaveBeenCalledOnce();
 });

@@ -17,7 +17,13 @@ type Parcel = {
 };
 type Waiter = { resolve: (answer: unknown) => void; reject: (error: unknown) => void };
 /** What goes one after the other, because what comes later stands for what came before it. */
-type Line = { parcel: Parcel; waiters: Waiter[]; sending: Parcel | null; away: boolean };
+type Line = {
+  parcel: Parcel;
+  waiters: Waiter[];
+  sending: Parcel | null;
+  away: boolean;
+  going?: Promise<void>;
+};
 
 const lines = new Map<string, Line>();
 let person = "";
@@ -57,7 +63,7 @@ function take(key: string, parcel: Parcel, waiter: Waiter): void {
   }
   const made: Line = { parcel, waiters: [waiter], sending: null, away: false };
   lines.set(key, made);
-  void go(key, made);
+  made.going = go(key, made);
 }
 
 async function go(key: string, line: Line): Promise<void> {
@@ -117,6 +123,19 @@ function sayWaiting(line: Line, away: boolean): void {
       duration: Infinity,
     });
   else toast("Hobbin is back. Everything has been sent.", { id: WAITING, description: "", duration: 4_000 });
+}
+
+/**
+ * Waits until all that was written about something has been answered, so that what closes it does not come before it.
+ * @param about what the keys of these begin with
+ */
+export async function delivered(about: string): Promise<void> {
+  const open = () => [...lines].flatMap(([key, { going }]) => (key.startsWith(about) ? [going] : []));
+  while (open().length) {
+    await Promise.all(open());
+    // What waited in its field for these is on its way a moment later.
+    await new Promise((resolve) => setTimeout(resolve));
+  }
 }
 
 /**
