@@ -13,6 +13,7 @@ test("somebody passing by suggests an address, words and a file by a code; a cur
   expect(await axe(page)).toEqual([]);
   await page.getByRole("button", { name: "Ask for suggestions" }).click();
   const code = (await page.getByLabel("Short code").textContent())!;
+  await expect(page.getByRole("button", { name: "Copy the address" })).toBeFocused();
   await page.getByText("What is asked for, until when").click();
   await page.getByLabel("What you ask for").fill("Where have you heard a snipe?");
   await page.getByRole("heading", { name: "Nothing waits" }).click();
@@ -57,6 +58,11 @@ test("somebody passing by suggests an address, words and a file by a code; a cur
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "Accept: On the long path" })).toBeFocused();
   await page.getByRole("button", { name: "More for On the long path" }).click();
+  await page.getByRole("menuitem", { name: "Decline with a word …" }).click();
+  // Left again, the keys are where they were.
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "More for On the long path" })).toBeFocused();
+  await page.keyboard.press("Enter");
   await page.getByRole("menuitem", { name: "Decline with a word …" }).click();
   await page.getByLabel("A word to Ada").fill("Which of the two bridges?");
   await page.getByRole("dialog").getByRole("button", { name: "Decline" }).click();

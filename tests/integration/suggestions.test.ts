@@ -133,6 +133,15 @@ test("a file comes with its name and is taken in; what is made up, or of another
   });
 });
 
+test("what waits stands as it came, whatever the clocks of those who suggest it say", async () => {
+  const { offer, read } = await open();
+  // Ids are made by browsers, by their own time: the later one comes from a clock that is years behind.
+  await offer("Ada", { text: "First" }, `01f00000-0000-7000-8000-${newId().slice(-12)}`);
+  await offer("Ben", { text: "Second" }, `01500000-0000-7000-8000-${newId().slice(-12)}`);
+  await offer("Cleo", { text: "Third" }, `01a00000-0000-7000-8000-${newId().slice(-12)}`);
+  expect((await read()).waiting.map(({ name }) => name)).toEqual(["Ada", "Ben", "Cleo"]);
+});
+
 test("nothing at all, no name, or what is no address, is said beside its field", async () => {
   const { offer } = await open();
   const at = (field: string) => ({ errors: [expect.objectContaining({ field })] });

@@ -47,7 +47,7 @@ ALTER TABLE `suggestion` ADD CONSTRAINT `suggestion_team_team_id_fk` FOREIGN KEY
 ALTER TABLE `suggestion` ADD CONSTRAINT `suggestion_collection_collection_id_fk` FOREIGN KEY (`collection`) REFERENCES `collection`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `suggestion_page` ADD CONSTRAINT `suggestion_page_team_team_id_fk` FOREIGN KEY (`team`) REFERENCES `team`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `suggestion_page` ADD CONSTRAINT `suggestion_page_collection_collection_id_fk` FOREIGN KEY (`collection`) REFERENCES `collection`(`id`) ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
-CREATE INDEX `suggestion_in` ON `suggestion` (`collection`,`state`,`id`);--> statement-breakpoint
+CREATE INDEX `suggestion_in` ON `suggestion` (`collection`,`state`,`created_at`,`id`);--> statement-breakpoint
 CREATE INDEX `suggestion_team` ON `suggestion` (`team`,`state`);--> statement-breakpoint
 CREATE INDEX `suggestion_giver` ON `suggestion` (`giver`);--> statement-breakpoint
 CREATE INDEX `suggestion_file` ON `suggestion` (`file_hash`);--> statement-breakpoint

@@ -48,7 +48,7 @@ export async function waitingByItself(tx: Tx, of: string, most: number): Promise
     .select({ id: suggestion.id })
     .from(suggestion)
     .where(and(inCollection(of), eq(suggestion.state, "waiting"), eq(suggestion.byItself, true)))
-    .orderBy(asc(suggestion.id))
+    .orderBy(asc(suggestion.createdAt), asc(suggestion.id))
     .limit(most);
   return rows.map(({ id }) => id);
 }
@@ -80,7 +80,7 @@ export async function waitingIn(tx: Tx, of: string, most: number): Promise<Sugge
     .select()
     .from(suggestion)
     .where(and(inCollection(of), eq(suggestion.state, "waiting")))
-    .orderBy(asc(suggestion.id))
+    .orderBy(asc(suggestion.createdAt), asc(suggestion.id))
     .limit(most);
 }
 
@@ -90,7 +90,7 @@ export async function decidedIn(tx: Tx, of: string, most: number): Promise<Sugge
     .select()
     .from(suggestion)
     .where(and(inCollection(of), ne(suggestion.state, "waiting")))
-    .orderBy(desc(suggestion.id))
+    .orderBy(desc(suggestion.createdAt), desc(suggestion.id))
     .limit(most);
 }
 
@@ -153,6 +153,6 @@ export async function suggestedBy(tx: Tx, of: string, giver: string): Promise<Su
     .select()
     .from(suggestion)
     .where(and(eq(suggestion.giver, code(giver)), inCollection(of)))
-    .orderBy(desc(suggestion.id))
+    .orderBy(desc(suggestion.createdAt), desc(suggestion.id))
     .limit(200);
 }

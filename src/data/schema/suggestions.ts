@@ -78,7 +78,7 @@ export const suggestion = mysqlTable(
     deletedAt: moment("deleted_at"),
   },
   (t) => [
-    index("suggestion_in").on(t.collection, t.state, t.id),
+    index("suggestion_in").on(t.collection, t.state, t.createdAt, t.id),
     index("suggestion_team").on(t.team, t.state),
     index("suggestion_giver").on(t.giver),
     index("suggestion_file").on(t.fileHash),

@@ -32,7 +32,9 @@ const letInSome = (id: string): Promise<number> =>
     const page = await suggestionPageOf(tx, id);
     if (!collection || collection.deletedAt || !page?.letsIn) return 0;
     const found = await lockSuggestions(tx, await waitingByItself(tx, id, AT_ONCE));
-    const rows = [...found.values()].filter(({ state, deletedAt }) => state === "waiting" && !deletedAt);
+    const rows = [...found.values()]
+      .filter(({ state, deletedAt }) => state === "waiting" && !deletedAt)
+      .sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime());
     const set = begin({ team: collection.team, person: null });
     const whose = { team: collection.team, person: page.createdBy };
     await takeIn({ tx, set }, whose, collection, rows, { section: undefined, thanks: true, word: "" });

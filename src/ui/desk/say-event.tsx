@@ -92,6 +92,9 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "meanings.change": () => "said what our marks mean",
 };
 
+/** Of these the words go on with a place. */
+const OF_A_PLACE = /^(bin|collections|comments|editions|newsletters|placements|sections|share|suggestions)\./;
+
 const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
 
 /**
@@ -106,9 +109,9 @@ export function sayEvent(event: EventRow, me: string, times: number, here = fals
   return (
     <>
       {who} {said}{" "}
-      {event.collection && here && !event.verb.startsWith("resources.") ? (
+      {event.collection && here && OF_A_PLACE.test(event.verb) ? (
         "this collection"
-      ) : event.collection && event.collectionTitle && !event.verb.startsWith("resources.") ? (
+      ) : !here && event.collection && event.collectionTitle && !event.verb.startsWith("resources.") ? (
         <Link href={`/bench/${event.collection}`} className="font-semibold hover:underline">
           {event.collectionTitle}
         </Link>

@@ -14,12 +14,19 @@ type Props = {
   children: React.ReactNode;
 };
 
+/** What has the focus and stays: of an entry of a menu, which goes with it, the button the menu opens from. */
+function focusNow(): Element | null {
+  const now = document.activeElement;
+  const opens = now?.closest("[role=menu]")?.getAttribute("aria-labelledby");
+  return opens ? document.getElementById(opens) : now;
+}
+
 /** A dialog over the page: its title, what it is about, and its contents. Escape closes it. */
 export function Dialog({ open, onOpenChange, title, about, wide, children }: Props) {
   // A field inside may take the focus before anybody asks who had it, so it is asked while this is drawn.
   const [was, setWas] = useState<{ open: boolean; focus: Element | null }>({ open: false, focus: null });
   if (was.open !== open)
-    setWas({ open, focus: open && typeof document !== "undefined" ? document.activeElement : was.focus });
+    setWas({ open, focus: open && typeof document !== "undefined" ? focusNow() : was.focus });
   const before = was.focus;
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>

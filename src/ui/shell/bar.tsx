@@ -49,7 +49,7 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
       </Link>
       <Teams team={team} teams={teams} />
       {team && (
-        <nav aria-label="Places" className="flex items-center max-lg:hidden">
+        <nav aria-label="Places" className="flex items-center gap-x-2.5 max-lg:hidden">
           <Link
             href={desk}
             aria-current={isDesk ? "page" : undefined}
@@ -68,7 +68,7 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
                 >
                   {stage.name}
                   <Beside>
-                    <Waits count={waitingAt(stage, waiting.data)} />
+                    <Waits count={waitingAt(stage, waiting.data)} most={99} />
                   </Beside>
                 </button>
               }
@@ -86,7 +86,10 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
                 <Lines size={18} aria-hidden />
                 <span className="max-sm:sr-only">{here ?? "Places"}</span>
                 <Beside>
-                  <Waits count={stages.reduce((sum, stage) => sum + waitingAt(stage, waiting.data), 0)} />
+                  <Waits
+                    count={stages.reduce((sum, stage) => sum + waitingAt(stage, waiting.data), 0)}
+                    most={99}
+                  />
                 </Beside>
               </button>
             }
@@ -185,11 +188,14 @@ const Beside = ({ children }: { children: React.ReactNode }) => (
   </span>
 );
 
-/** A number of what waits, where something does. */
-const Waits = ({ count }: { count: number }) =>
+/**
+ * A number of what waits, where something does.
+ * @param most where there is no room for more: what is above that is said to be
+ */
+const Waits = ({ count, most = Infinity }: { count: number; most?: number }) =>
   count > 0 ? (
     <span className="font-semibold text-accent">
-      {count}
+      {count > most ? `${most}+` : count}
       <span className="sr-only"> waiting</span>
     </span>
   ) : null;

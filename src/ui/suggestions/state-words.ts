@@ -16,5 +16,14 @@ export const titleOf = (one: {
   if (one.title) return one.title;
   if (one.kind === "file") return one.fileName;
   if (one.kind === "text") return one.text;
-  return one.address.replace(/^https?:\/\/(www\.)?/, "").replace(/\/$/, "");
+  return read(one.address.replace(/^https?:\/\/(www\.)?/, "").replace(/\/$/, ""));
 };
+
+/** An address with its letters as they are read; one that is encoded in another way stays as it is. */
+function read(address: string): string {
+  try {
+    return decodeURI(address);
+  } catch {
+    return address;
+  }
+}

@@ -42,6 +42,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
   }, [client, team.id, shown.count]);
   const [section, setSection] = useState(END);
   const [thanks, setThanks] = useState(true);
+  const [begun, setBegun] = useState(false);
   const [byName, setByName] = useState(false);
   // What was decided here is gone at once, before the answer.
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
@@ -49,6 +50,8 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
   const waiting = byName
     ? there.toSorted((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
     : there;
+  const count = Math.max(waiting.length, shown.count - gone.size);
+  const atOnce = Math.min(waiting.length, AT_ONCE);
   const hide = (ids: string[], on: boolean) =>
     setGone((now) => new Set(on ? [...now, ...ids] : [...now].filter((one) => !ids.includes(one))));
   const decide = (ones: Waiting[], accept: boolean, word = "") => {
@@ -72,7 +75,9 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
     done.catch((error: unknown) => (hide(ids, false), sayFailure(error)));
   };
   const begin = () =>
-    call("suggestions.set-page", { collection: id, open: true }).then(again).catch(sayFailure);
+    call("suggestions.set-page", { collection: id, open: true })
+      .then(() => (setBegun(true), again()))
+      .catch(sayFailure);
   const { page } = shown;
   return (
     <Frame me={me} teams={teams} team={team}>
@@ -95,7 +100,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
             </div>
           </header>
           {page ? (
-            <Where collection={id} page={page} home={home} again={again} />
+            <Where collection={id} page={page} home={home} begun={begun} again={again} />
           ) : (
             <Empty title="Nobody is asked yet">
               <p>
@@ -111,9 +116,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
             <section className="flex flex-col gap-3">
               <div className="flex flex-wrap items-end gap-x-4 gap-y-2 border-b border-line pb-3">
                 <h2 className="mr-auto font-serif text-xl font-semibold">
-                  {waiting.length === 0
-                    ? "Nothing waits"
-                    : `${Math.max(waiting.length, shown.count - gone.size)} waiting`}
+                  {waiting.length === 0 ? "Nothing waits" : `${count} waiting`}
                 </h2>
                 {waiting.length > 1 && (
                   <Button small look="quiet" aria-pressed={byName} onClick={() => setByName(!byName)}>
@@ -122,7 +125,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
                 )}
                 {waiting.length > 1 && (
                   <Button small onClick={() => decide(waiting, true)}>
-                    Accept {waiting.length > AT_ONCE ? `the first ${AT_ONCE}` : "all"}
+                    Accept {atOnce < count ? `the first ${atOnce}` : "all"}
                   </Button>
                 )}
               </div>

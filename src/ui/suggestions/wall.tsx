@@ -28,7 +28,7 @@ export function Wall({ team, first, home }: Props) {
   const all = [...waiting, ...decided.filter(({ state }) => state === "accepted")];
   const rows = byName
     ? all.toSorted((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
-    : all.toSorted((a, b) => (a.id < b.id ? 1 : -1));
+    : all.toSorted((a, b) => (a.createdAt < b.createdAt ? 1 : -1));
   const turn = () =>
     call("suggestions.set-page", {
       collection: id,

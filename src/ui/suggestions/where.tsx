@@ -19,11 +19,14 @@ export function Where({
   collection,
   page,
   home,
+  begun,
   again,
 }: {
   collection: string;
   page: Page;
   home: string;
+  /** It was opened here a moment ago: the next step is to tell its address. */
+  begun: boolean;
   again: () => void;
 }) {
   const set = (change: Omit<InputOf<"suggestions.set-page">, "collection">) =>
@@ -49,6 +52,7 @@ export function Where({
         <div className="ml-auto flex flex-wrap gap-2">
           <Button
             small
+            autoFocus={begun}
             onClick={() => void copyText(`${location.origin}/s/${page.link}`, "The address is copied.")}
           >
             Copy the address
