@@ -21,7 +21,7 @@ import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
-import { HANDOUT, NEWSLETTER, PORTFOLIO, SUGGESTED } from "./uses";
+import { GUEST, HANDOUT, NEWSLETTER, PORTFOLIO, SUGGESTED, TALK } from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
@@ -127,6 +127,23 @@ export async function seed(webPort: number): Promise<void> {
   const wait = async (waiting: string) => {
     await call(actors.ama, "capture.address", { team: lantern, address: at(waiting) });
   };
+  const letIn = async () => {
+    const collection = collections.get(GUEST.collection)!;
+    const wish = { collection, role: "contributor", most: 1 };
+    const { invitation } = await call(actors[GUEST.by], "guests.make-link", wish);
+    await call(actors[GUEST.who], "invitations.accept", { code: invitation.code });
+  };
+  const talk = async () => {
+    const collection = collections.get(TALK.collection)!;
+    const { items } = await call(actors[TALK.said[0][0]], "collections.items", { collection });
+    const placement = items[TALK.item]!.id;
+    let thread: string | undefined;
+    for (const [who, words] of TALK.said) {
+      const { comment } = await call(actors[who], "comments.add", { collection, placement, words, thread });
+      thread ??= comment.id;
+      calendar.tick();
+    }
+  };
   /** Everything that happens, by how long ago. */
   const happens: [daysAgo: number, () => Promise<void>][] = [
     ...COLLECTIONS.map((wish): [number, () => Promise<void>] => [wish.daysAgo, () => collect(wish)]),
@@ -136,6 +153,8 @@ export async function seed(webPort: number): Promise<void> {
     [NEWSLETTER.sentDaysAgo, sendIssue],
     [NEWSLETTER.thenDaysAgo, writeNext],
     [PORTFOLIO.daysAgo, showWork],
+    [GUEST.daysAgo, letIn],
+    [TALK.daysAgo, talk],
     [
       HANDOUT.daysAgo,
       () => handOut(actors.ama, lantern, collections.get(HANDOUT.collection)!, at, () => calendar.tick()),

@@ -84,6 +84,28 @@ export const HANDOUT = {
   >,
 };
 
+/** Somebody of another team who is let into one collection. */
+export const GUEST = {
+  daysAgo: 12,
+  by: "jonas",
+  who: "rhea",
+  collection: "Rewetting: what the studies say",
+} as const;
+
+/** What was said about an item, by its number in its collection: first, and then in answer. */
+export const TALK = {
+  daysAgo: 3,
+  collection: "Moss key for beginners",
+  item: 1,
+  said: [
+    [
+      "rhea",
+      "@Ama Okeri, is this key still right for the long-leaved ones? My class got stuck at step four.",
+    ],
+    ["ines", "Step four asks for a lens. @Rhea, we have twelve in the cupboard by the door."],
+  ],
+} as const;
+
 /** What passers-by suggested for a collection; some of it is decided by now. */
 export const SUGGESTED = {
   daysAgo: 2,

@@ -50,6 +50,8 @@ export const TIES: Record<string, Ties> = {
   newsletter_reader: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   newsletter_delivery: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   view_setting: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
+  // Whoever was let in was let into this one.
+  guest: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...own },
   last_visit: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
   presence: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...moment },
 
@@ -70,6 +72,12 @@ export const TIES: Record<string, Ties> = {
   },
   // Talk is of the people and the place it was said in: a copy of a collection has none of it.
   comment: { undo: "comment", bin: "itself", duplicate: "left", merge: "stays", ...team },
+  // Who was meant was meant there.
+  notice: {
+    ...{ undo: null, bin: "with collection", duplicate: "left", ...noResource },
+    ...{ account: "goes", archive: "of the moment" },
+  },
+  notice_wish: { ...plain, account: "goes", archive: "of the moment" },
   learner_group: { undo: "group", bin: "itself", ...apart, ...team },
   learner: { undo: "learner", bin: "itself", ...apart, ...team },
   // A copy of a collection is given to nobody.

@@ -20,9 +20,9 @@ export async function sendLive(request: IncomingMessage, response: ServerRespons
     if (typeof request.headers[name] === "string") headers.set(name, request.headers[name]);
   const query = new URL(request.url!, "http://hobbin").searchParams;
   const refused = await answering(async () => {
-    const { actor, team, last } = await askedStream(headers, query);
+    const { actor, asked } = await askedStream(headers, query);
     let begun = false;
-    const stop = listenTo(actor, team, last, {
+    const stop = listenTo(actor, asked, {
       write: (bytes) => {
         if (!begun) response.writeHead(200, STREAM);
         begun = true;

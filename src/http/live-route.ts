@@ -17,16 +17,16 @@ export const STREAM = {
 export async function askedStream(
   headers: Headers,
   query: URLSearchParams,
-): Promise<{ actor: Actor; team: string; last: string | null }> {
+): Promise<{ actor: Actor; asked: Parameters<typeof listenTo>[1] }> {
   const actor = await actorOf(headers);
-  const { team } = await listen.call(actor, { team: query.get("team") });
-  return { actor, team, last: headers.get("last-event-id") ?? query.get("last") };
+  const { team, only } = await listen.call(actor, { team: query.get("team") });
+  return { actor, asked: { team, only, last: headers.get("last-event-id") ?? query.get("last") } };
 }
 
 /** GET /api/live?team=<id>: the event stream of a team, where no front answers it. */
 export const getLive = (request: Request): Promise<Response> =>
   answering(async () => {
-    const { actor, team, last } = await askedStream(request.headers, new URL(request.url).searchParams);
+    const { actor, asked } = await askedStream(request.headers, new URL(request.url).searchParams);
     let stop = () => {};
     const stream = new ReadableStream<Uint8Array>({
       start: (controller) => {
@@ -38,7 +38,7 @@ export const getLive = (request: Request): Promise<Response> =>
             // It is closed already.
           }
         };
-        stop = listenTo(actor, team, last, {
+        stop = listenTo(actor, asked, {
           write: (bytes) => {
             try {
               controller.enqueue(bytes);

@@ -12,7 +12,8 @@ import { now } from "@/outside/clock";
 import { answering } from "./answer";
 import { policyOf, readerHeaders } from "./reader-route";
 
-const page = (text: string, status = 200) =>
+/** A small page that is kept nowhere. */
+export const page = (text: string, status = 200) =>
   new Response(text, {
     status,
     headers: {
@@ -23,7 +24,7 @@ const page = (text: string, status = 200) =>
   });
 
 /** What a form of ours sends, and no more than that. */
-async function formOf(request: Request): Promise<URLSearchParams> {
+export async function formOf(request: Request): Promise<URLSearchParams> {
   const type = request.headers.get("content-type") ?? "";
   if (/^multipart\/form-data/i.test(type)) {
     // RFC 8058, 3.2 allows it for the press of a mail program.

@@ -6,6 +6,7 @@ import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
 import { keepPicturesJob } from "./keep-pictures";
 import { letInJob } from "./let-in";
+import { mailNoticesJob } from "./mail-notices";
 import { makeExportJob } from "./make-export";
 import { placeMarksJob } from "./place-marks";
 import { readFileJob } from "./read-stored-file";
@@ -23,6 +24,7 @@ export const KINDS: Record<string, JobKind> = {
   "imports.undo": undoImportJob,
   "messages.take-in": takeMailJob,
   "messages.send": sendMailJob,
+  "notices.mail": mailNoticesJob,
   "newsletters.deliver": deliverIssueJob,
   "bin.empty": emptyBin,
   "archives.bring-back": bringBackJob,

@@ -8,6 +8,7 @@ import { checkInput, type InputClass } from "./input";
 import { Locked, type Locks, takeLocks } from "./locks";
 import type { Rule, Scope } from "./policy";
 import { Problem } from "./problem";
+import { told } from "./sight";
 import { isWithin } from "@/core/policy/paired";
 
 /** What `run` of an action gets. Its verbs write, count, tell and keep for undo in one call; see `ChangeSet`. */
@@ -122,21 +123,24 @@ export function action<I extends object, O extends object>(
       const { result, entry } = await changing(async (tx, begin) => {
         const { input, scope, locked } = await decideLocked(definition, actor, raw, tx);
         const set = begin({ team: scope.team, person: scope.person });
-        const result = await definition.run({
-          input,
-          actor,
+        const result = told(
           scope,
-          tx,
-          locked,
-          at: set.at,
-          set,
-          add: set.add.bind(set),
-          change: set.change.bind(set),
-          remove: set.remove.bind(set),
-          restore: set.restore.bind(set),
-          emit: set.emit.bind(set),
-          enqueue: set.enqueue.bind(set),
-        });
+          await definition.run({
+            input,
+            actor,
+            scope,
+            tx,
+            locked,
+            at: set.at,
+            set,
+            add: set.add.bind(set),
+            change: set.change.bind(set),
+            remove: set.remove.bind(set),
+            restore: set.restore.bind(set),
+            emit: set.emit.bind(set),
+            enqueue: set.enqueue.bind(set),
+          }),
+        );
         const words = typeof history === "function" ? history({ input, changes: set.changes }) : history;
         const ability = scope.ability ?? definition.allow.ability;
         return { result, history: words !== null && ability ? { words, ability } : null };
@@ -167,9 +171,10 @@ export function reading<I extends object, O>(
     call: async (actor, raw) => {
       const tx = database();
       // Looking twice changes nothing.
-      return patiently(async () =>
-        definition.run({ ...(await decide(definition, actor, raw, tx)), actor, tx }),
-      ).catch(sayWhy);
+      return patiently(async () => {
+        const decided = await decide(definition, actor, raw, tx);
+        return told(decided.scope, await definition.run({ ...decided, actor, tx }));
+      }).catch(sayWhy);
     },
   };
 }

@@ -1,9 +1,10 @@
-import { type Ability, may, type Role } from "@/core/policy/abilities";
+import { type Ability, may, type Role, stronger } from "@/core/policy/abilities";
 import { openedBy } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { type Belonging, findBelonging, findTeamOfPicture, type Target } from "@/data/queries/belonging";
 import { findComment } from "@/data/queries/comments";
 import { holderOf } from "@/data/queries/groups";
+import { homesIn, isPictureIn, type Sight, sightOf } from "@/data/queries/guests";
 import { findMark } from "@/data/queries/marks";
 import { sharedUp } from "@/data/queries/sharing";
 import { suggestionPageBy } from "@/data/queries/suggestions";
@@ -16,6 +17,8 @@ export type Scope = {
   person: string | null;
   team: string | null;
   role: Role | null;
+  /** Of a guest: what alone they see of the team. Whoever is in it sees all, and has none. */
+  sight?: Sight;
   /** What this one asks for, where it goes by more than the rule. */
   ability?: Ability;
   /** Who holds the card by which it is asked for. */
@@ -45,6 +48,48 @@ function inTeam(ability: Ability, options: { evenDeleted?: boolean } = {}) {
   };
 }
 
+/** What guests can be allowed something in: what stands in a collection, and of a team the part they see. */
+type Open = "team" | "collection" | "section" | "placement" | "resource";
+
+/**
+ * The same, for guests too, by what they are where it stands. Nothing is theirs that does not say so here, and what is
+ * allowed them gives and takes no more of the team than `Scope.sight` holds.
+ */
+function inTeamOrAsGuest(ability: "see" | "bring" | "arrange") {
+  return <T extends Open>(target: T): Rule<{ [K in T]: string }> => {
+    const rule: Rule<{ [K in T]: string }> = async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const who = actor.person.id;
+      const found = await findBelonging(tx, target, input[target], who);
+      return orAsGuest(tx, target, input[target], found, ability, who);
+    };
+    rule.ability = ability;
+    return rule;
+  };
+}
+
+/** What somebody may do in a team by what is stronger, being in it or being let in where something stands. */
+async function orAsGuest(
+  tx: Tx,
+  target: Open,
+  id: string,
+  found: Belonging | null,
+  ability: Ability,
+  who: string,
+): Promise<Scope> {
+  if (!found || may(found.role, ability)) return judge(found, ability, who, false);
+  const sight = await sightOf(tx, who, found.team);
+  const homes =
+    target === "team"
+      ? [...sight.keys()]
+      : target === "collection"
+        ? [id]
+        : (await homesIn(tx, target, [id])).map((one) => one.collection);
+  const asGuest = homes.reduce<Role | null>((role, home) => stronger(role, sight.get(home) ?? null), null);
+  const scope = judge({ ...found, role: stronger(found.role, asGuest) }, ability, who, false);
+  return found.role === null ? { ...scope, sight } : scope;
+}
+
 function judge(found: Belonging | null, ability: Ability, person: string, evenDeleted: boolean): Scope {
   // To somebody who is no member, a thing of another team is not there.
   if (!found || found.role === null) throw new Problem("not-found");
@@ -64,8 +109,35 @@ export const can = {
   publish: inTeam("publish"),
   manage: inTeam("manage"),
 
+  /** What guests may too, where they were let in. */
+  seeHere: inTeamOrAsGuest("see"),
+  bringHere: inTeamOrAsGuest("bring"),
+  arrangeHere: inTeamOrAsGuest("arrange"),
+
+  /** Bringing in: whoever is in the team anywhere, a guest into the collection it says. */
+  bringIn: (): Rule<{ team: string; collection?: string }> => {
+    const rule: Rule<{ team: string; collection?: string }> = async ({ actor, input, tx }) => {
+      if (!actor.person) throw new Problem("not-signed-in");
+      const { team, collection } = input;
+      const who = actor.person.id;
+      const found = await findBelonging(tx, "team", team, who);
+      if (!collection) return judge(found, "bring", who, false);
+      const there = may(found?.role ?? null, "bring")
+        ? null
+        : await findBelonging(tx, "collection", collection, who);
+      return there && there.team === team
+        ? orAsGuest(tx, "collection", collection, there, "bring", who)
+        : judge(found, "bring", who, false);
+    };
+    rule.ability = "bring";
+    return rule;
+  },
+
   /** Restoring, where the thing is deleted of course. */
   restore: inTeam("arrange", { evenDeleted: true }),
+
+  /** Doing away with for good, what lies in the bin too. */
+  erase: inTeam("publish", { evenDeleted: true }),
 
   /** Marking for oneself whoever sees the thing, for the team whoever may bring things in. */
   annotate:
@@ -74,7 +146,10 @@ export const can = {
       if (!actor.person) throw new Problem("not-signed-in");
       const ability = input.private ? "see" : "bring";
       const found = await findBelonging(tx, "resource", input.resource, actor.person.id);
-      return { ...judge(found, ability, actor.person.id, false), ability };
+      return {
+        ...(await orAsGuest(tx, "resource", input.resource, found, ability, actor.person.id)),
+        ability,
+      };
     },
 
   /** Changing a mark: one's own private one, or any of the team. To others a private one is not there. */
@@ -86,7 +161,13 @@ export const can = {
       if (!found || (found.private && found.person !== actor.person.id)) throw new Problem("not-found");
       const ability = found.private ? "see" : "bring";
       const deleted = found.resourceDeletedAt !== null || found.deletedAt !== null;
-      return { ...judge({ ...found, deleted }, ability, actor.person.id, evenDeleted), ability };
+      const who = actor.person.id;
+      if (may(found.role, ability) || deleted)
+        return { ...judge({ ...found, deleted }, ability, who, evenDeleted), ability };
+      return {
+        ...(await orAsGuest(tx, "resource", found.resource, { ...found, deleted }, ability, who)),
+        ability,
+      };
     },
 
   /** Something that was said: whoever sees it. What each of them may do with it goes by whose it is. */
@@ -96,8 +177,9 @@ export const can = {
       if (!actor.person) throw new Problem("not-signed-in");
       const found = await findComment(tx, input.comment, actor.person.id);
       const ability = "see" as const;
+      const belonging = found && { ...found, deleted: false };
       return {
-        ...judge(found && { ...found, deleted: false }, ability, actor.person.id, false),
+        ...(await orAsGuest(tx, "collection", found?.home ?? "", belonging, ability, actor.person.id)),
         ability,
       };
     },
@@ -138,14 +220,17 @@ export const can = {
       return { person: null, team: page.team, role: null, page };
     },
 
-  /** Members of a team in which some resource has this picture. */
+  /** Members of a team in which some resource has this picture, and guests of where it stands. */
   seePicture:
     (): Rule<{ hash: string }> =>
     async ({ actor, input, tx }) => {
       if (!actor.person) throw new Problem("not-signed-in");
-      const found = await findTeamOfPicture(tx, input.hash, actor.person.id);
-      if (!found) throw new Problem("not-found");
-      return { person: actor.person.id, ...found };
+      const person = actor.person.id;
+      const found = await findTeamOfPicture(tx, input.hash, person);
+      if (found) return { person, ...found };
+      const sight = await sightOf(tx, person);
+      if (!(await isPictureIn(tx, input.hash, [...sight.keys()]))) throw new Problem("not-found");
+      return { person, team: null, role: null, sight };
     },
 
   /** Members, and whoever the collection is shared with. */

@@ -91,6 +91,11 @@ export const PROBLEMS = {
   "import-places-no-tree": problem("not-valid", "These places are no tree, or more than 20,000."),
   "import-sections-homeless": problem("not-valid", "Sections need a collection to stand in."),
   "in-bin": problem("not-found", "This is in the bin. Restore it there first."),
+  "guest-unknown": problem("not-found", "They are no guest of this collection any more."),
+  "history-too-long": problem(
+    "not-allowed",
+    "So much has happened since that nobody goes back that far at once. Kept editions of it are still there.",
+  ),
   "invitation-ended": problem("not-found", "This invitation has ended. Ask for a new one."),
   "language-unknown": problem("not-valid", "Write a language as en, de or pt-BR."),
   "licence-unknown": problem(

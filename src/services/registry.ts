@@ -10,6 +10,7 @@ import { actions as events } from "./events";
 import { actions as exported } from "./export";
 import { actions as files } from "./files";
 import { actions as groups } from "./groups";
+import { actions as guests } from "./guests";
 import { actions as handouts } from "./handouts";
 import { actions as history } from "./history";
 import { actions as imports } from "./imports";
@@ -23,6 +24,7 @@ import { actions as meanings } from "./meanings";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
 import { actions as newsletters } from "./newsletters";
+import { actions as notices } from "./notices";
 import { actions as portfolios } from "./portfolios";
 import { actions as people } from "./people";
 import { actions as pictures } from "./pictures";
@@ -61,6 +63,7 @@ export const ACTIONS = {
   ...exported,
   ...files,
   ...groups,
+  ...guests,
   ...handouts,
   ...history,
   ...imports,
@@ -74,6 +77,7 @@ export const ACTIONS = {
   ...members,
   ...messages,
   ...newsletters,
+  ...notices,
   ...people,
   ...portfolios,
   ...pictures,

@@ -1,5 +1,5 @@
 import { axe } from "./axe";
-import { at, expect, items, makeCollection, paste, placeIt, signIn, test } from "./hands";
+import { at, expect, items, makeCollection, newcomer, paste, placeIt, signIn, test } from "./hands";
 
 test("something is said about an item, seen by a colleague, answered, settled; what is begun is not lost", async ({
   browser,
@@ -93,4 +93,60 @@ test("what is said of a collection and its sections stands together, with the wa
   await dialog.getByRole("button", { name: /Sundew/ }).click();
   await expect(page.getByRole("region", { name: "Comments" })).toContainText("And this one?");
   await expect(page.getByLabel("Say something about it to the team")).toBeFocused();
+});
+
+test("who is meant by name hears of it wherever they are, comes to the place, and has looked at it then", async ({
+  browser,
+}) => {
+  const { page, act } = await newcomer(browser, "Oda Reed");
+  const { team } = await act<{ team: { id: string } }>("teams.make", { name: "Reed beds" });
+  const { collection } = await act("collections.make", { team: team.id, title: "Reed and water" });
+  for (const text of ["Reed hears the wind", "Water keeps the day"])
+    await act("capture.note", { team: team.id, text, collection: collection.id });
+  const { invitation } = await act<{ invitation: { code: string } }>("invitations.make", {
+    ...{ team: team.id, role: "viewer" },
+  });
+  const piet = await newcomer(browser, "Piet Lind");
+  await piet.act("invitations.accept", { code: invitation.code });
+  await piet.page.goto(`/team/${team.id}`);
+
+  await page.goto(`/bench/${collection.id}`);
+  await items(page).last().focus();
+  await page.keyboard.press("r");
+  const field = page.getByLabel("Say something about it to the team");
+  await expect(field).toBeFocused();
+  // Nobody who sees it is called so: it is said while it can still be changed.
+  await page.keyboard.type("@Pim, ");
+  await expect(page.getByText(/Nobody who sees this is called “Pim”/)).toBeVisible();
+  await field.fill("");
+  await page.keyboard.type("Is it, @li");
+  await expect(page.getByRole("listbox", { name: "Who is meant" })).toHaveText("PLPiet Lind");
+  expect(await axe(page)).toEqual([]);
+  await page.keyboard.press("Enter");
+  await expect(field).toHaveValue("Is it, @Piet Lind ");
+  await page.keyboard.type("?");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByRole("region", { name: "Comments" })).toContainText("Is it, @Piet Lind ?");
+
+  const addressed = piet.page.getByRole("region", { name: "Addressed to you" });
+  await expect(addressed.getByRole("link")).toHaveText(
+    /Oda Reed means you in Reed and water, at “Water keeps the day”/,
+  );
+  await expect(piet.page.getByRole("link", { name: "Desk 1 waiting" })).toBeVisible();
+  expect(await axe(piet.page)).toEqual([]);
+  await addressed.getByRole("link").click();
+  const there = piet.page.getByRole("region", { name: "Comments" });
+  await expect(there).toContainText("Is it, @Piet Lind ?");
+  await expect(piet.page.getByRole("link", { name: "Desk", exact: true })).toBeVisible();
+  await there.getByRole("button", { name: "Answer" }).click();
+  await piet.page.keyboard.type("It is.");
+  await piet.page.keyboard.press("Control+Enter");
+  // An answer is addressed to whom it answers; she has it before her, so it is looked at already.
+  await expect(page.getByRole("region", { name: "Comments" })).toContainText("It is.");
+  await piet.page.goto(`/team/${team.id}`);
+  await expect(addressed).toContainText("Nothing you have not looked at.");
+  await page.goto(`/team/${team.id}`);
+  await expect(page.getByRole("region", { name: "Addressed to you" })).toContainText(
+    "Nothing you have not looked at.",
+  );
 });

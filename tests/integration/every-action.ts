@@ -2,15 +2,18 @@ import { eq } from "drizzle-orm";
 import { addJobs } from "@/data/queries/jobs";
 import { mailMessage, resource, ruleHit } from "@/data/schema";
 import { database } from "@/mechanism/changing";
-import { STRANGER } from "@/mechanism/actor";
+import { type Actor, STRANGER } from "@/mechanism/actor";
 import { newId } from "@/outside/random";
 import type { ActionName } from "@/services/registry";
-import { as, makeWorld, type World } from "./world";
+import { as, guestOf, makeWorld, type World } from "./world";
 
 /** Who may, from the least; everybody after it in the order of roles may too. */
 export type From = "viewer" | "contributor" | "editor" | "owner";
 export type Full = World & {
   invitation: string;
+  guestInvitation: string;
+  /** Something that happened in the collection. */
+  event: string;
   job: string;
   picture: string;
   import: string;
@@ -37,6 +40,8 @@ export type Full = World & {
   page: string;
   suggestion: string;
   giver: string;
+  /** Guests of the collection, and an editor of the other one. */
+  guests: Record<"viewer" | "contributor" | "editor" | "elsewhere", Actor>;
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
 };
@@ -114,6 +119,11 @@ export const TABLE: Record<ActionName, Row> = {
     from: "viewer",
     input: ({ collection }) => ({ collection, placements: [], resources: [] }),
   },
+  "collections.put-back": {
+    from: "editor",
+    input: ({ collection, event }) => ({ collection, event }),
+  },
+  "collections.then": { from: "viewer", input: ({ collection, event }) => ({ collection, event }) },
   "collections.use": { from: "editor", input: ({ collection }) => ({ collection, use: "lesson" }) },
   "collections.tree": { from: "viewer", input: ({ team }) => ({ team }) },
   "history.read": { from: "viewer", input: ({ team }) => ({ team }) },
@@ -127,7 +137,30 @@ export const TABLE: Record<ActionName, Row> = {
     from: "editor",
     input: ({ collection }) => ({ collection, number: 1, withdrawn: true }),
   },
+  "guests.end-invitation": {
+    from: "editor",
+    input: ({ collection, guestInvitation }) => ({ collection, invitation: guestInvitation }),
+  },
+  "guests.invite": {
+    from: "editor",
+    input: ({ collection }) => ({ collection, role: "viewer", addresses: ["ada@bog.example"] }),
+  },
+  "guests.let-into": { from: "signed in", input: () => ({}) },
+  "guests.make-link": { from: "editor", input: ({ collection }) => ({ collection, role: "viewer" }) },
+  "guests.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  // Anybody leaves; who takes out others is asked once it is known who is meant.
+  "guests.remove": {
+    from: "viewer",
+    input: ({ collection, guests }) => ({ collection, person: guests.viewer.person!.id }),
+  },
+  "guests.set-role": {
+    from: "editor",
+    input: ({ collection, guests }) => ({
+      ...{ collection, person: guests.contributor.person!.id, role: "editor" },
+    }),
+  },
   "groups.edit": { from: "editor", input: ({ group }) => ({ group, title: "Other" }) },
+  "groups.erase": { from: "editor", input: ({ group }) => ({ group }) },
   "groups.look": { from: "editor", input: ({ group }) => ({ group }) },
   "groups.make": { from: "editor", input: ({ team }) => ({ team, title: "7b", names: ["Ada"] }) },
   "groups.read": { from: "editor", input: ({ team }) => ({ team }) },
@@ -391,6 +424,13 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "comments.edit": { from: "viewer", input: ({ comment }) => ({ comment, words: "In other words" }) },
   "comments.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "comments.people": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "notices.leave": { from: "everybody", input: () => ({ token: "x" }) },
+  "notices.look": { from: "signed in", input: () => ({}) },
+  "notices.read": { from: "signed in", input: () => ({}) },
+  "notices.whose": { from: "everybody", input: () => ({ token: "x" }) },
+  "notices.wish": { from: "signed in", input: () => ({ answer: "never" }) },
+  "notices.wishes": { from: "signed in", input: () => ({}) },
   "comments.remove": { from: "viewer", input: ({ comment }) => ({ comment }) },
   "comments.settle": { from: "viewer", input: ({ comment }) => ({ comment, settled: true }) },
   "marks.add": {
@@ -518,6 +558,16 @@ export async function makeFull(): Promise<Full> {
     meaning: meaning.id,
     ...(await handOut(made)),
     ...(await suggest(made, other.collection)),
+    guests: {
+      viewer: await guestOf(made.owner, made.collection, "viewer"),
+      contributor: await guestOf(made.owner, made.collection, "contributor"),
+      editor: await guestOf(made.owner, made.collection, "editor"),
+      elsewhere: await guestOf(made.owner, other.collection, "editor"),
+    },
+    guestInvitation: (
+      await as(made.owner, "guests.make-link", { collection: made.collection, role: "viewer" })
+    ).invitation.id,
+    event: (await as(made.owner, "collections.happened", { collection: made.collection })).events[0]!.id,
     binned: await fillBin(made),
   };
 }

@@ -101,10 +101,14 @@ test("the event stream tells a change, and catches up from the last one seen", a
   const world = await makeWorld();
   const hear = async (last: string | null, change: () => Promise<unknown>, verb: string) => {
     let text = "";
-    const stop = listenTo(world.viewer, world.team, last, {
-      write: (bytes) => (text += new TextDecoder().decode(bytes)),
-      end: () => undefined,
-    });
+    const stop = listenTo(
+      world.viewer,
+      { team: world.team, only: null, last },
+      {
+        write: (bytes) => (text += new TextDecoder().decode(bytes)),
+        end: () => undefined,
+      },
+    );
     await change();
     await expect.poll(() => text, { interval: 20 }).toContain(`"verb":"${verb}"`);
     stop();

@@ -1,4 +1,4 @@
-import { eq } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { describe, expect, test } from "vitest";
 import { clearBin } from "@/data/queries/bin";
 import { collection as table } from "@/data/schema";
@@ -304,3 +304,36 @@ test("one learner on two devices loses nothing, and what is sent twice is there 
   await expect(ada.find({ address: "no address" })).rejects.toMatchObject({ kind: "not-valid" });
   await expect(hand("x".repeat(16), handout).open()).rejects.toMatchObject({ code: "card-ended" });
 }); // prettier-ignore
+
+test("a class is erased for good: nothing that says its names, or what they wrote, is left", async () => {
+  const { owner, viewer, team, collection } = await makeWorld();
+  const names = ["Zwischenada", "Zwischenben"];
+  const { group } = await as(owner, "groups.make", { team, title: "7b", names });
+  const [one, two] = (await as(owner, "groups.look", { group: group.id })).learners;
+  const { handout } = await as(owner, "handouts.make", { collection, group: group.id, writes: true });
+  const written = { card: one!.card, handout: handout.id };
+  await as(STRANGER, "sheets.add-find", { ...written, address: "https://bog.example/zwischenfund" });
+  await as(owner, "learners.edit", { learner: two!.id, name: "Zwischencleo" });
+  await as(owner, "learners.remove", { learner: two!.id });
+  await as(owner, "groups.remove", { group: group.id });
+  await expect(as(viewer, "groups.erase", { group: group.id })).rejects.toMatchObject({
+    kind: "not-allowed",
+  });
+  expect(await as(owner, "groups.erase", { group: group.id })).toMatchObject({ erased: 2 });
+  const tables = await rows<{ name: string }>(
+    sql`SELECT table_name AS name FROM information_schema.columns
+      WHERE table_schema = database() AND column_name = 'team'`,
+  );
+  expect(tables.length).toBeGreaterThan(10);
+  const said: string[] = [];
+  for (const { name } of tables)
+    for (const row of await rows(sql`SELECT * FROM ${sql.identifier(name)} WHERE team = ${team}`))
+      if (/zwischen(ada|ben|cleo|fund)/i.test(JSON.stringify(row))) said.push(name);
+  expect(said).toEqual([]);
+  await expect(as(STRANGER, "sheets.of-card", { card: one!.card })).rejects.toMatchObject({
+    kind: "not-found",
+  });
+});
+
+const rows = async <R = object>(query: ReturnType<typeof sql>): Promise<R[]> =>
+  ((await database().execute(query)) as unknown as [R[]])[0];

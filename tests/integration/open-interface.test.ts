@@ -7,6 +7,7 @@ import { findReader } from "@/data/queries/newsletters";
 import { getAction, postAction } from "@/http/action-route";
 import { openApi } from "@/http/openapi";
 import { STRANGER } from "@/mechanism/actor";
+import { tokenOf } from "@/data/queries/notices";
 import { database } from "@/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { mustBeAsDescribed } from "./described";
@@ -89,6 +90,7 @@ test("a client made from the description alone calls every reading, by GET and b
     "codes.open": { code: short },
     "newsletters.on-list": { token: await onList() },
     "invitations.read": { code: invitation.code },
+    "notices.whose": { token: await tokenOf(database(), world.owner.person!.id, "code-in-a-letter") },
     "references.look-up": { identifier: "10.5555/peat.3" },
   };
   const refused: string[] = [];

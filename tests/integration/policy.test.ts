@@ -1,11 +1,15 @@
 import { readdirSync } from "node:fs";
 import { beforeAll, describe, expect, test } from "vitest";
+import type { Actor } from "@/mechanism/actor";
 import { Problem } from "@/mechanism/problem";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { type Full, makeFull, type Row, TABLE } from "./every-action";
+import { GUESTS } from "./guests-may";
 import { as, makeWorld, somebody } from "./world";
 
 type Who = "stranger" | "holder" | "viewer" | "contributor" | "editor" | "owner";
+/** Guests of the collection, and one of another collection of the same team. */
+const GUEST = ["viewer", "contributor", "editor", "elsewhere"] as const;
 const WHO: Who[] = ["stranger", "holder", "viewer", "contributor", "editor", "owner"];
 
 /** Routes, and which rule stands behind each: an action's, or why it needs none. */
@@ -72,6 +76,7 @@ const ROUTES: Record<string, string> = {
   "list/[token]": "newsletters.on-list, newsletters.confirm, newsletters.leave",
   go: "codes.open",
   "go/[code]": "codes.open",
+  "notices/[token]": "notices.whose, notices.leave",
   "robots.txt": "everybody: a description",
   "sitemap.xml": "everybody: what is public",
 };
@@ -84,6 +89,14 @@ function expected({ from }: Row, who: Who): boolean {
   return order.indexOf(who) >= order.indexOf(from);
 }
 
+function expectedOfGuest(name: ActionName, guest: (typeof GUEST)[number]): boolean {
+  const { from } = TABLE[name];
+  if (from === "everybody" || from === "signed in") return true;
+  const may = GUESTS[name];
+  if (!may || guest === "elsewhere") return false;
+  return GUEST.indexOf(guest) >= GUEST.indexOf(may.from);
+}
+
 let world: Full;
 beforeAll(async () => {
   world = await makeFull();
@@ -93,18 +106,30 @@ describe.each(Object.keys(ACTIONS) as ActionName[])("%s", (name) => {
   test.each(WHO)("%s", async (who) => {
     const row = TABLE[name];
     expect(row, `${name} has no row in the policy table`).toBeDefined();
-    const decision = await ACTIONS[name].decide(world[who], row.input(world)).then(
-      () => true,
-      (error: unknown) => {
-        // Only a refusal counts: a wrong input in the table would prove nothing.
-        expect(error).toBeInstanceOf(Problem);
-        expect(["not-signed-in", "not-allowed", "not-found"]).toContain((error as Problem).kind);
-        return false;
-      },
+    expect(await decided(name, world[who], row.input(world))).toBe(expected(row, who));
+  });
+
+  test.each(GUEST)("guest %s", async (guest) => {
+    const ask = GUESTS[name]?.input ?? TABLE[name].input;
+    // Of the whole team a guest of another collection has as much as this one: what they see of it is another matter.
+    const isOfTeam = guest === "elsewhere" && "team" in ask(world) && !("collection" in ask(world));
+    expect(await decided(name, world.guests[guest], ask(world))).toBe(
+      expectedOfGuest(name, isOfTeam ? "editor" : guest),
     );
-    expect(decision).toBe(expected(row, who));
   });
 });
+
+async function decided(name: ActionName, who: Actor, input: object): Promise<boolean> {
+  return ACTIONS[name].decide(who, input).then(
+    () => true,
+    (error: unknown) => {
+      // Only a refusal counts: a wrong input in the table would prove nothing.
+      expect(error).toBeInstanceOf(Problem);
+      expect(["not-signed-in", "not-allowed", "not-found"]).toContain((error as Problem).kind);
+      return false;
+    },
+  );
+}
 
 test("every route has its row", () => {
   const routes = readdirSync("src/app", { recursive: true })

@@ -1,5 +1,6 @@
 import { copyFileSync, mkdirSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
+import type { GuestRole } from "@/core/policy/abilities";
 import { settings } from "@/outside/settings";
 import { person } from "@/data/schema";
 import { STRANGER, type Actor } from "@/mechanism/actor";
@@ -29,6 +30,14 @@ export async function somebody(name: string): Promise<Actor> {
     .values({ id, name, email, emailVerified: true, createdAt: at, updatedAt: at });
   await makeTeamOfOne(id, name);
   return { person: { id, name, email }, share: null };
+}
+
+/** Somebody who is let into one collection, and is not in its team. */
+export async function guestOf(by: Actor, collection: string, role: GuestRole): Promise<Actor> {
+  const guest = await somebody(`guest-${role}`);
+  const { invitation } = await as(by, "guests.make-link", { collection, role });
+  await as(guest, "invitations.accept", { code: invitation.code });
+  return guest;
 }
 
 /** A team with one person of every role, a collection that is shared by link, and an item in it. */

@@ -23,6 +23,8 @@ export type Part =
   /** Groups, who is in them, and what they were given. */
   | "groups"
   | "suggestions"
+  /** What is addressed to oneself. */
+  | "notices"
   | "catalogue"
   | "presence"
   | "imports";
@@ -119,6 +121,8 @@ export const VERBS = {
   "suggestions.remove": { words: "none", reload: ["suggestions"] },
   "suggestions.set-page": { words: "none", reload: ["suggestions"] },
 
+  "notices.came": { words: "none", reload: ["notices"] },
+
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },
   "share.renew": { words: "none", reload: ["head"] },
@@ -145,6 +149,12 @@ export const VERBS = {
   "rules.except": NOTHING,
   "rules.done": NOTHING,
   "rules.suggested": NOTHING,
+  // Who sees it stands in the head.
+  "groups.erase": { words: "none", reload: ["groups"] },
+  "guests.joined": { words: "none", reload: ["head"] },
+  "guests.remove": { words: "none", reload: ["head"] },
+  // What one may do there is said with it.
+  "guests.set-role": { words: "none", reload: ["head"] },
   "members.joined": NOTHING,
   "members.remove": NOTHING,
   "members.set-role": NOTHING,

@@ -3,7 +3,8 @@ import { html, Markup } from "../publish/html";
 
 const STYLE = `<style>.list{display:flex;flex-wrap:wrap;gap:.75rem;margin-top:1.5rem}.list label{flex-basis:100%;font-weight:650}.list input{flex:1 1 16rem;min-width:0;font:1.1rem/1.2 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:.8rem;color:var(--ink);background:var(--sheet);border:2px solid var(--edge);border-radius:6px}.list input[aria-invalid]{border-color:var(--stop)}.list button{font:650 1.1rem/1 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:1rem 1.4rem;color:var(--on-accent);background:var(--accent);border:0;border-radius:6px;cursor:pointer}.list button.other{color:var(--accent);background:none;border:1px solid var(--edge)}#wrong{flex-basis:100%;min-height:1.5em;margin:0;color:var(--stop)}.to{color:var(--accent)}</style>`;
 
-const body = (language: string, title: string, inner: Markup): string =>
+/** A small page with a form, whole with script off. */
+export const listPage = (language: string, title: string, inner: Markup): string =>
   page(title, language, "/fonts", html`${new Markup(STYLE)}${inner}`);
 
 /**
@@ -13,7 +14,7 @@ const body = (language: string, title: string, inner: Markup): string =>
  * @param wrong what is wrong with it; empty: nothing yet
  */
 export const joinDocument = (title: string, home: string, typed: string, wrong: string): string =>
-  body(
+  listPage(
     "en",
     `${wrong ? "Not quite: " : ""}${title} by mail`,
     html`<nav class="up" aria-label="Part of"><a href="${home}">${title}</a></nav>
@@ -24,7 +25,7 @@ export const joinDocument = (title: string, home: string, typed: string, wrong: 
 
 /** What is said after somebody has asked; the same whether they were on the list or not. */
 export const askedDocument = (title: string, home: string, address: string): string =>
-  body(
+  listPage(
     "en",
     `Look into your mailbox · ${title}`,
     html`<h1>Look into your mailbox</h1>
@@ -38,14 +39,14 @@ export const onListDocument = (
   self: string,
 ): string =>
   isConfirmed
-    ? body(
+    ? listPage(
         "en",
         `Leave the list · ${title}`,
         html`<h1>Leave the list</h1>
 <p class="lead">“${title}” comes to ${address}.</p>
 <form class="list" action="${self}" method="post"><button name="do" value="leave">Leave the list</button></form>`,
       )
-    : body(
+    : listPage(
         "en",
         `Do you want it by mail? · ${title}`,
         html`<h1>Do you want “${title}” by mail?</h1>
@@ -56,12 +57,12 @@ export const onListDocument = (
 /** What was done. */
 export const doneDocument = (done: "confirmed" | "left", title: string): string =>
   done === "confirmed"
-    ? body(
+    ? listPage(
         "en",
         `It comes to you · ${title}`,
         html`<h1>It comes to you</h1><p class="lead">The next issue of “${title}” goes to your mailbox. In each of them there is the way to leave.</p>`,
       )
-    : body(
+    : listPage(
         "en",
         "You are off the list",
         html`<h1>You are off the list</h1><p class="lead">Nothing else is sent to you, and your address is deleted.</p>`,

@@ -2,6 +2,10 @@
 export const ROLES = ["viewer", "contributor", "editor", "owner"] as const;
 export type Role = (typeof ROLES)[number];
 
+/** What a guest of one collection may be: who publishes and who manages is in the team. */
+export const GUEST_ROLES = ["viewer", "contributor", "editor"] as const satisfies readonly Role[];
+export type GuestRole = (typeof GUEST_ROLES)[number];
+
 /**
  * What can be allowed in a team:
  * - see: look at everything of the team
@@ -19,6 +23,10 @@ const LEAST: Record<Ability, Role> = {
   publish: "editor",
   manage: "owner",
 };
+
+/** The one of two roles that may do more; null is nobody's. */
+export const stronger = (a: Role | null, b: Role | null): Role | null =>
+  a && b ? ROLES[Math.max(ROLES.indexOf(a), ROLES.indexOf(b))]! : (a ?? b);
 
 /**
  * Whether somebody of this role may do that; null is somebody who is no member.

@@ -185,6 +185,7 @@ export const ARCHIVED: readonly Archived[] = [
 export const NOT_ARCHIVED: Readonly<Record<string, string>> = {
   team: "stands in a file of its own",
   person: "stands in a file of its own: names, and nothing else",
+  guest: "nobody becomes a guest but by invitation",
   membership: "nobody becomes a member but by invitation",
   file_blob: "is noted again for each file that comes back",
   picture_candidate: "is found again when the page is looked at",

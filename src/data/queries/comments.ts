@@ -40,7 +40,7 @@ export async function lockComments(tx: Tx, ids: readonly string[]): Promise<Map<
   return new Map(rows.map((row) => [row.id, { ...row, home: homes.get(row.id)! }]));
 }
 
-/** Whose a comment is, in which team, and what somebody is there; null when there is none. */
+/** Whose a comment is, in which team and collection, and what somebody is there; null when there is none. */
 export async function findComment(tx: Tx, id: string, personId: string) {
   const rows = await tx
     .select({
@@ -48,8 +48,11 @@ export async function findComment(tx: Tx, id: string, personId: string) {
       person: comment.person,
       role: membership.role,
       deletedAt: comment.deletedAt,
+      home,
     })
     .from(comment)
+    .leftJoin(section, eq(section.id, comment.section))
+    .leftJoin(placement, eq(placement.id, comment.placement))
     .leftJoin(membership, and(eq(membership.team, comment.team), eq(membership.person, personId)))
     .where(eq(comment.id, id));
   return rows[0] ?? null;

@@ -1,6 +1,7 @@
-import { and, asc, count, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, count, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { handout, learner, learnerGroup } from "../schema";
+import { event, handout, historyEntry, learner, learnerGroup } from "../schema";
+import { inParts } from "../sql/by-keys";
 import { code } from "../sql/code";
 
 export type GroupRow = typeof learnerGroup.$inferSelect;
@@ -106,4 +107,39 @@ export const holderByCode = (tx: Tx, short: string) => holder(tx, "code", short)
 /** Gives somebody another card; the old one opens nothing any more. */
 export async function setCard(tx: Tx, id: string, card: { code: string; card: string }): Promise<void> {
   await tx.update(learner).set(card).where(eq(learner.id, id));
+}
+
+/**
+ * Erases a group for good, with everything that hangs on it, and what events and histories say of those who were in it.
+ * @returns how many were in it
+ */
+export async function eraseGroup(tx: Tx, teamId: string, id: string): Promise<number> {
+  const [learners, handouts] = await Promise.all([
+    tx.select({ id: learner.id }).from(learner).where(eq(learner.group, id)),
+    tx.select({ id: handout.id }).from(handout).where(eq(handout.group, id)),
+  ]);
+  const erased = new Set([id, ...learners.map((one) => one.id), ...handouts.map((one) => one.id)]);
+  await inParts(
+    [...erased],
+    (part) => tx.delete(event).where(and(eq(event.team, teamId), inArray(event.subject, part))),
+    500,
+  );
+  // What somebody could take back of it says what they were called.
+  const entries = await tx
+    .select({ id: historyEntry.id, changes: historyEntry.changes })
+    .from(historyEntry)
+    .where(
+      and(
+        eq(historyEntry.team, teamId),
+        sql`${historyEntry.changes} REGEXP '"type":"(group|learner|handout)"'`,
+      ),
+    );
+  const theirs = entries.filter(({ changes }) => changes.some((change) => erased.has(change.id)));
+  await inParts(
+    theirs.map((one) => one.id),
+    (part) => tx.delete(historyEntry).where(inArray(historyEntry.id, part)),
+    500,
+  );
+  await tx.delete(learnerGroup).where(eq(learnerGroup.id, id));
+  return learners.length;
 }

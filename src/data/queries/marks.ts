@@ -68,6 +68,7 @@ export async function findMark(tx: Tx, id: string, personId: string) {
     .select({
       team: mark.team,
       person: mark.person,
+      resource: mark.resource,
       private: mark.private,
       role: membership.role,
       deletedAt: mark.deletedAt,

@@ -18,6 +18,15 @@ export async function changePerson(
   await tx.update(person).set(fields).where(eq(person.id, id));
 }
 
+/** Where letters to somebody go; null when there is no such person, or nobody has confirmed the address. */
+export async function mailAddressOf(tx: Tx, id: string): Promise<string | null> {
+  const rows = await tx
+    .select({ email: person.email })
+    .from(person)
+    .where(and(eq(person.id, id), eq(person.emailVerified, true)));
+  return rows[0]?.email ?? null;
+}
+
 /** A team somebody shares with a person who has this picture; null without any. */
 export async function teamWithPicture(
   tx: Tx,

@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { asComfort, type Comfort } from "@/core/read/comfort";
 import type { Tx } from "../database";
 import { collection, placement, readingComfort, readingPlace, resource, section } from "../schema";
@@ -47,10 +47,21 @@ type Neighbour = { placement: string; resource: string; title: string };
 /**
  * Where an item stands in its collection.
  * @param id of the placement; null: the only one of the resource
+ * @param sight only in these collections; left out: in all
  * @returns null when it does not stand there, or when nobody said which of several is meant
  */
-export async function besideOf(tx: Tx, of: string, id: string | null): Promise<Beside | null> {
-  const standing = and(eq(placement.resource, of), isNull(placement.deletedAt), isNull(collection.deletedAt));
+export async function besideOf(
+  tx: Tx,
+  of: string,
+  id: string | null,
+  sight?: ReadonlyMap<string, unknown>,
+): Promise<Beside | null> {
+  const standing = and(
+    eq(placement.resource, of),
+    isNull(placement.deletedAt),
+    isNull(collection.deletedAt),
+    sight && inArray(placement.collection, [...sight.keys()]),
+  );
   const found = await tx
     .select({
       ...{ id: placement.id, collection: collection.id, title: collection.title },

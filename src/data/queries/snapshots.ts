@@ -1,8 +1,24 @@
-import { and, asc, eq, gte, inArray, isNotNull, isNull, lt, min, ne, or, sql } from "drizzle-orm";
+import {
+  and,
+  asc,
+  eq,
+  gt,
+  gte,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  min,
+  ne,
+  or,
+  type SQL,
+  sql,
+} from "drizzle-orm";
 import type { Change, Fields } from "@/core/history/change";
 import { nameOf, type State } from "@/core/history/rewind";
 import type { Tx } from "../database";
 import { collection, event, placement, resource, section, snapshot } from "../schema";
+import { inParts } from "../sql/by-keys";
 import { changeRows } from "../sql/query-rows";
 
 /** Events that say something of what came after them only for a moment. */
@@ -73,6 +89,93 @@ export async function changesSince(tx: Tx, team: string, id: string, from: Date)
     .where(and(eq(event.team, team), eq(event.collection, id), gte(event.at, from), isNotNull(event.changes)))
     .orderBy(asc(event.at), asc(event.id));
   return rows.flatMap(({ changes }) => changes ?? []);
+}
+
+/** Further back than so many events nobody goes at once. */
+const MOST_EVENTS_BACK = 20_000;
+
+/** A place in the order of events. */
+export type EventPlace = { at: Date; id: string };
+
+/** Of which collection an event is, in the order of all; null when it is not there any more. */
+export async function findEvent(tx: Tx, id: string) {
+  const rows = await tx
+    .select({ ...{ id: event.id, at: event.at, collection: event.collection }, verb: event.verb })
+    .from(event)
+    .where(eq(event.id, id));
+  return rows[0] ?? null;
+}
+
+/** What an event changed, and where it stands in the order of all. */
+export type EventChanges = EventPlace & { changes: Change[] };
+
+/**
+ * What was changed in a collection, or of some things wherever that was, after an event.
+ * @returns null when it is more than anybody goes back at once
+ */
+export async function changesAfter(
+  tx: Tx,
+  of: { collection: string } | { subjects: readonly string[] },
+  after: EventPlace,
+): Promise<EventChanges[] | null> {
+  const all: EventChanges[] = [];
+  const read = async (which: SQL) => {
+    const rows = await tx
+      .select({ at: event.at, id: event.id, changes: event.changes })
+      .from(event)
+      .where(
+        and(
+          which,
+          or(gt(event.at, after.at), and(eq(event.at, after.at), gt(event.id, after.id))),
+          isNotNull(event.changes),
+        ),
+      )
+      .limit(MOST_EVENTS_BACK + 1);
+    for (const { changes, ...place } of rows) all.push({ ...place, changes: changes! });
+  };
+  if ("collection" in of) await read(eq(event.collection, of.collection));
+  else await inParts(of.subjects, (part) => read(inArray(event.subject, part)), 500);
+  return all.length > MOST_EVENTS_BACK ? null : all;
+}
+
+/** Items that stood in a collection and stand elsewhere by now, with their fields as they are. */
+export async function strayedItems(tx: Tx, ids: readonly string[]): Promise<[string, Fields][]> {
+  if (!ids.length) return [];
+  const rows = await tx
+    .select()
+    .from(placement)
+    .where(inArray(placement.id, [...ids]));
+  return rows.map((row) => {
+    const { collection: home, section: of, position, heading, context, look, deletedAt } = row;
+    const fields = {
+      collection: home,
+      section: of,
+      position,
+      heading,
+      context,
+      look,
+      resource: row.resource,
+    };
+    return [nameOf("placement", row.id), { ...fields, gone: deletedAt !== null }];
+  });
+}
+
+/** What resources are called, and whether they lie in the bin. */
+export async function resourceStates(tx: Tx, ids: readonly string[]): Promise<[string, Fields][]> {
+  const all: [string, Fields][] = [];
+  await inParts(
+    [...new Set(ids)],
+    async (part) => {
+      const rows = await tx
+        .select({ id: resource.id, title: resource.title, deletedAt: resource.deletedAt })
+        .from(resource)
+        .where(inArray(resource.id, part));
+      for (const { id, title, deletedAt } of rows)
+        all.push([nameOf("resource", id), { title, gone: deletedAt !== null }]);
+    },
+    500,
+  );
+  return all;
 }
 
 /** Keeps how a collection was at a time; once. */

@@ -3,7 +3,7 @@ import { and, asc, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm"
 import type { Tx } from "../database";
 import { inParts } from "../sql/by-keys";
 import { asMonth } from "../sql/as-month";
-import { collection, collectionTag, resource, resourceTag, tag } from "../schema";
+import { collection, collectionTag, placement, resource, resourceTag, tag } from "../schema";
 
 /** How much a tag is used, and when it was last put on something. */
 export type TagUse = { tag: string; count: number; last: Date | null };
@@ -196,4 +196,24 @@ export async function collectionTagsOf(tx: Tx, ids: readonly string[]) {
     .select()
     .from(collectionTag)
     .where(inArray(collectionTag.collection, [...ids]));
+}
+
+/** The tags on what stands in these collections and on themselves, with how much of it has each, the most used first. */
+export async function tagsSeen(tx: Tx, collections: readonly string[]) {
+  if (!collections.length) return [];
+  const ids = sql.join(
+    collections.map((id) => sql`${id}`),
+    sql`, `,
+  );
+  const rows = await queryRows<{ id: string; name: string; count: number }>(
+    tx,
+    sql`SELECT t.id, t.name, COUNT(DISTINCT used.resource) AS count FROM (
+        SELECT rt.tag, rt.resource FROM ${placement} p JOIN ${resourceTag} rt ON rt.resource = p.resource
+          WHERE p.collection IN (${ids}) AND p.deleted_at IS NULL
+        UNION ALL
+        SELECT ct.tag, NULL FROM ${collectionTag} ct WHERE ct.collection IN (${ids})
+      ) used JOIN ${tag} t ON t.id = used.tag
+      GROUP BY t.id, t.name ORDER BY count DESC, t.name`,
+  );
+  return rows.map((row) => ({ ...row, count: Number(row.count), last: null }));
 }

@@ -1,7 +1,7 @@
 import { and, asc, eq, gt, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
-import { invitation, membership, person, team } from "../schema";
+import { collection, invitation, membership, person, team } from "../schema";
 import { code } from "../sql/code";
 import { changeRows } from "../sql/query-rows";
 
@@ -70,8 +70,11 @@ const holds = (at: Date) =>
     or(isNull(invitation.most), lt(invitation.used, invitation.most)),
   );
 
-/** Invitations that can still be taken up. */
-export async function openInvitations(tx: Tx, teamId: string, at: Date) {
+/**
+ * Invitations that can still be taken up.
+ * @param into the collection into which they let guests; null: those into the team
+ */
+export async function openInvitations(tx: Tx, teamId: string, into: string | null, at: Date) {
   return tx
     .select({
       id: invitation.id,
@@ -83,7 +86,13 @@ export async function openInvitations(tx: Tx, teamId: string, at: Date) {
       expiresAt: invitation.expiresAt,
     })
     .from(invitation)
-    .where(and(eq(invitation.team, teamId), holds(at)))
+    .where(
+      and(
+        eq(invitation.team, teamId),
+        into ? eq(invitation.collection, into) : isNull(invitation.collection),
+        holds(at),
+      ),
+    )
     .orderBy(invitation.id);
 }
 
@@ -98,12 +107,23 @@ export async function findInvitation(tx: Tx, given: string, at: Date) {
       most: invitation.most,
       used: invitation.used,
       teamName: team.name,
+      collection: invitation.collection,
+      title: collection.title,
       byName: person.name,
     })
     .from(invitation)
     .innerJoin(team, eq(team.id, invitation.team))
+    .leftJoin(collection, eq(collection.id, invitation.collection))
     .leftJoin(person, eq(person.id, invitation.madeBy))
-    .where(and(eq(invitation.code, code(given)), isNull(invitation.revokedAt), gt(invitation.expiresAt, at)));
+    .where(
+      and(
+        eq(invitation.code, code(given)),
+        isNull(invitation.revokedAt),
+        gt(invitation.expiresAt, at),
+        // Into what is in the bin nobody comes, until it is back.
+        or(isNull(invitation.collection), and(isNotNull(collection.id), isNull(collection.deletedAt))),
+      ),
+    );
   return rows[0] ?? null;
 }
 
@@ -165,12 +185,22 @@ export async function renewInvitation(
   await tx.update(invitation).set(fields).where(eq(invitation.id, id));
 }
 
-/** Locks a team's invitations that were sent by mail and still hold, by their addresses. */
-export async function lockSent(tx: Tx, teamId: string, at: Date) {
+/**
+ * Locks a team's invitations that were sent by mail and still hold, by their addresses.
+ * @param into the collection into which they let guests; null: those into the team
+ */
+export async function lockSent(tx: Tx, teamId: string, into: string | null, at: Date) {
   const rows = await tx
     .select({ id: invitation.id, code: invitation.code, address: invitation.address })
     .from(invitation)
-    .where(and(eq(invitation.team, teamId), isNotNull(invitation.address), holds(at)))
+    .where(
+      and(
+        eq(invitation.team, teamId),
+        into ? eq(invitation.collection, into) : isNull(invitation.collection),
+        isNotNull(invitation.address),
+        holds(at),
+      ),
+    )
     .for("update");
   return new Map(rows.map((row) => [row.address!.toLowerCase(), row]));
 }

@@ -11,6 +11,7 @@ import {
   varchar,
 } from "drizzle-orm/mysql-core";
 import type { StyleId } from "@/core/cite/styles";
+import type { GuestRole } from "@/core/policy/abilities";
 import type { Audience, Reach, ReaderView, Shows, Use } from "@/core/publish/model";
 import type { Look, ViewSetting } from "@/core/list/view-setting";
 import { resource, tag } from "./catalogue";
@@ -195,6 +196,21 @@ export const lastVisit = mysqlTable(
     at: moment("at").notNull(),
   },
   (t) => [primaryKey({ columns: [t.person, t.collection] })],
+);
+
+/** Who is let into one collection, and what stands in it, without being in its team. */
+export const guest = mysqlTable(
+  "guest",
+  {
+    person: uuid("person").notNull(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    role: varchar("role", { length: 16 }).$type<GuestRole>().notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  // Asked for by the person, with everything a guest does.
+  (t) => [primaryKey({ columns: [t.person, t.collection] }), index("guest_of").on(t.collection)],
 );
 
 /** Subjects of a collection as a whole. */

@@ -7,6 +7,7 @@ export * from "./imports";
 export * from "./content";
 export * from "./marks";
 export * from "./comments";
+export * from "./notices";
 export * from "./groups";
 export * from "./handouts";
 export * from "./suggestions";

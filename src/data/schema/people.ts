@@ -136,6 +136,8 @@ export const invitation = mysqlTable(
     team: uuid("team")
       .notNull()
       .references(() => team.id, { onDelete: "cascade" }),
+    /** Where it lets in as a guest; null: into the team. One that is gone for good lets in nowhere. */
+    collection: uuid("collection"),
     role: varchar("role", { length: 16 }).$type<"owner" | "editor" | "contributor" | "viewer">().notNull(),
     code: bytesText("code", { length: 32 }).notNull().unique(),
     madeBy: uuid("made_by").notNull(),

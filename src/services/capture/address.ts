@@ -33,7 +33,7 @@ export const captureAddress = action({
   about:
     "Brings in one web address. It is there at once; what the page says of itself is filled in afterwards.",
   input: CaptureAddress,
-  allow: can.bring("team"),
+  allow: can.bringIn(),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
   run: async ({ input, scope, tx, locked, set, enqueue }) => {
@@ -41,7 +41,7 @@ export const captureAddress = action({
     if (!read.ok) throw fieldProblem("address", "address-not-taken", ADDRESS_WORDS[read.problem]);
 
     const { team } = input;
-    const common = { team, person: scope.person! };
+    const common = { team, person: scope.person!, sight: scope.sight };
     const hash = addressHash(read.address);
     const same = input.apart ? await findByAddress(tx, team, hash) : null;
     // One that is kept apart has an identity of its own, and the two are not called twins.

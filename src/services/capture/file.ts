@@ -23,13 +23,13 @@ export const captureFile = action({
   name: "capture.file",
   about: "Makes a resource of a file that has arrived at /api/files. The same content twice is one resource.",
   input: CaptureFile,
-  allow: can.bring("team"),
+  allow: can.bringIn(),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
   run: async ({ input, scope, tx, locked, at, set, enqueue }) => {
     const file = await arrived(input.upload, scope.person!);
     if (!file || file.team !== input.team) throw new Problem("file-not-arrived");
-    const { id, already } = await putFile(tx, set, file, input.title);
+    const { id, already } = await putFile(tx, set, file, { title: input.title, sight: scope.sight });
     if (!already) enqueue(fileJob(id, input.team, at));
     const title = input.title || titleOfFile(file.name);
     return land({ input, scope, tx, locked, set }, id, { title, already });

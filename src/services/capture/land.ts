@@ -3,6 +3,7 @@ import type { Tx } from "@/data/database";
 import { itemsById } from "@/data/queries/placements";
 import { cardsById, placesOf, withTags } from "@/data/queries/resources";
 import type { Running } from "@/mechanism/action";
+import { inSight } from "@/mechanism/sight";
 import { putPlacement } from "../placements/put";
 import { intoTray } from "../tray/into-tray";
 
@@ -30,7 +31,7 @@ export async function land(
   { title, already, place }: { title: string; already: boolean; place?: boolean },
 ) {
   const { team, collection } = input;
-  const places = already ? await placesOf(tx, id) : [];
+  const places = already ? inSight(scope, await placesOf(tx, id)) : [];
   if (places.some((one) => one.placement === input.placement && one.collection === collection))
     return sentTwice({ input, tx }, id, places);
   if (!already) set.emit({ subject: id, collection, verb: "resources.captured", data: { title } });

@@ -33,7 +33,7 @@ export const captureNote = action({
   name: "capture.note",
   about: "Keeps a note, or a passage of a page as a quotation with its source. The same words twice are one.",
   input: CaptureNote,
-  allow: can.bring("team"),
+  allow: can.bringIn(),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
   run: async ({ input, scope, tx, locked, set }) => {
@@ -49,7 +49,7 @@ export const captureNote = action({
     );
     const words = countWords(text);
     const title = input.title || noteTitle(text);
-    const whose = { team: input.team, person: scope.person!, hash };
+    const whose = { team: input.team, person: scope.person!, sight: scope.sight, hash };
     const { id, already } = await findOrAdd(tx, set, whose, (fresh) => ({
       ...empty(fresh),
       kind: "note",

@@ -35,7 +35,7 @@ export const capturePage = action({
   name: "capture.page",
   about: "Brings in a page as somebody sees it in their browser, with the title, tags and note they gave.",
   input: CapturePage,
-  allow: can.bring("team"),
+  allow: can.bringIn(),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
   run: async ({ input, scope, tx, locked, at, set, change, enqueue }) => {
@@ -47,7 +47,7 @@ export const capturePage = action({
     const { id, known, already } = await findOrAdd(
       tx,
       set,
-      { team, person: scope.person!, hash },
+      { team, person: scope.person!, sight: scope.sight, hash },
       (fresh) => ({
         ...blank(fresh, read.address, read.host),
         seenHash: seen,

@@ -37,7 +37,7 @@ export const captureWork = action({
   name: "capture.work",
   about: "Brings in a work by hand: a book, a report, a broadcast, an artwork … with the fields of its kind.",
   input: CaptureWork,
-  allow: can.bring("team"),
+  allow: can.bringIn(),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "bring in",
   run: async ({ input, scope, tx, locked, at, set, enqueue }) => {
@@ -59,7 +59,7 @@ export const captureWork = action({
       ),
     ];
     const site = reference.fields["container-title"] ?? reference.fields.publisher ?? "";
-    const whose = { team: input.team, person: scope.person!, hash };
+    const whose = { team: input.team, person: scope.person!, sight: scope.sight, hash };
     const { id, known, already } = await findOrAdd(tx, set, whose, (fresh) => ({
       ...empty(fresh),
       ...(read && { address: read.address, host: read.host, fetchState: "waiting" as const }),

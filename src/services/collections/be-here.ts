@@ -19,7 +19,7 @@ export const beHere = action({
   name: "collections.be-here",
   about: "Says that one has a collection open, or no longer; answers with who else has.",
   input: BeHere,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   locks: null,
   history: null,
   run: async ({ input, scope, tx, at, emit }) => {

@@ -16,7 +16,7 @@ export const uploadCover = action({
   name: "collections.cover",
   about: "Gives a collection a picture of its own for a cover; it is made small and clean.",
   input: UploadCover,
-  allow: can.arrange("collection"),
+  allow: can.arrangeHere("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "change the cover",
   run: async ({ input, tx, locked, at, change }) => {

@@ -9,7 +9,7 @@ import { type Base, Id, MaybeBase, MaybeOneOf, MaybeStyle, MaybeText, Optional }
 import { markedText, mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { styleThere } from "../references/style-of";
-import { fieldProblem } from "@/mechanism/problem";
+import { fieldProblem, Problem } from "@/mechanism/problem";
 
 class EditCollection {
   @Id() collection: string;
@@ -41,11 +41,14 @@ export const editCollection = action({
   name: "collections.edit",
   about: "Renames a collection or describes it. Addresses and codes that lead to it stay.",
   input: EditCollection,
-  allow: can.arrange("collection"),
+  allow: can.arrangeHere("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: ({ input }) => (input.title !== undefined ? "rename the collection" : "change the collection"),
   run: async ({ input, scope, tx, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "title-missing");
+    // What others see of it from outside is said by those who publish.
+    if (scope.sight && (input.framedBy !== undefined || input.givesReferences !== undefined))
+      throw new Problem("not-allowed");
     const before = locked.collection(input.collection);
     const { title, description, rich } = mergedWords(input.base, {
       title: { now: before.title, wanted: input.title, most: 200 },

@@ -16,7 +16,7 @@ export const readHappened = reading({
   about:
     "What happened in a collection, newest first, by whom and to what, a page at a time; and when one was last here for a while.",
   input: ReadHappened,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input: { collection, before }, scope, tx }) => {
     const visit = { collection, person: scope.person! };
     const from = before ? await placeOfEvent(tx, before) : null;

@@ -1,3 +1,5 @@
+import { putBack } from "./put-back";
+import { readThenOf } from "./then";
 import { beHere } from "./be-here";
 import { uploadCover } from "./cover";
 import { readCovers } from "./covers";
@@ -21,6 +23,8 @@ import { useCollection } from "./use";
 
 /** What people can do, by name. */
 export const actions = {
+  "collections.put-back": putBack,
+  "collections.then": readThenOf,
   "collections.be-here": beHere,
   "collections.cover": uploadCover,
   "collections.covers": readCovers,

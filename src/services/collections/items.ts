@@ -18,7 +18,7 @@ export const readItems = reading({
   name: "collections.items",
   about: "Further items of a collection, in order, 500 a page.",
   input: ReadItems,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => {
     const [section, position, id, more] = (input.after ?? "").split("~");
     if (

@@ -16,7 +16,7 @@ export const readNews = reading({
   about:
     "What others did to the items of a collection since one was last here for a while: those that are new, have other words or stand elsewhere, and how many went.",
   input: ReadNews,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input: { collection }, scope, tx }) => {
     const visit = { collection, person: scope.person! };
     const since = await lastVisitOf(tx, visit);

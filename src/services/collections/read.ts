@@ -11,6 +11,7 @@ import {
   collectionTree,
 } from "@/data/queries/collections";
 import type { Tx } from "@/data/database";
+import { countGuests } from "@/data/queries/guests";
 import { shareCodeOf, sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
 import { audienceNow, doorOf } from "@/core/publish/opens";
@@ -47,10 +48,10 @@ export const readCollection = reading({
   name: "collections.read",
   about: "A collection with its sections, sums, and its first items.",
   input: ReadCollection,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, scope, tx }) => {
     const found = (await findCollection(tx, input.collection))!;
-    const [sections, sums, first, code, above, inside, cover, tags, setting, up] = await Promise.all([
+    const [sections, sums, first, code, above, inside, cover, tags, setting, up, guests] = await Promise.all([
       sectionsOf(tx, found.id),
       sectionSums(tx, found.id),
       itemsOf(tx, found.id, null, FIRST),
@@ -61,15 +62,17 @@ export const readCollection = reading({
       tagsOfCollection(tx, found.id),
       settingOf(tx, found.id, scope.person!),
       sharedUp(tx, found.id),
+      countGuests(tx, found.id),
     ]);
     const at = now();
     const door = doorOf(up, at);
+    const sees = (id: string) => scope.sight?.has(id) ?? true;
     return {
       collection: {
         id: found.id,
         team: found.team,
         teamName: found.teamName,
-        parent: found.parent,
+        parent: found.parent && sees(found.parent) ? found.parent : null,
         title: found.title,
         description: found.description,
         rich: found.rich,
@@ -90,13 +93,20 @@ export const readCollection = reading({
         citationStyle: found.citationStyle,
         givesReferences: found.givesReferences,
         /** By which collection readers see it, and under which address. */
-        door: door && {
-          by: { id: door.by.id, title: door.by.title },
-          path: `/c/${door.by.code}${door.part ? `/in/${door.part}` : ""}`,
-        },
+        door:
+          door && sees(door.by.id)
+            ? {
+                by: { id: door.by.id, title: door.by.title },
+                path: `/c/${door.by.code}${door.part ? `/in/${door.part}` : ""}`,
+              }
+            : null,
         role: scope.role!,
+        /** Whether one was let in, and is not in its team. */
+        guest: scope.sight !== undefined,
+        /** How many see it as guests. */
+        guests,
       },
-      above,
+      above: above.filter((one) => sees(one.id)),
       sections,
       sums,
       inside: inside.map(({ id, title, audience }) => ({ id, title, audience })),

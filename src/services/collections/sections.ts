@@ -11,7 +11,7 @@ export const readSections = reading({
   name: "collections.sections",
   about: "The sections of a collection in order, for choosing where something goes.",
   input: ReadSections,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => ({
     sections: (await sectionsOf(tx, input.collection)).map(({ id, title }) => ({ id, title })),
   }),

@@ -17,7 +17,7 @@ export const setView = action({
   name: "collections.set-view",
   about: "Remembers how one likes to see a collection. Others see it as they like.",
   input: SetView,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   locks: null,
   history: null,
   run: async ({ input: { collection, view, sort, down, columns }, scope, tx, at }) => {

@@ -13,7 +13,7 @@ export const readSomeItems = reading({
   name: "collections.some-items",
   about: "Those items of a collection that have these ids or hold these resources.",
   input: ReadSomeItems,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => ({
     items: await itemsById(tx, input.collection, input.placements, input.resources),
   }),

@@ -15,7 +15,7 @@ export const tagCollection = action({
   name: "collections.tag",
   about: "Says what a collection as a whole is about.",
   input: TagCollection,
-  allow: can.arrange("collection"),
+  allow: can.arrangeHere("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "tag a collection",
   run: async ({ input, scope, tx, at, set, add, remove }) => {

@@ -15,14 +15,17 @@ export const readTree = reading({
   name: "collections.tree",
   about: "All collections of a team, with the one each stands in and what it holds by itself.",
   input: OfTeam,
-  allow: can.see("team"),
-  run: async ({ input, tx }) => {
-    const [tree, sums] = await Promise.all([collectionTree(tx, input.team), sumsOfTeam(tx, input.team)]);
+  allow: can.seeHere("team"),
+  run: async ({ input, scope, tx }) => {
+    const [all, sums] = await Promise.all([collectionTree(tx, input.team), sumsOfTeam(tx, input.team)]);
+    const sees = (id: string) => scope.sight?.has(id) ?? true;
+    const tree = all.filter((one) => sees(one.id));
     const at = now();
     return {
       collections: tree.map(({ id, parent, title, awayAt, ...one }) => ({
         id,
-        parent,
+        // What a guest was let into stands at the top for them.
+        parent: parent && sees(parent) ? parent : null,
         title,
         audience: audienceNow(one, at),
         away: awayAt !== null,

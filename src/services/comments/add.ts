@@ -5,6 +5,7 @@ import type { Locked } from "@/mechanism/locks";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
+import { addressTo } from "./address";
 
 class AddComment {
   @Id() collection: string;
@@ -23,7 +24,7 @@ export const addComment = action({
     "Says something about an item in its place, a section or a collection, or answers what was said there; an answer opens again what was settled. An id sent twice says it once.",
   input: AddComment,
   // Whoever sees it may say what they think of it; it changes nothing of the collection.
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   locks: ({ input }) => ({
     collections: [input.collection],
     sections: [input.section],
@@ -31,7 +32,7 @@ export const addComment = action({
     comments: [input.comment, input.thread],
   }),
   history: ({ input }) => (input.thread ? "answer" : "say something"),
-  run: async ({ input, scope, tx, at, locked, add, change }) => {
+  run: async ({ input, scope, tx, at, locked, set, add, change }) => {
     const there = input.comment && (await commentById(tx, input.comment));
     if (there && there.by.id !== scope.person) throw new Problem("id-taken");
     if (there) return { comment: there };
@@ -46,6 +47,7 @@ export const addComment = action({
       ...{ thread: begun?.id ?? null, home: input.collection, createdAt: at },
     };
     await add("comment", row);
+    await addressTo({ scope, tx, at, set }, row);
     if (begun?.settledAt) await change("comment", begun, { settledAt: null, settledBy: null });
     return { comment: (await commentById(tx, row.id))! };
   },

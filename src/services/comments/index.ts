@@ -1,6 +1,7 @@
 import { addComment } from "./add";
 import { editComment } from "./edit";
 import { readComments } from "./of-collection";
+import { readPeople } from "./people";
 import { removeComment } from "./remove";
 import { settleComment } from "./settle";
 
@@ -9,6 +10,7 @@ export const actions = {
   "comments.add": addComment,
   "comments.edit": editComment,
   "comments.of-collection": readComments,
+  "comments.people": readPeople,
   "comments.remove": removeComment,
   "comments.settle": settleComment,
 };

@@ -12,6 +12,6 @@ export const readComments = reading({
   about:
     "What the team said in a collection: of itself, of its sections and of its items, in the order in which it was said. Answers name the comment their thread begins with.",
   input: ReadComments,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => ({ comments: await commentsIn(tx, input.collection) }),
 });

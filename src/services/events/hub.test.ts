@@ -53,7 +53,7 @@ const happen = (id: string, more: Partial<EventRow> = {}) =>
     onlyFor: null,
     ...more,
   } as EventRow);
-function listening(team = "moss", person = "ama") {
+function listening(team = "moss", person = "ama", only: ReadonlySet<string> | null = null) {
   const heard: string[] = [];
   const bytes: Uint8Array[] = [];
   const one = { heard, bytes, ended: false, stop: () => undefined as void };
@@ -61,6 +61,7 @@ function listening(team = "moss", person = "ama") {
     team,
     person,
     by: { kind: "session", id: `session of ${person}` },
+    only,
     write: (part, id) => {
       if (part === WORDS.reload) heard.push("reload");
       else if (id) {

@@ -1,9 +1,11 @@
 import { databaseNow, type EventRow, eventsWritten } from "@/data/queries/events";
+import { sightOf } from "@/data/queries/guests";
 import { type Credential, stillHolding } from "@/data/queries/still-holding";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { log } from "@/outside/log";
 import { onSignal } from "@/outside/signals";
+import { hears, homesOfSubjects } from "./hears";
 
 /** What a listener gets of an event. */
 export type LiveEvent = Pick<EventRow, "id" | "verb" | "collection" | "subject" | "actor" | "data"> & {
@@ -15,6 +17,8 @@ type Listener = {
   team: string;
   person: string;
   by: Credential | undefined;
+  /** Of a guest, the collections of which alone they hear. */
+  only: ReadonlySet<string> | null;
   /** Gets the bytes of an event, the same ones as everybody else. */
   write: (bytes: Uint8Array, id: string) => void;
   /** Told that it may listen no longer, or that the process ends. */
@@ -140,23 +144,34 @@ class Hub {
       for (const row of rows) this.#sent.set(row.id, row.written.getTime());
       return this.#each((one) => one.write(WORDS.reload, ""));
     }
-    for (const row of rows) {
-      if (this.#sent.has(row.id)) continue;
+    const fresh = rows.filter((row) => !this.#sent.has(row.id));
+    const ofGuests = fresh.filter(({ team }) => [...(this.#teams.get(team) ?? [])].some((one) => one.only));
+    const homes = ofGuests.length ? await homesOfSubjects(database(), ofGuests) : new Map<string, string[]>();
+    for (const row of fresh) {
       this.#sent.set(row.id, row.written.getTime());
-      const bytes = row.verb === "late" ? WORDS.reload : eventBytes(row);
-      for (const { person, write } of this.#teams.get(row.team) ?? [])
-        if (row.onlyFor === null || row.onlyFor === person) write(bytes, row.id);
+      const isLate = row.verb === "late";
+      const bytes = isLate ? WORDS.reload : eventBytes(row);
+      for (const { person, only, write } of this.#teams.get(row.team) ?? [])
+        if ((row.onlyFor === null || row.onlyFor === person) && (isLate || hears(only, row, homes)))
+          write(bytes, row.id);
     }
     for (const [id, written] of this.#sent) if (written < since.getTime() - BACK) this.#sent.delete(id);
   }
 
-  /** Ends the streams of those whose session, token or membership has ended. */
+  /**
+   * Ends the streams of those whose session, token or membership has ended. Guests hear from then on of what they see by
+   * now: a collection may have been moved into theirs, or out of it.
+   */
   async #check(): Promise<void> {
     const credentials: Credential[] = [];
     this.#each(({ by }) => void (by && credentials.push(by)));
     const { ids, members } = await stillHolding(database(), credentials, [...this.#teams.keys()], now());
+    const guests: Listener[] = [];
+    this.#each((one) => void (one.only && guests.push(one)));
+    for (const one of guests) one.only = new Set((await sightOf(database(), one.person, one.team)).keys());
     this.#each((one) => {
-      if ((one.by && !ids.has(one.by.id)) || !members.has(`${one.team}~${one.person}`)) one.end();
+      const isIn = one.only ? one.only.size > 0 : members.has(`${one.team}~${one.person}`);
+      if ((one.by && !ids.has(one.by.id)) || !isIn) one.end();
     });
   }
 }

@@ -44,7 +44,7 @@ export const exportCollection = reading({
   about:
     "A collection, with those inside it, as an open file: a table (CSV), a browser's bookmark file, Markdown, plain text, an outline (OPML), schema.org's terms (JSON-LD), or a list of references.",
   input: ExportCollection,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => {
     const tree = await treeOf(tx, input);
     if (input.format in REFERENCES) {

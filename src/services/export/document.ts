@@ -54,7 +54,7 @@ export const exportDocument = reading({
   about:
     "A collection, with those inside it, as a document on A4 or Letter: PDF, or for a word processor (DOCX); as a book (EPUB); as a workbook (XLSX), a sheet a collection and a row an item; or as what learners are handed (sheet, PDF): their side, with a code beside each link and room to write. Its bytes are in Base64; /api/export/<collection> gives the file itself.",
   input: ExportDocument,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => {
     const { bytes, ...file } = await documentOf(tx, input, WHILE_ONE_WAITS);
     return { ...file, base64: bytes.toString("base64") };

@@ -37,7 +37,7 @@ export const exportFolder = reading({
   about:
     "A collection with everything inside as its readers are shown it, with the digests of its pictures, files and reading copies; /api/export/<collection>?format=folder gives it as pages in a ZIP that work without a net.",
   input: ExportFolder,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => {
     const { collection: id, edition, placements } = input;
     const answer = async ({ collection }: EditionContent, at: Date) => {

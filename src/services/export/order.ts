@@ -34,7 +34,7 @@ export const orderFile = action({
   about:
     "Has a file of a collection made that takes long; how far it is says export.orders, and /api/exports/<order> gives it, for a day, to whoever ordered it. An id sent twice orders one.",
   input: OrderFile,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   locks: null,
   history: null,
   run: async ({ input, scope, tx, at, enqueue }) => {

@@ -13,7 +13,7 @@ export const readOrders = reading({
   about:
     "The files of a collection one has ordered in the last day, and how far each is; and how many items it has with those inside it, by which one sees whether a file had better be ordered.",
   input: ReadOrders,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input: { collection }, scope, tx }) => ({
     items: await itemsWithin(tx, collection),
     orders: (await ordersOf(tx, scope.person!, collection, now())).map(

@@ -12,7 +12,7 @@ export const readFile = reading({
   name: "files.read",
   about: "The file a resource is: name, type, length and hash. Its bytes are at /api/file/<resource>.",
   input: ReadFile,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, tx }) => {
     const file = await findFile(tx, input.resource);
     if (!file) throw new Problem("no-file");

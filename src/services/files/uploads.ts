@@ -36,10 +36,10 @@ async function makeServer(): Promise<Server> {
     maxSize: mostBytes(),
     namingFunction: () => newId(),
     onUploadCreate: async (request, upload) => {
-      const { team, filename } = upload.metadata ?? {};
+      const { team, collection, filename } = upload.metadata ?? {};
       const actor = await actorOf(request.headers);
       const bytes = upload.size ?? 0;
-      await beginUpload.call(actor, { team, bytes }).catch(asTus);
+      await beginUpload.call(actor, { team, bytes, ...(collection && { collection }) }).catch(asTus);
       const sender = actor.person!.id;
       if (!(await within("files", sender)) || !(await within("megabytes", sender, Math.ceil(bytes / 1e6))))
         asTus(new Problem("too-many-files"));

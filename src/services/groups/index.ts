@@ -1,4 +1,5 @@
 import { editGroup } from "./edit";
+import { eraseGroupForGood } from "./erase";
 import { lookAtGroup } from "./look";
 import { makeGroup } from "./make";
 import { readGroups } from "./read";
@@ -6,6 +7,7 @@ import { removeGroup } from "./remove";
 
 /** What people can do, by name. */
 export const actions = {
+  "groups.erase": eraseGroupForGood,
   "groups.edit": editGroup,
   "groups.look": lookAtGroup,
   "groups.make": makeGroup,

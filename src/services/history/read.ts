@@ -11,6 +11,6 @@ export const readHistory = reading({
   name: "history.read",
   about: "What one did last in a team and can take back, and what one has taken back.",
   input: ReadHistory,
-  allow: can.see("team"),
+  allow: can.seeHere("team"),
   run: async ({ input, scope, tx }) => ({ entries: await newestEntries(tx, scope.person!, input.team, 100) }),
 });

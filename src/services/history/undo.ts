@@ -1,11 +1,10 @@
 import { inverted } from "@/core/history/change";
-import { may } from "@/core/policy/abilities";
 import { dropBefore, findEntry, lastDone, setEntry } from "@/data/queries/history";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { Problem } from "@/mechanism/problem";
 import { makeChanges } from "./make-changes";
+import { mustMake } from "./must-make";
 import { withKeys } from "@/mechanism/own-keys";
 
 class Undo {
@@ -19,7 +18,7 @@ export const undo = action({
   about:
     "Takes back what one did last in a team, or a certain thing one did. What somebody else has changed since stays, and it is said.",
   input: Undo,
-  allow: can.see("team"),
+  allow: can.seeHere("team"),
   locks: null,
   // It moves along the history and adds nothing to it.
   history: null,
@@ -30,7 +29,7 @@ export const undo = action({
       : await lastDone(tx, person, input.team);
     if (row?.state !== "done")
       return { done: false as const, words: null, why: "There is nothing of yours to undo." };
-    if (!may(scope.role, row.ability)) throw new Problem("not-allowed");
+    await mustMake(tx, scope, row);
     await dropBefore(tx, row);
     const { keys, ...made } = await makeChanges(tx, set, row, inverted(row.changes), { back: true });
     // What can not be taken back does not stand in the way of what was done before it.

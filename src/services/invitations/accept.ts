@@ -1,4 +1,5 @@
-import { ROLES } from "@/core/policy/abilities";
+import { type GuestRole, stronger } from "@/core/policy/abilities";
+import { putGuest } from "@/data/queries/guests";
 import { addMember, findInvitation, roleIn, useInvitation } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
@@ -7,6 +8,7 @@ import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
 import { isFor } from "./is-for";
+import { roleAt } from "./role-at";
 
 class AcceptInvitation {
   @Name("a code", 32) code: string;
@@ -15,7 +17,7 @@ class AcceptInvitation {
 export const acceptInvitation = action({
   name: "invitations.accept",
   about:
-    "Joins the team of an invitation, if it is for oneself and not used up. Whoever is in it already keeps the higher of both roles.",
+    "Joins the team of an invitation, or comes into its collection, if it is for oneself and not used up. Whoever is in there already keeps the higher of both roles.",
   input: AcceptInvitation,
   allow: can.beSignedIn(),
   locks: null,
@@ -23,17 +25,23 @@ export const acceptInvitation = action({
   run: async ({ input, actor, scope, tx, at, emit }) => {
     const found = await guarded("invitation", () => findInvitation(tx, input.code, at));
     if (!found) throw new Problem("invitation-ended");
-    const before = await roleIn(tx, found.team, scope.person!);
-    // Whoever is in the team already may open it as often as they like.
     if (!isFor(found, actor.person!.email)) throw new Problem("invitation-for-another");
+    const person = scope.person!;
+    const { team, collection } = found;
+    const before = await roleAt(tx, found, person);
+    // Whoever is in there already may open it as often as they like.
     if (before === null && !(await useInvitation(tx, found.id, at))) {
       // Pressed twice, the first press may have let them in a moment ago.
-      if (!(await roleIn(tx, found.team, scope.person!))) throw new Problem("invitation-used-up");
+      if (!(await roleAt(tx, found, person))) throw new Problem("invitation-used-up");
     }
-    const role = before && ROLES.indexOf(before) > ROLES.indexOf(found.role) ? before : found.role;
-    const person = scope.person!;
-    await addMember(tx, { id: newId(), team: found.team, person, role, createdAt: at });
-    emit({ team: found.team, subject: person, verb: "members.joined", data: { role } });
-    return { team: found.team, role };
+    const role = stronger(before, found.role)!;
+    if (!collection) {
+      await addMember(tx, { id: newId(), team, person, role, createdAt: at });
+      emit({ team, subject: person, verb: "members.joined", data: { role } });
+    } else if (!(await roleIn(tx, team, person))) {
+      await putGuest(tx, { collection, person, role: role as GuestRole, createdAt: at });
+      if (before === null) emit({ team, collection, subject: person, verb: "guests.joined", data: { role } });
+    }
+    return { team, collection, role };
   },
 });

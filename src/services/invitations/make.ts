@@ -18,6 +18,16 @@ class MakeInvitation {
 /** For how many days an invitation holds. */
 export const DAYS = 14;
 
+type Made = { role: Role; days?: number; most?: number };
+type By = { team: string; collection: string | null; person: string; at: Date };
+
+/** An invitation by a link, as it is written down. */
+export const newInvitation = ({ role, days = DAYS, most }: Made, { person, at, ...into }: By) => ({
+  ...into,
+  ...{ id: newId(), role, code: newSecret(), madeBy: person, createdAt: at, most: most ?? null },
+  expiresAt: new Date(at.getTime() + days * 86_400_000),
+});
+
 export const makeInvitation = action({
   name: "invitations.make",
   about:
@@ -27,16 +37,7 @@ export const makeInvitation = action({
   locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
-    const row = {
-      id: newId(),
-      team: input.team,
-      role: input.role,
-      code: newSecret(),
-      madeBy: scope.person!,
-      createdAt: at,
-      most: input.most ?? null,
-      expiresAt: new Date(at.getTime() + (input.days ?? DAYS) * 86_400_000),
-    };
+    const row = newInvitation(input, { team: input.team, collection: null, person: scope.person!, at });
     await addInvitation(tx, row);
     return { invitation: { id: row.id, code: row.code, role: row.role, expiresAt: row.expiresAt } };
   },

@@ -16,7 +16,7 @@ export const readLesson = reading({
   about:
     "The plan of a lesson for its own people: aim, time, and of each phase how long it takes, what the teacher does, what learners do, and the material.",
   input: ReadLesson,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }): Promise<LessonPlan> => {
     const found = (await findCollection(tx, input.collection))!;
     const items = (await allItems(tx, found.id)).filter((item) => item.look === "item");

@@ -33,7 +33,7 @@ export const exportMarks = reading({
   about:
     "The marks on whatever stands in a collection, as Markdown with their sources, as web annotations (JSON-LD of the W3C), or as a table (CSV).",
   input: ExportMarks,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, scope, tx }) => {
     const { title } = (await findCollection(tx, input.collection))!;
     const wanted = input.marks && new Set(input.marks);

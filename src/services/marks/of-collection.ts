@@ -13,7 +13,7 @@ export const readMarksInside = reading({
   about:
     "All marks on whatever stands in a collection and inside it that one may see, by what they are on, in the order of the texts.",
   input: ReadMarksInside,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, scope, tx }) => {
     const rows = await marksOfCollection(tx, scope.team!, input.collection, scope.person!);
     return {

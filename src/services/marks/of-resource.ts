@@ -16,7 +16,7 @@ export const readMarks = reading({
   about:
     "The marks of a resource that one may see, in the order of its text: the team's, and one's own. With what the team means by them, and what was taken away lately.",
   input: ReadMarks,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, scope, tx }) => {
     const marks = await marksOf(tx, input.resource, scope.person!);
     const takenAway = await deletedMarksOf(tx, input.resource, scope.person!, MOST_TAKEN_AWAY);

@@ -11,7 +11,7 @@ export const readMeanings = reading({
   name: "meanings.read",
   about: "What a team means by its marks.",
   input: ReadMeanings,
-  allow: can.see("team"),
+  allow: can.seeHere("team"),
   run: async ({ input, tx }) => ({
     meanings: (await meaningsOf(tx, input.team))
       .filter((one) => !one.removedAt)

@@ -16,7 +16,7 @@ export const readMembers = reading({
   allow: can.see("team"),
   run: async ({ input, scope, tx }) => ({
     members: await membersOf(tx, input.team),
-    invitations: may(scope.role, "manage") ? await openInvitations(tx, input.team, now()) : [],
+    invitations: may(scope.role, "manage") ? await openInvitations(tx, input.team, null, now()) : [],
     role: scope.role!,
   }),
 });

@@ -2,6 +2,7 @@ import { itemsById } from "@/data/queries/placements";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { mustReachResources } from "@/mechanism/sight";
 import { putPlacement } from "./put";
 
 class AddPlacement {
@@ -18,11 +19,12 @@ export const addPlacement = action({
   name: "placements.add",
   about: "Places a resource in a collection. A placement id sent twice places it once.",
   input: AddPlacement,
-  allow: can.bring("collection"),
+  allow: can.bringHere("collection"),
   locks: ({ input }) => ({ collections: [input.collection], alive: [input.resource] }),
   history: "place an item",
   run: async ({ input, scope, tx, locked, set }) => {
     locked.mustBeOfTeam("resource", input.resource, scope.team);
+    await mustReachResources(tx, scope, [input.resource], "see");
     const id = await putPlacement(tx, set, { ...input, team: scope.team!, person: scope.person! });
     return { item: (await itemsById(tx, input.collection, [id], []))[0] };
   },

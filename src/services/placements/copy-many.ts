@@ -5,6 +5,7 @@ import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { countOf } from "@/mechanism/say-count";
 import { newId } from "@/outside/random";
+import { mustReach, mustReachResources } from "@/mechanism/sight";
 import { outOfTray } from "../tray/out-of-tray";
 import { takeSpots } from "./take-spots";
 
@@ -24,7 +25,7 @@ export const copyMany = action({
   name: "placements.copy-many",
   about: "Places several things here too, in the order given. Each stays the one resource it is.",
   input: CopyMany,
-  allow: can.bring("collection"),
+  allow: can.bringHere("collection"),
   locks: ({ input }) => ({
     collections: [input.collection],
     placements: input.placements,
@@ -34,6 +35,9 @@ export const copyMany = action({
   run: async ({ input, scope, tx, locked, at, add, set }) => {
     const items = locked.placementsOf(input.placements ?? [], scope.team!);
     const plain = locked.resourcesOf(input.resources ?? [], scope.team!);
+    const homes = items.map((one) => one.collection);
+    mustReach(scope, homes, "see");
+    await mustReachResources(tx, scope, input.resources ?? [], "see");
     const wanted = [
       ...items.map(({ resource, heading, context, look }) => ({ resource, heading, context, look })),
       ...plain.map(({ id }) => ({ resource: id, heading: "", context: "", look: "item" as const })),

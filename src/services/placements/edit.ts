@@ -29,7 +29,7 @@ export const editPlacement = action({
   name: "placements.edit",
   about: "Gives an item a heading of its own or a context line, in the place where it stands.",
   input: EditPlacement,
-  allow: can.arrange("placement"),
+  allow: can.arrangeHere("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: ({ input }) =>
     input.givesCopy !== undefined

@@ -2,6 +2,7 @@ import { action } from "@/mechanism/action";
 import { Id, Ids, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { countOf } from "@/mechanism/say-count";
+import { mustReach } from "@/mechanism/sight";
 import { takeSpots } from "./take-spots";
 
 class MoveMany {
@@ -16,12 +17,14 @@ export const moveMany = action({
   name: "placements.move-many",
   about: "Puts items behind another one, in the order given, also from other collections of the team.",
   input: MoveMany,
-  allow: can.arrange("collection"),
+  allow: can.arrangeHere("collection"),
   locks: ({ input }) => ({ collections: [input.collection], placements: input.placements }),
   history: ({ changes }) => `move ${countOf(changes, "placement", "an item", "items")}`,
   run: async ({ input, scope, tx, locked, change, set }) => {
     const rows = locked.placementsOf(input.placements, scope.team!);
     const ids = rows.map((row) => row.id);
+    const homes = rows.map((row) => row.collection);
+    mustReach(scope, homes, "arrange");
     const after = input.after && ids.includes(input.after) ? undefined : input.after;
     const { section, positions } = await takeSpots(
       tx,

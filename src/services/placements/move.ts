@@ -15,7 +15,7 @@ export const movePlacement = action({
   name: "placements.move",
   about: "Puts an item behind another one of its collection.",
   input: MovePlacement,
-  allow: can.arrange("placement"),
+  allow: can.arrangeHere("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: "move an item",
   run: async ({ input, tx, locked, change, set }) => {

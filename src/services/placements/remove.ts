@@ -10,7 +10,7 @@ export const removePlacement = action({
   name: "placements.remove",
   about: "Takes an item out of its collection, into the bin. The resource stays in the catalogue.",
   input: RemovePlacement,
-  allow: can.arrange("placement"),
+  allow: can.arrangeHere("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: "take an item out",
   run: async ({ input, actor, locked, at, remove }) => {

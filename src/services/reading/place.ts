@@ -17,7 +17,7 @@ export const notePlace = action({
   name: "reading.place",
   about: "Notes where one is in a text, to go on there on another device. Nobody else sees it.",
   input: NotePlace,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   locks: ({ input }) => ({ alive: [input.resource] }),
   history: null,
   run: async ({ input, scope, tx, at }) => {

@@ -14,10 +14,10 @@ export const readReading = reading({
   about:
     "How one likes to read, where one was in a text, and what stands before and after it in its collection.",
   input: ReadReading,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, scope, tx }) => ({
     comfort: await comfortOf(tx, scope.person!),
     was: await placeOfReading(tx, scope.person!, input.resource),
-    beside: await besideOf(tx, input.resource, input.placement ?? null),
+    beside: await besideOf(tx, input.resource, input.placement ?? null, scope.sight),
   }),
 });

@@ -29,7 +29,7 @@ export const readBibliography = reading({
   about:
     "The works of a collection, with those inside it, as a bibliography in a style: each work once, in the order and under the headings that are asked for, as plain text and as HTML; and what a reference of each is poor without.",
   input: ReadBibliography,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => {
     const tree = await treeOf(tx, input);
     const works = await worksOf(tx, tree);

@@ -30,7 +30,7 @@ export const cite = reading({
   about:
     "Some items in a style: as references, and as they are cited in a text, with the page or the second that is meant.",
   input: Cite,
-  allow: can.see("collection"),
+  allow: can.seeHere("collection"),
   run: async ({ input, tx }) => {
     const tree = await treeOf(tx, input);
     const works = await worksOf(tx, tree);

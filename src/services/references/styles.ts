@@ -24,7 +24,7 @@ export const readStyles = reading({
   about:
     "The citation styles a team can use: its own, those that come with Hobbin, and, of those installed beside it, the ones that fit what is looked for.",
   input: ReadStyles,
-  allow: can.see("team"),
+  allow: can.seeHere("team"),
   run: async ({ input, scope, tx }) => {
     const named = input.named ? await styleNamed(tx, input.team, input.named) : null;
     const { found, of } = await findInstalled(input.find ?? "", MOST_FOUND);

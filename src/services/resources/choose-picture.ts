@@ -16,7 +16,7 @@ export const choosePicture = action({
   name: "resources.choose-picture",
   about: "Takes another of the page's pictures. It is fetched behind this and stays through later fetches.",
   input: ChoosePicture,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: null,
   run: async ({ input, tx, locked, at, enqueue }) => {

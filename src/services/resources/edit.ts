@@ -45,7 +45,7 @@ export const editResource = action({
   name: "resources.edit",
   about: "Changes fields of a resource. What a person typed is never overwritten by a later fetch.",
   input: EditResource,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: "change an item",
   run: async ({ input, tx, locked, change }) => {

@@ -13,7 +13,7 @@ export const fetchAgain = action({
   name: "resources.fetch-again",
   about: "Reads the page again. Where something is known already, what differs is laid before people first.",
   input: FetchAgain,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: null,
   run: async ({ input, tx, locked, at, change, emit, enqueue }) => {

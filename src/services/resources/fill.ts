@@ -47,7 +47,7 @@ export const fillResource = (id: string, filling: Filling): Promise<void> =>
       });
       await dropProposal(tx, id);
     } else Object.assign(fields, { fetchState: "failed", fetchProblem: filling.problem });
-    const say = { title: fields.title ?? row.title, ok: filling.ok, duplicate: fields.duplicateOf ?? null };
+    const say = { title: fields.title ?? row.title, ok: filling.ok };
     await set.change("resource", row, fields, { verb: "resources.filled", say });
     // Said for the first time; else the others have it.
     if (fields.siteName && !row.siteName) await learnSiteName(tx, set, { ...row, ...fields });

@@ -1,7 +1,10 @@
 import type { Tx } from "@/data/database";
 import type { RowOf } from "@/data/entities";
+import type { Sight } from "@/data/queries/guests";
 import { type ResourceRow, resourcesByHash } from "@/data/queries/resources";
 import type { ChangeSet } from "@/mechanism/change-set";
+import { seenResources } from "@/mechanism/sight";
+import { identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
 
 type Found = {
@@ -16,7 +19,8 @@ type Make = (
   id: string,
 ) => Omit<RowOf<"resource">, "team" | "addressHash" | "addedBy" | "createdAt" | "updatedAt"> &
   Partial<Pick<RowOf<"resource">, "createdAt">>;
-type Whose = { team: string; person: string };
+/** `sight`: of a guest, what alone they see. */
+type Whose = { team: string; person: string; sight?: Sight };
 
 /**
  * The resources of these identities, each once in a team: found, brought back out of the bin, or added. It is the only
@@ -27,10 +31,10 @@ type Whose = { team: string; person: string };
 export async function findOrAddAll(
   tx: Tx,
   set: ChangeSet,
-  { team, person }: Whose,
+  { team, person, sight }: Whose,
   wanted: ReadonlyMap<string, Make>,
 ): Promise<Map<string, Found>> {
-  const known = await resourcesByHash(tx, team, [...wanted.keys()]);
+  const { known, hashes } = await knownTo({ team, person, sight }, tx, [...wanted.keys()]);
   const binned = new Map([...known.values()].flatMap((row) => (row.deletedAt ? [[row.id, row]] : [])));
   await set.restore("resource", [...binned.values()], { forGood: true });
   const found = new Map<string, Found>();
@@ -40,11 +44,46 @@ export async function findOrAddAll(
     const id = there?.id ?? newId();
     found.set(addressHash, { id, known: there ?? null, already: there !== undefined && !there.deletedAt });
     if (!there)
-      fresh.push({ createdAt: set.at, ...make(id), team, addressHash, addedBy: person, updatedAt: set.at });
+      fresh.push({
+        createdAt: set.at,
+        ...make(id),
+        team,
+        addressHash: hashes.get(addressHash)!,
+        addedBy: person,
+        updatedAt: set.at,
+      });
   }
   // That it was brought in is told once it is known where it goes.
   await set.add("resource", fresh, { along: true });
   return found;
+}
+
+/**
+ * What a team has of these identities, as far as somebody may know of it. A guest who brings in what the team has where
+ * they do not see it is told nothing of that: theirs is a resource of its own, found among the likely duplicates.
+ * @returns what is there by the hashes asked for, and under which hash each is, or is to be, kept
+ */
+async function knownTo({ team, person, sight }: Whose, tx: Tx, hashes: readonly string[]) {
+  const all = await resourcesByHash(tx, team, hashes);
+  const kept = new Map(hashes.map((hash) => [hash, hash]));
+  if (!sight) return { known: all, hashes: kept };
+  const own = new Map(hashes.map((hash) => [hash, identityHash(`guest:${person} ${hash}`)]));
+  const theirs = await resourcesByHash(tx, team, [...own.values()]);
+  const rows = [...all.values(), ...theirs.values()];
+  const seen = await seenResources(
+    tx,
+    sight,
+    rows.map((row) => row.id),
+  );
+  const known = new Map<string, ResourceRow>();
+  for (const hash of hashes) {
+    const mine = theirs.get(own.get(hash)!);
+    const there = [all.get(hash), mine].find((row) => row && !row.deletedAt && seen.has(row.id));
+    if (there) known.set(hash, there);
+    else if (mine) kept.set(hash, identityHash(`guest:${newId()}`));
+    else if (all.has(hash)) kept.set(hash, own.get(hash)!);
+  }
+  return { known, hashes: kept };
 }
 
 /** The same for a single one. */

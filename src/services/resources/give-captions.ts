@@ -25,7 +25,7 @@ export const giveCaptions = action({
   about:
     "Gives a film or a sound its captions, from a file in WebVTT or SubRip; without them they are taken off. They are kept as WebVTT, without styles.",
   input: GiveCaptions,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: ({ input }) => (input.captions ? "give captions" : "take captions off"),
   run: async ({ input, tx, locked, at, change }) => {

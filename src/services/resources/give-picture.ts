@@ -18,7 +18,7 @@ export const givePicture = action({
   about:
     "Gives a resource a picture of one's own; it is made small and clean, and no later fetch replaces it.",
   input: GivePicture,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: "change a picture",
   run: async ({ input, tx, locked, at, change }) => {

@@ -16,7 +16,7 @@ export const readLinks = reading({
   name: "resources.links",
   about: "The links in the reading copy of a resource, the first 2,000, to be picked from.",
   input: ReadLinks,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, tx }) => {
     const text = await findText(tx, input.resource);
     if (!text) return { links: [] };

@@ -22,7 +22,7 @@ export const pasteText = action({
   about:
     "Gives a resource its reading copy by hand, where nothing could be read. No later fetch replaces it.",
   input: PasteText,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   // The text it had stands beside it, and is put in use again as a copy.
   history: null,

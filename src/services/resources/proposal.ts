@@ -13,7 +13,7 @@ export const readProposal = reading({
   name: "resources.proposal",
   about: "What a new look at the page found otherwise, and the pictures the page offers.",
   input: ReadProposal,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   run: async ({ input, tx }) => {
     const row = (await findResource(tx, input.resource))!;
     const found = await findProposal(tx, row.id);

@@ -24,6 +24,6 @@ export async function learnSiteName(
     "resource",
     others,
     { siteName },
-    { verb: "resources.filled", say: ({ title }) => ({ title, ok: true, duplicate: null }) },
+    { verb: "resources.filled", say: ({ title }) => ({ title, ok: true }) },
   );
 }

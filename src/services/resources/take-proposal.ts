@@ -17,7 +17,7 @@ export const takeProposal = action({
   name: "resources.take-proposal",
   about: "Takes what a new look at the page found, field by field; what is not named stays as it is.",
   input: TakeProposal,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   // The text and the pictures it had are not kept.
   history: null,

@@ -19,7 +19,7 @@ export const readText = reading({
   name: "resources.text",
   about: "The reading copy of a resource as sanitised HTML, and its file, where it has them.",
   input: ReadText,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, tx }) => {
     const row = (await findResource(tx, input.resource))!;
     const { beginning: least } = input;

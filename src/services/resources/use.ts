@@ -13,7 +13,7 @@ export const useResource = action({
   about:
     "Notes that somebody has opened a resource; it says when, not who. What waited in one's own Tray is looked at then.",
   input: UseResource,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   locks: null,
   history: null,
   run: async ({ input, scope, tx, at, change }) => {

@@ -23,7 +23,7 @@ export const editSection = action({
   about:
     "Gives a section another name or an introduction; of a lesson, says what happens in it and how long it takes.",
   input: EditSection,
-  allow: can.arrange("section"),
+  allow: can.arrangeHere("section"),
   locks: ({ input }) => ({ sections: [input.section] }),
   history: ({ input }) =>
     input.title !== undefined

@@ -19,7 +19,7 @@ export const makeSection = action({
   name: "sections.make",
   about: "Makes a section in a collection. An id sent twice makes one.",
   input: MakeSection,
-  allow: can.arrange("collection"),
+  allow: can.arrangeHere("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: "make a section",
   run: async ({ input, tx, at, add, set }) => {

@@ -14,7 +14,7 @@ export const moveSection = action({
   name: "sections.move",
   about: "Puts a section, with its items, behind another one.",
   input: MoveSection,
-  allow: can.arrange("section"),
+  allow: can.arrangeHere("section"),
   locks: ({ input }) => ({ sections: [input.section] }),
   history: "move a section",
   run: async ({ input, tx, locked, change, set }) => {

@@ -11,7 +11,7 @@ export const removeSection = action({
   name: "sections.remove",
   about: "Puts a section and the items in it into the bin.",
   input: RemoveSection,
-  allow: can.arrange("section"),
+  allow: can.arrangeHere("section"),
   // With its collection, so that nobody puts anything into it meanwhile.
   locks: ({ input }) => ({ sections: [input.section] }),
   history: "delete a section",

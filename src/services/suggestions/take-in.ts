@@ -63,7 +63,7 @@ async function putResource(
   const { team } = whose;
   const { id, already } =
     row.kind === "file"
-      ? await putFile(tx, set, arrivedOf(row, whose), title)
+      ? await putFile(tx, set, arrivedOf(row, whose), { title })
       : await findOrAdd(tx, set, { ...whose, hash: identityOf(row) }, (fresh) =>
           row.kind === "address" ? page(fresh, row.address, title) : note(fresh, row.text, title),
         );

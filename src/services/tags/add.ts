@@ -16,7 +16,7 @@ export const addTags = action({
   about:
     "Tags a resource. Names may have several words; one that exists in another spelling of case or accents is taken.",
   input: AddTags,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: ({ input }) => (input.tags.length === 1 ? `tag with ${tagName(input.tags[0]!)}` : "tag"),
   run: async ({ input, scope, tx, set }) => {

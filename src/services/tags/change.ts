@@ -4,6 +4,7 @@ import { action } from "@/mechanism/action";
 import { Id, Ids, MaybeTexts } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
+import { mustReachResources } from "@/mechanism/sight";
 import { putTags } from "./put";
 
 class ChangeTags {
@@ -17,15 +18,16 @@ export const changeTags = action({
   name: "tags.change",
   about: "Puts tags on several resources, takes others off.",
   input: ChangeTags,
-  allow: can.bring("team"),
+  allow: can.bringHere("team"),
   locks: ({ input }) => ({ resources: input.resources }),
   history: ({ input: { add, resources } }) =>
     add?.length ? `tag ${resources.length === 1 ? "an item" : `${resources.length} items`}` : "take off tags",
-  run: async ({ input, tx, locked, set, remove }) => {
+  run: async ({ input, scope, tx, locked, set, remove }) => {
     const names = (input.add ?? []).map(tagName).filter((name) => name !== null);
     const off = (input.remove ?? []).map(tagKey).filter(Boolean);
     if (!names.length && !off.length) throw fieldProblem("add", "tag-missing");
     const ids = locked.resourcesOf(input.resources, input.team).map((row) => row.id);
+    await mustReachResources(tx, scope, ids, "bring");
     const added = await putTags(tx, set, input.team, new Map(ids.map((id) => [id, names])));
     const gone = new Set((await tagsByKey(tx, input.team, off)).values());
     const links = gone.size ? await linksOfResources(tx, ids) : [];

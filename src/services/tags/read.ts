@@ -1,3 +1,4 @@
+import { tagsSeen } from "@/data/queries/tags";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -11,6 +12,8 @@ export const readTags = reading({
   name: "tags.read",
   about: "The tags of a team with their use, the most used first.",
   input: ReadTags,
-  allow: can.see("team"),
-  run: async ({ input, tx }) => ({ tags: await tagUses(tx, input.team) }),
+  allow: can.seeHere("team"),
+  run: async ({ input, scope, tx }) => ({
+    tags: scope.sight ? await tagsSeen(tx, [...scope.sight.keys()]) : await tagUses(tx, input.team),
+  }),
 });

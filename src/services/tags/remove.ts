@@ -14,7 +14,7 @@ export const removeTag = action({
   name: "tags.remove",
   about: "Takes a tag off a resource.",
   input: RemoveTag,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: ({ input }) => `take off the tag ${input.tag}`,
   run: async ({ input, scope, tx, remove }) => {

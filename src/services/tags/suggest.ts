@@ -18,8 +18,10 @@ export const suggestTagsOf = reading({
   about:
     "Tags of the team that a resource might get: their words are in its text, or texts like it have them.",
   input: SuggestTags,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, scope, tx }) => {
+    // They come from what is like it anywhere, which a guest does not see.
+    if (scope.sight) return { tags: [] };
     const found = await alikeOf(tx, scope.team!, input.resource);
     return { tags: found ? await tagsFor(tx, scope.team!, found) : [] };
   },

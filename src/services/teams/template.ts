@@ -11,7 +11,7 @@ export const readTemplate = reading({
   name: "teams.template",
   about: "The document a team's collections are put into for a word processor; null: it has none.",
   input: ReadTemplate,
-  allow: can.see("team"),
+  allow: can.seeHere("team"),
   run: async ({ input, tx }) => {
     const found = await templateOfTeam(tx, input.team);
     return { template: found && { name: found.name, createdAt: found.createdAt } };

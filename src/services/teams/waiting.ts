@@ -1,5 +1,6 @@
 import { may } from "@/core/policy/abilities";
 import { countDuplicates } from "@/data/queries/duplicates";
+import { noticesOf } from "@/data/queries/notices";
 import { countHeld } from "@/data/queries/messages";
 import { countSuggested } from "@/data/queries/suggestions";
 import { traySum } from "@/data/queries/tray";
@@ -17,16 +18,17 @@ const MOST = 100;
 export const readWaiting = reading({
   name: "teams.waiting",
   about:
-    "How much waits for oneself in each place of a team: in the Tray, of mail, of likely duplicates (at most 100), of suggestions.",
+    "How much waits for oneself in each place of a team: in the Tray, of mail, of likely duplicates (at most 100), of suggestions; and of what is addressed to oneself in any team.",
   input: ReadWaiting,
   allow: can.see("team"),
   run: async ({ input, scope, tx }) => {
-    const [tray, held, duplicates, suggested] = await Promise.all([
+    const [tray, held, duplicates, suggested, addressed] = await Promise.all([
       traySum(tx, scope.person!, input.team),
       countHeld(tx, scope.person!, input.team),
       countDuplicates(tx, input.team, MOST),
       may(scope.role!, "arrange") ? countSuggested(tx, input.team) : 0,
+      noticesOf(tx, scope.person!, { unseen: true }, MOST),
     ]);
-    return { tray: tray.count, held, duplicates, suggested };
+    return { tray: tray.count, held, duplicates, suggested, addressed: addressed.length };
   },
 });

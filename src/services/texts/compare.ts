@@ -15,7 +15,7 @@ export const compareVersion = reading({
   name: "texts.compare",
   about: "A reading copy a resource had before, and what is other in the one in use, by words.",
   input: Compare,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, tx }) => {
     const { html, text, origin, at } = await readVersion(tx, input.resource, input.number);
     const now = await findText(tx, input.resource);

@@ -18,7 +18,7 @@ export const useVersion = action({
   about:
     "Puts a reading copy a resource had before in the place of the one in use, which stays as one it had; what is marked is looked for in it. The next one that is read takes its place again.",
   input: UseVersion,
-  allow: can.bring("resource"),
+  allow: can.bringHere("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   // The copy that was in use is there, to be put in use again.
   history: null,

@@ -16,7 +16,7 @@ export const readVersions = reading({
   name: "texts.versions",
   about: "The reading copies of a resource by date, the latest first: the one in use, and those before it.",
   input: ReadVersions,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, tx }) => {
     const now = await findText(tx, input.resource);
     const before = await versionsOf(tx, input.resource, MOST);

@@ -11,6 +11,6 @@ export const readTrayEntry = reading({
   name: "tray.of-resource",
   about: "Whether something is in one's own Tray, and what it is still to be used for.",
   input: ReadEntry,
-  allow: can.see("resource"),
+  allow: can.seeHere("resource"),
   run: async ({ input, scope, tx }) => ({ entry: await trayEntryOf(tx, scope.person!, input.resource) }),
 });

@@ -13,14 +13,15 @@ import { toast } from "../talk/toast";
 import { ROLE_WORDS } from "../team/role-words";
 import { Archives } from "../archives/archives";
 import { BrowserPart } from "./browser-part";
+import { LettersPart } from "./letters-part";
 import { OwnPart } from "./own-part";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
-type Props = { me: Me; teams: TeamRow[]; tokens: Answer<"tokens.read">["tokens"] };
+type Props = { me: Me; teams: TeamRow[]; tokens: Answer<"tokens.read">["tokens"] } & Answer<"notices.wishes">;
 
 /** One's own account: teams, password, look, access tokens. */
-export function Account({ me, teams, tokens }: Props) {
+export function Account({ me, teams, tokens, wishes }: Props) {
   return (
     <Frame me={me} teams={teams} team={null}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
@@ -29,6 +30,13 @@ export function Account({ me, teams, tokens }: Props) {
           <Teams teams={teams} />
           <Look />
           <Password />
+          <Part
+            id="mail"
+            title="By mail"
+            about="It stands on your Desk as well. What you have looked at by then is not sent; each letter has a way to end them all."
+          >
+            <LettersPart first={wishes} />
+          </Part>
           <Part
             id="browser"
             title="From your browser and phone"

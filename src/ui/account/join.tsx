@@ -1,10 +1,12 @@
 "use client";
 
 import { useState } from "react";
+import type { GuestRole } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { GUEST_WORDS } from "../guests/guest-words";
 import { ROLE_WORDS } from "../team/role-words";
 import { Gate } from "./gate";
 
@@ -14,18 +16,26 @@ export function Join({ code, invitation }: { code: string; invitation: Answer<"i
   const accept = () => {
     setBusy(true);
     call("invitations.accept", { code })
-      .then(({ team }) => window.location.assign(`/team/${team}`))
+      .then(({ team, collection }) =>
+        window.location.assign(collection ? `/bench/${collection}` : `/team/${team}`),
+      )
       .catch((error) => (setBusy(false), sayFailure(error)));
   };
-  const { name, can } = ROLE_WORDS[invitation.role];
+  const { title, teamName, role } = invitation;
+  const { name, can } = title === null ? ROLE_WORDS[role] : GUEST_WORDS[role as GuestRole];
+  const by = invitation.byName ?? "Somebody";
   return (
     <Gate
-      title={`Join ${invitation.teamName}`}
-      about={`${invitation.byName ?? "Somebody"} invites you as ${name.toLowerCase()}: ${can}`}
+      title={title === null ? `Join ${teamName}` : title}
+      about={
+        title === null
+          ? `${by} invites you as ${name.toLowerCase()}: ${can}`
+          : `${by} lets you into this collection of ${teamName} as ${name.toLowerCase()}: ${can}`
+      }
     >
       {invitation.isForMe ? (
         <Button look="accent" onClick={accept} disabled={busy}>
-          Join
+          {title === null ? "Join" : "Open it"}
         </Button>
       ) : (
         <p>

@@ -19,11 +19,13 @@ export const Bench = (props: BenchProps) => (
 );
 
 function Sides({ me, teams, team }: BenchProps) {
-  const { state, dispatch, sides, drag, contributes, paletteCommands } = useWorkshop();
+  const { state, dispatch, sides, drag, contributes, guest, paletteCommands } = useWorkshop();
   const [width, setWidth] = useSourcesWidth();
-  const columns = state.folded
-    ? "md:grid-cols-[44px_14px_minmax(0,1fr)]"
-    : "md:grid-cols-[min(var(--sources),45vw)_14px_minmax(0,1fr)]";
+  const columns = guest
+    ? "md:grid-cols-[minmax(0,1fr)]"
+    : state.folded
+      ? "md:grid-cols-[44px_14px_minmax(0,1fr)]"
+      : "md:grid-cols-[min(var(--sources),45vw)_14px_minmax(0,1fr)]";
   return (
     <Frame
       me={me}
@@ -41,13 +43,17 @@ function Sides({ me, teams, team }: BenchProps) {
           id="main"
           ref={sides}
           style={{ "--sources": `${width}px` } as React.CSSProperties}
-          className={`swipe relative grid min-h-0 flex-1 overflow-x-auto max-md:grid-cols-[100%_100%] md:mx-3 md:mb-3 md:overflow-hidden md:rounded-md md:border md:border-line ${columns}`}
+          className={`swipe relative grid min-h-0 flex-1 overflow-x-auto ${guest ? "max-md:grid-cols-[100%]" : "max-md:grid-cols-[100%_100%]"} md:mx-3 md:mb-3 md:overflow-hidden md:rounded-md md:border md:border-line ${columns}`}
         >
-          <SupplySide team={team.id} />
-          {state.folded ? (
-            <div className="seam bg-sheet max-md:hidden" aria-hidden />
-          ) : (
-            <Seam width={width} onWidth={setWidth} />
+          {!guest && (
+            <>
+              <SupplySide team={team.id} />
+              {state.folded ? (
+                <div className="seam bg-sheet max-md:hidden" aria-hidden />
+              ) : (
+                <Seam width={width} onWidth={setWidth} />
+              )}
+            </>
           )}
           <MakingSide />
         </main>
@@ -61,7 +67,7 @@ function Sides({ me, teams, team }: BenchProps) {
           )}
         </DragOverlay>
       </DndContext>
-      <SideSwitch sides={sides} />
+      {!guest && <SideSwitch sides={sides} />}
       <Windows team={team.id} />
     </Frame>
   );

@@ -61,6 +61,7 @@ export function MakingSide() {
         onText={workshop.writeText}
         onInside={() => dispatch({ type: "window", window: "inside" })}
         onSave={() => dispatch({ type: "window", window: "save" })}
+        onGuests={() => dispatch({ type: "window", window: "guests" })}
         onHandOut={() => dispatch({ type: "window", window: "hand-out" })}
         onRemove={workshop.removeCollection}
       />
@@ -73,7 +74,7 @@ export function MakingSide() {
         />
       )}
       {setting.view === "board" && setting.sort === "own" ? <BoardView {...view} /> : <ListView {...view} />}
-      <Ghosts title={head.collection.title} />
+      {!workshop.guest && <Ghosts title={head.collection.title} />}
       {(selection.chosen.length > 1 || state.choosing) && (
         <SelectionBar
           selection={selection}

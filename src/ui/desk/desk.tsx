@@ -17,7 +17,9 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
+import { Addressed } from "./addressed";
 import { FirstHour } from "./first-hour";
+import { LetInto } from "./let-into";
 import { SampleLine } from "./sample-line";
 import { sayEvent } from "./say-event";
 
@@ -28,10 +30,12 @@ type Props = {
   covers: Answer<"collections.covers">;
   tray: Answer<"tray.read">;
   recent: Answer<"events.recent">;
+  letInto: Answer<"guests.let-into">["collections"];
+  notices: Answer<"notices.read">;
 };
 
 /** What waits, what happened, and the team's collections. */
-export function Desk({ me, teams, team, ...initial }: Props) {
+export function Desk({ me, teams, team, letInto, ...initial }: Props) {
   const client = useQueryClient();
   const covers = useQuery({
     queryKey: ["covers", team.id],
@@ -51,6 +55,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
   const refresh = () => {
     for (const key of ["covers", "tray", "recent", "tree"])
       void client.invalidateQueries({ queryKey: [key, team.id] });
+    void client.invalidateQueries({ queryKey: ["notices"] });
   };
   useLive(team.id, { onEvents: refresh, onReload: refresh });
   const waiting = tray.data;
@@ -63,6 +68,8 @@ export function Desk({ me, teams, team, ...initial }: Props) {
       <Frame me={me} teams={teams} team={team}>
         <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16 sm:px-10">
           <div className="mx-auto max-w-[1200px] pt-8">
+            <Addressed first={initial.notices} />
+            <LetInto collections={letInto} />
             <FirstHour team={team} />
           </div>
         </main>
@@ -74,6 +81,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
         <h1 className="sr-only">Desk of {team.name}</h1>
         <div className="mx-auto grid max-w-[1200px] gap-x-16 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_320px]">
           <div className="flex min-w-0 flex-col gap-8">
+            <Addressed first={initial.notices} />
             {waiting.count > 0 ? (
               <section
                 aria-label="Tray"
@@ -149,6 +157,7 @@ export function Desk({ me, teams, team, ...initial }: Props) {
             </section>
           </div>
           <section aria-label="What happened">
+            <LetInto collections={letInto} />
             <h2 className="border-b border-line pb-3 font-serif text-2xl font-semibold">Lately</h2>
             <ol>
               {mergeRuns(recent.data.events).map(({ event, times }) => (

@@ -24,8 +24,8 @@ type Props = {
   team: string;
   /** The open collection, when there is one: what is brought in goes there. */
   into?: { id: string; title: string; section?: string | null; capture: (address: string) => Promise<void> };
-  /** Hands over a list or a file of links to be looked at first. */
-  onMany: (brings: Brings) => void;
+  /** Hands over a list or a file of links to be looked at first; left out: there are no lists. */
+  onMany?: (brings: Brings) => void;
 };
 
 type Way = "address" | "files" | "list" | "hand";
@@ -54,7 +54,12 @@ export function BringIn({ open, onOpenChange, team, into, onMany }: Props) {
           : "It waits in your Tray until you place it. You can also paste, or drop files, without opening this."
       }
     >
-      <Tabs label="What to bring in" value={way} onChange={setWay} tabs={WAYS}>
+      <Tabs
+        label="What to bring in"
+        value={way}
+        onChange={setWay}
+        tabs={WAYS.filter((one) => onMany || one.value !== "list")}
+      >
         <TabPanel value="address">
           <AddressForm {...{ team, into }} onDone={close} />
         </TabPanel>
@@ -79,9 +84,11 @@ export function BringIn({ open, onOpenChange, team, into, onMany }: Props) {
             </p>
           </div>
         </TabPanel>
-        <TabPanel value="list">
-          <ListForm onMany={(brings) => (close(), onMany(brings))} />
-        </TabPanel>
+        {onMany && (
+          <TabPanel value="list">
+            <ListForm onMany={(brings) => (close(), onMany(brings))} />
+          </TabPanel>
+        )}
         <TabPanel value="hand">
           <WorkForm
             team={team}

@@ -52,7 +52,7 @@ const GatherContext = createContext<Gathering & Taking>({});
 export const useGather = () => useContext(GatherContext);
 
 type Props = {
-  team: { id: string; role: Role } | null;
+  team: { id: string; role: Role; guest?: boolean } | null;
   /** A screen that puts what comes in somewhere of its own asks itself. */
   own?: () => void;
   children: React.ReactNode;
@@ -68,7 +68,7 @@ export function GatherProvider({ team, own, children }: Props) {
   const [open, setOpen] = useState<"bring" | "file" | "make" | null>(null);
   const id = team?.id ?? "";
   const brings = !!team && may(team.role, "bring");
-  const arranges = !!team && may(team.role, "arrange");
+  const arranges = !!team && !team.guest && may(team.role, "arrange");
   const done = () => {
     void client.invalidateQueries();
     router.refresh();

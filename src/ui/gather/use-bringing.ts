@@ -6,6 +6,7 @@ import type { Brings } from "../imports/use-preview";
 import { isTyping } from "../shell/commands";
 import { holdsLinks } from "./what-comes";
 import { hear } from "../shell/early";
+import { toast } from "../talk/toast";
 
 /** Without a collection into one's Tray. */
 type Into = { team: string; collection?: string; section?: string | null };
@@ -19,6 +20,8 @@ type Ways = {
   onClip: (clip: Clip) => boolean;
   /** Keeps a text without links. */
   note: (text: string) => void;
+  /** Whether lists are taken, to be looked at first; left out: they are. */
+  lists?: boolean;
   /** Told when files have arrived. */
   onFiles: () => void;
 };
@@ -39,18 +42,21 @@ export function useBringing(ways: Ways) {
     now.current = ways;
   });
   const bringFiles = useCallback((files: File[]) => {
-    const { into, onFiles } = now.current;
+    const { into, onFiles, lists = true } = now.current;
     const [first] = files;
-    if (first && files.length === 1 && LISTS.test(first.name)) setBrings({ name: first.name, file: first });
+    if (first && lists && files.length === 1 && LISTS.test(first.name))
+      setBrings({ name: first.name, file: first });
     else if (first)
       void import("../imports/uploads").then(({ sendFiles }) => sendFiles(files, into, onFiles));
   }, []);
   // With the screen itself, not a beat later: between two screens nothing is heard by the one that is gone.
   useLayoutEffect(() => {
     const bring = ({ text, html, files }: { text: string; html: string; files: File[] }) => {
-      const { paste, note } = now.current;
+      const { paste, note, lists = true } = now.current;
       if (files.length) bringFiles(files);
       else if (/^\S+$/.test(text.trim())) paste(text);
+      else if (holdsLinks(text, html) && !lists)
+        toast("A guest brings in one address at a time. Paste them one by one.");
       else if (holdsLinks(text, html)) setBrings({ name: "", text, html });
       else note(text);
     };

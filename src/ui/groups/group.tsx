@@ -16,6 +16,7 @@ import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure, whyOf } from "../talk/say-failure";
+import { EraseGroup } from "./erase-group";
 import { LearnerRow } from "./learner-row";
 import { sayNames } from "./new-group";
 
@@ -34,6 +35,7 @@ export function Group({ me, teams, team, first, home }: Props) {
     "groups",
   );
   useUndo(team.id, again);
+  const [erasing, setErasing] = useState(false);
   const remove = () =>
     call("groups.remove", { group: id })
       .then(({ entry }) => {
@@ -113,9 +115,22 @@ export function Group({ me, teams, team, first, home }: Props) {
             )}
             <AddNames group={id} again={again} />
           </section>
-          <Button look="stop" small className="self-start" onClick={() => void remove()}>
-            Take the group away
-          </Button>
+          <div className="flex flex-wrap gap-2">
+            <Button look="stop" small onClick={() => void remove()}>
+              Take the group away
+            </Button>
+            <Button look="stop" small onClick={() => setErasing(true)}>
+              Erase it for good …
+            </Button>
+          </div>
+          {erasing && (
+            <EraseGroup
+              group={group}
+              learners={learners.length}
+              onErased={() => router.push(`/team/${team.id}/groups`)}
+              onClose={() => setErasing(false)}
+            />
+          )}
         </div>
       </main>
     </Frame>

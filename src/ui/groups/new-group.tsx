@@ -7,6 +7,7 @@ import { Area, Field } from "../parts/field";
 import { call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
+import { NamesFrom } from "./names-from";
 
 /** Makes a group from a title and names that are pasted or typed, one a line. */
 export function NewGroup({
@@ -60,6 +61,14 @@ export function NewGroup({
         rows={5}
         inputClass="max-h-72 overflow-y-auto"
         onChange={(event) => (setText(event.target.value), setErrors({}))}
+      />
+      <NamesFrom
+        team={team}
+        onNames={(found) => {
+          setErrors({});
+          if (!found.length) return setErrors({ names: "There are no names in it." });
+          setText((old) => [...(old.trim() ? [old.trim()] : []), ...found].join("\n"));
+        }}
       />
       <div className="flex justify-end gap-2">
         {onLeave && (

@@ -1,7 +1,7 @@
 "use client";
 
 import { useInfiniteQuery } from "@tanstack/react-query";
-import { useSyncExternalStore } from "react";
+import Link from "next/link";
 import { byDay } from "@/core/history/by-day";
 import type { Answer } from "@/services/registry";
 import { sayEvent } from "../desk/say-event";
@@ -11,6 +11,7 @@ import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { useLive } from "../talk/use-live";
+import { dayIn, timeIn, useZone } from "./zone";
 
 type Shown = Answer<"collections.happened">;
 type Event = Shown["events"][number];
@@ -79,9 +80,18 @@ export function HistoryPage({ me, teams, team, collection, first, since }: Props
                       {sayEvent(event, me.id, countOf([event, ...others]), true)}
                       <Names of={[event, ...others]} />
                     </div>
-                    <time dateTime={event.at} className="text-sm whitespace-nowrap text-quiet tabular-nums">
-                      {timeIn(event.at, zone)}
-                    </time>
+                    <span className="flex flex-col items-end text-sm whitespace-nowrap">
+                      <time dateTime={event.at} className="text-quiet tabular-nums">
+                        {timeIn(event.at, zone)}
+                      </time>
+                      <Link
+                        href={`/bench/${id}/history/${event.id}`}
+                        aria-label={`As it was on ${day} at ${timeIn(event.at, zone)}`}
+                        className="text-accent hover:underline"
+                      >
+                        As it was
+                      </Link>
+                    </span>
                   </li>
                 ))}
               </ol>
@@ -116,22 +126,3 @@ function Names({ of }: { of: Event[] }) {
     </p>
   );
 }
-
-const never = () => () => undefined;
-/** Where the reader is; the server, which does not know, says days by UTC at first. */
-const useZone = () =>
-  useSyncExternalStore<string | undefined>(
-    never,
-    () => undefined,
-    () => "UTC",
-  );
-const dayIn = (at: string, timeZone?: string) =>
-  new Date(at).toLocaleDateString("en-GB", {
-    weekday: "long",
-    day: "numeric",
-    month: "long",
-    year: "numeric",
-    timeZone,
-  });
-const timeIn = (at: string, timeZone?: string) =>
-  new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit", timeZone });

@@ -239,7 +239,7 @@ export function ReadRoom({
           {html && text.origin && text.at && (
             <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
           )}
-          <TrayStrip key={resource.id} team={team} resource={resource} first={waits} />
+          {!team.guest && <TrayStrip key={resource.id} team={team} resource={resource} first={waits} />}
           {reading.beside && <WayOn beside={reading.beside} />}
           <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
           <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
@@ -248,12 +248,12 @@ export function ReadRoom({
         {naming && (
           <MeaningsDialog
             team={team.id}
-            edits={may(team.role, "arrange")}
+            edits={may(team.role, "arrange") && !team.guest}
             onOpenChange={setNaming}
             onChanged={marks.again}
           />
         )}
-        {links.length > 0 && (
+        {links.length > 0 && !team.guest && (
           <TextLinks
             team={team.id}
             title={resource.title}

@@ -41,7 +41,7 @@ export function WhereItStands({ team, resource, places }: Props) {
         <Dialog open onOpenChange={setPlacing} title={`Place “${resource.title}”`}>
           <Destination
             team={team.id}
-            makes={may(team.role, "arrange")}
+            makes={may(team.role, "arrange") && !team.guest}
             words=""
             onPick={(to, words) => {
               setPlacing(false);

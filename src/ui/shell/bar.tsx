@@ -28,14 +28,14 @@ const LOOK = "relative flex h-9 items-center gap-1 rounded-md px-2 text-[15px] h
 /** The bar at the top: the team, the Desk and the places by stages of the work, finding, bringing in, oneself. */
 export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Props) {
   const path = usePathname();
-  const stages = team ? stagesOf(team) : [];
+  const stages = team && !team.guest ? stagesOf(team) : [];
   const waiting = useQuery({
     queryKey: ["tray", team?.id, "waiting"],
     queryFn: () => ask("teams.waiting", { team: team!.id }),
-    enabled: !!team,
+    enabled: !!team && !team.guest,
   });
   const here = stageAt(stages, path);
-  const desk = team ? `/team/${team.id}` : "/";
+  const desk = team && !team.guest ? `/team/${team.id}` : "/";
   const isDesk = path === desk;
   return (
     <header className="flex h-[52px] shrink-0 items-center gap-1 px-4">
@@ -47,7 +47,7 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
         <Logo />
         <span className="max-sm:hidden">Hobbin</span>
       </Link>
-      <Teams team={team} teams={teams} />
+      <Teams team={team} teams={teams} path={path} />
       {team && (
         <nav aria-label="Places" className="flex items-center gap-x-2.5 max-lg:hidden">
           <Link
@@ -56,6 +56,9 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
             className={`${LOOK} ${isDesk ? "font-semibold shadow-[inset_0_-3px_0_var(--accent)]" : "text-quiet"}`}
           >
             Desk
+            <Beside>
+              <Waits count={waiting.data?.addressed ?? 0} most={99} />
+            </Beside>
           </Link>
           {stages.map((stage) => (
             <Menu
@@ -140,7 +143,7 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
   );
 }
 
-function Teams({ team, teams }: Pick<Props, "team" | "teams">) {
+function Teams({ team, teams, path }: Pick<Props, "team" | "teams"> & { path: string }) {
   return (
     <Menu
       button={
@@ -156,9 +159,27 @@ function Teams({ team, teams }: Pick<Props, "team" | "teams">) {
           {one.name}
         </MenuItem>
       ))}
+      <LetInto path={path} />
       <MenuLine />
       <MenuItem href="/account#teams">New team …</MenuItem>
     </Menu>
+  );
+}
+
+/** The collections of other teams one was let into; asked for when the menu is opened. */
+function LetInto({ path }: { path: string }) {
+  const { data } = useQuery({ queryKey: ["let-into"], queryFn: () => ask("guests.let-into", {}) });
+  if (!data?.collections.length) return null;
+  return (
+    <>
+      <MenuLine />
+      <MenuLabel>As a guest</MenuLabel>
+      {data.collections.map((one) => (
+        <MenuItem key={one.id} href={`/bench/${one.id}`} current={path === `/bench/${one.id}`}>
+          {one.title}
+        </MenuItem>
+      ))}
+    </>
   );
 }
 

@@ -36,9 +36,12 @@ type Props = {
 /** The bar at the top of every signed-in screen, the palette, and what works everywhere. */
 export function Frame(props: Props) {
   const { team, teams, onBring } = props;
-  // Outside of every team it is one's own.
+  // Outside of every team it is one's own; a guest brings in on the Bench alone.
   return (
-    <GatherProvider team={team ?? teams.find((one) => one.own) ?? null} own={onBring}>
+    <GatherProvider
+      team={(team?.guest && !onBring ? null : team) ?? teams.find((one) => one.own) ?? null}
+      own={onBring}
+    >
       <Framed {...props} />
     </GatherProvider>
   );
@@ -73,9 +76,10 @@ function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
     void client.invalidateQueries();
     router.refresh();
   });
-  const places = team
-    ? [{ words: "Desk", href: `/team/${team.id}` }, ...stagesOf(team).flatMap((stage) => stage.places)]
-    : [];
+  const places =
+    team && !team.guest
+      ? [{ words: "Desk", href: `/team/${team.id}` }, ...stagesOf(team).flatMap((stage) => stage.places)]
+      : [{ words: "Desk", href: "/" }];
   const all: PaletteCommand[] = [
     ...commands,
     ...(bring ? [{ words: "Bring in an address", run: bring }] : []),
@@ -114,6 +118,7 @@ function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
           words={words}
           onWords={setWords}
           team={team?.id ?? null}
+          finds={!team?.guest}
           commands={all}
           onNarrow={onNarrow}
         />

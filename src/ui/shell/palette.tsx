@@ -19,6 +19,8 @@ type Props = {
   words: string;
   onWords: (words: string) => void;
   team: string | null;
+  /** Whether what the team has is searched through; a guest finds by what is open. */
+  finds: boolean;
   commands: PaletteCommand[];
   onNarrow?: (words: string) => void;
 };
@@ -33,7 +35,7 @@ const MOST = 6;
 const LEAD = 16;
 
 /** Finds anything and goes anywhere by a few letters: collections, things of the catalogue, tags, what can be done. */
-export function Palette({ open, onOpenChange, words, onWords, team, commands, onNarrow }: Props) {
+export function Palette({ open, onOpenChange, words, onWords, team, finds, commands, onNarrow }: Props) {
   const router = useRouter();
   // What stands here is narrowed with each letter, so that Enter means what was typed; only the search comes later.
   const query = words.trim();
@@ -51,7 +53,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
   const found = useQuery({
     queryKey: ["found", team, sought],
     queryFn: () => ask("search.find", { team: team!, query: sought, most: MOST }),
-    enabled: open && !!team && sought.length > 1,
+    enabled: open && !!team && finds && sought.length > 1,
     placeholderData: keepPreviousData,
   });
   const run = (act: () => void) => {
@@ -215,15 +217,17 @@ export function Palette({ open, onOpenChange, words, onWords, team, commands, on
                       Only what has “{query}” in this collection
                     </Command.Item>
                   )}
-                  <Command.Item
-                    value="all results"
-                    onSelect={() =>
-                      run(() => router.push(`/team/${team}/catalogue?q=${encodeURIComponent(query)}`))
-                    }
-                    className={ITEM}
-                  >
-                    All with “{query}” in the Catalogue
-                  </Command.Item>
+                  {finds && (
+                    <Command.Item
+                      value="all results"
+                      onSelect={() =>
+                        run(() => router.push(`/team/${team}/catalogue?q=${encodeURIComponent(query)}`))
+                      }
+                      className={ITEM}
+                    >
+                      All with “{query}” in the Catalogue
+                    </Command.Item>
+                  )}
                 </Command.Group>
               )}
               <Entries entries={others} run={run} />

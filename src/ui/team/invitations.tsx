@@ -6,44 +6,55 @@ import type { Role } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Area, Choice, Field } from "../parts/field";
-import type { TeamRow } from "../shell/frame";
-import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
 import { whyOf } from "../talk/say-failure";
 import { toast } from "../talk/toast";
-import { ROLE_OPTIONS, ROLE_WORDS } from "./role-words";
 
 type Invitation = Answer<"members.read">["invitations"][number];
-type Props = {
-  team: TeamRow;
+/** How somebody is invited, into whatever it is. */
+export type Inviting<R extends Role = Role> = {
+  /** The role that stands there first. */
+  first: R;
+  /** The roles to choose from, the one with most rights first, and what each may do. */
+  roles: readonly R[];
+  words: Record<R, { name: string; can: string }>;
+  send: (role: R, addresses: string[]) => Promise<{ invited: unknown[]; already: unknown[] }>;
+  link: (role: R, how: { days: number; most?: number }) => Promise<{ invitation: { code: string } }>;
+  end: (invitation: string) => Promise<unknown>;
+  /** Who is passed over, as in “2 are …”. */
+  already: string;
+};
+type Props<R extends Role> = {
+  inviting: Inviting<R>;
   invitations: Invitation[];
   after: (work: Promise<unknown>) => void;
 };
 
-/** How others join: by a letter to each, or by a link to be handed on. */
-export function Invitations({ team, invitations, after }: Props) {
-  const [role, setRole] = useState<Role>("editor");
+/** How others come: by a letter to each, or by a link to be handed on. */
+export function Invitations<R extends Role>({ inviting, invitations, after }: Props<R>) {
+  const { roles, words } = inviting;
+  const [role, setRole] = useState<R>(inviting.first);
   return (
     <section className="flex flex-col gap-5">
       <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Invite</h2>
       <div className="flex flex-wrap items-end gap-3">
         <Choice
           label="As"
-          options={ROLE_OPTIONS}
+          options={roles.map((one) => [one, words[one].name] as const)}
           value={role}
-          onChange={(event) => setRole(event.target.value as Role)}
+          onChange={(event) => setRole(event.target.value as R)}
           className="w-40"
         />
         <p className="min-w-60 flex-1 text-sm text-quiet">
-          {ROLE_WORDS[role].name}: {ROLE_WORDS[role].can}
+          {words[role].name}: {words[role].can}
         </p>
       </div>
-      <ByMail team={team.id} role={role} after={after} />
-      <ByLink team={team.id} role={role} after={after} />
+      <ByMail {...{ inviting, role, after }} />
+      <ByLink {...{ inviting, role, after }} />
       {invitations.length > 0 && (
         <ul aria-label="Open invitations" className="border-t border-line">
           {invitations.map((one) => (
-            <Open key={one.id} team={team.id} one={one} after={after} />
+            <Open key={one.id} {...{ inviting, one, after }} />
           ))}
         </ul>
       )}
@@ -51,9 +62,9 @@ export function Invitations({ team, invitations, after }: Props) {
   );
 }
 
-type Way = { team: string; role: Role; after: Props["after"] };
+type Way<R extends Role> = { inviting: Inviting<R>; role: R; after: Props<R>["after"] };
 
-function ByMail({ team, role, after }: Way) {
+function ByMail<R extends Role>({ inviting, role, after }: Way<R>) {
   const [text, setText] = useState("");
   const [error, setError] = useState("");
   const [busy, setBusy] = useState(false);
@@ -64,10 +75,11 @@ function ByMail({ team, role, after }: Way) {
     if (addresses.length > MOST_ADDRESSES) return setError(`At most ${MOST_ADDRESSES} at once, please.`);
     setBusy(true);
     after(
-      call("invitations.send", { team, role, addresses })
+      inviting
+        .send(role, addresses)
         .then(({ invited, already }) => {
           setText("");
-          toast(sayInvited(invited.length, already.length));
+          toast(sayInvited(invited.length, already.length, inviting.already));
         })
         .catch((failure: unknown) => setError(whyOf(failure)))
         .finally(() => setBusy(false)),
@@ -102,24 +114,24 @@ function ByMail({ team, role, after }: Way) {
   );
 }
 
-const sayInvited = (invited: number, already: number): string => {
+const sayInvited = (invited: number, already: number, how: string): string => {
   const sent = invited === 1 ? "Invited 1 person." : `Invited ${invited} people.`;
   if (!already) return sent;
-  const there = already === 1 ? "1 is in the team already." : `${already} are in the team already.`;
+  const there = `${already} ${already === 1 ? "is" : "are"} ${how}.`;
   return invited ? `${sent} ${there}` : there;
 };
 
-function ByLink({ team, role, after }: Way) {
+function ByLink<R extends Role>({ inviting, role, after }: Way<R>) {
   const [most, setMost] = useState("");
   const [days, setDays] = useState("14");
   const make = () =>
     after(
-      call("invitations.make", { team, role, days: Number(days), ...(most && { most: Number(most) }) }).then(
-        async ({ invitation }) => {
+      inviting
+        .link(role, { days: Number(days), ...(most && { most: Number(most) }) })
+        .then(async ({ invitation }) => {
           await copyText(linkOf(invitation.code));
-          toast("The link is copied. Whoever opens it joins in that role.");
-        },
-      ),
+          toast("The link is copied. Whoever opens it comes in that role.");
+        }),
     );
   return (
     <div className="flex flex-wrap items-end gap-3">
@@ -154,20 +166,21 @@ function ByLink({ team, role, after }: Way) {
 
 const linkOf = (code: string) => `${window.location.origin}/join/${code}`;
 
-function Open({ team, one, after }: { team: string; one: Invitation; after: Props["after"] }) {
+function Open<R extends Role>({ inviting, one, after }: Omit<Way<R>, "role"> & { one: Invitation }) {
   // Whole, once the page is alive and knows where it is.
   const [origin, setOrigin] = useState("");
   useEffect(() => {
     const timer = setTimeout(() => setOrigin(window.location.origin), 0);
     return () => clearTimeout(timer);
   }, []);
-  const { address, role, most, used } = one;
-  const until = `${ROLE_WORDS[role].name}, until ${one.expiresAt.slice(0, 10)}`;
+  const { address, most, used } = one;
+  const role = one.role as R;
+  const until = `${inviting.words[role].name}, until ${one.expiresAt.slice(0, 10)}`;
   const end = (
     <Button
       look="stop"
       aria-label={`End the invitation${address ? ` of ${address}` : ""}`}
-      onClick={() => after(call("invitations.revoke", { invitation: one.id }))}
+      onClick={() => after(inviting.end(one.id))}
     >
       End it
     </Button>
@@ -181,13 +194,7 @@ function Open({ team, one, after }: { team: string; one: Invitation; after: Prop
         </span>
         <Button
           aria-label={`Send it again to ${address}`}
-          onClick={() =>
-            after(
-              call("invitations.send", { team, role, addresses: [address] }).then(() =>
-                toast(`Sent again to ${address}.`),
-              ),
-            )
-          }
+          onClick={() => after(inviting.send(role, [address]).then(() => toast(`Sent again to ${address}.`)))}
         >
           Send again
         </Button>

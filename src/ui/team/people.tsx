@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "../talk/toast";
-import { may, type Role } from "@/core/policy/abilities";
+import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Choice } from "../parts/field";
@@ -12,7 +12,7 @@ import { StyleChoice } from "../references/style-choice";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
-import { Invitations } from "./invitations";
+import { Invitations, type Inviting } from "./invitations";
 import { ROLE_OPTIONS, ROLE_WORDS } from "./role-words";
 import { Template } from "./template";
 
@@ -102,7 +102,9 @@ export function People({ me, teams, team, people, dead }: Props) {
               ))}
             </ul>
           </section>
-          {owner && <Invitations team={team} invitations={people.invitations} after={after} />}
+          {owner && (
+            <Invitations inviting={intoTeam(team.id)} invitations={people.invitations} after={after} />
+          )}
           <section className="flex flex-col gap-2">
             <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Citing</h2>
             <StyleChoice
@@ -167,6 +169,16 @@ export function People({ me, teams, team, people, dead }: Props) {
     </Frame>
   );
 }
+
+const intoTeam = (team: string): Inviting => ({
+  first: "editor",
+  roles: ROLES.toReversed(),
+  words: ROLE_WORDS,
+  send: (role, addresses) => call("invitations.send", { team, role, addresses }),
+  link: (role, how) => call("invitations.make", { team, role, ...how }),
+  end: (invitation) => call("invitations.revoke", { invitation }),
+  already: "in the team already",
+});
 
 function TeamName({ team }: { team: TeamRow }) {
   const router = useRouter();

@@ -1,4 +1,4 @@
-import { ofTeam } from "@/app/of-team";
+import { ofTeamOrGuest } from "@/app/of-team";
 import { personHere, read } from "@/app/read";
 import { Bench } from "@/ui/bench/bench";
 
@@ -12,6 +12,6 @@ export default async function Page({ params }: { params: Promise<{ collection: s
     read("comments.of-collection", { collection }),
     read("collections.news", { collection }),
   ]);
-  const frame = await ofTeam(first.collection.team, `/bench/${collection}`);
+  const frame = await ofTeamOrGuest(first.collection.team, `/bench/${collection}`, first.collection.role);
   return <Bench key={collection} {...frame} {...{ first, talk, news }} />;
 }

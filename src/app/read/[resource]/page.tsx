@@ -1,5 +1,5 @@
 import { headers } from "next/headers";
-import { ofTeam } from "@/app/of-team";
+import { ofTeamOrGuest } from "@/app/of-team";
 import { read } from "@/app/read";
 import { countMarks } from "@/core/marks/filter";
 import type { Marks } from "@/ui/read/marks/use-marks";
@@ -18,7 +18,7 @@ export default async function Page({ params, searchParams }: Props) {
   const placement = about.places.find((one) => one.placement === from)?.placement;
   // None of these waits for another.
   const [frame, text, { message }, marks, reading, waits] = await Promise.all([
-    ofTeam(about.resource.team, `/read/${id}`),
+    ofTeamOrGuest(about.resource.team, `/read/${id}`),
     read("resources.text", { resource: id, beginning: FIRST }),
     read("messages.of-resource", { resource: id }),
     read("marks.of-resource", { resource: id }),

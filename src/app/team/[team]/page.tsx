@@ -6,10 +6,12 @@ export const metadata = { title: "Desk" };
 export default async function Page({ params }: { params: Promise<{ team: string }> }) {
   const { team } = await params;
   const frame = await ofTeam(team, `/team/${team}`);
-  const [covers, tray, recent] = await Promise.all([
+  const [covers, tray, recent, letInto, notices] = await Promise.all([
     read("collections.covers", { team }),
     read("tray.read", { team }),
     read("events.recent", { team }),
+    read("guests.let-into", {}),
+    read("notices.read", {}),
   ]);
-  return <Desk key={team} {...frame} covers={covers} tray={tray} recent={recent} />;
+  return <Desk key={team} {...frame} {...{ covers, tray, recent, notices }} letInto={letInto.collections} />;
 }

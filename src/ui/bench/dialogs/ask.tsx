@@ -30,7 +30,7 @@ type Props = {
 
 /** The small window that asks what is needed: where to, which tags, what kind. */
 export function Ask({ asking, items, sections, collectionTitle, onClose, send }: Props) {
-  const { team, collection, arranges, loose, commands } = useBench();
+  const { team, collection, arranges, guest, loose, commands } = useBench();
   const { what, ids } = asking;
   const chosen = items.filter((item) => ids.includes(item.id));
   const count =
@@ -51,7 +51,7 @@ export function Ask({ asking, items, sections, collectionTitle, onClose, send }:
         <Destination
           team={team}
           here={loose ? undefined : { collection, title: collectionTitle, sections }}
-          makes={arranges}
+          makes={arranges && !guest}
           words={what === "copy" && chosen.length === 1 ? chosen[0]!.context : undefined}
           onPick={(to, words) => {
             onClose();

@@ -16,6 +16,7 @@ const SaveAsDialog = dynamic(() => import("../../export/save-as-dialog").then((m
   ssr: false,
 });
 const HandOut = dynamic(() => import("../../handouts/hand-out").then((m) => m.HandOut), { ssr: false });
+const Guests = dynamic(() => import("../../guests/guests").then((m) => m.Guests), { ssr: false });
 const TalkDialog = dynamic(() => import("../talk/talk-dialog").then((m) => m.TalkDialog), { ssr: false });
 const NewCollection = dynamic(() => import("../../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
@@ -36,7 +37,7 @@ export function BenchDialogs({
   open: BenchWindow | null;
   brings: Brings | null;
   team: string;
-  collection: { id: string; title: string; parent: string | null };
+  collection: { id: string; title: string; parent: string | null; guest: boolean };
   section: string | null;
   arranges: boolean;
   capture: NonNullable<React.ComponentProps<typeof BringInForm>["into"]>["capture"];
@@ -62,13 +63,14 @@ export function BenchDialogs({
         />
       )}
       {open === "hand-out" && <HandOut team={team} collection={collection} onClose={() => onOpen(null)} />}
+      {open === "guests" && <Guests collection={collection} onClose={() => onOpen(null)} />}
       {open === "bring" && (
         <BringIn
           open
           onOpenChange={(on: boolean) => onOpen(on ? "bring" : null)}
           team={team}
           into={{ ...into, capture }}
-          onMany={onBrings}
+          onMany={collection.guest ? undefined : onBrings}
         />
       )}
       {brings && (

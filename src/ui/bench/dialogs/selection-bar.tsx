@@ -27,7 +27,7 @@ export function SelectionBar({
   selection: Selection;
   onDone?: () => void;
 }) {
-  const { team, arranges, brings, loose, readers, commands } = useBench();
+  const { team, arranges, brings, guest, loose, readers, commands } = useBench();
   const { chosen } = selection;
   const said = useSaidHere();
   const first = chosen[0];
@@ -98,8 +98,12 @@ export function SelectionBar({
         <MenuItem onSelect={selection.invert} keys={KEYS.invert}>
           The others instead
         </MenuItem>
-        <MenuLine />
-        <MenuItem onSelect={putAway}>Put away in the Tray</MenuItem>
+        {!guest && (
+          <>
+            <MenuLine />
+            <MenuItem onSelect={putAway}>Put away in the Tray</MenuItem>
+          </>
+        )}
         {!loose && (
           <>
             <MenuLine />

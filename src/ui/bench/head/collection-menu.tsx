@@ -23,6 +23,7 @@ type Props = {
   onInside: () => void;
   onSave: () => void;
   onHandOut: () => void;
+  onGuests: () => void;
   onRemove: () => void;
 };
 
@@ -38,9 +39,19 @@ const SAID: Record<Use, string> = {
 };
 
 /** What can be done with the open collection as a whole. */
-export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHandOut, onRemove }: Props) {
+export function CollectionMenu({
+  head,
+  onSection,
+  onText,
+  onInside,
+  onSave,
+  onHandOut,
+  onGuests,
+  onRemove,
+}: Props) {
   useLateEntries();
-  const { arranges, team } = useBench();
+  const { arranges, guest, me, team } = useBench();
+  const curates = arranges && !guest;
   const client = useQueryClient();
   const router = useRouter();
   const { collection } = head;
@@ -85,6 +96,10 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHa
     choosePicture((picture) => {
       void call("collections.cover", { collection: id, picture }).then(again).catch(sayFailure);
     });
+  const leave = () =>
+    void call("guests.remove", { collection: id, person: me!.id })
+      .then(() => window.location.assign("/"))
+      .catch(sayFailure);
   const open = () =>
     openOriginals(
       items()
@@ -101,7 +116,7 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHa
           <MenuItem onSelect={onText} keys={KEYS.text}>
             Write text between the items
           </MenuItem>
-          <MenuItem onSelect={onInside}>New collection in this one</MenuItem>
+          {!guest && <MenuItem onSelect={onInside}>New collection in this one</MenuItem>}
           <MenuLine />
         </>
       )}
@@ -114,9 +129,24 @@ export function CollectionMenu({ head, onSection, onText, onInside, onSave, onHa
       <MenuItem href={`/bench/${id}/marks`}>Marks</MenuItem>
       <MenuItem href={`/bench/${id}/history`}>What happened</MenuItem>
       <MenuItem onSelect={onSave}>Save as a file …</MenuItem>
-      {arranges && <MenuItem onSelect={onHandOut}>Hand out to a group …</MenuItem>}
-      {arranges && <MenuItem href={`/team/${team}/suggestions/${id}`}>Suggestions</MenuItem>}
-      {arranges && (
+      {curates && <MenuItem onSelect={onHandOut}>Hand out to a group …</MenuItem>}
+      {curates && <MenuItem href={`/team/${team}/suggestions/${id}`}>Suggestions</MenuItem>}
+      {curates && <MenuItem onSelect={onGuests}>Guests …</MenuItem>}
+      {guest && arranges && (
+        <>
+          <MenuLine />
+          <MenuItem onSelect={upload}>Upload a cover</MenuItem>
+        </>
+      )}
+      {guest && !collection.parent && (
+        <>
+          <MenuLine />
+          <MenuItem stop onSelect={leave}>
+            Leave this collection
+          </MenuItem>
+        </>
+      )}
+      {curates && (
         <>
           <MenuLine />
           <MenuLabel>Use it as</MenuLabel>

@@ -56,6 +56,7 @@ type Props = {
   onInside: () => void;
   onSave: () => void;
   onHandOut: () => void;
+  onGuests: () => void;
   onRemove: () => void;
 };
 
@@ -71,7 +72,7 @@ export function MakingHead({
   onChoosing,
   ...on
 }: Props) {
-  const { arranges, openTalk } = useBench();
+  const { arranges, guest, openTalk } = useBench();
   const talk = [...useContext(TalkContext).values()].reduce((sum, one) => sum + one, 0);
   /** On a phone there is no room for all of it at first. */
   const [about, setAbout] = useState(false);
@@ -106,7 +107,7 @@ export function MakingHead({
             collection={collection}
             above={head.above}
             over={over}
-            onNew={arranges ? on.onInside : undefined}
+            onNew={arranges && !guest ? on.onInside : undefined}
           />
           <InlineTitle
             level={1}
@@ -127,8 +128,9 @@ export function MakingHead({
             {/* As high as its words from the start: the mark is drawn before them where the page comes in slowly. */}
             <p className="flex min-h-lh items-center gap-1.5 whitespace-nowrap">
               <AudienceMark audience={collection.audience} />
-              <span className="max-sm:sr-only">{AUDIENCE_WORDS[collection.audience]}</span>
+              <span className="max-sm:sr-only">{sayWho(collection)}</span>
             </p>
+            {guest && <p className="min-w-0 truncate">Guest of {collection.teamName}</p>}
             <NewsLink collection={collection.id} />
             <button
               type="button"
@@ -153,12 +155,12 @@ export function MakingHead({
                   Plan
                 </Link>
               )}
-              {collection.use === "newsletter" && (
+              {collection.use === "newsletter" && !guest && (
                 <Link href={`/publish/${collection.id}/newsletter`} className={buttonLook("line", true)}>
                   Next issue
                 </Link>
               )}
-              {collection.use === "portfolio" && arranges && (
+              {collection.use === "portfolio" && arranges && !guest && (
                 <button type="button" className={buttonLook("line", true)} onClick={() => setPutting(true)}>
                   Put in collections
                 </button>
@@ -179,9 +181,11 @@ export function MakingHead({
                   </span>
                 )}
               </IconButton>
-              <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
-                Publish
-              </Link>
+              {!guest && (
+                <Link href={`/publish/${collection.id}`} className={buttonLook("line", true)}>
+                  Publish
+                </Link>
+              )}
               <Menu
                 align="end"
                 button={
@@ -223,6 +227,12 @@ export function MakingHead({
       )}
     </header>
   );
+}
+
+/** Who sees it: where guests do, it is not the team alone. */
+function sayWho({ audience, guests }: Props["head"]["collection"]): string {
+  if (audience !== "team" || !guests) return AUDIENCE_WORDS[audience];
+  return guests === 1 ? "Team and 1 guest" : `Team and ${guests} guests`;
 }
 
 /** What the collection is for; a press writes it. */

@@ -52,6 +52,8 @@ export const BenchContext = createContext<{
   collection: string;
   arranges: boolean;
   brings: boolean;
+  /** Whether one was let into it alone, and is not in its team. */
+  guest?: boolean;
   /** Under which path readers see the collection; null: they do not. */
   readers: string | null;
   /** Whether the items are things of the catalogue, which stand in no order here. */

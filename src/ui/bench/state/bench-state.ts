@@ -8,6 +8,7 @@ export type BenchWindow =
   | "beside"
   | "save"
   | "hand-out"
+  | "guests"
   /** What is said in it; behind the colon the section that is meant. */
   | `talk:${string}`;
 

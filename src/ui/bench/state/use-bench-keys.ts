@@ -6,6 +6,8 @@ import { useWindowKeys } from "../../shell/use-window-keys";
 
 type Commands = {
   arranges: boolean;
+  /** Whether one was let into it alone: then there is nothing beside it. */
+  guest: boolean;
   folded: boolean;
   newSection: () => void;
   writeText: () => void;
@@ -21,6 +23,7 @@ type Commands = {
   cite: () => void;
   talk: () => void;
   handOut: () => void;
+  guests: () => void;
   askForSuggestions: () => void;
   happened: () => void;
 };
@@ -37,6 +40,7 @@ const VIEW_KEYS: Record<string, (typeof VIEWS)[number]> = Object.fromEntries(
 export function useBenchKeys(commands: Commands): { words: string; run: () => void }[] {
   const {
     arranges,
+    guest,
     folded,
     newSection,
     writeText,
@@ -51,6 +55,7 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     cite,
     talk,
     handOut,
+    guests,
     askForSuggestions,
     happened,
   } = commands;
@@ -65,8 +70,8 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
     const view = VIEW_KEYS[key];
     if (key === "n" && arranges) newSection();
     else if (key === "w" && arranges) writeText();
-    else if (key === "s") fold();
-    else if (key === "v") jump();
+    else if (key === "s" && !guest) fold();
+    else if (key === "v" && !guest) jump();
     else if (key === "f") narrow();
     else if (key === "0") setView({ sort: "own", down: false });
     else if (view) setView({ view });
@@ -78,20 +83,29 @@ export function useBenchKeys(commands: Commands): { words: string; run: () => vo
       ? [
           { words: "New section", run: newSection },
           { words: "Write text between the items", run: writeText },
+        ]
+      : []),
+    ...(arranges && !guest
+      ? [
           { words: "New collection in this one", run: newInside },
           { words: "New collection beside this one", run: newBeside },
           { words: "Hand this collection out to a group", run: handOut },
           { words: "Suggestions for this collection", run: askForSuggestions },
+          { words: "Guests of this collection", run: guests },
         ]
       : []),
-    { words: "Publish this collection", run: publish },
+    ...(guest ? [] : [{ words: "Publish this collection", run: publish }]),
     { words: "Save this collection as a file", run: save },
     { words: "Bibliography of this collection", run: cite },
     { words: "Comments in this collection", run: talk },
     { words: "What happened in this collection", run: happened },
     { words: "Narrow this collection", run: narrow },
     ...VIEWS.map((view) => ({ words: `See it as ${VIEW_WORDS[view]}`, run: () => setView({ view }) })),
-    { words: "Over to the other side", run: jump },
-    { words: folded ? "Show the sources" : "Fold the sources away", run: fold },
+    ...(guest
+      ? []
+      : [
+          { words: "Over to the other side", run: jump },
+          { words: folded ? "Show the sources" : "Fold the sources away", run: fold },
+        ]),
   ];
 }

@@ -29,6 +29,10 @@ export function useBenchLive(team: string, collection: string, { renew, reload }
     for (const part of ["tray", "catalogue", "tags", "tree"] as const)
       if (of(part).length) void again(part, team);
     if (of("comments", here).length) void again("comments", collection);
+    if (of("notices").length) {
+      void client.invalidateQueries({ queryKey: ["notices"] });
+      void client.invalidateQueries({ queryKey: ["tray", team, "waiting"] });
+    }
     const heads = of("head", here);
     if (heads.length || resources.length) {
       // The head sums up everything; once for a burst is enough, unless it is the head itself that changed.

@@ -40,7 +40,7 @@ export type BenchProps = {
 };
 
 /** Everything that is on the Bench and can be done there, for the parts that draw it. */
-export function useBenchOf({ me, team, first }: BenchProps) {
+export function useBenchOf({ me, team, first, talk }: BenchProps) {
   const router = useRouter();
   const client = useQueryClient();
   const id = first.collection.id;
@@ -63,13 +63,19 @@ export function useBenchOf({ me, team, first }: BenchProps) {
     return found ? sorted.filter((item) => found.has(item.id)) : sorted;
   }, [own, setting.sort, setting.down, found]);
   const selection = useSelection(items);
-  useArrival(selection.choose);
   const sides = useRef<HTMLDivElement>(null);
-  const arranges = may(team.role, "arrange");
-  const contributes = may(team.role, "bring");
+  // Where one is a guest besides, the stronger of both holds.
+  const { role, guest } = head.collection;
+  const arranges = may(role, "arrange");
+  const contributes = may(role, "bring");
   const sorted = isOutOfOrder(state);
   const announce = (words: string) => dispatch({ type: "say", words });
   const toggle = (item: string, field?: DetailField) => dispatch({ type: "toggle", item, field });
+  useArrival({
+    ...{ talk, choose: selection.choose },
+    talkAt: (item) => dispatch({ type: "toggle", item, field: "talk" }),
+    talkOf: (section) => dispatch({ type: "window", window: `talk:${section}` }),
+  });
   const setView = (wish: Partial<ViewSetting>) => {
     dispatch({ type: "view", wish });
     call("collections.set-view", { collection: id, ...setting, ...wish }).catch(sayFailure);
@@ -120,6 +126,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
     items.find((item) => item.id === selection.current)?.section ?? head.sections.at(-1)?.id ?? null;
   const bringing = useBringing({
     allowed: contributes,
+    lists: !guest,
     into: { team: team.id, collection: id, section: spotSection },
     paste,
     note,
@@ -134,6 +141,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
   });
   const paletteCommands = useBenchKeys({
     arranges,
+    guest,
     folded: state.folded,
     newSection: sections.add,
     writeText,
@@ -151,6 +159,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
     save: () => dispatch({ type: "window", window: "save" }),
     talk: () => dispatch({ type: "window", window: "talk:" }),
     handOut: () => dispatch({ type: "window", window: "hand-out" }),
+    guests: () => dispatch({ type: "window", window: "guests" }),
     happened: () => router.push(`/bench/${id}/history`),
     askForSuggestions: () => router.push(`/team/${team.id}/suggestions/${id}`),
   });
@@ -172,11 +181,11 @@ export function useBenchOf({ me, team, first }: BenchProps) {
   const readers = head.collection.door?.path ?? null;
   const context = useMemo(
     () => ({
-      ...{ team: team.id, collection: id, arranges, brings: contributes, readers, commands },
-      ...{ me: { id: me.id, name: me.name }, role: team.role },
+      ...{ team: team.id, collection: id, arranges, brings: contributes, guest, readers, commands },
+      ...{ me: { id: me.id, name: me.name }, role },
       openTalk: (section = "") => dispatch({ type: "window", window: `talk:${section}` }),
     }),
-    [team.id, team.role, id, me.id, me.name, arranges, contributes, readers, commands, dispatch],
+    [team.id, role, guest, id, me.id, me.name, arranges, contributes, readers, commands, dispatch],
   );
   const here = useMemo(() => new Set(own.map((item) => item.resource.id)), [own]);
 
@@ -196,7 +205,7 @@ export function useBenchOf({ me, team, first }: BenchProps) {
 
   return {
     ...{ id, head, own, items, here, spotSection, state, dispatch, selection, sides, context },
-    ...{ arranges, contributes, sections, lift, sweep, clipboard, drag, bringing, paletteCommands },
+    ...{ arranges, contributes, guest, sections, lift, sweep, clipboard, drag, bringing, paletteCommands },
     ...{ capture, send, placeAll, writeText, setView, onItemKey, removeCollection, stopNarrowing },
   };
 }

@@ -3,10 +3,17 @@
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Button } from "../../parts/button";
 import { Area } from "../../parts/field";
+import { useBench } from "../state/bench-context";
 import { untilStill } from "../views/use-kept-in-sight";
+import { NameOffers } from "./name-offers";
+import { useMentions } from "./use-mentions";
 
 /** What was begun and not sent, by what it is about: who closes what it stands in finds it there again. */
 const begun = new Map<string, string>();
+
+/** Said before it is sent: nobody who sees it is called so. */
+const sayUnknown = (names: readonly string[]): string =>
+  `Nobody who sees this is called ${names.map((name) => `“${name}”`).join(" or ")}: they will not hear of it.`;
 
 type Props = {
   label: string;
@@ -39,6 +46,14 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
       return field.current?.getBoundingClientRect().top ?? null;
     });
   }, [autoFocus]);
+  const { collection, me } = useBench();
+  const names = useMentions({
+    ...{ collection, me: me?.id, words },
+    write: (text, caret) => {
+      write(text);
+      requestAnimationFrame(() => field.current?.setSelectionRange(caret, caret));
+    },
+  });
   const write = (text: string) => {
     setWords(text);
     if (text === first) begun.delete(draft);
@@ -53,7 +68,7 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
     onLeave?.();
   };
   return (
-    <div className="flex items-end gap-2">
+    <div className="relative flex items-end gap-2">
       <Area
         ref={field}
         label={label}
@@ -61,12 +76,25 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
         placeholder={label}
         value={words}
         maxLength={4000}
+        hint={names.unknown.length ? sayUnknown(names.unknown) : undefined}
         className="min-w-0 flex-1"
         inputClass="text-[15px]"
-        onChange={(event) => write(event.target.value)}
+        {...(names.offers.length > 0 && {
+          "aria-autocomplete": "list",
+          "aria-controls": names.list,
+          "aria-activedescendant": `${names.list}-${names.at}`,
+        })}
+        onChange={(event) => {
+          write(event.target.value);
+          names.moved(event.target.selectionStart);
+        }}
+        onBlur={() => names.moved(null)}
         onKeyDown={(event) => {
           if (event.nativeEvent.isComposing) return event.stopPropagation();
-          if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) {
+          if (!event.ctrlKey && !event.metaKey && names.onKey(event.key)) {
+            event.preventDefault();
+            event.stopPropagation();
+          } else if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) {
             event.preventDefault();
             send();
           } else if (event.key === "Escape" && onLeave) {
@@ -76,6 +104,9 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
           }
         }}
       />
+      {names.offers.length > 0 && (
+        <NameOffers id={names.list} offers={names.offers} at={names.at} onTake={names.take} />
+      )}
       {(words.trim() !== "" || onLeave) && (
         <Button small look="accent" disabled={!words.trim()} onClick={send} title="Ctrl Enter">
           {does}

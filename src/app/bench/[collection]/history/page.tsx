@@ -1,4 +1,4 @@
-import { ofTeam } from "@/app/of-team";
+import { ofTeamOrGuest } from "@/app/of-team";
 import { personHere, read } from "@/app/read";
 import { HistoryPage } from "@/ui/history/history-page";
 
@@ -13,7 +13,7 @@ export default async function Page({ params, searchParams }: Props) {
   const path = `/bench/${id}/history`;
   await personHere(path);
   const { collection } = await read("collections.read", { collection: id });
-  const frame = await ofTeam(collection.team, path);
+  const frame = await ofTeamOrGuest(collection.team, path);
   const first = await read("collections.happened", { collection: id });
   // As it was when the Bench was opened, where one comes from there.
   const told = typeof since === "string" && !Number.isNaN(Date.parse(since)) ? since : first.since;

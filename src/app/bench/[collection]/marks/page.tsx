@@ -1,4 +1,4 @@
-import { ofTeam } from "@/app/of-team";
+import { ofTeamOrGuest } from "@/app/of-team";
 import { personHere, read } from "@/app/read";
 import { MarksPage } from "@/ui/marks/marks-page";
 
@@ -8,7 +8,7 @@ export default async function Page({ params }: { params: Promise<{ collection: s
   const path = `/bench/${id}/marks`;
   await personHere(path);
   const { collection } = await read("collections.read", { collection: id });
-  const frame = await ofTeam(collection.team, path);
+  const frame = await ofTeamOrGuest(collection.team, path);
   const first = await read("marks.of-collection", { collection: id });
   return <MarksPage key={id} {...frame} collection={collection} first={first} />;
 }

@@ -1,4 +1,4 @@
-import { ofTeam } from "@/app/of-team";
+import { ofTeamOrGuest } from "@/app/of-team";
 import { personHere, read } from "@/app/read";
 import { Lesson } from "@/ui/lesson/lesson";
 
@@ -9,6 +9,6 @@ export default async function Page({ params }: { params: Promise<{ collection: s
   await personHere(path);
   const { collection } = await read("collections.read", { collection: id });
   const first = await read("lessons.read", { collection: id });
-  const frame = await ofTeam(collection.team, path);
+  const frame = await ofTeamOrGuest(collection.team, path);
   return <Lesson key={id} {...frame} collection={collection} first={first} />;
 }

@@ -1,4 +1,4 @@
-import { ofTeam } from "@/app/of-team";
+import { ofTeamOrGuest } from "@/app/of-team";
 import { personHere, read } from "@/app/read";
 import { References } from "@/ui/references/references";
 
@@ -8,6 +8,6 @@ export default async function Page({ params }: { params: Promise<{ collection: s
   const path = `/bench/${id}/references`;
   await personHere(path);
   const { collection } = await read("collections.read", { collection: id });
-  const frame = await ofTeam(collection.team, path);
+  const frame = await ofTeamOrGuest(collection.team, path);
   return <References key={id} {...frame} collection={collection} />;
 }

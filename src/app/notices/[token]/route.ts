@@ -1,0 +1,1 @@
+export { getLeave as GET, postLeave as POST } from "@/http/notices-route";

@@ -1,0 +1,37 @@
+import { expect, test } from "vitest";
+import { asWishes, mailedAt, noticeLetter, type NoticeTold } from "./notices";
+
+test("a letter goes in a few minutes, or with the next morning's", () => {
+  const at = (time: string) => new Date(`2026-03-0${time}Z`);
+  expect(mailedAt("at-once", at("1T10:00:00"))).toEqual(at("1T10:05:00"));
+  expect(mailedAt("daily", at("1T10:00:00"))).toEqual(at("2T05:00:00"));
+  expect(mailedAt("daily", at("1T04:59:59"))).toEqual(at("1T05:00:00"));
+  expect(mailedAt("daily", at("1T05:00:00"))).toEqual(at("2T05:00:00"));
+});
+
+test("what somebody has not said is as it was at first, and what nobody can mean is not taken", () => {
+  expect(asWishes(null)).toEqual({ mention: "at-once", answer: "daily" });
+  expect(asWishes({ answer: "never", mention: "hourly", other: "daily" })).toEqual({
+    mention: "at-once",
+    answer: "never",
+  });
+});
+
+const one: NoticeTold = {
+  ...{ kind: "mention", by: "Ada Fen", words: "@Tjark, look\nhere", title: "Cores", about: "Core 4" },
+  link: "https://hobbin.example/bench/1",
+};
+
+test("one thing is the subject itself, several are counted; the words of others stay words", () => {
+  const letter = noticeLetter([one], "https://hobbin.example/account#mail");
+  expect(letter.subject).toBe("Ada Fen means you in “Cores”");
+  expect(letter.text).toBe(
+    "Ada Fen means you in “Cores”, at “Core 4”:\n> @Tjark, look\n> here\nhttps://hobbin.example/bench/1\n\n" +
+      "What you hear by mail, and when: https://hobbin.example/account#mail\n",
+  );
+  const many = noticeLetter(Array(60).fill({ ...one, kind: "answer", about: "" }), "x");
+  expect(many.subject).toBe("60 things are addressed to you");
+  expect(many.text).toContain("And 10 more.");
+  expect(noticeLetter([{ ...one, by: "Ada\r\nBcc: all@fen.example" }], "x").subject).not.toContain("\n");
+  expect(noticeLetter([{ ...one, words: "x".repeat(5_000) }], "x").text.length).toBeLessThan(500);
+});

@@ -1,0 +1,40 @@
+import { index, json, mysqlTable, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import type { MailWishes, NoticeKind } from "@/core/talk/notices";
+import { collection } from "./arranging";
+import { bytesText, moment, uuid } from "./columns";
+import { comment } from "./comments";
+
+/** What is addressed to somebody; what it says stands in the comment, and is no second truth here. */
+export const notice = mysqlTable(
+  "notice",
+  {
+    id: uuid("id").primaryKey(),
+    person: uuid("person").notNull(),
+    team: uuid("team").notNull(),
+    collection: uuid("collection")
+      .notNull()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    kind: varchar("kind", { length: 16 }).$type<NoticeKind>().notNull(),
+    comment: uuid("comment")
+      .notNull()
+      .references(() => comment.id, { onDelete: "cascade" }),
+    createdAt: moment("created_at").notNull(),
+    /** When they looked at it. */
+    seenAt: moment("seen_at"),
+    /** The letter it stands in, by whose name the same letter is known when it is sent again; null: in none yet. */
+    letter: uuid("letter"),
+    mailedAt: moment("mailed_at"),
+  },
+  (t) => [
+    uniqueIndex("notice_once").on(t.person, t.comment),
+    index("notice_unseen").on(t.person, t.seenAt, t.createdAt),
+    index("notice_letter").on(t.letter),
+  ],
+);
+
+/** What somebody wants to hear of by mail, and the code by which one press ends it. */
+export const noticeWish = mysqlTable("notice_wish", {
+  person: uuid("person").primaryKey(),
+  wishes: json("wishes").$type<Partial<MailWishes>>().notNull(),
+  token: bytesText("token", { length: 64 }).notNull().unique(),
+});
