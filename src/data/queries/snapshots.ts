@@ -95,19 +95,22 @@ export async function changesSince(tx: Tx, team: string, id: string, from: Date)
 const MOST_EVENTS_BACK = 20_000;
 
 /** A place in the order of events. */
-export type EventPlace = { at: Date; id: string };
+export type EventPlace = { at: Date; id: string; written: Date };
+
+/** No two clocks of processes differ by more, in milliseconds: what is later was not written so much earlier. */
+const CLOCKS = 3_600_000;
 
 /** Of which collection an event is, in the order of all; null when it is not there any more. */
 export async function findEvent(tx: Tx, id: string) {
   const rows = await tx
-    .select({ ...{ id: event.id, at: event.at, collection: event.collection }, verb: event.verb })
+    .select({ id: event.id, at: event.at, written: event.written, collection: event.collection })
     .from(event)
     .where(eq(event.id, id));
   return rows[0] ?? null;
 }
 
 /** What an event changed, and where it stands in the order of all. */
-export type EventChanges = EventPlace & { changes: Change[] };
+export type EventChanges = Omit<EventPlace, "written"> & { changes: Change[] };
 
 /**
  * What was changed in a collection, or of some things wherever that was, after an event.
@@ -133,7 +136,14 @@ export async function changesAfter(
       .limit(MOST_EVENTS_BACK + 1);
     for (const { changes, ...place } of rows) all.push({ ...place, changes: changes! });
   };
-  if ("collection" in of) await read(eq(event.collection, of.collection));
+  if ("collection" in of)
+    // By the index of what happened in it, from where it may begin.
+    await read(
+      and(
+        eq(event.collection, of.collection),
+        gte(event.written, new Date(after.written.getTime() - CLOCKS)),
+      )!,
+    );
   else await inParts(of.subjects, (part) => read(inArray(event.subject, part)), 500);
   return all.length > MOST_EVENTS_BACK ? null : all;
 }

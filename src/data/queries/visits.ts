@@ -63,7 +63,13 @@ export async function happenedIn(
         eq(event.collection, collection),
         heardBy(person),
         // Where something was brought in to is told by its place there.
-        notInArray(event.verb, ["presence", "late", "imports.progress", "resources.captured"]),
+        notInArray(event.verb, [
+          "presence",
+          "late",
+          "imports.progress",
+          "resources.captured",
+          "notices.came",
+        ]),
         before
           ? or(
               lt(event.written, before.written),

@@ -33,7 +33,7 @@ export function Account({ me, teams, tokens, wishes }: Props) {
           <Part
             id="mail"
             title="By mail"
-            about="It stands on your Desk as well. What you have looked at by then is not sent; each letter has a way to end them all."
+            about="What is addressed to you stands on your Desk as well. What you have looked at by then is not sent; each letter has a way to end them all."
           >
             <LettersPart first={wishes} />
           </Part>

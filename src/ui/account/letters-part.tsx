@@ -34,7 +34,7 @@ export function LettersPart({ first }: { first: Answer<"notices.wishes">["wishes
           options={OPTIONS}
           value={wishes[kind]}
           onChange={(event) => set(kind, event.target.value as MailTime)}
-          className="max-w-60"
+          className="max-w-md"
         />
       ))}
     </div>

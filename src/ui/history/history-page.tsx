@@ -80,10 +80,7 @@ export function HistoryPage({ me, teams, team, collection, first, since }: Props
                       {sayEvent(event, me.id, countOf([event, ...others]), true)}
                       <Names of={[event, ...others]} />
                     </div>
-                    <span className="flex flex-col items-end text-sm whitespace-nowrap">
-                      <time dateTime={event.at} className="text-quiet tabular-nums">
-                        {timeIn(event.at, zone)}
-                      </time>
+                    <span className="flex items-start gap-3 text-sm whitespace-nowrap max-sm:flex-col-reverse max-sm:items-end max-sm:gap-0">
                       <Link
                         href={`/bench/${id}/history/${event.id}`}
                         aria-label={`As it was on ${day} at ${timeIn(event.at, zone)}`}
@@ -91,6 +88,9 @@ export function HistoryPage({ me, teams, team, collection, first, since }: Props
                       >
                         As it was
                       </Link>
+                      <time dateTime={event.at} className="text-quiet tabular-nums">
+                        {timeIn(event.at, zone)}
+                      </time>
                     </span>
                   </li>
                 ))}

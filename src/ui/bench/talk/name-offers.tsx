@@ -4,11 +4,13 @@ type Props = {
   id: string;
   offers: readonly { id: string; name: string; image: string | null }[];
   at: number;
+  /** Above the field, where there is no room below. */
+  up: boolean;
   onTake: (name: string) => void;
 };
 
 /** Who is offered while a name is written; the keys stay with the field. */
-export function NameOffers({ id, offers, at, onTake }: Props) {
+export function NameOffers({ id, offers, at, up, onTake }: Props) {
   return (
     <>
       <p role="status" className="sr-only">
@@ -18,7 +20,7 @@ export function NameOffers({ id, offers, at, onTake }: Props) {
         id={id}
         role="listbox"
         aria-label="Who is meant"
-        className="absolute top-full left-0 z-30 mt-1 w-72 max-w-full rounded-md border border-line bg-sheet p-1 shadow-lift"
+        className={`absolute left-0 z-30 w-72 max-w-full rounded-md border border-line bg-sheet p-1 shadow-lift ${up ? "bottom-full mb-1" : "top-full mt-1"}`}
       >
         {offers.map((one, i) => (
           <li

@@ -15,6 +15,10 @@ const begun = new Map<string, string>();
 const sayUnknown = (names: readonly string[]): string =>
   `Nobody who sees this is called ${names.map((name) => `“${name}”`).join(" or ")}: they will not hear of it.`;
 
+/** So high is a list of names, in pixels. */
+const ROOM = 250;
+const intoSight = (hint: HTMLElement | null) => hint?.scrollIntoView({ block: "nearest" });
+
 type Props = {
   label: string;
   /** Under which what is begun is kept. */
@@ -32,6 +36,8 @@ type Props = {
 /** A field for something to say, sent by its button or Ctrl Enter. */
 export function SayField({ label, draft, does = "Say it", first = "", autoFocus, onSay, onLeave }: Props) {
   const [words, setWords] = useState(begun.get(draft) ?? first);
+  /** Whether there is no room for names below. */
+  const [up, setUp] = useState(false);
   const field = useRef<HTMLTextAreaElement>(null);
   // The focus at once, for whoever types on; the way there once it is known how high what opens with it is.
   useLayoutEffect(() => {
@@ -68,55 +74,63 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
     onLeave?.();
   };
   return (
-    <div className="relative flex items-end gap-2">
-      <Area
-        ref={field}
-        label={label}
-        hideLabel
-        placeholder={label}
-        value={words}
-        maxLength={4000}
-        hint={names.unknown.length ? sayUnknown(names.unknown) : undefined}
-        className="min-w-0 flex-1"
-        inputClass="text-[15px]"
-        {...(names.offers.length > 0 && {
-          "aria-autocomplete": "list",
-          "aria-controls": names.list,
-          "aria-activedescendant": `${names.list}-${names.at}`,
-        })}
-        onChange={(event) => {
-          write(event.target.value);
-          names.moved(event.target.selectionStart);
-        }}
-        onBlur={() => names.moved(null)}
-        onKeyDown={(event) => {
-          if (event.nativeEvent.isComposing) return event.stopPropagation();
-          if (!event.ctrlKey && !event.metaKey && names.onKey(event.key)) {
-            event.preventDefault();
-            event.stopPropagation();
-          } else if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) {
-            event.preventDefault();
-            send();
-          } else if (event.key === "Escape" && onLeave) {
-            event.preventDefault();
-            event.stopPropagation();
-            onLeave();
-          }
-        }}
-      />
-      {names.offers.length > 0 && (
-        <NameOffers id={names.list} offers={names.offers} at={names.at} onTake={names.take} />
+    <>
+      <div className="relative flex items-end gap-2">
+        <Area
+          ref={field}
+          label={label}
+          hideLabel
+          placeholder={label}
+          value={words}
+          maxLength={4000}
+          className="min-w-0 flex-1"
+          inputClass="text-[15px]"
+          {...(names.offers.length > 0 && {
+            "aria-autocomplete": "list",
+            "aria-controls": names.list,
+            "aria-activedescendant": `${names.list}-${names.at}`,
+          })}
+          aria-describedby={names.unknown.length ? names.hint : undefined}
+          onChange={(event) => {
+            write(event.target.value);
+            names.moved(event.target.selectionStart);
+            setUp(event.target.getBoundingClientRect().bottom + ROOM > window.innerHeight);
+          }}
+          onBlur={() => names.moved(null)}
+          onKeyDown={(event) => {
+            if (event.nativeEvent.isComposing) return event.stopPropagation();
+            if (!event.ctrlKey && !event.metaKey && names.onKey(event.key)) {
+              event.preventDefault();
+              event.stopPropagation();
+            } else if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) {
+              event.preventDefault();
+              send();
+            } else if (event.key === "Escape" && onLeave) {
+              event.preventDefault();
+              event.stopPropagation();
+              onLeave();
+            }
+          }}
+        />
+        {names.offers.length > 0 && (
+          <NameOffers id={names.list} offers={names.offers} at={names.at} up={up} onTake={names.take} />
+        )}
+        {(words.trim() !== "" || onLeave) && (
+          <Button small look="accent" disabled={!words.trim()} onClick={send} title="Ctrl Enter">
+            {does}
+          </Button>
+        )}
+        {onLeave && (
+          <Button small look="quiet" onClick={onLeave}>
+            Leave it
+          </Button>
+        )}
+      </div>
+      {names.unknown.length > 0 && (
+        <p ref={intoSight} id={names.hint} role="status" className="mt-1 text-sm text-quiet">
+          {sayUnknown(names.unknown)}
+        </p>
       )}
-      {(words.trim() !== "" || onLeave) && (
-        <Button small look="accent" disabled={!words.trim()} onClick={send} title="Ctrl Enter">
-          {does}
-        </Button>
-      )}
-      {onLeave && (
-        <Button small look="quiet" onClick={onLeave}>
-          Leave it
-        </Button>
-      )}
-    </div>
+    </>
   );
 }

@@ -20,6 +20,7 @@ type Field = {
  */
 export function useMentions({ collection, me, words, write }: Field) {
   const list = useId();
+  const hint = useId();
   const [caret, setCaret] = useState<number | null>(null);
   const [chosen, setChosen] = useState(0);
   const { data } = useQuery({
@@ -41,6 +42,7 @@ export function useMentions({ collection, me, words, write }: Field) {
   const { unknown } = data ? mentionsIn(words, data.people) : { unknown: [] };
   return {
     list,
+    hint,
     offers,
     at,
     take,
