@@ -94,11 +94,8 @@ export async function changesSince(tx: Tx, team: string, id: string, from: Date)
 /** Further back than so many events nobody goes at once. */
 const MOST_EVENTS_BACK = 20_000;
 
-/** A place in the order of events. */
-export type EventPlace = { at: Date; id: string; written: Date };
-
-/** No two clocks of processes differ by more, in milliseconds: what is later was not written so much earlier. */
-const CLOCKS = 3_600_000;
+/** When something happened, and when it was written: that is the order of all that happened. */
+export type EventPlace = { at: Date; written: Date };
 
 /** Of which collection an event is, in the order of all; null when it is not there any more. */
 export async function findEvent(tx: Tx, id: string) {
@@ -110,10 +107,10 @@ export async function findEvent(tx: Tx, id: string) {
 }
 
 /** What an event changed, and where it stands in the order of all. */
-export type EventChanges = Omit<EventPlace, "written"> & { changes: Change[] };
+export type EventChanges = { id: string; written: Date; changes: Change[] };
 
 /**
- * What was changed in a collection, or of some things wherever that was, after an event.
+ * What was changed in a collection, or of some things wherever that was, after the action an event is of.
  * @returns null when it is more than anybody goes back at once
  */
 export async function changesAfter(
@@ -124,26 +121,20 @@ export async function changesAfter(
   const all: EventChanges[] = [];
   const read = async (which: SQL) => {
     const rows = await tx
-      .select({ at: event.at, id: event.id, changes: event.changes })
+      .select({ id: event.id, written: event.written, changes: event.changes })
       .from(event)
       .where(
         and(
           which,
-          or(gt(event.at, after.at), and(eq(event.at, after.at), gt(event.id, after.id))),
+          // All that one action did was written at one moment, by the database's clock, and is not gone back into.
+          gt(event.written, after.written),
           isNotNull(event.changes),
         ),
       )
       .limit(MOST_EVENTS_BACK + 1);
     for (const { changes, ...place } of rows) all.push({ ...place, changes: changes! });
   };
-  if ("collection" in of)
-    // By the index of what happened in it, from where it may begin.
-    await read(
-      and(
-        eq(event.collection, of.collection),
-        gte(event.written, new Date(after.written.getTime() - CLOCKS)),
-      )!,
-    );
+  if ("collection" in of) await read(eq(event.collection, of.collection));
   else await inParts(of.subjects, (part) => read(inArray(event.subject, part)), 500);
   return all.length > MOST_EVENTS_BACK ? null : all;
 }

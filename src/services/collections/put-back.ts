@@ -1,5 +1,4 @@
-import { lockResources } from "@/data/queries/locks";
-import { lockPlacements, lockSections } from "@/data/queries/locks";
+import { lockPlacements, lockResources, lockSections } from "@/data/queries/locks";
 import { findEvent } from "@/data/queries/snapshots";
 import type { Then, ThenItem, ThenSection } from "@/core/history/then";
 import { action, type Running } from "@/mechanism/action";
@@ -40,10 +39,11 @@ export const putBack = action({
     if (!only) {
       const { title, description, rich } = then;
       await change("collection", locked.collection(collection), { title, description, rich });
-      await sectionsBack(setting, then, now);
+      await sectionsBack(setting, then);
+      await itemsOut(setting, now, then);
     }
     const back = await itemsBack(setting, collection, wanted, only ? now.sections : then.sections, !only);
-    if (!only) await takeOut(setting, now, then);
+    if (!only) await sectionsOut(setting, now, then);
     return back;
   },
 });
@@ -59,30 +59,24 @@ async function resourcesBack(
   await restore("resource", binned, { forGood: true });
 }
 
-async function sectionsBack({ tx, change, restore, remove }: Setting, then: Then, now: Then): Promise<void> {
+async function sectionsBack({ tx, change, restore }: Setting, then: Then): Promise<void> {
   const rows = await lockSections(
     tx,
-    [...then.sections, ...now.sections].map((one) => one.id),
+    then.sections.map((one) => one.id),
   );
-  const was = then.sections.flatMap((one) => (rows.has(one.id) ? [{ ...one, row: rows.get(one.id)! }] : []));
+  const was = [...rows.values()];
+  const fields = new Map(
+    then.sections.map(({ id, title, intro, position }) => [id, { title, intro, position }]),
+  );
+  // What lies in the bin stands where it stood before it is back, so that no two stand at one place.
+  await change("section", was, ({ id }) => fields.get(id!)!);
   await restore(
     "section",
-    was.flatMap(({ row }) => (row.deletedAt ? [row] : [])),
-  );
-  const fields = new Map(was.map(({ id, title, intro, position }) => [id, { title, intro, position }]));
-  await change(
-    "section",
-    was.map(({ row }) => row),
-    ({ id }) => fields.get(id!)!,
-  );
-  const kept = new Set(was.map((one) => one.id));
-  await remove(
-    "section",
-    now.sections.flatMap((one) => (kept.has(one.id) ? [] : [rows.get(one.id)!])),
+    was.filter((row) => row.deletedAt),
   );
 }
 
-/** @param order whether they stand where they stood; what was gone does so in any case */
+/** @param order whether all stand where they stood; what was gone does so in any case */
 async function itemsBack(
   { tx, change, restore }: Setting,
   collection: string,
@@ -95,40 +89,41 @@ async function itemsBack(
     items.map((item) => item.id),
   );
   const there = new Set(sections.map((one) => one.id));
-  const was = items.flatMap((item) => {
-    const row = rows.get(item.id);
-    return row?.collection === collection ? [{ item, row }] : [];
+  const was = [...rows.values()].filter((row) => row.collection === collection);
+  const by = new Map(items.map((item) => [item.id, item]));
+  await change("placement", was, ({ id, deletedAt }) => {
+    const { heading, context, look, section, position } = by.get(id!)!;
+    const words = { heading, context, look: look as (typeof was)[number]["look"] };
+    if (!order && !deletedAt) return words;
+    return { ...words, section: section !== null && there.has(section) ? section : null, position };
   });
   await restore(
     "placement",
-    was.flatMap(({ row }) => (row.deletedAt ? [row] : [])),
+    was.filter((row) => row.deletedAt),
   );
-  const fields = new Map(
-    was.map(({ item: { id, heading, context, look, section, position }, row }) => [
-      id,
-      {
-        ...{ heading, context, look: look as typeof row.look },
-        ...((order || row.deletedAt) && {
-          ...{ section: section !== null && there.has(section) ? section : null, position },
-        }),
-      },
-    ]),
-  );
-  await change(
-    "placement",
-    was.map(({ row }) => row),
-    ({ id }) => fields.get(id!)!,
-  );
-  const lost = items.filter((item) => !rows.has(item.id)).length;
-  return { back: was.length, elsewhere: items.length - was.length - lost, lost };
+  return {
+    back: was.length,
+    elsewhere: rows.size - was.length,
+    lost: items.length - rows.size,
+  };
 }
 
 /** What came since goes into the bin, where it is found again. */
-async function takeOut({ tx, remove }: Setting, now: Then, then: Then): Promise<void> {
+async function itemsOut({ tx, remove }: Setting, now: Then, then: Then): Promise<void> {
   const was = new Set(then.items.map((item) => item.id));
   const rows = await lockPlacements(
     tx,
     now.items.flatMap((item) => (was.has(item.id) ? [] : [item.id])),
   );
   await remove("placement", [...rows.values()]);
+}
+
+/** The same of sections, when nothing stands in them any more. */
+async function sectionsOut({ tx, remove }: Setting, now: Then, then: Then): Promise<void> {
+  const was = new Set(then.sections.map((one) => one.id));
+  const rows = await lockSections(
+    tx,
+    now.sections.flatMap((one) => (was.has(one.id) ? [] : [one.id])),
+  );
+  await remove("section", [...rows.values()]);
 }

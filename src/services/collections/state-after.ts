@@ -51,6 +51,6 @@ async function mustBeKnown(asked: Promise<EventChanges[] | null>): Promise<Event
 function inOrder(all: readonly EventChanges[]) {
   const once = new Map(all.map((one) => [one.id, one]));
   return [...once.values()]
-    .sort((a, b) => a.at.getTime() - b.at.getTime() || (a.id < b.id ? -1 : 1))
+    .sort((a, b) => a.written.getTime() - b.written.getTime() || (a.id < b.id ? -1 : 1))
     .flatMap((one) => one.changes);
 }
