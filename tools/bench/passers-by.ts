@@ -1,4 +1,5 @@
-import { event, lastVisit } from "@/data/schema";
+import { eq } from "drizzle-orm";
+import { event, lastVisit, placement } from "@/data/schema";
 import { type Actor, STRANGER } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
@@ -52,6 +53,11 @@ export async function* measurePassersBy(
   const { items } = await as(actor, "collections.items", { collection });
   const at = Date.now() - HAPPENED * STEP;
   const written: string[] = [];
+  // They stood there before all that happened.
+  await database()
+    .update(placement)
+    .set({ createdAt: new Date(at) })
+    .where(eq(placement.collection, collection));
   for (let from = 0; from < HAPPENED; from += 1_000)
     await database()
       .insert(event)
