@@ -19,6 +19,11 @@ export type Scope = {
   role: Role | null;
   /** Of a guest: what alone they see of the team. Whoever is in it sees all, and has none. */
   sight?: Sight;
+  /**
+   * Where it is allowed because they were let in: what they are there, and what they are in the whole team, null if
+   * nothing. Whatever else is named goes by both; see `mechanism/sight.ts`.
+   */
+  reach?: { letIn: Sight; member: Role | null };
   /** What this one asks for, where it goes by more than the rule. */
   ability?: Ability;
   /** Who holds the card by which it is asked for. */
@@ -87,7 +92,8 @@ async function orAsGuest(
         : (await homesIn(tx, target, [id])).map((one) => one.collection);
   const asGuest = homes.reduce<Role | null>((role, home) => stronger(role, sight.get(home) ?? null), null);
   const scope = judge({ ...found, role: stronger(found.role, asGuest) }, ability, who, false);
-  return found.role === null ? { ...scope, sight } : scope;
+  const reach = { letIn: sight, member: found.role };
+  return found.role === null ? { ...scope, reach, sight } : { ...scope, reach };
 }
 
 function judge(found: Belonging | null, ability: Ability, person: string, evenDeleted: boolean): Scope {

@@ -1,4 +1,4 @@
-import { type Ability, may } from "@/core/policy/abilities";
+import { type Ability, may, stronger } from "@/core/policy/abilities";
 import type { Tx } from "@/data/database";
 import { homesIn, type Sight } from "@/data/queries/guests";
 import type { Scope } from "./policy";
@@ -11,37 +11,43 @@ export function inSight<T extends { collection: string }>(scope: Sees, all: read
   return all.filter((one) => scope.sight?.has(one.collection) ?? true);
 }
 
+type Reaches = Pick<Scope, "reach">;
+
+/** What somebody is in a collection: by being in the team, or by having been let in, whichever is more. */
+const roleAt = ({ letIn, member }: NonNullable<Scope["reach"]>, id: string) =>
+  stronger(member, letIn.get(id) ?? null);
+
 /**
- * What else an action names must be a guest's to use: the rule has looked at one thing alone.
+ * What else an action names must be theirs to use, who may do it only where they were let in: the rule has looked at one
+ * thing alone.
  * @param collections in which it stands
  * @throws {Problem} not-found where they see nothing, not-allowed where they may not do that
  */
-export function mustReach(scope: Sees, collections: readonly string[], ability: Ability): void {
-  if (!scope.sight) return;
+export function mustReach({ reach }: Reaches, collections: readonly string[], ability: Ability): void {
+  if (!reach) return;
   for (const id of collections) {
-    const role = scope.sight.get(id) ?? null;
+    const role = roleAt(reach, id);
     if (!role) throw new Problem("not-found");
     if (!may(role, ability)) throw new Problem("not-allowed");
   }
 }
 
 /**
- * The same of resources: each must stand somewhere a guest may do that.
+ * The same of resources: each must stand somewhere they may do that, if they may not do it in the whole team.
  * @throws {Problem} not-found where they see none of its places, not-allowed where they may not do that in any
  */
 export async function mustReachResources(
   tx: Tx,
-  { sight }: Sees,
+  { reach }: Reaches,
   ids: readonly string[],
   ability: Ability,
 ): Promise<void> {
-  if (!sight) return;
+  if (!reach || may(reach.member, ability)) return;
   const homes = await homesIn(tx, "resource", ids);
-  const holding = (may: (home: string) => boolean) =>
-    new Set(homes.flatMap((one) => (may(one.collection) ? [one.id] : [])));
-  const seen = holding((home) => sight.has(home));
-  if (ids.some((id) => !seen.has(id))) throw new Problem("not-found");
-  const theirs = holding((home) => may(sight.get(home) ?? null, ability));
+  const holding = (wanted: Ability) =>
+    new Set(homes.flatMap((one) => (may(roleAt(reach, one.collection), wanted) ? [one.id] : [])));
+  const [seen, theirs] = [holding("see"), holding(ability)];
+  if (reach.member === null && ids.some((id) => !seen.has(id))) throw new Problem("not-found");
   if (ids.some((id) => !theirs.has(id))) throw new Problem("not-allowed");
 }
 

@@ -186,6 +186,39 @@ test("the stronger of both holds for who is in the team, and sees all of it all 
   await expect(as(later, "collections.read", { collection })).rejects.toMatchObject({ kind: "not-found" });
 });
 
+test("whoever is a viewer of the team and was let in as an editor is one there, and nowhere else", async () => {
+  const { owner, team, collection } = await makeWorld();
+  const both = await guestOf(owner, collection, "editor");
+  const { invitation } = await as(owner, "invitations.make", { team, role: "viewer" });
+  await as(both, "invitations.accept", { code: invitation.code });
+  const { collection: other } = await as(owner, "collections.make", { team, title: "Another" });
+  const { item, resource: there } = await as(owner, "capture.note", {
+    ...{ team, collection: other.id, text: "Stands in the other one" },
+  });
+  const placements = [item!.id];
+  const wrong: [ActionName, object][] = [
+    ["placements.remove-many", { team, placements }],
+    ["placements.move-many", { collection, placements }],
+    ["tags.change", { team, resources: [there.id], add: ["x"] }],
+    ["resources.set-kind", { team, resources: [there.id], kind: "video" }],
+    // What others see of it from outside is said by those who publish, and they do not.
+    ["collections.edit", { collection, framedBy: "*" }],
+  ];
+  for (const [name, input] of wrong)
+    await expect(as(both, name, input), name).rejects.toMatchObject({ kind: "not-allowed" });
+  // They see all of it, so they may place it where they arrange, and take that back.
+  const { entry } = await as(both, "placements.add", { collection, resource: there.id });
+  expect(await as(both, "history.undo", { team, entry })).toMatchObject({ done: true });
+});
+
+test("what a guest does not see any more they do not change by taking something back", async () => {
+  const { owner, team, collection, resource: thing, placement } = await makeWorld();
+  const guest = await guestOf(owner, collection, "contributor");
+  await as(guest, "resources.edit", { resource: thing, title: "As a guest called it" });
+  await as(owner, "placements.remove", { placement });
+  await expect(as(guest, "history.undo", { team })).rejects.toMatchObject({ kind: "not-allowed" });
+});
+
 test("guests are let into one collection by mail, once each, and leave or are taken out", async () => {
   const { owner, editor, viewer, collection } = await makeWorld();
   const ada = await somebody("ada");

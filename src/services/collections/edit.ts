@@ -47,7 +47,7 @@ export const editCollection = action({
   run: async ({ input, scope, tx, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "title-missing");
     // What others see of it from outside is said by those who publish.
-    if (scope.sight && (input.framedBy !== undefined || input.givesReferences !== undefined))
+    if (scope.reach && (input.framedBy !== undefined || input.givesReferences !== undefined))
       throw new Problem("not-allowed");
     const before = locked.collection(input.collection);
     const { title, description, rich } = mergedWords(input.base, {

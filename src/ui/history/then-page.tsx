@@ -2,6 +2,7 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
+import { useRef } from "react";
 import type { Since } from "@/core/history/then";
 import { groupBy } from "@/core/list/group-by";
 import { may } from "@/core/policy/abilities";
@@ -36,6 +37,7 @@ const SINCE: Record<Exclude<Since, "same">, string> = {
 export function ThenPage({ me, teams, team, collection, event, first }: Props) {
   const { id, title } = collection;
   const zone = useZone();
+  const said = useRef<HTMLParagraphElement>(null);
   const client = useQueryClient();
   const router = useRouter();
   const { data: then } = useQuery({
@@ -55,6 +57,8 @@ export function ThenPage({ me, teams, team, collection, event, first }: Props) {
     })
       .then(({ elsewhere, lost, entry }) => {
         again();
+        // The button that was pressed may be gone.
+        said.current?.focus();
         const left = [
           elsewhere &&
             `${elsewhere} ${elsewhere === 1 ? "stands" : "stand"} in another collection and stayed there.`,
@@ -77,7 +81,7 @@ export function ThenPage({ me, teams, team, collection, event, first }: Props) {
             <h1 className="font-serif text-3xl font-semibold break-words">{then.title}</h1>
             <Words rich={then.rich} plain={then.description} className="text-quiet" />
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-y border-line py-3">
-              <p className="min-w-60 flex-1">
+              <p ref={said} tabIndex={-1} className="min-w-60 flex-1">
                 <b className="font-semibold">As it was on {when}.</b>{" "}
                 <span className="text-quiet">
                   {isSame ? "It is the same today." : sayChanges(changes, then)}
