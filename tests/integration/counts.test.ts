@@ -7,7 +7,8 @@ import { Problem } from "@/mechanism/problem";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { fillResource } from "@/services/resources/fill";
 import { countedOtherwise } from "./counted";
-import { makeFull, TABLE } from "./every-action";
+import { TABLE } from "./every-action";
+import { makeFull } from "./full-world";
 import { as, makeWorld } from "./world";
 
 const CHANGES = (Object.keys(ACTIONS) as ActionName[]).filter((name) => ACTIONS[name].kind === "change");

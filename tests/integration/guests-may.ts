@@ -1,6 +1,6 @@
 import type { GuestRole } from "@/core/policy/abilities";
 import type { ActionName } from "@/services/registry";
-import type { Full } from "./every-action";
+import type { Full } from "./full-world";
 
 type May = {
   /** The least a guest must be. */

@@ -4,7 +4,8 @@ import { resource } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { listenTo } from "@/services/events/listen";
-import { type Full, makeFull, TABLE } from "./every-action";
+import { TABLE } from "./every-action";
+import { type Full, makeFull } from "./full-world";
 import { GUESTS } from "./guests-may";
 import { as, guestOf, makeWorld, somebody } from "./world";
 

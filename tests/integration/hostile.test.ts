@@ -7,7 +7,8 @@ import { newId } from "@/outside/random";
 import { isKnownAddress } from "@/services/messages/receive";
 import { readerPage } from "@/services/reader/reader-page";
 import { ACTIONS, type ActionName } from "@/services/registry";
-import { type Full, makeFull, TABLE } from "./every-action";
+import { TABLE } from "./every-action";
+import { type Full, makeFull } from "./full-world";
 
 /** What no form of ours sends. */
 const VALUES: unknown[] = [

@@ -11,7 +11,8 @@ import { tokenOf } from "@/data/queries/notices";
 import { database } from "@/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
 import { mustBeAsDescribed } from "./described";
-import { type Full, makeFull, TABLE } from "./every-action";
+import { TABLE } from "./every-action";
+import { type Full, makeFull } from "./full-world";
 import { as } from "./world";
 
 /*

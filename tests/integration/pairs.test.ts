@@ -3,7 +3,8 @@ import { expect, test } from "vitest";
 import { database } from "@/mechanism/changing";
 import { Problem } from "@/mechanism/problem";
 import { ACTIONS, type ActionName } from "@/services/registry";
-import { type Full, makeFull, TABLE } from "./every-action";
+import { TABLE } from "./every-action";
+import { type Full, makeFull } from "./full-world";
 
 type Row = Record<string, string | null>;
 const rowsOf = async (query: ReturnType<typeof sql>): Promise<Row[]> =>

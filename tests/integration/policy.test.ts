@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, test } from "vitest";
 import type { Actor } from "@/mechanism/actor";
 import { Problem } from "@/mechanism/problem";
 import { ACTIONS, type ActionName } from "@/services/registry";
-import { type Full, makeFull, type Row, TABLE } from "./every-action";
+import { type Row, TABLE } from "./every-action";
+import { type Full, makeFull } from "./full-world";
 import { GUESTS } from "./guests-may";
 import { as, makeWorld, somebody } from "./world";
 
