@@ -98,7 +98,8 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
 };
 
 /** Of these the words go on with a place. */
-const OF_A_PLACE = /^(bin|collections|comments|editions|newsletters|placements|sections|share|suggestions)\./;
+const OF_A_PLACE =
+  /^(bin|collections|comments|editions|guests|newsletters|placements|sections|share|suggestions)\./;
 
 const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import { Button } from "../../parts/button";
 import { Area } from "../../parts/field";
 import { useBench } from "../state/bench-context";
@@ -56,8 +57,9 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
   const names = useMentions({
     ...{ collection, me: me?.id, words },
     write: (text, caret) => {
-      write(text);
-      requestAnimationFrame(() => field.current?.setSelectionRange(caret, caret));
+      // At once: the next letter may come before the next frame.
+      flushSync(() => write(text));
+      field.current!.setSelectionRange(caret, caret);
     },
   });
   const write = (text: string) => {
