@@ -16,7 +16,7 @@ const POLICY = [
 ].join("; ");
 
 /** Where what a code opens has its page. */
-const PLACES = { collection: "c", card: "h", suggestions: "s" };
+const PLACES = { collection: "c", card: "h", suggestions: "s", invitation: "join" };
 
 /** GET /go, /go?code=…, /go/<code>: where a short code is typed, and on to what it opens. No cookie is read or set. */
 export const getGo = (

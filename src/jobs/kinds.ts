@@ -2,6 +2,7 @@ import type { JobKind } from "./job-kind";
 import { deliverIssueJob } from "./deliver-issue";
 import { bringBackJob } from "./bring-back-archive";
 import { emptyBin } from "./empty-bin";
+import { erasePersonJob, eraseTeamJob, unsignJob } from "./erase";
 import { fetchPictureJob } from "./fetch-picture";
 import { fetchResource } from "./fetch-resource";
 import { keepPicturesJob } from "./keep-pictures";
@@ -31,4 +32,7 @@ export const KINDS: Record<string, JobKind> = {
   "exports.make": makeExportJob,
   "marks.place": placeMarksJob,
   "suggestions.let-in": letInJob,
+  "people.erase": erasePersonJob,
+  "people.unsign": unsignJob,
+  "teams.erase": eraseTeamJob,
 };

@@ -42,7 +42,7 @@ export type Definition<I extends object, O extends object> = Common<I> & {
   /** What it decides by or changes. It is locked before it is decided whether it may be done, and what. */
   locks: Locks<I>;
   /** Counts it against a limit, before a connection is taken: who waits for one must not hold another. */
-  counted?: (input: I) => Promise<void>;
+  counted?: (input: I, actor: Actor) => Promise<void>;
   history: string | ((done: { input: I; changes: readonly Change[] }) => string) | null;
   run: (running: Running<I>) => Promise<O>;
 };
@@ -119,7 +119,7 @@ export function action<I extends object, O extends object>(
     decide: async (actor, raw) => (await decide(definition, actor, raw, database())).scope,
     call: async (actor, raw) => {
       // Before a connection is taken.
-      await definition.counted?.(checkInput(definition.input, raw));
+      await definition.counted?.(checkInput(definition.input, raw), actor);
       const { result, entry } = await changing(async (tx, begin) => {
         const { input, scope, locked } = await decideLocked(definition, actor, raw, tx);
         const set = begin({ team: scope.team, person: scope.person });

@@ -165,7 +165,10 @@ export function checkInput<I extends object>(Input: InputClass<I>, raw: unknown)
   if (raw === null || typeof raw !== "object" || Array.isArray(raw)) throw new Problem("not-an-object");
   const input = new Input();
   for (const [key, value] of Object.entries(raw))
-    if (key !== "__proto__") (input as Record<string, unknown>)[key] = trimmed(wellFormed(value, DEEPEST));
+    if (key !== "__proto__")
+      (input as Record<string, unknown>)[key] =
+        // Blanks at the ends of a password are part of it.
+        key === "password" ? wellFormed(value, DEEPEST) : trimmed(wellFormed(value, DEEPEST));
   const errors = validateSync(input, {
     whitelist: true,
     forbidNonWhitelisted: true,

@@ -168,6 +168,16 @@ export const PROBLEMS = {
     "not-allowed",
     "This invitation was sent to another mail address. Sign in with that one, or ask for one to yours.",
   ),
+  "password-wrong": problem("not-valid", "This is not your password."),
+  "hand-over-first": problem(
+    "conflict",
+    "Nobody else owns one of your teams. Make somebody an owner there first.",
+  ),
+  "still-here": problem(
+    "conflict",
+    "You are a guest of another collection of this team. Leave that first, or leave this one with your name on what you made.",
+  ),
+  "short-code-too-much": problem("not-valid", "A short code can be guessed, and does not lead there."),
   "invitation-used-up": problem(
     "not-found",
     "This invitation has let in as many as it was for. Ask for another one.",

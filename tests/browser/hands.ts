@@ -121,6 +121,9 @@ export const words = (page: Page) =>
     rows.map((row) => row.getAttribute("aria-label")!.replace(/^\d+\. /, "")),
   );
 
+/** What everybody new chooses. */
+export const NEWCOMERS_PASSWORD = "peat and water";
+
 /** Signs somebody new up, by the letter they get, and leaves them at their empty Desk. */
 export async function signUp(page: Page, name: string): Promise<void> {
   const email = `${name.split(" ")[0]!.toLowerCase()}-${Date.now()}@lantern.example`;
@@ -130,7 +133,7 @@ export async function signUp(page: Page, name: string): Promise<void> {
   await page.keyboard.press("Enter");
   await page.getByRole("heading", { name: "Confirm your address" }).waitFor();
   await page.goto(linkIn(await messageTo(email, "Confirm your address")));
-  await page.getByLabel("Password").fill("peat and water");
+  await page.getByLabel("Password").fill(NEWCOMERS_PASSWORD);
   await page.keyboard.press("Enter");
   await page.waitForURL(/\/team\//);
 }

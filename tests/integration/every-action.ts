@@ -295,6 +295,9 @@ export const TABLE: Record<ActionName, Row> = {
   "newsletters.send": { from: "editor", input: ({ collection }) => ({ collection, issue: newId() }) },
   "newsletters.try": { from: "editor", input: ({ collection }) => ({ collection }) },
   "newsletters.write": { from: "editor", input: ({ collection }) => ({ collection, subject: "x" }) },
+  // Nobody of these has a password: it is refused before anything is done.
+  "people.delete": { from: "signed in", input: () => ({ password: "x", withName: true }) },
+  "people.what-becomes": { from: "signed in", input: () => ({}) },
   "people.edit": { from: "signed in", input: () => ({ name: "Other Name" }) },
   "resources.give-captions": { from: "contributor", input: ({ resource }) => ({ resource, captions: "" }) },
   "resources.give-picture": { from: "contributor", input: ({ resource }) => ({ resource, picture: "AAAA" }) },

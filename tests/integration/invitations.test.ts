@@ -4,6 +4,7 @@ import { job, person } from "@/data/schema";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { unseal } from "@/outside/seal";
+import { openCode } from "@/services/codes/open";
 import { as, makeWorld, somebody } from "./world";
 
 /** The letters that wait to be sent from a team. */
@@ -82,6 +83,40 @@ test("a link lets in as many as it is for, however many come at once", async () 
   ).toEqual(["invitation-used-up", "invitation-used-up"]);
   const late = await somebody("late");
   await expect(as(late, "invitations.read", { code })).rejects.toMatchObject({ code: "invitation-used-up" });
+});
+
+test("a code for a room leads to its invitation for a day, and makes nobody an owner", async () => {
+  const { owner, editor, team, collection } = await makeWorld();
+  const { invitation } = await as(owner, "invitations.make", { team, role: "editor", short: true, most: 1 });
+  const short = invitation.short!;
+  expect(short).toMatch(/^[a-z0-9]{7}$/);
+  expect(invitation.expiresAt.getTime() - Date.now()).toBeLessThan(86_400_001);
+  // As somebody types it.
+  const typed = `${short.slice(0, 3).toUpperCase()} ${short.slice(3)}`;
+  expect(await openCode.call({ person: null, share: null }, { code: typed })).toEqual({
+    ...{ code: invitation.code, opens: "invitation" },
+  });
+  const who = await somebody("in the room");
+  expect(await as(who, "invitations.accept", { code: invitation.code })).toMatchObject({ role: "editor" });
+  // Whoever types it when all have come is told so, where it leads.
+  expect(await openCode.call({ person: null, share: null }, { code: short })).toMatchObject({
+    opens: "invitation",
+  });
+  const into = await as(editor, "guests.make-link", { collection, role: "contributor", short: true });
+  expect((await as(editor, "guests.read", { collection })).invitations).toMatchObject([
+    { short: into.invitation.short, most: 40 },
+  ]);
+  await as(editor, "guests.end-invitation", { collection, invitation: into.invitation.id });
+  await expect(
+    openCode.call({ person: null, share: null }, { code: into.invitation.short! }),
+  ).rejects.toMatchObject({ code: "code-opens-nothing" });
+  for (const [field, wrong] of [
+    ["role", { role: "owner" }],
+    ["days", { role: "viewer", days: 2 }],
+  ] as const)
+    await expect(as(owner, "invitations.make", { team, short: true, ...wrong })).rejects.toMatchObject({
+      errors: [expect.objectContaining({ field })],
+    });
 });
 
 test("what is no address is said beside the field, and nobody is invited", async () => {

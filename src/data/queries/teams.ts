@@ -79,6 +79,7 @@ export async function openInvitations(tx: Tx, teamId: string, into: string | nul
     .select({
       id: invitation.id,
       code: invitation.code,
+      short: invitation.short,
       role: invitation.role,
       address: invitation.address,
       most: invitation.most,
@@ -125,6 +126,17 @@ export async function findInvitation(tx: Tx, given: string, at: Date) {
       ),
     );
   return rows[0] ?? null;
+}
+
+/** The long code of the invitation with this short one, used up or not; null when there is none or it has ended. */
+export async function invitationByShort(tx: Tx, given: string, at: Date): Promise<string | null> {
+  const rows = await tx
+    .select({ code: invitation.code })
+    .from(invitation)
+    .where(
+      and(eq(invitation.short, code(given)), isNull(invitation.revokedAt), gt(invitation.expiresAt, at)),
+    );
+  return rows[0]?.code ?? null;
 }
 
 /** Makes a team, without members yet. */

@@ -140,6 +140,8 @@ export const invitation = mysqlTable(
     collection: uuid("collection"),
     role: varchar("role", { length: 16 }).$type<"owner" | "editor" | "contributor" | "viewer">().notNull(),
     code: bytesText("code", { length: 32 }).notNull().unique(),
+    /** What leads there when it is typed at /go; null: nothing short does. */
+    short: bytesText("short", { length: 16 }).unique(),
     madeBy: uuid("made_by").notNull(),
     /** Whom it was sent to by mail, and who alone takes it up; null: a link for whoever has it. */
     address: exactText("address", { length: 255 }),

@@ -3,6 +3,7 @@ import { readShortCode } from "@/core/share/short-code";
 import { holderByCode } from "@/data/queries/groups";
 import { byShortCode } from "@/data/queries/sharing";
 import { suggestionPageBy } from "@/data/queries/suggestions";
+import { invitationByShort } from "@/data/queries/teams";
 import { reading } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
 import { guarded } from "@/mechanism/limits";
@@ -17,7 +18,7 @@ class OpenCode {
 export const openCode = reading({
   name: "codes.open",
   about:
-    "Where a short code leads: the code in the address of what it opens, which is a collection, what was handed out to the holder of a card, or where things are suggested for a collection.",
+    "Where a short code leads: the code in the address of what it opens, which is a collection, what was handed out to the holder of a card, where things are suggested for a collection, or an invitation.",
   input: OpenCode,
   allow: can.ask(),
   run: async ({ input, tx }) => {
@@ -34,7 +35,9 @@ export const openCode = reading({
         const holder = await holderByCode(tx, typed.code);
         if (holder) return { code: holder.card, opens: "card" as const };
         const page = await suggestionPageBy(tx, "code", typed.code);
-        return page && !page.gone ? { code: page.link, opens: "suggestions" as const } : null;
+        if (page && !page.gone) return { code: page.link, opens: "suggestions" as const };
+        const invitation = await invitationByShort(tx, typed.code, at);
+        return invitation ? { code: invitation, opens: "invitation" as const } : null;
       },
       "shortCodes",
     );

@@ -1,10 +1,10 @@
-import { IsInt, Max, Min } from "class-validator";
+import { IsBoolean, IsInt, Max, Min } from "class-validator";
 import { GUEST_ROLES, type GuestRole } from "@/core/policy/abilities";
 import { addInvitation } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Id, OneOf, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { newInvitation } from "../invitations/make";
+import { newInvitation, saidOfInvitation } from "../invitations/make";
 
 class MakeLink {
   @Id() collection: string;
@@ -13,12 +13,14 @@ class MakeLink {
   @Optional() @IsInt() @Min(1) @Max(90) days?: number;
   /** How many it lets in; left out: as many as come. */
   @Optional() @IsInt() @Min(1) @Max(500) most?: number;
+  /** With a short code to be typed, for a room: for a day and 40 people unless said. */
+  @Optional() @IsBoolean() short?: boolean;
 }
 
 export const makeLink = action({
   name: "guests.make-link",
   about:
-    "Makes a link by which others come into one collection and what stands in it, for some days, 14 unless said, and for as many as said, or until it is ended.",
+    "Makes a link by which others come into one collection and what stands in it, for some days, 14 unless said, and for as many as said, or until it is ended; with a short code to be typed when wished.",
   input: MakeLink,
   allow: can.publish("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
@@ -27,6 +29,6 @@ export const makeLink = action({
     const { id: collection, team } = locked.collection(input.collection);
     const row = newInvitation(input, { team, collection, person: scope.person!, at });
     await addInvitation(tx, row);
-    return { invitation: { id: row.id, code: row.code, role: input.role, expiresAt: row.expiresAt } };
+    return { invitation: saidOfInvitation(row) };
   },
 });

@@ -12,6 +12,7 @@ import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { ROLE_WORDS } from "../team/role-words";
 import { Archives } from "../archives/archives";
+import { DeleteAccount } from "./delete-account";
 import { BrowserPart } from "./browser-part";
 import { LettersPart } from "./letters-part";
 import { OwnPart } from "./own-part";
@@ -54,6 +55,13 @@ export function Account({ me, teams, tokens, wishes }: Props) {
             <a href="/api/about-me" download className="w-fit text-accent underline">
               Everything about you, as JSON
             </a>
+          </Part>
+          <Part
+            id="delete"
+            title="Delete the account"
+            about="What stays with your teams and what goes is said before."
+          >
+            <DeleteAccount />
           </Part>
           <Link href="/credits" className="w-fit text-accent underline">
             Whose work is in Hobbin

@@ -62,6 +62,7 @@ export function MakingSide() {
         onInside={() => dispatch({ type: "window", window: "inside" })}
         onSave={() => dispatch({ type: "window", window: "save" })}
         onGuests={() => dispatch({ type: "window", window: "guests" })}
+        onLeave={() => dispatch({ type: "window", window: "leave" })}
         onHandOut={() => dispatch({ type: "window", window: "hand-out" })}
         onRemove={workshop.removeCollection}
       />

@@ -14,7 +14,7 @@ import { Menu, MenuItem } from "../parts/menu";
 import { ask, call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
 import { toast } from "../talk/toast";
-import { Choices } from "./choices";
+import { Choices } from "../parts/choices";
 import { ChangesList, sayChanges } from "./changes";
 import { type AllEditions as All, newestOf } from "./use-publish";
 

@@ -3,7 +3,7 @@
 import { sayInside } from "@/core/list/course";
 import { AUDIENCES, type Audience, type Reach } from "@/core/publish/model";
 import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
-import { Choices } from "./choices";
+import { Choices } from "../parts/choices";
 import type { Looked, Wish } from "./use-publish";
 
 const count = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;

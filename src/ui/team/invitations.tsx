@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import { addressesIn, MOST_ADDRESSES } from "@/core/mail/addresses-in";
 import type { Role } from "@/core/policy/abilities";
+import { saidInGroups } from "@/core/share/short-code";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Area, Choice, Field } from "../parts/field";
@@ -19,7 +20,10 @@ export type Inviting<R extends Role = Role> = {
   roles: readonly R[];
   words: Record<R, { name: string; can: string }>;
   send: (role: R, addresses: string[]) => Promise<{ invited: unknown[]; already: unknown[] }>;
-  link: (role: R, how: { days: number; most?: number }) => Promise<{ invitation: { code: string } }>;
+  link: (
+    role: R,
+    how: { days?: number; most?: number; short?: boolean },
+  ) => Promise<{ invitation: { code: string } }>;
   end: (invitation: string) => Promise<unknown>;
   /** Who is passed over, as in “2 are …”. */
   already: string;
@@ -51,6 +55,7 @@ export function Invitations<R extends Role>({ inviting, invitations, after }: Pr
       </div>
       <ByMail {...{ inviting, role, after }} />
       <ByLink {...{ inviting, role, after }} />
+      <ByCode {...{ inviting, role, after }} />
       {invitations.length > 0 && (
         <ul aria-label="Open invitations" className="border-t border-line">
           {invitations.map((one) => (
@@ -164,6 +169,27 @@ function ByLink<R extends Role>({ inviting, role, after }: Way<R>) {
   );
 }
 
+/** For people in one room: a code on the wall, typed by each. */
+function ByCode<R extends Role>({ inviting, role, after }: Way<R>) {
+  const [most, setMost] = useState("40");
+  if (role === "owner") return null;
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Choice
+        label="By a code for a room, for"
+        value={most}
+        onChange={(event) => setMost(event.target.value)}
+        options={["10", "40", "120", "500"].map((one) => [one, `up to ${one} people`] as const)}
+        className="w-44"
+      />
+      <Button onClick={() => after(inviting.link(role, { short: true, most: Number(most) }))}>
+        Make a code
+      </Button>
+      <p className="min-w-52 flex-1 text-sm text-quiet">Typed or read aloud; it holds for a day.</p>
+    </div>
+  );
+}
+
 const linkOf = (code: string) => `${window.location.origin}/join/${code}`;
 
 function Open<R extends Role>({ inviting, one, after }: Omit<Way<R>, "role"> & { one: Invitation }) {
@@ -173,13 +199,13 @@ function Open<R extends Role>({ inviting, one, after }: Omit<Way<R>, "role"> & {
     const timer = setTimeout(() => setOrigin(window.location.origin), 0);
     return () => clearTimeout(timer);
   }, []);
-  const { address, most, used } = one;
+  const { address, most, used, short } = one;
   const role = one.role as R;
   const until = `${inviting.words[role].name}, until ${one.expiresAt.slice(0, 10)}`;
   const end = (
     <Button
       look="stop"
-      aria-label={`End the invitation${address ? ` of ${address}` : ""}`}
+      aria-label={`End the invitation${address ? ` of ${address}` : short ? ` by ${short}` : ""}`}
       onClick={() => after(inviting.end(one.id))}
     >
       End it
@@ -201,10 +227,25 @@ function Open<R extends Role>({ inviting, one, after }: Omit<Way<R>, "role"> & {
         {end}
       </li>
     );
+  const came = most === null ? "" : `, ${used} of ${most} came`;
+  if (short)
+    return (
+      <li className="flex flex-wrap items-center gap-3 border-b border-line py-2">
+        <p className="min-w-0 flex-1 basis-60">
+          <b className="block font-mono text-3xl font-semibold tracking-wide">{saidInGroups(short)}</b>
+          <span className="block text-sm text-quiet">
+            to be typed at {origin.replace(/^https?:\/\//, "")}/go. {until}
+            {came}
+          </span>
+        </p>
+        <Button onClick={() => void copyText(short).then(() => toast("Copied."))}>Copy</Button>
+        {end}
+      </li>
+    );
   return (
     <li className="flex flex-wrap items-end gap-3 border-b border-line py-2">
       <Field
-        label={`${until}${most === null ? "" : `, ${used} of ${most} came`}`}
+        label={`${until}${came}`}
         readOnly
         value={`${origin}/join/${one.code}`}
         className="min-w-60 flex-1"

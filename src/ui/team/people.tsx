@@ -5,6 +5,7 @@ import { useState } from "react";
 import { toast } from "../talk/toast";
 import { may, type Role, ROLES } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
+import { Leave } from "../account/leave";
 import { Button, buttonLook } from "../parts/button";
 import { Choice } from "../parts/field";
 import { PersonMark } from "../parts/person-mark";
@@ -29,6 +30,7 @@ export function People({ me, teams, team, people, dead }: Props) {
   const router = useRouter();
   const owner = may(people.role, "manage");
   const [style, setStyle] = useState(team.citationStyle);
+  const [leaving, setLeaving] = useState(false);
   const after = (work: Promise<unknown>) =>
     work.then(() => router.refresh()).catch((error) => (sayFailure(error), router.refresh()));
   return (
@@ -84,15 +86,16 @@ export function People({ me, teams, team, people, dead }: Props) {
                       look="stop"
                       className="w-24"
                       onClick={() =>
-                        call("members.remove", { team: team.id, person: member.id })
-                          .then(() => {
-                            if (member.id === me.id) return window.location.assign("/");
-                            toast(
-                              `${member.name} is out. What they made stays; their mail addresses for this team have ended.`,
-                            );
-                            router.refresh();
-                          })
-                          .catch(sayFailure)
+                        member.id === me.id
+                          ? setLeaving(true)
+                          : call("members.remove", { team: team.id, person: member.id })
+                              .then(() => {
+                                toast(
+                                  `${member.name} is out. What they made stays; their mail addresses for this team have ended.`,
+                                );
+                                router.refresh();
+                              })
+                              .catch(sayFailure)
                       }
                     >
                       {member.id === me.id ? "Leave" : "Take out"}
@@ -104,6 +107,13 @@ export function People({ me, teams, team, people, dead }: Props) {
           </section>
           {owner && (
             <Invitations inviting={intoTeam(team.id)} invitations={people.invitations} after={after} />
+          )}
+          {leaving && (
+            <Leave
+              title={team.name}
+              leave={(how) => call("members.remove", { team: team.id, person: me.id, ...how })}
+              onClose={() => setLeaving(false)}
+            />
           )}
           <section className="flex flex-col gap-2">
             <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Citing</h2>

@@ -17,6 +17,9 @@ const SaveAsDialog = dynamic(() => import("../../export/save-as-dialog").then((m
 });
 const HandOut = dynamic(() => import("../../handouts/hand-out").then((m) => m.HandOut), { ssr: false });
 const Guests = dynamic(() => import("../../guests/guests").then((m) => m.Guests), { ssr: false });
+const LeaveCollection = dynamic(() => import("./leave-collection").then((m) => m.LeaveCollection), {
+  ssr: false,
+});
 const TalkDialog = dynamic(() => import("../talk/talk-dialog").then((m) => m.TalkDialog), { ssr: false });
 const NewCollection = dynamic(() => import("../../desk/new-collection").then((m) => m.NewCollection), {
   ssr: false,
@@ -64,6 +67,7 @@ export function BenchDialogs({
       )}
       {open === "hand-out" && <HandOut team={team} collection={collection} onClose={() => onOpen(null)} />}
       {open === "guests" && <Guests collection={collection} onClose={() => onOpen(null)} />}
+      {open === "leave" && <LeaveCollection collection={collection} onClose={() => onOpen(null)} />}
       {open === "bring" && (
         <BringIn
           open

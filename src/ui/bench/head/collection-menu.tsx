@@ -24,6 +24,7 @@ type Props = {
   onSave: () => void;
   onHandOut: () => void;
   onGuests: () => void;
+  onLeave: () => void;
   onRemove: () => void;
 };
 
@@ -47,10 +48,11 @@ export function CollectionMenu({
   onSave,
   onHandOut,
   onGuests,
+  onLeave,
   onRemove,
 }: Props) {
   useLateEntries();
-  const { arranges, guest, me, team } = useBench();
+  const { arranges, guest, team } = useBench();
   const curates = arranges && !guest;
   const client = useQueryClient();
   const router = useRouter();
@@ -96,10 +98,6 @@ export function CollectionMenu({
     choosePicture((picture) => {
       void call("collections.cover", { collection: id, picture }).then(again).catch(sayFailure);
     });
-  const leave = () =>
-    void call("guests.remove", { collection: id, person: me!.id })
-      .then(() => window.location.assign("/"))
-      .catch(sayFailure);
   const open = () =>
     openOriginals(
       items()
@@ -141,8 +139,8 @@ export function CollectionMenu({
       {guest && !collection.parent && (
         <>
           <MenuLine />
-          <MenuItem stop onSelect={leave}>
-            Leave this collection
+          <MenuItem stop onSelect={onLeave}>
+            Leave this collection …
           </MenuItem>
         </>
       )}

@@ -57,6 +57,7 @@ type Props = {
   onSave: () => void;
   onHandOut: () => void;
   onGuests: () => void;
+  onLeave: () => void;
   onRemove: () => void;
 };
 

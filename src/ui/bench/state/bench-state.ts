@@ -9,6 +9,7 @@ export type BenchWindow =
   | "save"
   | "hand-out"
   | "guests"
+  | "leave"
   /** What is said in it; behind the colon the section that is meant. */
   | `talk:${string}`;
 
