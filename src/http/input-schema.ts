@@ -14,6 +14,7 @@ type Rule = { name?: string; type: string; propertyName: string; constraints?: u
 const SAYS: Record<string, (one: Schema, whole: Schema, constraints: readonly unknown[]) => void> = {
   isUuid: (one) => void Object.assign(one, { type: "string", format: "uuid" }),
   isRFC3339: (one) => void Object.assign(one, { type: "string", format: "date-time" }),
+  isIso8601: (one) => void Object.assign(one, { type: "string", format: "date" }),
   isString: (one) => void (one.type ??= "string"),
   isBoolean: (one) => void (one.type = "boolean"),
   isInt: (one) => void (one.type = "integer"),

@@ -3,6 +3,7 @@ import {
   ArrayMaxSize,
   IsArray,
   IsIn,
+  IsISO8601,
   IsNotEmpty,
   getMetadataStorage,
   IsOptional,
@@ -69,6 +70,14 @@ export const MaybeMoment = () =>
     Optional() as PropertyDecorator,
     ValidateIf((_, value) => value !== null) as PropertyDecorator,
     IsRFC3339({ message: "Write a moment as 2026-03-09T17:00:00Z." }),
+  );
+/** A day as 2026-12-03; null: none. */
+export const MaybeDay = () =>
+  all(
+    Optional() as PropertyDecorator,
+    ValidateIf((_, value) => value !== null) as PropertyDecorator,
+    Matches(/^\d{4}-\d\d-\d\d$/, { message: "Write a day as 2026-12-03." }),
+    IsISO8601({ strict: true }, { message: "There is no such day." }),
   );
 /** One of a few words. */
 export const OneOf = (values: readonly string[]) =>

@@ -177,6 +177,12 @@ export const PROBLEMS = {
     "conflict",
     "You are a guest of another collection of this team. Leave that first, or leave this one with your name on what you made.",
   ),
+  "sees-it-not": problem("not-valid", "They do not see this collection."),
+  "not-asked-of-you": problem("conflict", "You are not asked to see to this, or no longer."),
+  "sheet-not-begun": problem(
+    "conflict",
+    "They have not opened it yet; there is nothing to say something about.",
+  ),
   "short-code-too-much": problem("not-valid", "A short code can be guessed, and does not lead there."),
   "invitation-used-up": problem(
     "not-found",

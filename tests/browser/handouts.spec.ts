@@ -98,7 +98,19 @@ test("a collection handed out to a list of names by code, written in by two of t
   await expect(page.getByText("In the ditch.")).toBeVisible();
   await page.getByRole("button", { name: "I have looked at it" }).click();
   await expect(page.getByText("Looked at", { exact: true })).toBeVisible();
+  // What is said to one of them stands at the head of theirs.
+  await page.getByLabel("Something to say to Ben Reed").fill("The ditch is right. And why there?");
   expect(await axe(page)).toEqual([]);
+  await expect(async () => {
+    await two.reload();
+    await expect(two.getByRole("region", { name: "Said to you about it" })).toContainText(
+      "The ditch is right.",
+      {
+        timeout: 2_000,
+      },
+    );
+  }).toPass();
+  expect(await axe(two)).toEqual([]);
 
   // A correction: other words, one taken out, one new.
   await act("placements.edit", { placement: first!.id, context: "Read this first of all" });

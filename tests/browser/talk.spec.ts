@@ -151,3 +151,62 @@ test("who is meant by name hears of it wherever they are, comes to the place, an
     "Nothing you have not looked at.",
   );
 });
+
+test("somebody is asked to see to an item by a day, has it on their Desk until it is done, and keeps a note for themselves", async ({
+  browser,
+}) => {
+  const { page, act } = await newcomer(browser, "Oda Reed");
+  const { team } = await act<{ team: { id: string } }>("teams.make", { name: "Reed beds" });
+  const { collection } = await act("collections.make", { team: team.id, title: "Reed and water" });
+  await act("capture.note", { team: team.id, text: "Water keeps the day", collection: collection.id });
+  const { invitation } = await act<{ invitation: { code: string } }>("invitations.make", {
+    ...{ team: team.id, role: "viewer" },
+  });
+  const piet = await newcomer(browser, "Piet Lind");
+  await piet.act("invitations.accept", { code: invitation.code });
+  await piet.page.goto(`/team/${team.id}`);
+
+  await page.goto(`/bench/${collection.id}`);
+  await items(page).first().focus();
+  await page.keyboard.press("Enter");
+  const who = page.getByLabel("Who sees to it");
+  await expect(who.getByRole("option")).toHaveText(["Nobody is asked", "Oda Reed (you)", "Piet Lind"]);
+  await who.selectOption("Piet Lind");
+  await page.getByLabel("Until", { exact: true }).fill("2027-01-15");
+  await expect(items(page).getByText("Piet Lind sees to it until 15 January 2027")).toBeVisible();
+  await page.getByLabel("Note for yourself").fill("Ask him for the drone picture");
+  await page.keyboard.press("Tab");
+  expect(await axe(page)).toEqual([]);
+
+  // It is told wherever they are, stays when it was looked at, and goes when it is done.
+  const asked = piet.page.getByRole("list", { name: "To see to" }).getByRole("listitem");
+  await expect(asked).toContainText("Oda Reed asks you to see to this by 15 January 2027, in Reed and water");
+  await expect(piet.page.getByRole("link", { name: "Desk 1 waiting" })).toBeVisible();
+  expect(await axe(piet.page)).toEqual([]);
+  await asked.getByRole("link").click();
+  await expect(items(piet.page).getByText("You see to it until 15 January 2027")).toBeVisible();
+  // What somebody notes for themselves is theirs.
+  await piet.page.keyboard.press("Enter");
+  await expect(piet.page.getByLabel("Note for yourself")).toHaveValue("");
+  await expect(piet.page.getByRole("link", { name: "Desk", exact: true })).toBeVisible();
+  await piet.page.goto(`/team/${team.id}`);
+  await asked.getByRole("button", { name: "Done: Water keeps the day" }).click();
+  await expect(asked).toHaveCount(0);
+  await expect(items(page).getByText("sees to it")).toHaveCount(0);
+  await piet.page.getByRole("button", { name: "Undo" }).click();
+  await expect(asked).toHaveCount(1);
+
+  // One's own search finds the note, also after a reload; the other's does not.
+  await page.reload();
+  await items(page).first().focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Note for yourself")).toHaveValue("Ask him for the drone picture");
+  for (const [there, count] of [
+    [page, 1],
+    [piet.page, 0],
+  ] as const) {
+    await there.goto(`/team/${team.id}/catalogue?q=drone`);
+    await expect(there.getByRole("heading", { level: 1 })).toBeVisible();
+    await expect(there.getByText("Water keeps the day")).toHaveCount(count);
+  }
+});

@@ -139,6 +139,10 @@ export const TABLE: Record<ActionName, Row> = {
     from: "editor",
     input: ({ collection, group }) => ({ collection, group, writes: true }),
   },
+  "handouts.remark": {
+    from: "editor",
+    input: ({ handout, learner }) => ({ handout, learner, remark: "Well read." }),
+  },
   "handouts.overview": { from: "editor", input: ({ handout }) => ({ handout }) },
   "handouts.preview-correction": { from: "editor", input: ({ handout }) => ({ handout }) },
   "handouts.remove": { from: "editor", input: ({ handout }) => ({ handout }) },
@@ -298,6 +302,11 @@ export const TABLE: Record<ActionName, Row> = {
   // Nobody of these has a password: it is refused before anything is done.
   "people.delete": { from: "signed in", input: () => ({ password: "x", withName: true }) },
   "people.what-becomes": { from: "signed in", input: () => ({}) },
+  "placements.ask": {
+    from: "contributor",
+    input: ({ placement, viewer }) => ({ placement, person: viewer.person!.id, until: "2026-12-03" }),
+  },
+  "placements.done": { from: "viewer", input: ({ placement }) => ({ placement }) },
   "people.edit": { from: "signed in", input: () => ({ name: "Other Name" }) },
   "resources.give-captions": { from: "contributor", input: ({ resource }) => ({ resource, captions: "" }) },
   "resources.give-picture": { from: "contributor", input: ({ resource }) => ({ resource, picture: "AAAA" }) },

@@ -95,6 +95,8 @@ export const GUESTS: Partial<Record<ActionName, May>> = {
   "marks.restore": contributor,
   "marks.set-private": contributor,
   "placements.add": contributor,
+  "placements.ask": contributor,
+  "placements.done": viewer,
   "placements.copy-many": contributor,
   "resources.choose-picture": contributor,
   "resources.edit": contributor,

@@ -337,3 +337,19 @@ test("a class is erased for good: nothing that says its names, or what they wrot
 
 const rows = async <R = object>(query: ReturnType<typeof sql>): Promise<R[]> =>
   ((await database().execute(query)) as unknown as [R[]])[0];
+
+test("what its giver says stands with the learner it is said to; two who write it at once both have their words", async () => {
+  const { owner, editor, handout, ada, ben } = await given();
+  const say = (by: typeof owner, learner: string, remark: string, base: string) =>
+    as(by, "handouts.remark", { handout, learner, remark, base: { remark: base } });
+  await expect(say(owner, ada.id, "Well read.", "")).rejects.toMatchObject({ code: "sheet-not-begun" });
+  await Promise.all([ada.open(), ben.open()]);
+  await say(owner, ada.id, "Well read.", "");
+  await say(owner, ada.id, "Well read. More sources!", "Well read.");
+  await say(editor, ada.id, "Ada: Well read.", "Well read.");
+  const read = async (card: string) => (await as(STRANGER, "sheets.read", { card, handout })).remark;
+  expect([await read(ada.card), await read(ben.card)]).toEqual(["Ada: Well read. More sources!", ""]);
+  expect(await as(owner, "handouts.look-into", { handout, learner: ada.id })).toMatchObject({
+    remark: "Ada: Well read. More sources!",
+  });
+});

@@ -1,11 +1,13 @@
 import { eq } from "drizzle-orm";
 import { expect, test, vi } from "vitest";
 import { person as people } from "@/data/schema";
+import { NO_LETTERS } from "@/core/talk/notices";
 import { STRANGER } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { getLeave, postLeave } from "@/http/notices-route";
 import * as mail from "@/outside/mail";
 import { mailNotices } from "@/services/notices/mail";
+import { newId } from "@/outside/random";
 import { as, guestOf, makeWorld, somebody } from "./world";
 
 type Copy = Parameters<ReturnType<typeof mail.sendMany>["send"]>[0];
@@ -119,7 +121,7 @@ test("a letter says what was not looked at, and is the same letter when it is se
   expect((await postLeave(new Request(sent!.leave, press), { params })).status).toBe(200);
   const other = { method: "POST", body: new URLSearchParams({ do: "something else" }) };
   expect((await postLeave(new Request(sent!.leave, other), { params })).status).toBe(422);
-  expect((await as(editor, "notices.wishes", {})).wishes).toEqual({ mention: "never", answer: "never" });
+  expect((await as(editor, "notices.wishes", {})).wishes).toEqual(NO_LETTERS);
   await mailNotices(who, "at-once");
   expect(copies).toHaveLength(3);
   await as(editor, "notices.wish", { mention: "daily" });
@@ -142,4 +144,84 @@ test("two who answer at once, and a press that is sent twice, tell each once", a
     as(viewer, "comments.add", { collection, comment: id, words: "@owner, again" }).catch(() => undefined),
   ]);
   expect(await unseen(owner)).toHaveLength(3);
+});
+
+test("who is asked to see to an item hears of it, has it before them until it is done, and nobody else is done with it", async () => {
+  const { owner, editor, viewer, team, collection, placement } = await named();
+  const ask = (by: typeof owner, person: string | null, until?: string | null) =>
+    as(by, "placements.ask", { placement, person, until });
+  const stranger = await somebody("stranger");
+  await expect(ask(owner, stranger.person!.id)).rejects.toMatchObject({
+    errors: [expect.objectContaining({ field: "person" })],
+  });
+  await expect(ask(owner, viewer.person!.id, "2026-02-30")).rejects.toMatchObject({
+    errors: [expect.objectContaining({ field: "until" })],
+  });
+  await ask(owner, viewer.person!.id, "2026-12-03");
+  const asked = async () => (await as(viewer, "notices.read", {})).asked;
+  expect(await asked()).toMatchObject([
+    { placement, until: "2026-12-03", seenAt: null, by: owner.person && {} },
+  ]);
+  expect((await as(viewer, "teams.waiting", { team })).addressed).toBe(1);
+  const copies = mailbox();
+  await mailNotices(viewer.person!.id, "at-once");
+  expect(copies.map(({ subject }) => subject)).toEqual([
+    expect.stringMatching(/ asks you to see to this by 3 December 2026, in “A collection”$/),
+  ]);
+  expect(copies[0]!.text).toContain(`/bench/${collection}?item=${placement}`);
+  await as(viewer, "notices.look", { subjects: [placement] });
+  expect(await asked()).toMatchObject([{ placement, seenAt: expect.any(Date) }]);
+  expect((await as(viewer, "teams.waiting", { team })).addressed).toBe(0);
+  // Another day is no second time; another person is.
+  await ask(owner, viewer.person!.id, null);
+  expect(await asked()).toMatchObject([{ until: null, seenAt: expect.any(Date) }]);
+  await expect(as(editor, "placements.done", { placement })).rejects.toMatchObject({
+    code: "not-asked-of-you",
+  });
+  const { entry } = await as(viewer, "placements.done", { placement });
+  expect(await asked()).toEqual([]);
+  await as(viewer, "history.undo", { team, entry: entry! });
+  expect(await asked()).toHaveLength(1);
+  await ask(editor, editor.person!.id);
+  expect(await asked()).toEqual([]);
+  // Asked once more after it was done, they hear of it once more.
+  await ask(owner, viewer.person!.id);
+  expect(await asked()).toMatchObject([{ seenAt: null }]);
+  // A copy asks nobody.
+  const copy = await as(owner, "collections.duplicate", { collection, items: true });
+  const { items } = await as(owner, "collections.items", { collection: copy.collection.id });
+  expect(items).toMatchObject([{ askedOf: null, askedUntil: null }]);
+  await as(owner, "placements.remove", { placement });
+  expect(await asked()).toEqual([]);
+});
+
+test("suggestions and what is handed in are addressed to who asked for them, once until they look", async () => {
+  const { editor, team, collection } = await named();
+  const { link } = await as(editor, "suggestions.set-page", { collection, open: true });
+  const offer = (name: string) =>
+    as({ person: null, share: null }, "suggestions.offer", {
+      ...{ page: link, suggestion: newId(), name, text: "Look at the rewetted field" },
+    });
+  await Promise.all(["Ida", "Bo", "Cem"].map(offer));
+  expect(await unseen(editor)).toMatchObject([{ kind: "suggested", subject: collection, many: 3, by: null }]);
+  await as(editor, "notices.look", { subjects: [collection] });
+  expect(await unseen(editor)).toEqual([]);
+  await offer("Dora");
+  expect(await unseen(editor)).toMatchObject([{ kind: "suggested", many: 4 }]);
+  const { group } = await as(editor, "groups.make", { team, title: "Class 7b", names: ["Ida", "Bo"] });
+  const { handout } = await as(editor, "handouts.make", { collection, group: group.id, writes: true });
+  const { learners } = await as(editor, "groups.look", { group: group.id });
+  for (const { card } of learners)
+    await as({ person: null, share: null }, "sheets.hand-in", { card, handout: handout.id, handedIn: true });
+  expect(await unseen(editor)).toMatchObject([
+    { kind: "returned", subject: handout.id, many: 2, about: "Class 7b" },
+    { kind: "suggested" },
+  ]);
+  await as(editor, "handouts.looked", { handout: handout.id, learner: learners[0]!.id });
+  expect((await unseen(editor))[0]).toMatchObject({ kind: "returned", many: 1 });
+  const copies = mailbox();
+  await as(editor, "notices.wish", { returned: "at-once", suggested: "at-once" });
+  await mailNotices(editor.person!.id, "at-once");
+  expect(copies[0]!.text).toMatch(/^1 has handed in “.+”, at “Class 7b”:\n\S+\/handouts\//m);
+  expect(copies[0]!.text).toMatch(/^4 suggestions wait for “A collection”:\n\S+\/suggestions\//m);
 });

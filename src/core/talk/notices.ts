@@ -1,5 +1,8 @@
-/** What is addressed to somebody, and why: they are named in it, or it answers in a thread they are part of. */
-export const NOTICE_KINDS = ["mention", "answer"] as const;
+/**
+ * What is addressed to somebody, and why: they are named in it, it answers in a thread they are part of, they are asked
+ * to see to an item, something was suggested for a collection of theirs, or a handout of theirs was handed in.
+ */
+export const NOTICE_KINDS = ["mention", "answer", "asked", "suggested", "returned"] as const;
 export type NoticeKind = (typeof NOTICE_KINDS)[number];
 
 /** When somebody hears of it by mail. */
@@ -8,7 +11,16 @@ export type MailTime = (typeof MAIL_TIMES)[number];
 export type MailWishes = Record<NoticeKind, MailTime>;
 
 /** As it is until somebody says otherwise. */
-const FIRST_WISHES: MailWishes = { mention: "at-once", answer: "daily" };
+const FIRST_WISHES: MailWishes = {
+  mention: "at-once",
+  answer: "daily",
+  asked: "at-once",
+  suggested: "daily",
+  returned: "never",
+};
+
+/** What somebody says who wants no letters about any of it. */
+export const NO_LETTERS = Object.fromEntries(NOTICE_KINDS.map((kind) => [kind, "never"])) as MailWishes;
 
 /** Of what somebody said about it what is known; the rest is as it was at first. */
 export const asWishes = (said: Partial<Record<string, unknown>> | null | undefined): MailWishes =>
@@ -36,13 +48,46 @@ export function mailedAt(time: Exclude<MailTime, "never">, at: Date): Date {
 /** Something that is addressed to somebody, as a letter tells it. */
 export type NoticeTold = {
   kind: NoticeKind;
-  by: string;
+  /** Who did it; null: several, or nobody with an account. */
+  by: string | null;
   words: string;
   title: string;
   /** What in the collection it is about; empty: the collection as a whole. */
   about: string;
+  /** Until when one is asked to see to it, as 2026-12-03. */
+  day?: string | null;
+  /** How many there are of it. */
+  many?: number | null;
   link: string;
 };
+
+/** A day as people say it. @param day as 2026-12-03 */
+export const sayAskedDay = (day: string): string =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString("en-GB", { dateStyle: "long", timeZone: "UTC" });
+
+/** Where what is addressed to somebody is looked at. */
+export function placeOfNotice(one: {
+  kind: NoticeKind;
+  team: string;
+  collection: string;
+  comment: string | null;
+  subject: string | null;
+}): string {
+  if (one.kind === "asked") return `/bench/${one.collection}?item=${one.subject}`;
+  if (one.kind === "suggested") return `/team/${one.team}/suggestions/${one.collection}`;
+  if (one.kind === "returned") return `/team/${one.team}/handouts/${one.subject}`;
+  return `/bench/${one.collection}?said=${one.comment}`;
+}
+
+/** What was done, to stand between who did it and where. */
+export function sayNotice({ kind, day, many }: Pick<NoticeTold, "kind" | "day" | "many">): string {
+  if (kind === "mention") return "means you in";
+  if (kind === "answer") return "answered in";
+  if (kind === "asked")
+    return day ? `asks you to see to this by ${sayAskedDay(day)}, in` : "asks you to see to this, in";
+  if (kind === "suggested") return many === 1 ? "1 suggestion waits for" : `${many} suggestions wait for`;
+  return many === 1 ? "1 has handed in" : `${many} have handed in`;
+}
 
 /** So much of each is in a letter. */
 const MOST_WORDS = 300;
@@ -58,13 +103,11 @@ export function noticeLetter(
   settings: string,
 ): { subject: string; text: string } {
   const [first] = all;
-  const subject =
-    all.length === 1
-      ? `${first!.by} ${DID[first!.kind]} “${first!.title}”`
-      : `${all.length} things are addressed to you`;
-  const told = all.slice(0, MOST_TOLD).map(({ kind, by, words, title, about, link }) => {
-    const where = about ? `“${title}”, at “${about}”` : `“${title}”`;
-    return `${by} ${DID[kind]} ${where}:\n${quoted(words)}\n${link}`;
+  const did = (one: NoticeTold) => `${one.by === null ? "" : `${one.by} `}${sayNotice(one)} “${one.title}”`;
+  const subject = all.length === 1 ? did(first!) : `${all.length} things are addressed to you`;
+  const told = all.slice(0, MOST_TOLD).map((one) => {
+    const where = one.about ? `, at “${one.about}”` : "";
+    return `${did(one)}${where}:\n${one.words ? `${quoted(one.words)}\n` : ""}${one.link}`;
   });
   const left = all.length - told.length;
   return {
@@ -76,8 +119,6 @@ export function noticeLetter(
     ].join("\n\n"),
   };
 }
-
-const DID: Record<NoticeKind, string> = { mention: "means you in", answer: "answered in" };
 
 const quoted = (words: string): string =>
   (words.length > MOST_WORDS ? `${words.slice(0, MOST_WORDS).trimEnd()} …` : words)

@@ -115,7 +115,7 @@ export const ARCHIVED: readonly Archived[] = [
     placement,
     ofTeam(placement.team),
     { collection: "collection", section: "section", resource: "resource" },
-    ["addedBy"],
+    ["addedBy", "askedOf", "askedBy"],
   ),
   own(
     "comment",

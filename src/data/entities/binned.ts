@@ -180,6 +180,9 @@ export const placements = binned(
     "givesCopy",
     "clipFrom",
     "clipTo",
+    "askedOf",
+    "askedBy",
+    "askedUntil",
     "resource",
   ],
   {
@@ -189,7 +192,11 @@ export const placements = binned(
       removed: "placements.remove",
       restored: "bin.restore-placement",
       changed: (names) =>
-        hasAny(names, ["collection", "section", "position"]) ? "placements.move" : "placements.edit",
+        hasAny(names, ["collection", "section", "position"])
+          ? "placements.move"
+          : hasAny(names, ["askedOf", "askedUntil"])
+            ? "placements.ask"
+            : "placements.edit",
     },
   },
 );

@@ -171,7 +171,17 @@ export async function eraseSomeOwn(
 }
 
 /** The fields by which a row says whose it is, by the names they have in the schema. */
-const SIGNED = ["person", "addedBy", "createdBy", "madeBy", "settledBy", "actor", "onlyFor"];
+const SIGNED = [
+  "person",
+  "addedBy",
+  "createdBy",
+  "madeBy",
+  "settledBy",
+  "askedOf",
+  "askedBy",
+  "actor",
+  "onlyFor",
+];
 
 /** What stays with a team and says who made it. */
 const OF_TEAM = TABLES.flatMap(({ table, name, columns }) =>

@@ -1,21 +1,10 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import { asWishes, type MailTime, type MailWishes, NOTICE_KINDS, type NoticeKind } from "@/core/talk/notices";
 import type { Tx } from "../database";
-import {
-  collection,
-  comment,
-  membership,
-  notice,
-  noticeWish,
-  person,
-  placement,
-  resource,
-  section,
-} from "../schema";
+import { comment, notice, noticeWish, person } from "../schema";
 import { code } from "../sql/code";
 import { inParts } from "../sql/by-keys";
 import { changeRows } from "../sql/query-rows";
-import { sightOf } from "./guests";
 
 /** Writes down what is addressed to people; of one thing that is said each hears once. */
 export async function addNotices(tx: Tx, rows: readonly (typeof notice.$inferInsert)[]): Promise<void> {
@@ -30,68 +19,56 @@ export async function addNotices(tx: Tx, rows: readonly (typeof notice.$inferIns
   );
 }
 
-const home = sql<string>`COALESCE(${comment.collection}, ${section.collection}, ${placement.collection})`;
-const shown = {
-  ...{ id: notice.id, kind: notice.kind, createdAt: notice.createdAt, seenAt: notice.seenAt },
-  ...{ comment: comment.id, words: comment.words, team: notice.team },
-  by: { id: comment.person, name: person.name, image: person.image },
-  collection: collection.id,
-  title: collection.title,
-  section: comment.section,
-  placement: comment.placement,
-  about: sql<string>`COALESCE(NULLIF(${placement.heading}, ''), ${resource.title}, ${section.title}, '')`,
-  role: membership.role,
-};
-
 /**
- * What is addressed to somebody, newest first, as far as they see it still: what was taken back, or lies in the bin, or
- * stands where they are not let in any more, is left out.
- * @param which only what they have not looked at, or only what stands in a letter
+ * Writes down what goes on and is addressed to people: once until they have looked, and then anew. What waits for a letter
+ * goes with that letter.
  */
-export async function noticesOf(
-  tx: Tx,
-  who: string,
-  which: { unseen: true } | { letter: string } | "all",
-  most: number,
-) {
-  const rows = await tx
-    .select(shown)
-    .from(notice)
-    .innerJoin(comment, eq(comment.id, notice.comment))
-    .leftJoin(section, eq(section.id, comment.section))
-    .leftJoin(placement, eq(placement.id, comment.placement))
-    .leftJoin(resource, eq(resource.id, placement.resource))
-    .innerJoin(collection, sql`${collection.id} = ${home}`)
-    .leftJoin(membership, and(eq(membership.team, notice.team), eq(membership.person, notice.person)))
-    .leftJoin(person, eq(person.id, comment.person))
-    .where(
-      and(
-        eq(notice.person, who),
-        which === "all"
-          ? undefined
-          : "letter" in which
-            ? eq(notice.letter, which.letter)
-            : isNull(notice.seenAt),
-        isNull(comment.deletedAt),
-        isNull(collection.deletedAt),
-        isNull(section.deletedAt),
-        isNull(placement.deletedAt),
-        isNull(resource.deletedAt),
-      ),
-    )
-    .orderBy(desc(notice.createdAt), desc(notice.id))
-    .limit(most);
-  const sight = rows.some((row) => row.role === null) ? await sightOf(tx, who) : null;
-  return rows
-    .filter((row) => row.role !== null || sight!.has(row.collection))
-    .map(({ role: _, ...row }) => row);
+export async function renewNotices(tx: Tx, rows: readonly (typeof notice.$inferInsert)[]): Promise<void> {
+  // What each assignment reads is not assigned before it.
+  const isOld = sql`${notice.seenAt} IS NOT NULL`;
+  await inParts(
+    rows,
+    (part) =>
+      tx
+        .insert(notice)
+        .values([...part])
+        .onDuplicateKeyUpdate({
+          set: {
+            letter: sql`IF(${isOld}, NULL, ${notice.letter})`,
+            mailedAt: sql`IF(${isOld}, NULL, ${notice.mailedAt})`,
+            createdAt: sql`IF(${isOld}, VALUES(${sql.identifier("created_at")}), ${notice.createdAt})`,
+            seenAt: null,
+          },
+        }),
+    200,
+  );
 }
 
-/** Somebody has looked at what is addressed to them: at these, or at what these comments say. */
+/** Who of these has not looked yet at what goes on there. It is not locked: whoever is looking just now sees it anyway. */
+export async function notLookedAt(
+  tx: Tx,
+  { kind, subject }: { kind: NoticeKind; subject: string },
+  people: readonly string[],
+): Promise<Set<string>> {
+  const rows = await tx
+    .select({ person: notice.person })
+    .from(notice)
+    .where(
+      and(
+        inArray(notice.person, [...people]),
+        eq(notice.kind, kind),
+        eq(notice.subject, subject),
+        isNull(notice.seenAt),
+      ),
+    );
+  return new Set(rows.map((row) => row.person));
+}
+
+/** Somebody has looked at what is addressed to them: at these, at what these comments say, or at what is about these. */
 export async function seeNotices(
   tx: Tx,
   who: string,
-  which: { notices?: readonly string[]; comments?: readonly string[] } | "all",
+  which: { notices?: readonly string[]; comments?: readonly string[]; subjects?: readonly string[] } | "all",
   at: Date,
 ): Promise<void> {
   const only =
@@ -99,7 +76,9 @@ export async function seeNotices(
       ? undefined
       : which.notices
         ? inArray(notice.id, [...which.notices])
-        : inArray(notice.comment, [...(which.comments ?? [])]);
+        : which.comments
+          ? inArray(notice.comment, [...which.comments])
+          : inArray(notice.subject, [...(which.subjects ?? [])]);
   await tx
     .update(notice)
     .set({ seenAt: at })

@@ -1,7 +1,8 @@
 import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Look } from "@/core/list/view-setting";
 import type { Tx } from "../database";
-import { placement, resource, resourceText, section } from "../schema";
+import { alias } from "drizzle-orm/mysql-core";
+import { person, placement, resource, resourceText, section } from "../schema";
 import { minutesHere } from "../sql/minutes-here";
 import { type Card, cardColumns, withTags } from "./resources";
 
@@ -20,10 +21,15 @@ export type Item = {
   /** From which second to which it is meant here. */
   clipFrom: number | null;
   clipTo: number | null;
+  /** Who is asked to see to it, and until which day. */
+  askedOf: string | null;
+  askedName: string | null;
+  askedUntil: string | null;
   /** Its minutes are those that are meant here. */
   resource: Card;
 };
 
+const asked = alias(person, "asked");
 const columns = {
   item: {
     id: placement.id,
@@ -37,6 +43,9 @@ const columns = {
     addedAt: placement.createdAt,
     clipFrom: placement.clipFrom,
     clipTo: placement.clipTo,
+    askedOf: placement.askedOf,
+    askedName: asked.name,
+    askedUntil: placement.askedUntil,
   },
   // What is null stays so: nobody knows how long it is.
   resource: { ...cardColumns, minutes: minutesHere.mapWith(Number) },
@@ -63,6 +72,7 @@ export async function itemsOf(
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
     .leftJoin(section, eq(section.id, placement.section))
+    .leftJoin(asked, eq(asked.id, placement.askedOf))
     .where(
       and(
         eq(placement.collection, collection),
@@ -96,6 +106,7 @@ export async function itemsById(
     .select(columns)
     .from(placement)
     .innerJoin(resource, eq(resource.id, placement.resource))
+    .leftJoin(asked, eq(asked.id, placement.askedOf))
     .where(
       and(
         eq(placement.collection, collection),

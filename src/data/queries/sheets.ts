@@ -55,7 +55,7 @@ export async function lockSheet(
 export async function setSheet(
   tx: Tx,
   id: string,
-  fields: Partial<Pick<SheetRow, "writtenAt" | "handedInAt" | "lookedAt">>,
+  fields: Partial<Pick<SheetRow, "writtenAt" | "handedInAt" | "lookedAt" | "remark">>,
 ): Promise<void> {
   await tx.update(sheet).set(fields).where(eq(sheet.id, id));
 }

@@ -123,6 +123,10 @@ export const placement = mysqlTable(
     /** Of a film or a sound, the seconds between which it is meant here; null: from its beginning, to its end. */
     clipFrom: int("clip_from"),
     clipTo: int("clip_to"),
+    /** Who is asked to see to it, by whom, and until which day (2026-12-03); null: nobody, no day. */
+    askedOf: uuid("asked_of"),
+    askedBy: uuid("asked_by"),
+    askedUntil: bytesText("asked_until", { length: 10 }),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),
@@ -132,6 +136,7 @@ export const placement = mysqlTable(
     index("placement_order").on(t.collection, t.section, t.position, t.id),
     index("placement_resource").on(t.resource),
     index("placement_bin").on(t.team, t.deletedAt),
+    index("placement_asked").on(t.askedOf),
     // A section is one of the placement's own collection.
     foreignKey({
       name: "placement_section_home",

@@ -55,6 +55,8 @@ export const sheet = mysqlTable(
     handedInAt: moment("handed_in_at"),
     /** When who gave it looked at it last. */
     lookedAt: moment("looked_at"),
+    /** What whoever gave it says to the learner; null: nothing yet. */
+    remark: text("remark"),
   },
   (t) => [uniqueIndex("sheet_of").on(t.handout, t.learner)],
 );

@@ -4,7 +4,7 @@ import { collection } from "./arranging";
 import { bytesText, moment, uuid } from "./columns";
 import { comment } from "./comments";
 
-/** What is addressed to somebody; what it says stands in the comment, and is no second truth here. */
+/** What is addressed to somebody; what it says stands in what it is about, and is no second truth here. */
 export const notice = mysqlTable(
   "notice",
   {
@@ -15,9 +15,10 @@ export const notice = mysqlTable(
       .notNull()
       .references(() => collection.id, { onDelete: "cascade" }),
     kind: varchar("kind", { length: 16 }).$type<NoticeKind>().notNull(),
-    comment: uuid("comment")
-      .notNull()
-      .references(() => comment.id, { onDelete: "cascade" }),
+    /** What was said; null: it is about something else. */
+    comment: uuid("comment").references(() => comment.id, { onDelete: "cascade" }),
+    /** What it is about when nothing was said: the item somebody is to see to, the collection things are suggested for, the handout. */
+    subject: uuid("subject"),
     createdAt: moment("created_at").notNull(),
     /** When they looked at it. */
     seenAt: moment("seen_at"),
@@ -27,6 +28,7 @@ export const notice = mysqlTable(
   },
   (t) => [
     uniqueIndex("notice_once").on(t.person, t.comment),
+    uniqueIndex("notice_about").on(t.person, t.kind, t.subject),
     index("notice_unseen").on(t.person, t.seenAt, t.createdAt),
     index("notice_letter").on(t.letter),
   ],

@@ -112,6 +112,8 @@ async function copyItems(
         id: newId(),
         collection: to,
         section: row.section && sections.get(row.section)!,
+        // Nobody was asked there.
+        ...{ askedOf: null, askedBy: null, askedUntil: null },
         addedBy: person,
         createdAt: set.at,
         updatedAt: set.at,

@@ -1,9 +1,9 @@
 import { mentionsIn } from "@/core/talk/mentions";
-import { mailedAt, type NoticeKind } from "@/core/talk/notices";
+import type { NoticeKind } from "@/core/talk/notices";
 import { peopleSeeing } from "@/data/queries/guests";
-import { addNotices, peopleInThread, wishesOf } from "@/data/queries/notices";
+import { peopleInThread } from "@/data/queries/notices";
 import type { Running } from "@/mechanism/action";
-import { newId } from "@/outside/random";
+import { tellNotices } from "../notices/tell";
 
 type Telling = Pick<Running<unknown>, "scope" | "tx" | "at" | "set">;
 type Said = { id: string; words: string; thread: string | null; home: string };
@@ -23,22 +23,6 @@ export async function addressTo({ scope, tx, at, set }: Telling, said: Said, bef
   const heard = new Set(before === undefined ? [] : mentionsIn(before, people).ids);
   for (const id of mentionsIn(said.words, people).ids) if (!heard.has(id)) kinds.set(id, "mention");
   kinds.delete(scope.person!);
-  if (!kinds.size) return;
-  const common = { team: scope.team!, collection: said.home, comment: said.id, createdAt: at };
-  await addNotices(
-    tx,
-    [...kinds].map(([person, kind]) => ({ ...common, id: newId(), person, kind })),
-  );
-  const wishes = await wishesOf(tx, [...kinds.keys()]);
-  for (const [person, kind] of kinds) {
-    set.emit({ verb: "notices.came", subject: said.id, collection: said.home, onlyFor: person });
-    const time = wishes.get(person)![kind];
-    if (time === "never") continue;
-    set.enqueue({
-      ...{ id: newId(), kind: "notices.mail", team: scope.team, createdAt: at },
-      uniqueKey: `notices.mail:${time}:${person}`,
-      payload: { person, time },
-      runAt: mailedAt(time, at),
-    });
-  }
+  const about = { team: scope.team!, collection: said.home, comment: said.id };
+  await tellNotices({ tx, at, set }, about, [...kinds]);
 }

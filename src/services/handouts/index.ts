@@ -6,10 +6,12 @@ import { lookedAtSheet } from "./looked";
 import { makeHandout } from "./make";
 import { readOverview } from "./overview";
 import { previewCorrection } from "./preview-correction";
+import { remarkOnSheet } from "./remark";
 import { removeHandout } from "./remove";
 
 /** What people can do, by name. */
 export const actions = {
+  "handouts.remark": remarkOnSheet,
   "handouts.collect": collectHandout,
   "handouts.correct": correctHandout,
   "handouts.edit": editHandout,

@@ -24,11 +24,11 @@ export const lookIntoSheet = reading({
     const learner = await findLearner(tx, input.learner);
     if (!learner || learner.group !== handout.group || learner.deletedAt) throw new Problem("not-found");
     const sheet = await findSheet(tx, handout.id, learner.id);
-    const { openedAt = null, writtenAt = null, handedInAt = null, lookedAt = null } = sheet ?? {};
+    const { openedAt = null, writtenAt = null, handedInAt = null, lookedAt = null, remark } = sheet ?? {};
     return {
       learner: { id: learner.id, name: learner.name },
       stage: stageOf({ openedAt, writtenAt, handedInAt, lookedAt }),
-      ...{ writtenAt, handedInAt },
+      ...{ writtenAt, handedInAt, remark: remark ?? "" },
       parts: (await viewOf(tx, handout, sheet)).map((part) => ({
         ...part,
         sections: part.sections.map((section) => ({

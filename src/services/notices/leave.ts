@@ -1,3 +1,4 @@
+import { NO_LETTERS } from "@/core/talk/notices";
 import { byLeaveToken, saveWishes } from "@/data/queries/notices";
 import { action } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
@@ -17,7 +18,7 @@ export const leaveLetters = action({
   history: null,
   run: async ({ input, tx }) => {
     const found = await byLeaveToken(tx, input.token);
-    if (found) await saveWishes(tx, found.person, { mention: "never", answer: "never" }, input.token);
+    if (found) await saveWishes(tx, found.person, NO_LETTERS, input.token);
     return { left: true };
   },
 });

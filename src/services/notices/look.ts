@@ -5,8 +5,10 @@ import { can } from "@/mechanism/policy";
 
 class LookAt {
   @MaybeIds() notices?: string[];
-  /** What these comments say; without either all there is. */
+  /** What these comments say. */
   @MaybeIds() comments?: string[];
+  /** What is about these: items, collections, handouts; without any of the three all there is. */
+  @MaybeIds() subjects?: string[];
 }
 
 export const lookAtNotices = action({
@@ -16,8 +18,9 @@ export const lookAtNotices = action({
   allow: can.beSignedIn(),
   locks: null,
   history: null,
-  run: async ({ input: { notices, comments }, scope, tx, at }) => {
-    await seeNotices(tx, scope.person!, notices || comments ? { notices, comments } : "all", at);
+  run: async ({ input: { notices, comments, subjects }, scope, tx, at }) => {
+    const some = notices ?? comments ?? subjects;
+    await seeNotices(tx, scope.person!, some ? { notices, comments, subjects } : "all", at);
     return { seenAt: at };
   },
 });

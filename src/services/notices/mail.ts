@@ -1,14 +1,7 @@
-import { MAIL_TIMES, type NoticeTold, noticeLetter } from "@/core/talk/notices";
+import { MAIL_TIMES, type NoticeTold, noticeLetter, placeOfNotice } from "@/core/talk/notices";
 import type { Tx } from "@/data/database";
-import {
-  kindsAt,
-  lettersTo,
-  noteMailed,
-  noticesOf,
-  putInLetter,
-  tokenOf,
-  wishesOf,
-} from "@/data/queries/notices";
+import { kindsAt, lettersTo, noteMailed, putInLetter, tokenOf, wishesOf } from "@/data/queries/notices";
+import { noticesOf } from "@/data/queries/noticed";
 import { mailAddressOf } from "@/data/queries/people";
 import { transact } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
@@ -45,10 +38,13 @@ async function send(tx: Tx, person: string, letter: string): Promise<void> {
   // It was looked at, or taken back, meanwhile.
   if (!to || !fresh.length) return;
   const base = addressOfHobbin();
-  const told = fresh.map(({ kind, by, words, title, about, collection, comment }): NoticeTold => ({
-    ...{ kind, words, title, about, by: by.name ?? "Somebody" },
-    link: `${base}/bench/${collection}?said=${comment}`,
-  }));
+  const told = fresh.map((one): NoticeTold => {
+    const { kind, by, words, title, about, day, many } = one;
+    return {
+      ...{ kind, words, title, about, day, many, by: by && (by.name ?? "Somebody") },
+      link: `${base}${placeOfNotice(one)}`,
+    };
+  });
   const token = await tokenOf(tx, person, newSecret());
   const mail = sendMany();
   try {

@@ -1,4 +1,4 @@
-import { noticesOf } from "@/data/queries/notices";
+import { askedOf, noticesOf } from "@/data/queries/noticed";
 import { reading } from "@/mechanism/action";
 import { Nothing } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -11,14 +11,17 @@ const MOST_SEEN = 20;
 export const readNotices = reading({
   name: "notices.read",
   about:
-    "What is addressed to oneself in all teams: where one is named and what was answered to one, not looked at first and then some of the others, newest first.",
+    "What is addressed to oneself in all teams, not looked at first and then some of the others, newest first: where one is named, what was answered to one, what was suggested, what was handed in; and what one is asked to see to and has not.",
   input: Nothing,
   allow: can.beSignedIn(),
   run: async ({ scope, tx }) => {
-    const [fresh, all] = await Promise.all([
+    const [fresh, all, asked] = await Promise.all([
       noticesOf(tx, scope.person!, { unseen: true }, MOST),
       noticesOf(tx, scope.person!, "all", MOST_SEEN),
+      askedOf(tx, scope.person!, MOST),
     ]);
-    return { notices: [...fresh, ...all.filter((one) => one.seenAt !== null)] };
+    const notices = [...fresh, ...all.filter((one) => one.seenAt !== null)];
+    // What one is asked stands there until it is done.
+    return { notices: notices.filter((one) => one.kind !== "asked"), asked };
   },
 });

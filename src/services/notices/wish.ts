@@ -8,6 +8,9 @@ import { newSecret } from "@/outside/random";
 class Wish {
   @MaybeOneOf(MAIL_TIMES) mention?: MailTime;
   @MaybeOneOf(MAIL_TIMES) answer?: MailTime;
+  @MaybeOneOf(MAIL_TIMES) asked?: MailTime;
+  @MaybeOneOf(MAIL_TIMES) suggested?: MailTime;
+  @MaybeOneOf(MAIL_TIMES) returned?: MailTime;
 }
 
 export const wishForMail = action({

@@ -1,4 +1,6 @@
 import { addPlacement } from "./add";
+import { askSomebody } from "./ask";
+import { doneWith } from "./done";
 import { copyMany } from "./copy-many";
 import { editPlacement } from "./edit";
 import { movePlacement } from "./move";
@@ -8,6 +10,8 @@ import { removeMany } from "./remove-many";
 
 /** What people can do, by name. */
 export const actions = {
+  "placements.ask": askSomebody,
+  "placements.done": doneWith,
   "placements.add": addPlacement,
   "placements.copy-many": copyMany,
   "placements.edit": editPlacement,

@@ -4,6 +4,7 @@ import { action } from "@/mechanism/action";
 import { Id, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
+import { tellAgain } from "../notices/tell";
 import { openSheet, tellSheet } from "./open-to-write";
 
 class HandIn {
@@ -29,6 +30,10 @@ export const handInSheet = action({
     const handedInAt = input.handedIn ? at : null;
     await setSheet(tx, sheet.id, { handedInAt });
     tellSheet(set, sheet);
+    if (input.handedIn) {
+      const about = { team: handout.team, collection: handout.collection, subject: handout.id };
+      await tellAgain({ tx, at, set }, about, handout.createdBy, "returned");
+    }
     return { handedInAt };
   },
 });

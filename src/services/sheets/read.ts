@@ -12,7 +12,8 @@ class ReadSheet {
 
 export const readSheet = reading({
   name: "sheets.read",
-  about: "A handout as who holds the card has it: what is given now, with what they did.",
+  about:
+    "A handout as who holds the card has it: what is given now, with what they did and what is said to them about it.",
   input: ReadSheet,
   allow: can.holdCard(),
   run: async ({ input, scope, tx }) => {
@@ -24,6 +25,7 @@ export const readSheet = reading({
       group: holder.groupTitle,
       ...{ title: handout.title, writes: handout.writes, until: handout.until },
       handedInAt: sheet?.handedInAt ?? null,
+      remark: sheet?.remark ?? "",
       parts: await viewOf(tx, handout, sheet),
     };
   },

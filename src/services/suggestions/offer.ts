@@ -13,6 +13,7 @@ import { Id, MaybeText, Name } from "@/mechanism/input";
 import { within } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
+import { tellAgain } from "../notices/tell";
 import { newShareCode } from "@/outside/random";
 import { requestAddress } from "@/outside/request-context";
 import { ADDRESS_WORDS } from "../capture/say-address";
@@ -83,6 +84,10 @@ export const offerSuggestion = action({
     row.byItself = page.letsIn && !row.heldFor;
     await set.add("suggestion", [row], { say: { title: scope.page!.title } });
     if (row.byItself) set.enqueue(letInJob(page.collection, page.team, at));
+    else {
+      const about = { team: page.team, collection: page.collection, subject: page.collection };
+      await tellAgain({ tx, at, set }, about, page.createdBy, "suggested");
+    }
     return { giver: row.giver, suggestion: saidToGiver(row) };
 
     /** Whoever has suggested something here goes on as the same; a code nobody has is no code. */

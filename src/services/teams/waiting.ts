@@ -1,6 +1,6 @@
 import { may } from "@/core/policy/abilities";
 import { countDuplicates } from "@/data/queries/duplicates";
-import { noticesOf } from "@/data/queries/notices";
+import { noticesOf } from "@/data/queries/noticed";
 import { countHeld } from "@/data/queries/messages";
 import { countSuggested } from "@/data/queries/suggestions";
 import { traySum } from "@/data/queries/tray";

@@ -12,6 +12,9 @@ const OPTIONS = MAIL_TIMES.map((time) => [time, TIME_WORDS[time]] as const);
 const KINDS: Record<NoticeKind, string> = {
   mention: "When somebody means you, by @ and your name",
   answer: "When somebody answers where you have said something",
+  asked: "When somebody asks you to see to an item",
+  suggested: "When something is suggested for a collection of yours",
+  returned: "When learners hand in what you handed out",
 };
 
 /** What of that which is addressed to one comes by mail, and when; each choice holds at once. */

@@ -29,6 +29,9 @@ export const asItem = (found: Found): Item => ({
   givesCopy: false,
   clipFrom: null,
   clipTo: null,
+  askedOf: null,
+  askedName: null,
+  askedUntil: null,
   addedAt: found.createdAt,
   resource: found,
 });
@@ -110,6 +113,8 @@ export function useCatalogueCommands(state: State) {
       setLook: nothing,
       setForReaders: nothing,
       giveCopy: nothing,
+      askOf: nothing,
+      seenTo: nothing,
       onKey: (event) => {
         const target = event.target as HTMLElement;
         if (target.dataset.cell !== undefined)

@@ -1,16 +1,20 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { ClipboardCheck, Inbox } from "lucide-react";
 import Link from "next/link";
+import { placeOfNotice, sayAskedDay, sayNotice } from "@/core/talk/notices";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { PersonMark } from "../parts/person-mark";
+import { sayDone } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";
 
 type Notices = Answer<"notices.read">;
 type One = Notices["notices"][number];
+type Asked = Notices["asked"][number];
 
 /** What is addressed to oneself in any team: what was not looked at yet, and behind a press what was, lately. */
 export function Addressed({ first }: { first: Notices }) {
@@ -22,15 +26,12 @@ export function Addressed({ first }: { first: Notices }) {
   });
   const fresh = data.notices.filter((one) => one.seenAt === null);
   const seen = data.notices.filter((one) => one.seenAt !== null);
-  if (!data.notices.length) return null;
-  const lookedAtAll = () => {
-    void call("notices.look", {})
-      .then(() => {
-        void client.invalidateQueries({ queryKey: ["notices"] });
-        void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[2] === "waiting" });
-      })
-      .catch(sayFailure);
+  if (!data.notices.length && !data.asked.length) return null;
+  const again = () => {
+    void client.invalidateQueries({ queryKey: ["notices"] });
+    void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[2] === "waiting" });
   };
+  const lookedAtAll = () => void call("notices.look", {}).then(again).catch(sayFailure);
   return (
     <section aria-labelledby="addressed">
       <div className="flex flex-wrap items-center gap-3 border-b border-line pb-2">
@@ -43,10 +44,17 @@ export function Addressed({ first }: { first: Notices }) {
           </Button>
         )}
       </div>
+      {data.asked.length > 0 && (
+        <ul aria-label="To see to">
+          {data.asked.map((one) => (
+            <ToSeeTo key={one.placement} one={one} again={again} />
+          ))}
+        </ul>
+      )}
       {fresh.length > 0 ? (
         <List all={fresh} />
       ) : (
-        <p className="py-3 text-quiet">Nothing you have not looked at.</p>
+        data.asked.length === 0 && <p className="py-3 text-quiet">Nothing you have not looked at.</p>
       )}
       {seen.length > 0 && (
         <details className="mt-2">
@@ -58,20 +66,69 @@ export function Addressed({ first }: { first: Notices }) {
   );
 }
 
+const NEW = "shadow-[inset_3px_0_0_var(--accent)]";
+
+/** What one is asked to see to stands here until it is done. */
+function ToSeeTo({ one, again }: { one: Asked; again: () => void }) {
+  const { placement, team, collection, about, title, until, by } = one;
+  const done = () =>
+    void call("placements.done", { placement })
+      .then(({ entry }) => (sayDone("Seen to.", team, entry, again), again()))
+      .catch((failure: unknown) => (sayFailure(failure), again()));
+  return (
+    <li className="flex items-start gap-2 border-b border-line pr-2">
+      <Link
+        href={placeOfNotice({ kind: "asked", team, collection, comment: null, subject: placement })}
+        className={`flex min-w-0 flex-1 gap-3 px-2 py-3 hover:bg-wash ${one.seenAt === null ? NEW : ""}`}
+      >
+        <Who by={by} kind="asked" />
+        <span className="min-w-0 flex-1">
+          <span className="block text-[15px] text-quiet">
+            <b className="font-semibold text-ink">{by.name ?? "Somebody who left"}</b> asks you to see to this
+            {until && (
+              <>
+                {" "}
+                by <b className="font-semibold text-ink">{sayAskedDay(until)}</b>
+              </>
+            )}
+            , in <b className="font-semibold text-ink">{title}</b>
+          </span>
+          <span className="line-clamp-2 break-words">{about}</span>
+        </span>
+      </Link>
+      <Button small className="mt-3" aria-label={`Done: ${about}`} onClick={done}>
+        Done
+      </Button>
+    </li>
+  );
+}
+
+const Who = ({ by, kind }: { by: One["by"] | Asked["by"]; kind: One["kind"] }) =>
+  by?.id ? (
+    <PersonMark person={{ ...by, id: by.id, name: by.name ?? "?" }} className="mt-0.5 size-8" />
+  ) : (
+    <span className="mt-0.5 flex size-8 shrink-0 items-center justify-center rounded-full bg-wash text-accent">
+      {kind === "suggested" ? <Inbox size={17} aria-hidden /> : <ClipboardCheck size={17} aria-hidden />}
+    </span>
+  );
+
 const List = ({ all }: { all: readonly One[] }) => (
   <ul>
     {all.map((one) => (
       <li key={one.id} className="border-b border-line">
         <Link
-          href={`/bench/${one.collection}?said=${one.comment}`}
-          className={`flex gap-3 px-2 py-3 hover:bg-wash ${one.seenAt === null ? "shadow-[inset_3px_0_0_var(--accent)]" : ""}`}
+          href={placeOfNotice(one)}
+          className={`flex gap-3 px-2 py-3 hover:bg-wash ${one.seenAt === null ? NEW : ""}`}
         >
-          <PersonMark person={{ ...one.by, name: one.by.name ?? "?" }} className="mt-0.5 size-8" />
+          <Who by={one.by} kind={one.kind} />
           <span className="min-w-0 flex-1">
             <span className="block text-[15px] text-quiet">
-              <b className="font-semibold text-ink">{one.by.name ?? "Somebody who left"}</b>{" "}
-              {one.kind === "mention" ? "means you in" : "answered in"}{" "}
-              <b className="font-semibold text-ink">{one.title}</b>
+              {one.by && (
+                <>
+                  <b className="font-semibold text-ink">{one.by.name ?? "Somebody who left"}</b>{" "}
+                </>
+              )}
+              {sayNotice(one)} <b className="font-semibold text-ink">{one.title}</b>
               {one.about && `, at “${one.about}”`}
             </span>
             <span className="line-clamp-2 break-words">{one.words}</span>

@@ -42,6 +42,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "members.joined": () => "joined the team",
   "members.remove": () => "took somebody out of the team",
   "members.set-role": () => "changed a role",
+  "placements.ask": (n) => (n === 1 ? "said who sees to" : `said who sees to ${n} things in`),
   "notices.came": () => "meant you in",
   "placements.add": (n) => `placed ${items(n)} in`,
   "placements.edit": (n) => (n === 1 ? "wrote on an item in" : `wrote on ${n} items in`),

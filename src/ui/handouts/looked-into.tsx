@@ -2,10 +2,12 @@
 
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { SavedText } from "../parts/saved-text";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { SheetParts } from "../sheets/sheet-parts";
 import { ask, call } from "../talk/call";
+import { deliver } from "../talk/deliver";
 import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure } from "../talk/say-failure";
 import { STAGE_WORDS } from "./stage-words";
@@ -22,13 +24,20 @@ type Props = {
 /** What one of the group did with a handout, as they see it themselves, to be looked at and read only. */
 export function LookedInto({ me, teams, team, handout, first }: Props) {
   const asked = { handout: handout.id, learner: first.learner.id };
-  const [{ learner, stage, parts }, again] = useLiveAnswer(
+  const [{ learner, stage, parts, remark }, again] = useLiveAnswer(
     team.id,
     ["looked-into", asked.handout, asked.learner],
     () => ask("handouts.look-into", asked),
     first,
     "groups",
   );
+  const say = (text: string, base: string[]) =>
+    deliver(
+      "handouts.remark",
+      { ...asked, remark: text, base: { remark: base } },
+      `sheet:${asked.handout}:${asked.learner}`,
+      text,
+    );
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
@@ -48,6 +57,18 @@ export function LookedInto({ me, teams, team, handout, first }: Props) {
               </Button>
             )}
           </header>
+          {stage !== "unopened" && (
+            <SavedText
+              lines
+              label={`Something to say to ${learner.name}`}
+              hint="It stands at the head of their page. Saved as you type."
+              placeholder="What is good, what is missing"
+              inputClass="font-serif text-[17px]"
+              value={remark}
+              maxLength={4_000}
+              onSave={say}
+            />
+          )}
           <SheetParts parts={parts} />
         </div>
       </main>

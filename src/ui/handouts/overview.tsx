@@ -11,6 +11,7 @@ import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
+import { useLookedAt } from "../talk/use-looked-at";
 import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure } from "../talk/say-failure";
 import { Collect } from "./collect";
@@ -37,6 +38,7 @@ export function Overview({ me, teams, team, first }: Props) {
     "groups",
   );
   useUndo(team.id, again);
+  useLookedAt({ subject: id });
   const remove = () =>
     call("handouts.remove", { handout: id })
       .then(({ entry }) => {

@@ -46,6 +46,14 @@ export function SheetPage({
           </p>
         )}
       </header>
+      {shown.remark && (
+        <section aria-labelledby="said" className="border-l-4 border-accent bg-sheet px-4 py-3">
+          <h2 id="said" className="text-sm font-semibold">
+            Said to you about it
+          </h2>
+          <p className="mt-1 font-serif text-[17px] break-words whitespace-pre-wrap">{shown.remark}</p>
+        </section>
+      )}
       <SheetParts
         parts={shown.parts}
         sheet={isOpen ? sheet : undefined}

@@ -11,6 +11,7 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { useLookedAt } from "../talk/use-looked-at";
 import { useLiveAnswer } from "../talk/use-live-answer";
 import { Decided } from "./decided";
 import type { Shown, Waiting } from "./shown";
@@ -35,6 +36,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
     "suggestions",
   );
   useUndo(team.id, again);
+  useLookedAt({ subject: id });
   // The number at the place goes with what waits here.
   const client = useQueryClient();
   useEffect(() => {

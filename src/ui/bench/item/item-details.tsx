@@ -5,8 +5,10 @@ import dynamic from "next/dynamic";
 import type { Answer } from "@/services/registry";
 import { ask } from "../../talk/call";
 import { useBench } from "../state/bench-context";
+import { AskedOf } from "./asked-of";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
+import { OwnNote } from "./own-note";
 import { SavedText } from "../../parts/saved-text";
 import { TagField } from "./tag-field";
 import { WhatIsKnown } from "./what-is-known";
@@ -82,6 +84,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
             }
           />
         </div>
+        {!loose && <AskedOf item={item} />}
         {full.data && (resource.kind === "video" || resource.kind === "sound") && (
           <FilmPart item={item} full={full.data.resource} />
         )}
@@ -97,6 +100,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           </section>
         )}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
+        <OwnNote resource={resource.id} />
         <ItemMarks resource={resource.id} />
         {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
         {brings && full.data && <ItemMend item={item} full={full.data.resource} />}

@@ -8,6 +8,7 @@ import { KindWord } from "../../parts/kind";
 import { useBench } from "../state/bench-context";
 import { NewsWord } from "../news/news-word";
 import type { Item } from "../state/types";
+import { AskedMark } from "./asked-of";
 import { TalkMark } from "../talk/talk-mark";
 
 /** What an item is: kind, its own title beneath the curator's sentence, site, length, tags. */
@@ -52,6 +53,7 @@ export function ItemState({ item }: { item: Item }) {
   return (
     <>
       {!item.forReaders && <NotForReaders />}
+      <AskedMark item={item} />
       {!item.draft && <TalkMark id={item.id} onOpen={() => commands.toggle(item.id, "talk")} />}
       {resource.duplicateOf && (
         <p className="mt-1 text-sm text-warn">

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { subjectOf, threadsOf } from "@/core/talk/threads";
 import { SayField } from "./say-field";
 import { TalkThread } from "./talk-thread";
-import { useLookedAt } from "./use-looked-at";
+import { useLookedAt } from "../../talk/use-looked-at";
 import { type About, useTalk } from "./use-talk";
 
 /** What is said about one thing: its open threads, a field to say something, and what was settled behind a press. */
@@ -15,7 +15,9 @@ export function TalkAbout({ about, focus, label }: { about: About; focus?: boole
   const threads = threadsOf(talk.comments).filter(({ first }) => subjectOf(first) === subject);
   const settled = threads.filter((one) => one.settled);
   const shown = all ? threads : threads.filter((one) => !one.settled);
-  useLookedAt(shown.flatMap(({ first, answers }) => [first, ...answers].map((one) => one.id)));
+  useLookedAt({
+    comments: shown.flatMap(({ first, answers }) => [first, ...answers].map((one) => one.id)),
+  });
   return (
     <div className="flex flex-col gap-3">
       {shown.length > 0 && (

@@ -125,6 +125,28 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
       { givesCopy },
       givesCopy ? "Readers can read the copy kept here, too." : "Readers are given the original alone.",
     );
+  const askOf: BenchCommands["askOf"] = (id, { of, name, until }) => {
+    const day = of === null ? null : until;
+    change(id, (old) => ({ ...old, askedOf: of, askedName: name, askedUntil: day }));
+    call("placements.ask", { placement: id, person: of, until: day })
+      .then(({ entry }) =>
+        sayDone(
+          of === null ? "Nobody is asked any more." : `${name} is asked to see to it.`,
+          now.current.team,
+          entry,
+          () => void now.current.renew([id], []),
+        ),
+      )
+      .catch((failure: unknown) => (failed(failure), void now.current.renew([id], [])));
+  };
+  const seenTo = (id: string) => {
+    change(id, (old) => ({ ...old, askedOf: null, askedName: null, askedUntil: null }));
+    call("placements.done", { placement: id })
+      .then(({ entry }) =>
+        sayDone("Seen to.", now.current.team, entry, () => void now.current.renew([id], [])),
+      )
+      .catch((failure: unknown) => (failed(failure), void now.current.renew([id], [])));
+  };
   const edit: BenchCommands["edit"] = async (id, field, text, base) => {
     change(id, (old) => ({ ...old, [field]: text }));
     try {
@@ -170,6 +192,8 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     setLook,
     setForReaders,
     giveCopy,
+    askOf,
+    seenTo,
     edit,
     fetchAgain,
   };

@@ -37,6 +37,9 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
         givesCopy: false,
         clipFrom: null,
         clipTo: null,
+        askedOf: null,
+        askedName: null,
+        askedUntil: null,
         addedAt,
         resource,
         pending,
@@ -145,6 +148,9 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       givesCopy: false,
       clipFrom: null,
       clipTo: null,
+      askedOf: null,
+      askedName: null,
+      askedUntil: null,
     };
     now.current.change((all) => [
       ...all,
