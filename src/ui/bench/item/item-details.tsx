@@ -84,7 +84,6 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
             }
           />
         </div>
-        {!loose && <AskedOf item={item} />}
         {full.data && (resource.kind === "video" || resource.kind === "sound") && (
           <FilmPart item={item} full={full.data.resource} />
         )}
@@ -99,6 +98,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
             />
           </section>
         )}
+        {!loose && <AskedOf item={item} />}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <OwnNote resource={resource.id} />
         <ItemMarks resource={resource.id} />
