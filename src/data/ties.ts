@@ -112,6 +112,8 @@ export const TIES: Record<string, Ties> = {
   import: { ...plain, ...team },
   import_part: { ...plain, ...team },
   event: { ...plain, ...team },
+  // Signing in is of no team, and goes.
+  log_entry: { ...plain, account: "what is private goes", archive: "of the moment" },
   snapshot: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   reading_comfort: { ...plain, account: "goes", archive: "of the moment" },
   reading_place: {

@@ -1,6 +1,7 @@
 import { clearLimits } from "@/data/limits";
-import { clearBin } from "@/data/queries/bin";
+import { clearBins } from "@/data/queries/bin";
 import { clearImports } from "@/data/queries/imports";
+import { clearKept } from "@/data/queries/log";
 import { clearOrders } from "@/data/queries/ordered-files";
 import { pruneHistory } from "@/data/queries/history";
 import { addJobs } from "@/data/queries/jobs";
@@ -10,16 +11,17 @@ import { newId } from "@/outside/random";
 import { clearEvents } from "@/services/clearing/clear-events";
 import { clearFiles } from "@/services/clearing/clear-files";
 import { clearUploads } from "@/services/files/uploads";
+import { settings } from "@/outside/settings";
 import type { JobKind } from "./job-kind";
 
 const DAY = 86_400_000;
 const KEPT = 30 * DAY;
 
-/** Clears what has lain in the bin for 30 days, what happened too long ago and what nobody holds any more; comes again tomorrow. */
+/** Clears what has lain in the bin for as long as its team keeps it, what happened too long ago and what nobody holds any more; comes again tomorrow. */
 export const emptyBin: JobKind = {
   run: async () => {
-    const before = new Date(now().getTime() - KEPT);
-    await clearBin(database(), before);
+    await clearBins(database(), now());
+    await clearKept(database(), now(), Number(settings().keepEvents));
     await pruneHistory(database(), 100);
     await clearEvents(now());
     await clearOrders(database(), now());

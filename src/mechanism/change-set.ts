@@ -1,5 +1,6 @@
 import { type Change, difference, type EntityType } from "@/core/history/change";
 import type { Verb } from "@/core/history/verbs";
+import type { Logged } from "@/core/log/kinds";
 import type { Ability } from "@/core/policy/abilities";
 import type { Tx } from "@/data/database";
 import { collectionsSeeing, entityOf, type RowOf, writeChanges } from "@/data/entities";
@@ -8,6 +9,7 @@ import { lockCollections, touchCollections } from "@/data/queries/collections";
 import { writeEvents } from "@/data/queries/events";
 import { addHistoryEntry } from "@/data/queries/history";
 import { addJobs, type NewJob } from "@/data/queries/jobs";
+import { type NewLogEntry, writeLog } from "@/data/queries/log";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import type { Ordered } from "@/core/order/place";
@@ -62,6 +64,7 @@ export class ChangeSet {
   readonly #changes: Change[] = [];
   readonly #events: NewEvent[] = [];
   readonly #jobs: NewJob[] = [];
+  readonly #logged: NewLogEntry[] = [];
   readonly #counted = new Set<string>();
   /** What was changed and waits for the event that tells it with everything else. */
   #untold: Change[] = [];
@@ -244,6 +247,20 @@ export class ChangeSet {
     await touchCollections(this.#tx, fresh, this.at);
   }
 
+  /** Writes down for those who own a team what changes nothing others see. */
+  log(what: Logged, about: string, { team, collection }: { team: string; collection?: string | null }): void {
+    const { person } = this.#doer;
+    this.#logged.push({
+      id: newId(),
+      at: this.at,
+      team,
+      person,
+      what,
+      collection,
+      about: about.slice(0, 300),
+    });
+  }
+
   #tell(change: Change, places: readonly (string | null)[], said: Said, verb?: Verb): void {
     const { verbs, subjectOf, onlyFor } = entityOf(change.type);
     const direction = directionOf(change);
@@ -274,6 +291,7 @@ export class ChangeSet {
   async finish(history: { words: string; ability: Ability } | null): Promise<string | null> {
     const { team, person } = this.#doer;
     await addJobs(this.#tx, this.#jobs);
+    await writeLog(this.#tx, this.#logged);
     const last = this.#events.at(-1);
     if (last && this.#untold.length) last.changes = [...(last.changes ?? []), ...this.#untold.splice(0)];
     const events = once(this.#events).flatMap(

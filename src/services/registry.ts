@@ -19,6 +19,7 @@ import { actions as jobs } from "./jobs";
 import { actions as learners } from "./learners";
 import { actions as lessons } from "./lessons";
 import { actions as comments } from "./comments";
+import { actions as log } from "./log";
 import { actions as marks } from "./marks";
 import { actions as meanings } from "./meanings";
 import { actions as members } from "./members";
@@ -72,6 +73,7 @@ export const ACTIONS = {
   ...learners,
   ...lessons,
   ...comments,
+  ...log,
   ...marks,
   ...meanings,
   ...members,

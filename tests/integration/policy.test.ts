@@ -28,6 +28,7 @@ const ROUTES: Record<string, string> = {
   "api/health": "everybody: tells nothing about anybody",
   "api/imports/[import]/rejected": "imports.rejected",
   "api/live": "events.listen",
+  "api/log/[team]": "log.take",
   "api/mail/[message]": "messages.original",
   "api/oembed": "reader.read",
   "api/openapi.json": "everybody: a description",

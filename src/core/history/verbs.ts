@@ -165,6 +165,7 @@ export const VERBS = {
     words: "none",
     reload: ["list", "head", "items", "tree", "tags", "catalogue", "tray"],
   },
+  "teams.keep": NOTHING,
   "teams.set-style": NOTHING,
   "teams.set-template": NOTHING,
   "references.add-style": NOTHING,

@@ -1,4 +1,5 @@
-import { and, desc, eq, isNotNull, isNull, lt, notExists } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, lt, notExists, sql, type SQLWrapper } from "drizzle-orm";
+import type { AnyMySqlColumn } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import {
   collection,
@@ -10,36 +11,59 @@ import {
   placement,
   resource,
   section,
+  sheet,
   sheetFind,
   suggestion,
+  team,
 } from "../schema";
+
+/**
+ * Clears for good what has lain in the bins for longer than each team keeps it.
+ * @param at now
+ */
+export async function clearBins(tx: Tx, at: Date): Promise<void> {
+  for (const { days } of await tx.selectDistinct({ days: team.keepBin }).from(team))
+    await clearBin(
+      tx,
+      new Date(at.getTime() - days * DAY),
+      tx.select({ id: team.id }).from(team).where(eq(team.keepBin, days)),
+    );
+}
 
 /**
  * Clears for good what has lain in the bin since before a time.
  * @param before what was deleted before this moment goes for good
+ * @param teams only of these; left out: of all
  */
-export async function clearBin(tx: Tx, before: Date): Promise<void> {
+export async function clearBin(tx: Tx, before: Date, teams?: SQLWrapper): Promise<void> {
+  const ofThese = (column: AnyMySqlColumn) => (teams ? sql`${column} IN (${teams})` : undefined);
+  const collections =
+    teams && tx.select({ id: collection.id }).from(collection).where(ofThese(collection.team));
+  const handouts = teams && tx.select({ id: handout.id }).from(handout).where(ofThese(handout.team));
+  const sheets = handouts && tx.select({ id: sheet.id }).from(sheet).where(inArray(sheet.handout, handouts));
+  const inThem = collections && inArray(section.collection, collections);
   // What stands in a section that goes stays in its collection.
-  const sections = await tx.select({ id: section.id }).from(section).where(lt(section.deletedAt, before));
+  const sections = await tx
+    .select({ id: section.id })
+    .from(section)
+    .where(and(lt(section.deletedAt, before), inThem));
   for (const { id } of sections)
     await tx.update(placement).set({ section: null }).where(eq(placement.section, id));
-  for (const table of [
-    comment,
-    mark,
-    sheetFind,
-    suggestion,
-    handout,
-    learner,
-    learnerGroup,
-    placement,
-    section,
-  ])
-    await tx.delete(table).where(lt(table.deletedAt, before));
+  await tx
+    .delete(sheetFind)
+    .where(and(lt(sheetFind.deletedAt, before), sheets && inArray(sheetFind.sheet, sheets)));
+  for (const table of [comment, mark, suggestion, handout, learner, learnerGroup, placement])
+    await tx.delete(table).where(and(lt(table.deletedAt, before), ofThese(table.team)));
+  await tx.delete(section).where(and(lt(section.deletedAt, before), inThem));
   // What learners were given is an edition of it.
   const given = tx.select({ id: handout.id }).from(handout).where(eq(handout.collection, collection.id));
-  await tx.delete(collection).where(and(lt(collection.deletedAt, before), notExists(given)));
-  await tx.delete(resource).where(lt(resource.deletedAt, before));
+  await tx
+    .delete(collection)
+    .where(and(lt(collection.deletedAt, before), notExists(given), ofThese(collection.team)));
+  await tx.delete(resource).where(and(lt(resource.deletedAt, before), ofThese(resource.team)));
 }
+
+const DAY = 86_400_000;
 
 /** What lies in the bin of a team, latest first. */
 export async function binOf(tx: Tx, teamId: string) {

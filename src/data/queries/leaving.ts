@@ -7,8 +7,19 @@ import * as schema from "../schema";
 import { changeRows, queryRows } from "../sql/query-rows";
 import { TIES } from "../ties";
 
-const { account, collection, edition, event, guest, handout, historyEntry, invitation, job, learnerGroup } =
-  schema;
+const {
+  account,
+  collection,
+  edition,
+  event,
+  guest,
+  handout,
+  historyEntry,
+  invitation,
+  job,
+  learnerGroup,
+  logEntry,
+} = schema;
 const { mark, membership, ownTerm, person, placement, resource, snapshot, team, verification } = schema;
 
 type Columns = Record<string, MySqlColumn>;
@@ -167,6 +178,7 @@ export async function eraseSomeOwn(
       await erase(table, columns.person ?? columns.userId!, columns.team);
   await erase(mark, mark.person, mark.team, sql`${mark.private}`);
   await erase(ownTerm, ownTerm.person, ownTerm.team);
+  await erase(logEntry, logEntry.person, undefined, sql`${logEntry.team} IS NULL`);
   return gone;
 }
 

@@ -17,3 +17,4 @@ export * from "./finding";
 export * from "./editions";
 export * from "./exports";
 export * from "./newsletters";
+export * from "./log";

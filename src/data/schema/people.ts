@@ -110,6 +110,13 @@ export const team = mysqlTable("team", {
   ownOf: uuid("own_of").unique(),
   /** In which style works are cited where no collection says so; empty: nobody has said. */
   citationStyle: bytesText("citation_style", { length: 140 }).$type<StyleId>().notNull().default(""),
+  /** For how many days what is deleted waits in the bin. */
+  keepBin: int("keep_bin").notNull().default(30),
+  /** For how many days it is written down who signed in, was invited, took something out. */
+  keepLog: int("keep_log").notNull().default(400),
+  /** For how many days suggestions stay that were decided, and handouts that are over; null: for good. */
+  keepSuggestions: int("keep_suggestions"),
+  keepHandouts: int("keep_handouts"),
   createdAt: moment("created_at").notNull(),
 });
 

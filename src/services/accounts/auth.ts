@@ -2,6 +2,7 @@ import { betterAuth } from "better-auth";
 import { createAuthMiddleware } from "better-auth/api";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { ownPath } from "@/core/address/own-path";
+import { writeLog } from "@/data/queries/log";
 import { addJobs } from "@/data/queries/jobs";
 import { confirmAddress } from "@/data/queries/people";
 import { endTokensOf } from "@/data/queries/tokens";
@@ -72,7 +73,15 @@ function make() {
           await endTokensOf(database(), context.session.user.id, now());
       }),
     },
-    databaseHooks: { user: { create: { after: async (user) => makeTeamOfOne(user.id, user.name) } } },
+    databaseHooks: {
+      user: { create: { after: async (user) => makeTeamOfOne(user.id, user.name) } },
+      session: {
+        create: {
+          after: ({ userId }) =>
+            writeLog(database(), [{ id: newId(), at: now(), person: userId, what: "signed-in" }]),
+        },
+      },
+    },
   });
 }
 

@@ -6,6 +6,8 @@ import { database } from "@/mechanism/changing";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
+import { writeLog } from "@/data/queries/log";
+import { newId } from "@/outside/random";
 import { now } from "@/outside/clock";
 import { zippedWithin } from "@/outside/zip";
 import { archiveFiles } from "./write";
@@ -22,6 +24,9 @@ export const takeArchive = reading({
   allow: can.manage("team"),
   run: async ({ input, scope, tx }) => {
     const { name } = (await teamRow(tx, input.team))!;
+    await writeLog(tx, [
+      { id: newId(), at: now(), team: input.team, person: scope.person!, what: "archive-taken" },
+    ]);
     return { team: input.team, person: scope.person!, name };
   },
 });

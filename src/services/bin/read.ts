@@ -1,4 +1,5 @@
 import { binOf } from "@/data/queries/bin";
+import { keepsOf } from "@/data/queries/log";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -9,8 +10,11 @@ class ReadBin {
 
 export const readBin = reading({
   name: "bin.read",
-  about: "What lies in the bin of a team, latest first. It stays for 30 days.",
+  about: "What lies in the bin of a team, latest first, and for how many days it stays.",
   input: ReadBin,
   allow: can.arrange("team"),
-  run: async ({ input, tx }) => ({ items: await binOf(tx, input.team) }),
+  run: async ({ input, tx }) => ({
+    items: await binOf(tx, input.team),
+    days: (await keepsOf(tx, input.team))!.bin,
+  }),
 });

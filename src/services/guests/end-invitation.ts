@@ -16,11 +16,13 @@ export const endGuestInvitation = action({
   allow: can.publish("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: null,
-  run: async ({ input, tx, at, locked }) => {
+  run: async ({ input, tx, at, locked, set }) => {
     const { id, team } = locked.collection(input.collection);
     const open = await openInvitations(tx, team, id, at);
-    if (!open.some((one) => one.id === input.invitation)) throw new Problem("not-found");
-    await endInvitation(tx, input.invitation, at);
+    const ended = open.find((one) => one.id === input.invitation);
+    if (!ended) throw new Problem("not-found");
+    await endInvitation(tx, ended.id, at);
+    set.log("invitation-ended", ended.address ?? "a link", { team, collection: id });
     return { ended: input.invitation };
   },
 });

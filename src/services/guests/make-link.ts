@@ -4,7 +4,7 @@ import { addInvitation } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Id, OneOf, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { newInvitation, saidOfInvitation } from "../invitations/make";
+import { newInvitation, saidInLog, saidOfInvitation } from "../invitations/make";
 
 class MakeLink {
   @Id() collection: string;
@@ -25,10 +25,11 @@ export const makeLink = action({
   allow: can.publish("collection"),
   locks: ({ input }) => ({ collections: [input.collection] }),
   history: null,
-  run: async ({ input, scope, tx, at, locked }) => {
+  run: async ({ input, scope, tx, at, locked, set }) => {
     const { id: collection, team } = locked.collection(input.collection);
     const row = newInvitation(input, { team, collection, person: scope.person!, at });
     await addInvitation(tx, row);
+    set.log("invited", saidInLog(row), row);
     return { invitation: saidOfInvitation(row) };
   },
 });

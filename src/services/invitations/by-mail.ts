@@ -11,7 +11,7 @@ import { DAYS } from "./make";
 
 /** Into what people are invited, and as what. */
 type Into = { team: string; collection: string | null; role: Role };
-type Sending = Pick<Running<{ addresses: string[] }>, "input" | "scope" | "tx" | "at" | "enqueue">;
+type Sending = Pick<Running<{ addresses: string[] }>, "input" | "scope" | "tx" | "at" | "set">;
 
 /**
  * Counts letters to strangers; so many are nobody's class.
@@ -31,7 +31,7 @@ export async function countLetters(by: string, addresses: readonly string[]): Pr
  * @throws {Problem} beside `addresses`, when one is none
  */
 export async function sendByMail(
-  { input, scope, tx, at, enqueue }: Sending,
+  { input, scope, tx, at, set }: Sending,
   { team, collection, role }: Into,
   known: ReadonlySet<string>,
   letter: (link: string) => { subject: string; text: string },
@@ -57,7 +57,8 @@ export async function sendByMail(
         ...{ id, team, collection, role, code, address, most: 1 },
         ...{ madeBy: scope.person!, createdAt: at, expiresAt },
       });
-    enqueue({
+    set.log("invited", `${address}, as ${role}`, { team, collection });
+    set.enqueue({
       ...{ id: newId(), kind: "messages.send", team, createdAt: at },
       // Sent again while the first letter has not gone, it goes once.
       uniqueKey: `invitations.send:${id}`,

@@ -45,6 +45,10 @@ export function newInvitation({ role, days, most, short }: Made, { person, at, .
   };
 }
 
+/** What is written down of one that was made. */
+export const saidInLog = ({ short, role, most }: ReturnType<typeof newInvitation>): string =>
+  `by a ${short ? "code" : "link"}, as ${role}${most === null ? "" : `, for ${most}`}`;
+
 /** What is answered of one that was made. */
 export const saidOfInvitation = (row: ReturnType<typeof newInvitation>) => ({
   ...{ id: row.id, code: row.code, short: row.short, role: row.role, expiresAt: row.expiresAt },
@@ -58,9 +62,10 @@ export const makeInvitation = action({
   allow: can.manage("team"),
   locks: null,
   history: null,
-  run: async ({ input, scope, tx, at }) => {
+  run: async ({ input, scope, tx, at, set }) => {
     const row = newInvitation(input, { team: input.team, collection: null, person: scope.person!, at });
     await addInvitation(tx, row);
+    set.log("invited", saidInLog(row), row);
     return { invitation: saidOfInvitation(row) };
   },
 });

@@ -14,8 +14,9 @@ export const revokeInvitation = action({
   allow: can.manage("invitation"),
   locks: null,
   history: null,
-  run: async ({ input, tx, at }) => {
+  run: async ({ input, scope, tx, at, set }) => {
     await endInvitation(tx, input.invitation, at);
+    set.log("invitation-ended", "", { team: scope.team! });
     return { revoked: input.invitation };
   },
 });

@@ -12,7 +12,7 @@ class RemoveMark {
 export const removeMark = action({
   name: "marks.remove",
   about:
-    "Takes a mark away: one's own, or as an editor anybody's. It can be brought back for 30 days. Taken away twice it is gone once.",
+    "Takes a mark away: one's own, or as an editor anybody's. It can be brought back for as long as the bin is kept. Taken away twice it is gone once.",
   input: RemoveMark,
   allow: can.changeMark({ evenDeleted: true }),
   locks: ({ input }) => ({ marks: [input.mark] }),

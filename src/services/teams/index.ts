@@ -1,3 +1,5 @@
+import { keep } from "./keep";
+import { readUpkeep } from "./upkeep";
 import { makeTeam } from "./make";
 import { readTeams } from "./read";
 import { renameTeam } from "./rename";
@@ -8,6 +10,8 @@ import { readWaiting } from "./waiting";
 
 /** What people can do, by name. */
 export const actions = {
+  "teams.keep": keep,
+  "teams.upkeep": readUpkeep,
   "teams.make": makeTeam,
   "teams.read": readTeams,
   "teams.rename": renameTeam,

@@ -12,7 +12,13 @@ import { sayFailure } from "../talk/say-failure";
 type Entry = Answer<"bin.read">["items"][number];
 
 /** What was deleted in the team and can be put back. */
-export function Bin({ me, teams, team, items }: { me: Me; teams: TeamRow[]; team: TeamRow; items: Entry[] }) {
+export function Bin({
+  me,
+  teams,
+  team,
+  items,
+  days,
+}: { me: Me; teams: TeamRow[]; team: TeamRow } & Answer<"bin.read">) {
   const router = useRouter();
   const restore = (item: Entry) =>
     restoreEntry(item)
@@ -23,7 +29,9 @@ export function Bin({ me, teams, team, items }: { me: Me; teams: TeamRow[]; team
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto max-w-3xl pt-6">
           <h1 className="font-serif text-3xl font-semibold">Bin</h1>
-          <p className="mt-1 mb-4 text-quiet">What is deleted waits here for 30 days.</p>
+          <p className="mt-1 mb-4 text-quiet">
+            What is deleted waits here for {days === 1 ? "a day" : `${days} days`}.
+          </p>
           {items.length === 0 ? (
             <Empty title="The bin is empty">
               <p>

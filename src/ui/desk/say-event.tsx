@@ -66,6 +66,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "tags.remove": () => "took off a tag",
   "teams.rename": () => "renamed the team",
   "archives.brought-back": () => "The archive of the team is back",
+  "teams.keep": () => "changed how long things are kept",
   "teams.set-style": () => "chose how works are cited",
   "teams.set-template": () => "changed the template of documents",
   "references.add-style": () => "added a citation style",
@@ -97,6 +98,9 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "comments.settle": () => "settled, or opened again, what was said in",
   "meanings.change": () => "said what our marks mean",
 };
+
+/** What was done, to stand behind who did it; empty for what is no deed of anybody. @param verb of an event */
+export const sayDeed = (verb: string): string => SAID[verb as keyof typeof SAID]?.(1) ?? "";
 
 /** Of these the words go on with a place. */
 const OF_A_PLACE =

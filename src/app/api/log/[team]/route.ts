@@ -1,0 +1,1 @@
+export { getLog as GET } from "@/http/log-route";
