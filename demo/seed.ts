@@ -143,6 +143,10 @@ export async function seed(webPort: number): Promise<void> {
       thread ??= comment.id;
       calendar.tick();
     }
+    const { by, who, item, days } = TALK.asked;
+    const until = new Date(calendar.now().getTime() + days * 86_400_000).toISOString().slice(0, 10);
+    const person = actors[who].person!.id;
+    await call(actors[by], "placements.ask", { placement: items[item]!.id, person, until });
   };
   /** Everything that happens, by how long ago. */
   const happens: [daysAgo: number, () => Promise<void>][] = [

@@ -104,6 +104,8 @@ export const TALK = {
     ],
     ["ines", "Step four asks for a lens. @Rhea, we have twelve in the cupboard by the door."],
   ],
+  /** Who is asked to see to which item, by whom, and how many days they have. */
+  asked: { by: "ines", who: "ama", item: 3, days: 9 },
 } as const;
 
 /** What passers-by suggested for a collection; some of it is decided by now. */

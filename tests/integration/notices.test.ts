@@ -222,6 +222,6 @@ test("suggestions and what is handed in are addressed to who asked for them, onc
   const copies = mailbox();
   await as(editor, "notices.wish", { returned: "at-once", suggested: "at-once" });
   await mailNotices(editor.person!.id, "at-once");
-  expect(copies[0]!.text).toMatch(/^1 has handed in “.+”, at “Class 7b”:\n\S+\/handouts\//m);
+  expect(copies[0]!.text).toMatch(/^1 has handed in “.+”, Class 7b:\n\S+\/handouts\//m);
   expect(copies[0]!.text).toMatch(/^4 suggestions wait for “A collection”:\n\S+\/suggestions\//m);
 });

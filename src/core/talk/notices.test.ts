@@ -10,9 +10,16 @@ test("a letter goes in a few minutes, or with the next morning's", () => {
 });
 
 test("what somebody has not said is as it was at first, and what nobody can mean is not taken", () => {
-  expect(asWishes(null)).toEqual({ mention: "at-once", answer: "daily" });
-  expect(asWishes({ answer: "never", mention: "hourly", other: "daily" })).toEqual({
+  const first = {
     mention: "at-once",
+    answer: "daily",
+    asked: "at-once",
+    suggested: "daily",
+    returned: "never",
+  };
+  expect(asWishes(null)).toEqual(first);
+  expect(asWishes({ answer: "never", mention: "hourly", other: "daily" })).toEqual({
+    ...first,
     answer: "never",
   });
 });
@@ -33,5 +40,19 @@ test("one thing is the subject itself, several are counted; the words of others 
   expect(many.subject).toBe("60 things are addressed to you");
   expect(many.text).toContain("And 10 more.");
   expect(noticeLetter([{ ...one, by: "Ada\r\nBcc: all@fen.example" }], "x").subject).not.toContain("\n");
+  const subjects = [
+    { ...one, kind: "asked", day: "2026-12-03" },
+    { ...one, kind: "asked" },
+    { ...one, kind: "suggested", by: null, many: 1 },
+    { ...one, kind: "suggested", by: null, many: 4 },
+    { ...one, kind: "returned", by: null, many: 2 },
+  ].map((it) => noticeLetter([it as NoticeTold], "x").subject);
+  expect(subjects).toEqual([
+    "Ada Fen asks you to see to this by 3 December 2026, in “Cores”",
+    "Ada Fen asks you to see to this, in “Cores”",
+    "1 suggestion waits for “Cores”",
+    "4 suggestions wait for “Cores”",
+    "2 have handed in “Cores”",
+  ]);
   expect(noticeLetter([{ ...one, words: "x".repeat(5_000) }], "x").text.length).toBeLessThan(500);
 });

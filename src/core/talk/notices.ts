@@ -65,6 +65,10 @@ export type NoticeTold = {
 export const sayAskedDay = (day: string): string =>
   new Date(`${day}T12:00:00Z`).toLocaleDateString("en-GB", { dateStyle: "long", timeZone: "UTC" });
 
+/** Of what in the collection, or of whom, to stand behind its title; empty: of all of it. */
+export const sayAbout = ({ kind, about }: Pick<NoticeTold, "kind" | "about">): string =>
+  about && (kind === "returned" ? `, ${about}` : `, at “${about}”`);
+
 /** Where what is addressed to somebody is looked at. */
 export function placeOfNotice(one: {
   kind: NoticeKind;
@@ -105,10 +109,9 @@ export function noticeLetter(
   const [first] = all;
   const did = (one: NoticeTold) => `${one.by === null ? "" : `${one.by} `}${sayNotice(one)} “${one.title}”`;
   const subject = all.length === 1 ? did(first!) : `${all.length} things are addressed to you`;
-  const told = all.slice(0, MOST_TOLD).map((one) => {
-    const where = one.about ? `, at “${one.about}”` : "";
-    return `${did(one)}${where}:\n${one.words ? `${quoted(one.words)}\n` : ""}${one.link}`;
-  });
+  const told = all
+    .slice(0, MOST_TOLD)
+    .map((one) => `${did(one)}${sayAbout(one)}:\n${one.words ? `${quoted(one.words)}\n` : ""}${one.link}`);
   const left = all.length - told.length;
   return {
     subject: subject.replace(/\s+/g, " "),

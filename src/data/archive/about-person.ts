@@ -9,6 +9,7 @@ import {
   guest,
   historyEntry,
   lastVisit,
+  logEntry,
   mailAddress,
   mailMessage,
   mailSender,
@@ -71,6 +72,7 @@ export const ABOUT_PERSON: readonly About[] = [
   about("history_entry", historyEntry, historyEntry.person),
   about("archive_import", archiveImport, archiveImport.person),
   about("ordered_file", orderedFile, orderedFile.person),
+  about("log_entry", logEntry, logEntry.person),
   about("event", event, event.actor),
 ];
 

@@ -3,7 +3,7 @@ import type { Tx } from "../database";
 import { queryRows } from "../sql/query-rows";
 
 /** What takes space in the store of files, by what it is for. */
-export const SPACE_KINDS = ["files", "pictures", "texts", "editions", "others"] as const;
+const SPACE_KINDS = ["files", "pictures", "texts", "editions", "others"] as const;
 export type SpaceKind = (typeof SPACE_KINDS)[number];
 
 /** Where stored files of a team are named, by what they are for; each file counts once a kind, however often it is named. */

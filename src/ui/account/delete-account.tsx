@@ -78,7 +78,7 @@ function Asked({ becoming: { teams, guestOf }, onClose }: { becoming: Becoming; 
               <h3 className="font-semibold">This stays</h3>
               <Teams teams={staying} says={({ members }) => `${members - 1} more in it`} />
               {guestOf > 0 && (
-                <p className="text-[15px] text-quiet">
+                <p className="mt-2 text-[15px] text-quiet">
                   What you made in {guestOf === 1 ? "a collection" : `${guestOf} collections`} as a guest.
                 </p>
               )}

@@ -3,7 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { ClipboardCheck, Inbox } from "lucide-react";
 import Link from "next/link";
-import { placeOfNotice, sayAskedDay, sayNotice } from "@/core/talk/notices";
+import { placeOfNotice, sayAbout, sayAskedDay, sayNotice } from "@/core/talk/notices";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { PersonMark } from "../parts/person-mark";
@@ -129,7 +129,7 @@ const List = ({ all }: { all: readonly One[] }) => (
                 </>
               )}
               {sayNotice(one)} <b className="font-semibold text-ink">{one.title}</b>
-              {one.about && `, at “${one.about}”`}
+              {sayAbout(one)}
             </span>
             <span className="line-clamp-2 break-words">{one.words}</span>
             <span className="block text-sm text-quiet" suppressHydrationWarning>

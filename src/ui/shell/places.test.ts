@@ -9,7 +9,7 @@ test("places stand in the order of the work, and each only for whom there is som
     ["Tray", "Mail", "Imports", "Rules"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
     ["What is out", "Suggestions", "Groups"],
-    ["People", "Bin"],
+    ["People", "Bin", "Upkeep"],
   ]);
   expect(names("viewer")).toEqual([
     ["Rules"],

@@ -46,7 +46,11 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
     },
     {
       name: "Team",
-      places: [at("People", "people"), ...(may(role, "arrange") ? [at("Bin", "bin")] : [])],
+      places: [
+        at("People", "people"),
+        ...(may(role, "arrange") ? [at("Bin", "bin")] : []),
+        ...(may(role, "manage") ? [at("Upkeep", "upkeep")] : []),
+      ],
     },
   ];
 }

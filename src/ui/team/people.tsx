@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "../talk/toast";
@@ -135,17 +134,6 @@ export function People({ me, teams, team, people, dead }: Props) {
             </p>
           </section>
           <Template team={team.id} owner={owner} />
-          {owner && (
-            <section className="flex flex-col gap-2">
-              <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">Upkeep</h2>
-              <p className="text-[15px] text-quiet">
-                Who did what and when, how long things are kept, how much space they take.
-              </p>
-              <Link href={`/team/${team.id}/upkeep`} className={`${buttonLook("line")} self-start`}>
-                Look after the team
-              </Link>
-            </section>
-          )}
           {owner && (
             <section className="flex flex-col gap-2">
               <h2 className="border-b border-line pb-2 font-serif text-xl font-semibold">

@@ -18,7 +18,7 @@ const KEPT: Record<keyof Keeps, { label: string; about: string; days: readonly n
     },
     log: {
       label: "Who signed in, was invited, took something out",
-      about: "The log above reaches back as far.",
+      about: "The log below reaches back as far.",
       days: [30, 90, 400, 730],
       forGood: false,
     },

@@ -1,7 +1,6 @@
 "use client";
 
 import type { Answer } from "@/services/registry";
-import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { Keeping } from "./keeping";
 import { Log } from "./log";
@@ -22,12 +21,12 @@ export function Upkeep({ me, teams, team, keeps, space, log, members }: Props) {
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto flex max-w-4xl flex-col gap-10 pt-6">
           <header>
-            <Crumb href={`/team/${team.id}/people`}>People</Crumb>
             <h1 className="font-serif text-3xl font-semibold">Upkeep</h1>
+            <p className="mt-1 text-quiet">What those who own {team.name} look after.</p>
           </header>
-          <Log team={team.id} first={log} members={members} kept={keeps.log} />
           <Keeping team={team.id} first={keeps} />
           <Space space={space} />
+          <Log team={team.id} first={log} members={members} kept={keeps.log} />
         </div>
       </main>
     </Frame>
