@@ -158,7 +158,12 @@ test("somebody is asked to see to an item by a day, has it on their Desk until i
   const { page, act } = await newcomer(browser, "Oda Reed");
   const { team } = await act<{ team: { id: string } }>("teams.make", { name: "Reed beds" });
   const { collection } = await act("collections.make", { team: team.id, title: "Reed and water" });
-  await act("capture.note", { team: team.id, text: "Water keeps the day", collection: collection.id });
+  const note = { team: team.id, text: "Water keeps the day", collection: collection.id };
+  const { resource } = await act<{ resource: { id: string } }>("capture.note", note);
+  await act("marks.add", {
+    ...{ resource: resource.id, private: false, note: "" },
+    selector: { type: "TextQuoteSelector", exact: "Water keeps" },
+  });
   const { invitation } = await act<{ invitation: { code: string } }>("invitations.make", {
     ...{ team: team.id, role: "viewer" },
   });
@@ -177,6 +182,14 @@ test("somebody is asked to see to an item by a day, has it on their Desk until i
   await page.getByLabel("Note for yourself").fill("Ask him for the drone picture");
   await page.keyboard.press("Tab");
   expect(await axe(page)).toEqual([]);
+
+  // What is said about a mark stands with what is said about its item, under the words that are meant.
+  await page.getByRole("button", { name: "Comment on “Water keeps”" }).click();
+  await page.getByLabel("Say something about this mark").fill("Since when?");
+  await page.keyboard.press("Control+Enter");
+  const said = page.getByRole("region", { name: "Comments" });
+  await expect(said).toContainText("Since when?");
+  await expect(said.getByRole("blockquote")).toHaveText("Water keeps");
 
   // It is told wherever they are, stays when it was looked at, and goes when it is done.
   const asked = piet.page.getByRole("list", { name: "To see to" }).getByRole("listitem");

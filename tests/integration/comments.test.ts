@@ -119,3 +119,31 @@ describe("what is said", () => {
     ]);
   });
 });
+
+test("something is said about a mark at its item: with its words as long as all see it, and of a private one nothing", async () => {
+  const { owner, editor, viewer, collection, placement, resource } = await makeWorld();
+  const marked = async (isPrivate: boolean) =>
+    (
+      await as(editor, "marks.add", {
+        ...{
+          resource,
+          private: isPrivate,
+          note: "see",
+          selector: { type: "TextQuoteSelector", exact: "peat keeps" },
+        },
+      })
+    ).mark.id;
+  const [mark, own] = [await marked(false), await marked(true)];
+  const say = (more: object) => as(viewer, "comments.add", { collection, words: "Is it so?", ...more });
+  const { comment } = await say({ placement, mark });
+  expect(comment).toMatchObject({ placement, mark, quote: "peat keeps" });
+  await expect(say({ placement, mark: own })).rejects.toMatchObject({ kind: "not-found" });
+  await expect(say({ mark })).rejects.toMatchObject({ kind: "not-found" });
+  const read = async () =>
+    (await as(owner, "comments.of-collection", { collection })).comments.find((one) => one.id === comment.id);
+  await as(editor, "marks.set-private", { mark, private: true });
+  expect(await read()).toMatchObject({ mark, quote: null, words: "Is it so?" });
+  await as(editor, "marks.set-private", { mark, private: false });
+  await as(editor, "marks.remove", { mark });
+  expect(await read()).toMatchObject({ mark, quote: null, words: "Is it so?" });
+});

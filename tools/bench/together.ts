@@ -31,7 +31,7 @@ export async function* measureTogether(
       for (let i = 0; i < ROUNDS; i++) took.push(await moveAndSee(...pages));
       const said: number[] = [];
       for (const page of pages) {
-        await page.locator("[data-item]").last().focus();
+        await page.locator("[data-item]").first().focus();
         await page.keyboard.press("r");
         await page.getByRole("region", { name: "Comments" }).getByRole("textbox").waitFor();
       }

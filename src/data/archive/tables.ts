@@ -121,9 +121,9 @@ export const ARCHIVED: readonly Archived[] = [
     "comment",
     comment,
     ofTeam(comment.team),
-    { collection: "collection", section: "section", placement: "placement", thread: "comment" },
+    { collection: "collection", section: "section", placement: "placement", mark: "mark", thread: "comment" },
     ["person", "settledBy"],
-    { loose: ["thread"] },
+    { loose: ["thread", "mark"] },
   ),
   part("collection_tag", collectionTag, collectionTag.collection, "collection", {
     collection: "collection",

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { comment, membership, person, placement, section } from "../schema";
+import { comment, mark, membership, person, placement, section } from "../schema";
 import { inParts } from "../sql/by-keys";
 
 /** A comment with the collection in which what it is about stands now. */
@@ -66,6 +66,14 @@ const shown = {
   /** The item it is about, or the section; neither: the collection. */
   placement: comment.placement,
   section: comment.section,
+  /** The mark that is meant, and what it marks, as long as all see it. */
+  mark: comment.mark,
+  quote: sql<
+    string | null
+  >`CASE WHEN ${mark.private} = 0 AND ${mark.deletedAt} IS NULL THEN ${mark.quote} END`,
+  fragment: sql<
+    string | null
+  >`CASE WHEN ${mark.private} = 0 AND ${mark.deletedAt} IS NULL THEN ${mark.fragment} END`,
   thread: comment.thread,
   by: { id: comment.person, name: person.name },
   words: comment.words,
@@ -82,7 +90,12 @@ const shown = {
  */
 export async function commentsIn(tx: Tx, collectionId: string) {
   const about = (table: "collection" | "section" | "placement") => {
-    const select = tx.select(shown).from(comment).leftJoin(person, eq(person.id, comment.person)).$dynamic();
+    const select = tx
+      .select(shown)
+      .from(comment)
+      .leftJoin(person, eq(person.id, comment.person))
+      .leftJoin(mark, eq(mark.id, comment.mark))
+      .$dynamic();
     const order = (query: typeof select) => query.orderBy(asc(comment.id)).limit(MOST_COMMENTS);
     if (table === "collection") return order(select.where(eq(comment.collection, collectionId)));
     if (table === "section")
@@ -112,6 +125,7 @@ export async function commentById(tx: Tx, id: string) {
     .select(shown)
     .from(comment)
     .leftJoin(person, eq(person.id, comment.person))
+    .leftJoin(mark, eq(mark.id, comment.mark))
     .where(eq(comment.id, id));
   return rows[0] ?? null;
 }

@@ -15,6 +15,8 @@ export const comment = mysqlTable(
     collection: uuid("collection").references(() => collection.id, { onDelete: "cascade" }),
     section: uuid("section").references(() => section.id, { onDelete: "cascade" }),
     placement: uuid("placement").references(() => placement.id, { onDelete: "cascade" }),
+    /** The mark in the text of that item which is meant. It is not held: what is said stays when it goes. */
+    mark: uuid("mark"),
     /** The one it answers, with which the thread begins; null: it begins one. */
     thread: uuid("thread"),
     person: uuid("person").notNull(),

@@ -101,7 +101,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
         {!loose && <AskedOf item={item} />}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <OwnNote resource={resource.id} />
-        <ItemMarks resource={resource.id} />
+        <ItemMarks resource={resource.id} placement={loose ? null : item.id} />
         {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
         {brings && full.data && <ItemMend item={item} full={full.data.resource} />}
         <History resource={resource.id} placement={item.id} />

@@ -2,22 +2,27 @@
 
 import { useQuery } from "@tanstack/react-query";
 import Link from "next/link";
+import { useState } from "react";
 import { sayFragment } from "@/core/marks/fragments";
+import type { Answer } from "@/services/registry";
 import { ask } from "../../talk/call";
+import { SayField } from "../talk/say-field";
+import { useTalk } from "../talk/use-talk";
 import { MeaningWord } from "../../read/marks/meaning-word";
 
 /** So many marks are shown with an item; the others stand in its text. */
 const MOST = 5;
 
-/** What is marked in an item's text, and the way to each place. */
-export function ItemMarks({ resource }: { resource: string }) {
+/** What is marked in an item's text, the way to each place, and something to say about it. */
+export function ItemMarks({ resource, placement }: { resource: string; placement: string | null }) {
   const { data } = useQuery({
     queryKey: ["marks", resource],
     queryFn: () => ask("marks.of-resource", { resource }),
   });
-  if (!data?.marks.length) return null;
+  // What one noted for oneself on the whole has its own field.
+  const marks = (data?.marks ?? []).filter((one) => !one.private || one.quote || one.fragment);
+  if (!data || !marks.length) return null;
   const meanings = new Map(data.meanings.map((one) => [one.id, one]));
-  const { marks } = data;
   return (
     <section aria-label="Marks" className="text-[15px]">
       <h3 className="text-sm font-semibold">
@@ -37,6 +42,7 @@ export function ItemMarks({ resource }: { resource: string }) {
               </span>{" "}
               {mark.note}
             </Link>
+            {placement && !mark.private && <CommentOn mark={mark} placement={placement} />}
           </li>
         ))}
       </ul>
@@ -46,5 +52,37 @@ export function ItemMarks({ resource }: { resource: string }) {
         </Link>
       )}
     </section>
+  );
+}
+
+type Mark = Answer<"marks.of-resource">["marks"][number];
+
+/** By which something is said about a mark, at the item in whose text it stands. */
+function CommentOn({ mark, placement }: { mark: Mark; placement: string }) {
+  const talk = useTalk();
+  const [saying, setSaying] = useState(false);
+  const words = mark.quote || sayFragment(mark.fragment) || mark.note;
+  if (!saying)
+    return (
+      <button
+        type="button"
+        aria-label={`Comment on “${words}”`}
+        onClick={() => setSaying(true)}
+        className="text-sm font-semibold text-accent hover:underline"
+      >
+        Comment
+      </button>
+    );
+  return (
+    <SayField
+      label="Say something about this mark"
+      draft={mark.id}
+      autoFocus
+      onSay={(said) => {
+        talk.say(said, { placement, mark });
+        setSaying(false);
+      }}
+      onLeave={() => setSaying(false)}
+    />
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { sayFragment } from "@/core/marks/fragments";
 import { may } from "@/core/policy/abilities";
 import type { Thread } from "@/core/talk/threads";
 import { PersonMark } from "../../parts/person-mark";
@@ -19,6 +20,7 @@ export function TalkThread({ thread: { first, answers, settled }, talk, about }:
     <li
       className={`rounded-md border border-line bg-sheet px-3 py-2 text-[15px] ${settled ? "opacity-80" : ""}`}
     >
+      {first.mark && <Meant comment={first} />}
       <Words comment={first} talk={talk} />
       {answers.length > 0 && (
         <ul className="mt-2 flex flex-col gap-2 border-l-3 border-line pl-3">
@@ -50,6 +52,17 @@ export function TalkThread({ thread: { first, answers, settled }, talk, about }:
         </p>
       )}
     </li>
+  );
+}
+
+/** The mark that is meant, in its words. */
+function Meant({ comment: { quote, fragment } }: { comment: Comment }) {
+  return quote === null && fragment === null ? (
+    <p className="mb-1.5 text-sm text-quiet italic">At a mark that is gone</p>
+  ) : (
+    <blockquote className="mb-1.5 line-clamp-2 border-l-3 border-accent pl-2 font-serif text-quiet">
+      {quote || sayFragment(fragment ?? "")}
+    </blockquote>
   );
 }
 

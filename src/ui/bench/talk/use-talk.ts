@@ -14,7 +14,12 @@ import { useBench } from "../state/bench-context";
 type Talk = Answer<"comments.of-collection">;
 export type Comment = Talk["comments"][number];
 /** What something that is said is about; neither: the collection as a whole. */
-export type About = { placement?: string; section?: string };
+export type About = {
+  placement?: string;
+  section?: string;
+  /** Of an item: the mark that is meant, and what it marks. */
+  mark?: { id: string; quote: string; fragment: string };
+};
 
 /** How much is said about each item and section that is not settled; by ids, of the collection itself under "". */
 export const TalkContext = createContext<ReadonlyMap<string, number>>(new Map());
@@ -54,15 +59,19 @@ export function useTalk() {
     say: (words: string, about: About & { thread?: string }) => {
       const comment = newId();
       const { placement = null, section = null, thread = null } = about;
+      const meant = {
+        mark: about.mark?.id ?? null,
+        quote: about.mark?.quote ?? null,
+        fragment: about.mark?.fragment ?? null,
+      };
       const fresh = {
         ...{ id: comment, placement, section, thread, by: me!, words, settledAt: null, editedAt: null },
+        ...meant,
         ...{ createdAt: new Date().toISOString(), gone: false },
       };
       put((old) => [...old.map((one) => (one.id === thread ? { ...one, settledAt: null } : one)), fresh]);
-      deliver("comments.add", { collection, comment, words, ...about }, `comment:${comment}`, words).then(
-        again,
-        refused,
-      );
+      const input = { collection, comment, words, ...about, mark: about.mark?.id };
+      deliver("comments.add", input, `comment:${comment}`, words).then(again, refused);
     },
     edit: async (comment: Comment, words: string) => {
       await deliver("comments.edit", { comment: comment.id, words }, `comment:${comment.id}:words`, words);
