@@ -1,4 +1,4 @@
-import { erasePerson, eraseTeam, unsign } from "@/services/people/erase";
+import { erasePerson, eraseWholeTeam, unsign } from "@/services/people/erase";
 import type { JobKind } from "./job-kind";
 
 /** Erases what was somebody's alone, when they have left or deleted their account. */
@@ -13,4 +13,4 @@ export const unsignJob: JobKind = {
 };
 
 /** Erases a team nobody is in any more. */
-export const eraseTeamJob: JobKind = { run: ({ team }) => eraseTeam(String(team)) };
+export const eraseTeamJob: JobKind = { run: ({ team }) => eraseWholeTeam(String(team)) };

@@ -66,6 +66,15 @@ test("who leaves without their name is named nowhere in the team; what they made
     address: `https://bog.example/${newId()}`,
   });
   const { comment } = await as(editor, "comments.add", { collection, words: "The gauge is empty." });
+  await as(editor, "collections.set-view", {
+    collection,
+    view: "board",
+    sort: "own",
+    down: false,
+    columns: [],
+  });
+  await as(editor, "collections.be-here", { collection });
+  await as(editor, "marks.add", { resource: resource.id, private: true, note: "mine alone" });
   await expect(
     as(full.owner, "members.remove", { team, person: idOf(editor), nameless: true }),
   ).rejects.toMatchObject({ code: "not-allowed" });

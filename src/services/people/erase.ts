@@ -1,4 +1,4 @@
-import { eraseSomeOfTeam, eraseSomeOwn, unsignSome } from "@/data/queries/leaving";
+import { eraseSomeOwn, eraseTeam, unsignSome } from "@/data/queries/erasing";
 import { database } from "@/mechanism/changing";
 
 /** So many rows of a table at once: nobody waits long for what is locked. */
@@ -18,5 +18,4 @@ export const unsign = (of: { team: string; person: string; as: string }): Promis
   untilNone(() => unsignSome(database(), of, AT_ONCE));
 
 /** Erases a team nobody is in any more. */
-export const eraseTeam = (team: string): Promise<void> =>
-  untilNone(() => eraseSomeOfTeam(database(), team, AT_ONCE));
+export const eraseWholeTeam = (team: string): Promise<void> => eraseTeam(database(), team, AT_ONCE);
