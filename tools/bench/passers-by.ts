@@ -92,6 +92,17 @@ export async function* measurePassersBy(
     met: median(news) < 50 && median(list) < 50,
   };
 
+  const log: number[][] = [[], []];
+  for (let i = 0; i < 5; i++)
+    for (const [n, kind] of [undefined, "sharing"].entries())
+      log[n]!.push(await timed(() => as(actor, "log.read", { team, kind })));
+  yield {
+    what: `Who did what in a team of ${HAPPENED.toLocaleString("en")} events: the newest; of a kind that is rare among them, medians of 5`,
+    measured: log.map((of) => `${median(of).toFixed(0)} ms`).join("; "),
+    aim: "under 300 ms",
+    met: log.every((of) => median(of) < 300),
+  };
+
   const then: number[] = [];
   for (const back of BACK) {
     const of: number[] = [];
