@@ -68,7 +68,7 @@ export const VERBS = {
 
   "placements.add": { words: "item", reload: OF_ITEM },
   "placements.edit": { words: "item", reload: OF_ITEM },
-  "placements.ask": { words: "item", reload: [...OF_ITEM, "notices"] },
+  "placements.ask": { words: "none", reload: [...OF_ITEM, "notices"] },
   "placements.move": { words: "none", reload: OF_ITEM },
   "placements.remove": { words: "item", reload: OF_ITEM },
   "bin.restore-placement": { words: "item", reload: OF_ITEM },

@@ -1,4 +1,5 @@
 import { and, desc, eq, inArray, isNotNull, isNull, type SQL, sql } from "drizzle-orm";
+import { may, type Role } from "@/core/policy/abilities";
 import type { NoticeKind } from "@/core/talk/notices";
 import type { Tx } from "../database";
 import {
@@ -43,7 +44,7 @@ export type Noticed = {
   many: number | null;
 };
 type Which = { unseen: true } | { letter: string } | "all";
-type Row = Omit<Noticed, "many"> & { many: number | null; role: string | null };
+type Row = Noticed & { role: Role | null };
 
 const told = {
   ...{ id: notice.id, kind: notice.kind, createdAt: notice.createdAt, seenAt: notice.seenAt },
@@ -178,9 +179,13 @@ export async function noticesOf(tx: Tx, who: string, which: Which, most: number)
     .sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime() || (a.id < b.id ? 1 : -1))
     .slice(0, most);
   const sight = rows.some((row) => row.role === null) ? await sightOf(tx, who) : null;
-  return rows
-    .filter((row) => row.role !== null || sight!.has(row.collection))
-    .map(({ role: _, ...row }) => row);
+  return (
+    rows
+      .filter((row) => row.role !== null || sight!.has(row.collection))
+      // Who may not decide any more is asked for nothing.
+      .filter((row) => row.many === null || may(row.role, "arrange"))
+      .map(({ role: _, ...row }) => row)
+  );
 }
 
 /** What somebody is asked to see to in all teams, the next day first, as far as they see it. */
