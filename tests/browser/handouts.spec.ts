@@ -112,6 +112,13 @@ test("a collection handed out to a list of names by code, written in by two of t
   }).toPass();
   expect(await axe(two)).toEqual([]);
 
+  // What they wrote is found by words, and leads to who wrote it.
+  await page.goto(overview);
+  await page.getByLabel("Find in what they wrote").fill("ditch");
+  const places = page.getByRole("region", { name: "Find in what they wrote" }).getByRole("listitem");
+  await expect(places).toHaveText(["Ben Reed answered, at “Where the water stands”In the ditch."]);
+  expect(await axe(page)).toEqual([]);
+
   // A correction: other words, one taken out, one new.
   await act("placements.edit", { placement: first!.id, context: "Read this first of all" });
   await act("placements.remove", { placement: second!.id });

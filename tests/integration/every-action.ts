@@ -139,6 +139,7 @@ export const TABLE: Record<ActionName, Row> = {
     from: "editor",
     input: ({ collection, group }) => ({ collection, group, writes: true }),
   },
+  "handouts.find": { from: "editor", input: ({ handout }) => ({ handout, words: "peat" }) },
   "handouts.remark": {
     from: "editor",
     input: ({ handout, learner }) => ({ handout, learner, remark: "Well read." }),

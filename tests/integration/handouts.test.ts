@@ -353,3 +353,26 @@ test("what its giver says stands with the learner it is said to; two who write i
     remark: "Ada: Well read. More sources!",
   });
 });
+
+test("what learners wrote is found by words, in this handout alone, and what they noted for themselves is not", async () => {
+  const { owner, handout, ada, ben, placement, second } = await given();
+  await ada.write(placement, { answer: "Peat keeps 100% of it", note: "zwischenruf" });
+  await ben.write(second, { context: "Because peat is wet" });
+  await ben.find({ address: "https://bog.example/wet", title: "Wet peat" });
+  const other = await given();
+  await other.ada.write(other.placement, { answer: "Peat elsewhere" });
+  const find = async (words: string) =>
+    (await as(owner, "handouts.find", { handout, words })).found.map(({ name, what, words: said }) => [
+      ...[name, what, said],
+    ]);
+  expect(await find("PEAT")).toEqual([
+    ["Ada", "answer", "Peat keeps 100% of it"],
+    ["Ben Fen", "context", "Because peat is wet"],
+    ["Ben Fen", "find", "Wet peat https://bog.example/wet"],
+  ]);
+  expect(await find("wet peat")).toHaveLength(2);
+  expect(await find("100%")).toHaveLength(1);
+  // Signs of the database are letters like others.
+  for (const nothing of ["1_0", "%", "zwischenruf", "elsewhere"])
+    expect([nothing, (await find(nothing)).length]).toEqual([nothing, nothing === "%" ? 1 : 0]);
+});

@@ -6,11 +6,13 @@ import { lookedAtSheet } from "./looked";
 import { makeHandout } from "./make";
 import { readOverview } from "./overview";
 import { previewCorrection } from "./preview-correction";
+import { findInSheets } from "./find";
 import { remarkOnSheet } from "./remark";
 import { removeHandout } from "./remove";
 
 /** What people can do, by name. */
 export const actions = {
+  "handouts.find": findInSheets,
   "handouts.remark": remarkOnSheet,
   "handouts.collect": collectHandout,
   "handouts.correct": correctHandout,

@@ -16,6 +16,7 @@ import { useLiveAnswer } from "../talk/use-live-answer";
 import { sayFailure } from "../talk/say-failure";
 import { Collect } from "./collect";
 import { Correction } from "./correction";
+import { FindInSheets } from "./find-in-sheets";
 import { HandoutEnd } from "./handout-end";
 import { STAGE_WORDS } from "./stage-words";
 
@@ -150,6 +151,7 @@ export function Overview({ me, teams, team, first }: Props) {
               </tbody>
             </table>
           )}
+          {handout.writes && learners.length > 0 && <FindInSheets handout={id} team={team.id} />}
           <HandoutEnd handout={handout} again={again} />
           <Button small look="stop" className="self-start" onClick={() => void remove()}>
             Take it away from them
