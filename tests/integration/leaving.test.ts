@@ -170,6 +170,23 @@ test("the last owner hands over first; of two who go at once one stays", async (
   expect(members.filter(({ role }) => role === "owner")).toHaveLength(1);
 });
 
+test("who comes in while the only one who is there deletes their account is let in, or the team goes: never into a team that is erased", async () => {
+  for (let i = 0; i < 8; i++) {
+    const alone = await somebody("alone");
+    await withPassword(alone);
+    const { team } = await as(alone, "teams.make", { name: "Just made" });
+    const { invitation } = await as(alone, "invitations.make", { team: team.id, role: "viewer" });
+    const comer = await somebody("comer");
+    const [came, deleted] = await Promise.allSettled([
+      as(comer, "invitations.accept", { code: invitation.code }),
+      as(alone, "people.delete", { password: PASSWORD, withName: true }),
+    ]);
+    expect([came.status, deleted.status].sort()).toEqual(["fulfilled", "rejected"]);
+    const there = (await as(comer, "teams.read", {})).teams.some((one) => one.id === team.id);
+    expect(there).toBe(came.status === "fulfilled");
+  }
+});
+
 test("a guest of two collections of a team leaves one with their name on, or both", async () => {
   const { owner, editor, collection, team } = await makeWorld();
   const guest = await somebody("guest");

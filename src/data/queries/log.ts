@@ -27,6 +27,8 @@ export type LogLine = {
   at: Date;
   person: string | null;
   name: string | null;
+  /** What it was done to; null: nothing that has an id. */
+  subject: string | null;
   what: string;
   collection: string | null;
   title: string | null;
@@ -63,6 +65,7 @@ const eventsOfLog = (tx: Tx, wish: LogWish, most: number): Promise<LogLine[]> =>
   tx
     .select({
       ...{ id: event.id, at: event.at, person: event.actor, name: person.name, what: event.verb },
+      subject: event.subject,
       ...{ collection: event.collection, title: collection.title },
       about: sql<string>`COALESCE(${about.name}, JSON_UNQUOTE(JSON_EXTRACT(${event.data}, '$.title')), '')`,
     })
@@ -87,6 +90,7 @@ const entriesOfLog = (tx: Tx, wish: LogWish, most: number): Promise<LogLine[]> =
   tx
     .select({
       ...{ id: logEntry.id, at: logEntry.at, person: logEntry.person, name: person.name },
+      subject: sql<null>`NULL`,
       ...{ what: sql<string>`${logEntry.what}`, collection: logEntry.collection, title: collection.title },
       about: logEntry.about,
     })

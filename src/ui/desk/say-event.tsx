@@ -99,8 +99,19 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "meanings.change": () => "said what our marks mean",
 };
 
-/** What was done, to stand behind who did it; empty for what is no deed of anybody. @param verb of an event */
-export const sayDeed = (verb: string): string => SAID[verb as keyof typeof SAID]?.(1) ?? "";
+/**
+ * What was done, to stand behind who did it; empty for what is no deed of anybody.
+ * @param verb of an event
+ * @param self whether it was done to oneself
+ */
+export const sayDeed = (verb: string, self = false): string =>
+  (self && LEFT[verb]) || (SAID[verb as keyof typeof SAID]?.(1) ?? "");
+
+/** What somebody did who took out themselves. */
+const LEFT: Readonly<Record<string, string>> = {
+  "members.remove": "left the team",
+  "guests.remove": "left, as a guest,",
+};
 
 /** Of these the words go on with a place. */
 const OF_A_PLACE =
@@ -115,7 +126,9 @@ const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
  */
 export function sayEvent(event: EventRow, me: string, times: number, here = false): React.ReactNode {
   const who = event.actor === null ? "Hobbin" : event.actor === me ? "You" : (event.actorName ?? "Somebody");
-  const said = SAID[event.verb as keyof typeof SAID]?.(times) ?? "did something";
+  const self = event.actor !== null && event.actor === event.subject;
+  const said =
+    (self && LEFT[event.verb]) || (SAID[event.verb as keyof typeof SAID]?.(times) ?? "did something");
   const title = typeof event.data.title === "string" && times === 1 ? event.data.title : null;
   return (
     <>

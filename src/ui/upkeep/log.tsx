@@ -122,22 +122,27 @@ export function Log({ team, first, members, kept }: Props) {
   );
 }
 
-const LineOf = ({ line: { at, name, what, collection, title, about } }: { line: Line }) => (
-  <li className="grid gap-x-4 border-b border-line py-2 text-[15px] sm:grid-cols-[9.5rem_minmax(0,1fr)]">
-    <span className="text-quiet tabular-nums">
-      <Moment at={at} />
-    </span>
-    <span className="min-w-0 break-words">
-      <b className="font-semibold">{name ?? "Somebody who left"}</b> {DEEDS[what as Logged] ?? sayDeed(what)}
-      {about && <span className="text-quiet"> {about}</span>}
-      {collection && title && (
-        <>
-          {" "}
-          <Link href={`/bench/${collection}`} className="font-semibold hover:underline">
-            {title}
-          </Link>
-        </>
-      )}
-    </span>
-  </li>
-);
+function LineOf({ line }: { line: Line }) {
+  const { at, name, person, what, collection, title, about, subject } = line;
+  const self = person !== null && person === subject;
+  return (
+    <li className="grid gap-x-4 border-b border-line py-2 text-[15px] sm:grid-cols-[9.5rem_minmax(0,1fr)]">
+      <span className="text-quiet tabular-nums">
+        <Moment at={at} />
+      </span>
+      <span className="min-w-0 break-words">
+        <b className="font-semibold">{name ?? "Somebody who left"}</b>{" "}
+        {DEEDS[what as Logged] ?? sayDeed(what, self)}
+        {about && !self && <span className="text-quiet"> {about}</span>}
+        {collection && title && (
+          <>
+            {" "}
+            <Link href={`/bench/${collection}`} className="font-semibold hover:underline">
+              {title}
+            </Link>
+          </>
+        )}
+      </span>
+    </li>
+  );
+}
