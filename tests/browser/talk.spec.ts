@@ -190,6 +190,7 @@ test("somebody is asked to see to an item by a day, has it on their Desk until i
   const said = page.getByRole("region", { name: "Comments" });
   await expect(said).toContainText("Since when?");
   await expect(said.getByRole("blockquote")).toHaveText("Water keeps");
+  await expect(page.getByRole("button", { name: "Comment on “Water keeps”" })).toBeFocused();
 
   // It is told wherever they are, stays when it was looked at, and goes when it is done.
   const asked = piet.page.getByRole("list", { name: "To see to" }).getByRole("listitem");

@@ -61,11 +61,15 @@ type Mark = Answer<"marks.of-resource">["marks"][number];
 function CommentOn({ mark, placement }: { mark: Mark; placement: string }) {
   const talk = useTalk();
   const [saying, setSaying] = useState(false);
+  // Who has said it, or leaves it, is where they were.
+  const [back, setBack] = useState(false);
+  const leave = () => (setSaying(false), setBack(true));
   const words = mark.quote || sayFragment(mark.fragment) || mark.note;
   if (!saying)
     return (
       <button
         type="button"
+        autoFocus={back}
         aria-label={`Comment on “${words}”`}
         onClick={() => setSaying(true)}
         className="text-sm font-semibold text-accent hover:underline"
@@ -74,15 +78,17 @@ function CommentOn({ mark, placement }: { mark: Mark; placement: string }) {
       </button>
     );
   return (
-    <SayField
-      label="Say something about this mark"
-      draft={mark.id}
-      autoFocus
-      onSay={(said) => {
-        talk.say(said, { placement, mark });
-        setSaying(false);
-      }}
-      onLeave={() => setSaying(false)}
-    />
+    <div className="mt-1.5">
+      <SayField
+        label="Say something about this mark"
+        draft={mark.id}
+        autoFocus
+        onSay={(said) => {
+          talk.say(said, { placement, mark });
+          leave();
+        }}
+        onLeave={leave}
+      />
+    </div>
   );
 }
