@@ -2,13 +2,13 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { X } from "lucide-react";
-import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button, IconButton } from "../parts/button";
 import { ask, call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 import type { NewsletterState } from "./use-newsletter";
+import { useUnfolded } from "../parts/use-unfolded";
 
 /** How many get it, where others ask for it, and, for those who send it, their addresses. */
 export function OnTheList({
@@ -24,7 +24,7 @@ export function OnTheList({
   publishes: boolean;
   onChanged: () => Promise<void>;
 }) {
-  const [open, setOpen] = useState(false);
+  const [open, , unfolded] = useUnfolded();
   const client = useQueryClient();
   const key = ["newsletter-readers", collection, confirmed, waiting];
   const all = useQuery({
@@ -53,7 +53,7 @@ export function OnTheList({
         </p>
       )}
       {publishes && confirmed + waiting > 0 && (
-        <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <details open={open} {...unfolded}>
           <summary className="w-fit cursor-pointer rounded-sm py-1 text-accent">Their addresses</summary>
           <ul className="mt-1 max-h-72 overflow-y-auto rounded-md border border-line px-3 scrolls">
             {all?.readers.map((one) => (

@@ -1,8 +1,8 @@
 "use client";
 
-import { useState } from "react";
 import { Button } from "../parts/button";
 import { toast } from "../talk/toast";
+import { useUnfolded } from "../parts/use-unfolded";
 
 /** Giving it another address, which is more than it seems: what was printed with the old one stops working. */
 export function AddressApart({
@@ -14,7 +14,7 @@ export function AddressApart({
   onReplace: () => Promise<unknown>;
   onTakeBack: () => Promise<unknown>;
 }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen, unfolded] = useUnfolded();
   return (
     <section aria-label="Another address" className="flex flex-col gap-2">
       {isReplaced && (
@@ -30,7 +30,7 @@ export function AddressApart({
           </Button>
         </p>
       )}
-      <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <details open={open} {...unfolded}>
         <summary className="w-fit cursor-pointer rounded-sm py-1 text-[15px] text-accent">
           Replace the address
         </summary>

@@ -3,7 +3,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { ask, call } from "../talk/call";
@@ -11,12 +10,13 @@ import { sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";
 import { leaveOut, RuleHit } from "./rule-hit";
 import { sayCounts, sayState, sayUnless } from "./say-rule";
+import { useUnfolded } from "../parts/use-unfolded";
 
 type Rule = Answer<"rules.read">["rules"][number];
 
 /** What a rule did, with the way to say that it was wrong; what it leaves out since. */
 export function WhatItDid({ rule, arranges, brings }: { rule: Rule; arranges: boolean; brings: boolean }) {
-  const [isOpen, setOpen] = useState(false);
+  const [isOpen, , unfolded] = useUnfolded();
   const router = useRouter();
   const client = useQueryClient();
   const key = ["rule-did", rule.id];
@@ -56,7 +56,7 @@ export function WhatItDid({ rule, arranges, brings }: { rule: Rule; arranges: bo
         </ul>
       )}
       {counts && (
-        <details className="mt-1 text-[15px]" onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <details className="mt-1 text-[15px]" {...unfolded}>
           <summary className="w-fit text-quiet hover:text-ink">What it did: {counts}</summary>
           {data?.leaveOut.map((one) => (
             <p key={one.host} className="mt-2 rounded-md bg-warn-wash px-3 py-2">

@@ -1,14 +1,14 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { sayEvent } from "../../desk/say-event";
 import { ask } from "../../talk/call";
 import { sayAgo } from "../../talk/say-time";
+import { useUnfolded } from "../../parts/use-unfolded";
 
 /** Who did what to the item, newest first; read when it is opened. */
 export function History({ resource, placement }: { resource: string; placement: string }) {
-  const [open, setOpen] = useState(false);
+  const [open, , unfolded] = useUnfolded();
   const { data } = useQuery({
     queryKey: ["history", resource, placement],
     queryFn: () => ask("resources.history", { resource }),
@@ -16,7 +16,7 @@ export function History({ resource, placement }: { resource: string; placement: 
     staleTime: 0,
   });
   return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details {...unfolded}>
       <summary className="text-sm font-semibold">History</summary>
       <ol className="mt-1">
         {data?.events.map((event) => (

@@ -1,11 +1,11 @@
 "use client";
 
 import { ALargeSmall } from "lucide-react";
-import { useState } from "react";
 import { COMFORT, COMFORT_WORDS, type Comfort } from "@/core/read/comfort";
 import { buttonLook } from "../../parts/button";
 import { call } from "../../talk/call";
 import { sayFailure } from "../../talk/say-failure";
+import { useUnfolded } from "../../parts/use-unfolded";
 
 /** How one likes to read; it shows at once and holds on every device. */
 export function ComfortMenu({
@@ -15,7 +15,7 @@ export function ComfortMenu({
   comfort: Comfort;
   onChange: (comfort: Comfort) => void;
 }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen, unfolded] = useUnfolded();
   const set = (change: Partial<Comfort>) => {
     const next = { ...comfort, ...change };
     onChange(next);
@@ -24,7 +24,7 @@ export function ComfortMenu({
   return (
     <details
       open={open}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
+      {...unfolded}
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
         event.stopPropagation();

@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import type { Hardness as Found } from "@/core/text/levels";
 import { CopyMap } from "../marks/copy-map";
+import { useUnfolded } from "../../parts/use-unfolded";
 
 type Shown = "sentences" | "words";
 /** What is shown in the text, and in which layer (app/marks.css). */
@@ -10,9 +11,9 @@ const LAYERS: Record<Shown, string> = { sentences: "hobbin-long-sentence", words
 
 /** How hard a text is to read, by which formula, and what in it makes it so: for who chooses texts for others. */
 export function Hardness({ html, language }: { html: string; language: string | null }) {
-  const [isOpen, setOpen] = useState(false);
+  const [isOpen, , unfolded] = useUnfolded();
   return (
-    <details className="mt-3 text-[15px]" onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details className="mt-3 text-[15px]" {...unfolded}>
       <summary className="w-fit text-quiet hover:text-ink">How hard it is to read</summary>
       {isOpen && <Measured key={html} language={language} />}
     </details>
