@@ -12,27 +12,40 @@ const READ_ONLY = new Set([1290, 1792, 1836]);
 const isOfNoUse = (error: NodeJS.ErrnoException & { fatal?: boolean }) =>
   READ_ONLY.has(error.errno ?? 0) || error.fatal === true || error.code === "PROTOCOL_SEQUENCE_TIMEOUT";
 
-/** How long a connection of the pool is waited for, in milliseconds. */
+/** How long a connection is waited for in a pool that gives none to anybody, in milliseconds. */
 const TURN = 5_000;
+/** How long it is waited for where others get theirs, in milliseconds: a hundred at once are a queue, not a failure. */
+const QUEUE = 30_000;
 /** How long an answer to a statement is waited for, in milliseconds; what takes longer has been forgotten by its server. */
 const ANSWER = 90_000;
+
+/** When each pool last gave a connection to somebody. */
+const gave = new WeakMap<Pool, number>();
 
 /**
  * A connection of the pool; it is to be released or destroyed.
  * @throws with the code NO_CONNECTION, when none was free for too long
  */
-export async function connectionOf(pool: Pool, turn = TURN): Promise<PoolConnection> {
+export async function connectionOf(pool: Pool, turn = TURN, queue = QUEUE): Promise<PoolConnection> {
   const getting = pool.promise().getConnection();
+  const since = performance.now();
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => {
+    const look = () => {
+      const now = performance.now();
+      const left = Math.min((gave.get(pool) ?? since) + turn, since + queue) - now;
+      if (left > 0) {
+        timer = setTimeout(look, left);
+        return;
+      }
       // The one that comes after all goes back.
       getting.then(
         (connection) => connection.release(),
         () => undefined,
       );
       reject(Object.assign(new Error("No connection was free."), { code: "NO_CONNECTION" }));
-    }, turn);
+    };
+    timer = setTimeout(look, turn);
   });
   return Promise.race([getting, late]).finally(() => clearTimeout(timer));
 }
@@ -45,6 +58,13 @@ export async function connectionOf(pool: Pool, turn = TURN): Promise<PoolConnect
 export function openPool(options: PoolOptions): Pool {
   const pool = mysql.createPool({ connectTimeout: TURN, ...options });
   pool.on("connection", boundAnswers);
+  // The pool's own event is silent about those it gives to who stood in its queue.
+  const get = pool.getConnection.bind(pool);
+  pool.getConnection = (told) =>
+    get((error, connection) => {
+      if (connection) gave.set(pool, performance.now());
+      told(error, connection);
+    });
   const query = (...asked: [sql: unknown, ...rest: unknown[]]) => {
     const answer = asked.pop() as Answer;
     pool.getConnection((failed, connection) => {

@@ -151,3 +151,23 @@ test("who waits for a connection that nobody gives back is told so; one that com
   for (const one of held) one.release();
   expect(await allFree()).toBe(true);
 });
+
+test("who stands in a queue that goes on waits for their turn, but not for ever", async () => {
+  const held = await Promise.all(Array.from({ length: CONNECTIONS }, () => connectionOf(pool)));
+  const [turn, long] = [400, 60_000];
+  const began = performance.now();
+  const first = connectionOf(pool, turn, long);
+  const second = connectionOf(pool, turn, long);
+  const short = connectionOf(pool, turn, 500).catch((error: unknown) => error);
+  // Each comes before it has been quiet for so long; the second has waited for longer than that in the end.
+  await new Promise((resolve) => setTimeout(resolve, turn - 100));
+  held.pop()!.release();
+  held.push(await first);
+  await new Promise((resolve) => setTimeout(resolve, turn - 100));
+  held.pop()!.release();
+  held.push(await second);
+  expect(performance.now() - began).toBeGreaterThan(turn);
+  expect(await short).toMatchObject({ code: "NO_CONNECTION" });
+  for (const one of held) one.release();
+  expect(await allFree()).toBe(true);
+});
