@@ -1,5 +1,6 @@
 import { PLAN_SCRIPT, planDocument } from "@/core/lesson/plan-document";
 import { actorOf } from "@/services/accounts/actor-of-request";
+import { noteTaken } from "@/services/export/note-taken";
 import { readLesson } from "@/services/lessons/read";
 import { answering } from "./answer";
 import { policyOf } from "./reader-route";
@@ -10,7 +11,10 @@ export const getPlan = (
   { params }: { params: Promise<{ collection: string }> },
 ): Promise<Response> =>
   answering(async () => {
-    const plan = await readLesson.call(await actorOf(request.headers), await params);
+    const actor = await actorOf(request.headers);
+    const { collection } = await params;
+    const plan = await readLesson.call(actor, { collection });
+    await noteTaken(actor, { collection }, "plan on paper");
     const at = new URL(request.url).searchParams.get("at") ?? "";
     return new Response(planDocument(plan, /^\d{1,2}:\d{2}$/.test(at) ? at : ""), {
       headers: {

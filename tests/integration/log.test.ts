@@ -29,7 +29,9 @@ test("an owner sees who did what: let in, shared, took along, deleted, signed in
   await as(editor, "guests.end-invitation", { collection, invitation: invitation.id });
   await as(owner, "members.set-role", { team, person: viewer.person!.id, role: "contributor" });
   await makeFile(editor, { collection, format: "markdown" }, WHILE_ONE_WAITS);
+  await as(editor, "marks.export", { collection, format: "csv" });
   await as(owner, "archives.take", { team });
+  await as(owner, "log.take", { team, kind: "deleted" });
   await as(editor, "marks.add", { resource, private: true, note: "zwischenruf" });
   await as(editor, "placements.remove", { placement: item });
   // Signing in is of no team: the owner sees that of who is in it.
@@ -58,7 +60,9 @@ test("an owner sees who did what: let in, shared, took along, deleted, signed in
     ["owner", "invited", "kim@bog.example, as viewer"],
   ]);
   expect(said(await read({ kind: "taken" }))).toEqual([
+    ["owner", "taken-out", "this log, csv"],
     ["owner", "archive-taken", ""],
+    ["editor", "taken-out", "marks, csv"],
     ["editor", "taken-out", "markdown"],
   ]);
   expect(said(await read({ kind: "deleted" }))).toEqual([["editor", "placements.remove", ""]]);

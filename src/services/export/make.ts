@@ -2,14 +2,11 @@ import type { Readable } from "node:stream";
 import type { Actor } from "@/mechanism/actor";
 import { checkInput } from "@/mechanism/input";
 import { database } from "@/mechanism/changing";
-import { findCollection } from "@/data/queries/collections";
-import { writeLog } from "@/data/queries/log";
-import { now } from "@/outside/clock";
-import { newId } from "@/outside/random";
 import { zipped } from "@/outside/zip";
 import { exportCollection } from "./collection";
 import { DOCUMENT_FORMATS, documentOf, ExportDocument, exportDocument } from "./document";
 import { cartridgeFiles, exportFolder, folderFiles } from "./folder";
+import { noteTaken } from "./note-taken";
 import type { Patience } from "./pages";
 
 /** A file that has been made, or is while it is read. */
@@ -26,20 +23,8 @@ export async function makeFile(
   patience: Patience,
 ): Promise<Made> {
   const made = await fileOf(actor, asked, patience);
-  await noteTaken(actor, asked);
+  await noteTaken(actor, { collection: String(asked.collection) }, String(asked.format));
   return made;
-}
-
-/** Writes down for those who own the team what was taken out of it, by whom. */
-async function noteTaken({ person }: Actor, { collection, format }: Record<string, unknown>): Promise<void> {
-  const from = await findCollection(database(), String(collection));
-  if (!from || !person) return;
-  await writeLog(database(), [
-    {
-      ...{ id: newId(), at: now(), team: from.team, person: person.id, what: "taken-out" },
-      ...{ collection: from.id, about: String(format) },
-    },
-  ]);
 }
 
 async function fileOf(actor: Actor, asked: Record<string, unknown>, patience: Patience): Promise<Made> {

@@ -6,6 +6,7 @@ import { reading } from "@/mechanism/action";
 import { database } from "@/mechanism/changing";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
+import { noteTaken } from "../export/note-taken";
 import { AskedOfLog, wishOf } from "./asked";
 
 export const takeLog = reading({
@@ -13,10 +14,10 @@ export const takeLog = reading({
   about: "What of the log /api/log/<team> gives as a table (RFC 4180), and what the file is called.",
   input: AskedOfLog,
   allow: can.manage("team"),
-  run: async ({ input, tx }) => ({
-    name: (await nameOfTeam(tx, input.team))!,
-    wish: await wishOf(tx, input, now()),
-  }),
+  run: async ({ input, tx, actor }) => {
+    await noteTaken(actor, { team: input.team }, "this log, csv");
+    return { name: (await nameOfTeam(tx, input.team))!, wish: await wishOf(tx, input, now()) };
+  },
 });
 
 const AT_ONCE = 1_000;

@@ -5,6 +5,7 @@ import { findCollection } from "@/data/queries/collections";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeIds, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { noteTaken } from "../export/note-taken";
 import { fileName } from "../export/tree";
 import { marksOfCollection } from "./inside";
 
@@ -34,7 +35,7 @@ export const exportMarks = reading({
     "The marks on whatever stands in a collection, as Markdown with their sources, as web annotations (JSON-LD of the W3C), or as a table (CSV).",
   input: ExportMarks,
   allow: can.seeHere("collection"),
-  run: async ({ input, scope, tx }) => {
+  run: async ({ input, scope, tx, actor }) => {
     const { title } = (await findCollection(tx, input.collection))!;
     const wanted = input.marks && new Set(input.marks);
     const rows = await marksOfCollection(tx, scope.team!, input.collection, scope.person!);
@@ -49,6 +50,7 @@ export const exportMarks = reading({
       }));
     const { type, ending, write } = FORMATS[input.format];
     const about = { id: input.collection, title };
+    await noteTaken(actor, input, `marks, ${ending}`);
     return { name: `${fileName(`Marks in ${title}`)}.${ending}`, type, content: write(about, marks) };
   },
 });
