@@ -33,6 +33,8 @@ export const event = mysqlTable(
   (t) => [
     index("event_order").on(t.at, t.id),
     index("event_team").on(t.team, t.at, t.id),
+    // For the log of a kind that is rare: all else is passed over without reading it.
+    index("event_kind").on(t.team, t.verb, t.at, t.id),
     index("event_subject").on(t.subject, t.at),
     index("event_written").on(t.written, t.id),
     index("event_in").on(t.collection, t.written, t.id),

@@ -1,0 +1,1 @@
+CREATE INDEX `event_kind` ON `event` (`team`,`verb`,`at`,`id`);
