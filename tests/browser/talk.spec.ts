@@ -224,3 +224,47 @@ test("somebody is asked to see to an item by a day, has it on their Desk until i
     await expect(there.getByText("Water keeps the day")).toHaveCount(count);
   }
 });
+
+test("who reads says something about a mark in its margin, and who looks after the item answers there", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Oda Reed");
+  const { collection } = await act("collections.make", { team, title: "Reed and water" });
+  const { resource } = await act<{ resource: { id: string } }>("capture.work", {
+    ...{ team, type: "report", title: "Water", address: "https://on.example/water", collection: collection.id },
+  });
+  const html = "<p>Water keeps the day. Reed hears the wind.</p>";
+  await act("resources.paste-text", { resource: resource.id, text: "x", html });
+  const { invitation } = await act<{ invitation: { code: string } }>("invitations.make", {
+    ...{ team, role: "viewer" },
+  });
+  const piet = await newcomer(browser, "Piet Lind");
+  await piet.act("invitations.accept", { code: invitation.code });
+
+  // A mark that was made this moment is spoken of at once.
+  await page.goto(`/read/${resource.id}`);
+  await page.locator(".reading").click();
+  await page.keyboard.press(".");
+  await page.keyboard.press("m");
+  const mine = page.getByRole("group", { name: "Mark of you: Water keeps the day." });
+  await mine.getByRole("button", { name: "Comment" }).click();
+  await page.getByLabel("Say something about this mark").fill("@Piet Lind since when?");
+  await page.keyboard.press("Control+Enter");
+  await expect(mine.getByRole("list", { name: "Comments" })).toContainText("since when?");
+  await expect(mine.getByRole("button", { name: "Answer" })).toBeFocused();
+  expect(await axe(page)).toEqual([]);
+
+  // To whom it is addressed it leads to the item, under the words that are meant, and from them into the text.
+  await piet.page.goto(`/team/${team}`);
+  await piet.page.getByRole("region", { name: "Addressed to you" }).getByRole("link").click();
+  const said = piet.page.getByRole("region", { name: "Comments" });
+  await expect(said).toContainText("since when?");
+  await said.getByRole("link", { name: "Water keeps the day." }).click();
+  const theirs = piet.page.getByRole("group", { name: "Mark of Oda Reed: Water keeps the day." });
+  await theirs.getByRole("button", { name: "Answer" }).click();
+  await piet.page.keyboard.type("Since the dam.");
+  await piet.page.keyboard.press("Control+Enter");
+  await expect(mine.getByRole("list", { name: "Comments" })).toContainText("Since the dam.");
+  await mine.getByRole("link").last().click();
+  await expect(page.getByRole("region", { name: "Comments" })).toContainText("Since the dam.");
+});

@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { event } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
-import { as, makeWorld, somebody, type World } from "./world";
+import { as, guestOf, makeWorld, somebody, type World } from "./world";
 
 const say = (
   world: World,
@@ -121,7 +121,7 @@ describe("what is said", () => {
 });
 
 test("something is said about a mark at its item: with its words as long as all see it, and of a private one nothing", async () => {
-  const { owner, editor, viewer, collection, placement, resource } = await makeWorld();
+  const { owner, editor, viewer, team, collection, placement, resource } = await makeWorld();
   const marked = async (isPrivate: boolean) =>
     (
       await as(editor, "marks.add", {
@@ -141,7 +141,19 @@ test("something is said about a mark at its item: with its words as long as all 
   await expect(say({ mark })).rejects.toMatchObject({ kind: "not-found" });
   const read = async () =>
     (await as(owner, "comments.of-collection", { collection })).comments.find((one) => one.id === comment.id);
+  // Who reads the text sees it there too, of the collections they see.
+  const other = (await as(owner, "collections.make", { team, title: "Elsewhere" })).collection.id;
+  const there = (await as(editor, "placements.add", { collection: other, resource })).item!.id;
+  await as(owner, "comments.add", { collection: other, placement: there, mark, words: "And there?" });
+  const guest = await guestOf(owner, other, "viewer");
+  const inText = async (who: World["owner"]) =>
+    (await as(who, "comments.on-marks", { resource })).comments.map((one) => [one.title, one.words, one.mark]);
+  const here = ["A collection", "Is it so?", mark];
+  const elsewhere = ["Elsewhere", "And there?", mark];
+  expect(await inText(viewer)).toEqual([here, elsewhere]);
+  expect(await inText(guest)).toEqual([elsewhere]);
   await as(editor, "marks.set-private", { mark, private: true });
+  expect(await inText(editor)).toEqual([]);
   expect(await read()).toMatchObject({ mark, quote: null, words: "Is it so?" });
   await as(editor, "marks.set-private", { mark, private: false });
   await as(editor, "marks.remove", { mark });

@@ -399,6 +399,7 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "comments.edit": { from: "viewer", input: ({ comment }) => ({ comment, words: "In other words" }) },
   "comments.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "comments.on-marks": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "comments.people": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "notices.leave": { from: "everybody", input: () => ({ token: "x" }) },
   "notices.look": { from: "signed in", input: () => ({}) },

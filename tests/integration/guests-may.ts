@@ -27,6 +27,7 @@ export const GUESTS: Partial<Record<ActionName, May>> = {
   "comments.add": viewer,
   "comments.edit": viewer,
   "comments.of-collection": viewer,
+  "comments.on-marks": viewer,
   "comments.people": viewer,
   "comments.remove": viewer,
   "comments.settle": viewer,

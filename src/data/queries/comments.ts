@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { comment, mark, membership, person, placement, section } from "../schema";
+import { collection, comment, mark, membership, person, placement, section } from "../schema";
 import { inParts } from "../sql/by-keys";
 
 /** A comment with the collection in which what it is about stands now. */
@@ -74,6 +74,10 @@ const shown = {
   fragment: sql<
     string | null
   >`CASE WHEN ${mark.private} = 0 AND ${mark.deletedAt} IS NULL THEN ${mark.fragment} END`,
+  /** In whose text it stands. */
+  resource: sql<
+    string | null
+  >`CASE WHEN ${mark.private} = 0 AND ${mark.deletedAt} IS NULL THEN ${mark.resource} END`,
   thread: comment.thread,
   by: { id: comment.person, name: person.name },
   words: comment.words,
@@ -118,6 +122,32 @@ export async function commentsIn(tx: Tx, collectionId: string) {
     .sort((a, b) => (a.id < b.id ? -1 : 1))
     .slice(0, MOST_COMMENTS);
 }
+
+/**
+ * What is said about the marks in a resource that all see, wherever it stands, in the order in which it was said; what was
+ * taken back is not among it.
+ */
+export const commentsOnMarks = (tx: Tx, resourceId: string) =>
+  tx
+    .select({
+      ...shown,
+      mark: sql<string>`${comment.mark}`,
+      collection: placement.collection,
+      title: collection.title,
+    })
+    .from(placement)
+    .innerJoin(comment, eq(comment.placement, placement.id))
+    .innerJoin(collection, eq(collection.id, placement.collection))
+    .innerJoin(mark, and(eq(mark.id, comment.mark), eq(mark.resource, resourceId)))
+    .leftJoin(person, eq(person.id, comment.person))
+    .where(
+      and(
+        ...[eq(placement.resource, resourceId), isNull(placement.deletedAt), isNull(collection.deletedAt)],
+        ...[eq(mark.private, false), isNull(mark.deletedAt), isNull(comment.deletedAt)],
+      ),
+    )
+    .orderBy(asc(comment.id))
+    .limit(MOST_COMMENTS);
 
 /** A comment as it is shown; null when there is none. */
 export async function commentById(tx: Tx, id: string) {

@@ -33,6 +33,7 @@ import { MarksBar } from "./marks/marks-bar";
 import { MarksBelow } from "./marks/marks-below";
 import { useChosenMark } from "./marks/use-chosen-mark";
 import { type Marks, useMarks } from "./marks/use-marks";
+import { SaidContext, useSaid } from "./marks/use-said";
 import { TextLinks } from "./text-links";
 import { TrayStrip } from "./tray-strip";
 import { type GivenText, useWholeText } from "./use-whole-text";
@@ -82,6 +83,8 @@ export function ReadRoom({
   // Its text may still be on its way when one comes here, or be mended by somebody else meanwhile.
   const router = useRouter();
   const marks = useMarks(resource.id, me, first);
+  const saidAt = reading.beside ?? places[0] ?? null;
+  const said = useSaid(resource.id, saidAt, me, marks);
   const [chosen, choose] = useChosenMark(marks.marks);
   const [filter, setFilter] = useState(EVERYTHING);
   const shown = useMemo(() => passing(marks.marks, filter), [marks.marks, filter]);
@@ -95,10 +98,12 @@ export function ReadRoom({
       );
       if (here.some((event) => event.subject === resource.id && reloads(event, "resource"))) router.refresh();
       if (here.some((event) => reloads(event, "marks"))) marks.again();
+      if (events.some((event) => reloads(event, "comments"))) said.again();
     },
     onReload: () => {
       router.refresh();
       marks.again();
+      said.again();
     },
   });
   const quoteInContext = (words: string) => {
@@ -128,140 +133,146 @@ export function ReadRoom({
   ].filter(Boolean);
   return (
     <Frame me={me} teams={teams} team={team}>
-      <main
-        id="main"
-        className="relative min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 text-ink lg:pr-[19rem]"
-        style={groundOf(comfort.ground)}
-      >
-        <article
-          className="comfort-reading mx-auto pt-8"
-          data-size={comfort.size}
-          data-width={comfort.width}
-          data-space={comfort.space}
-          data-face={comfort.face}
-          lang={resource.language ?? undefined}
+      <SaidContext value={said}>
+        <main
+          id="main"
+          className="relative min-h-0 flex-1 overflow-y-auto bg-sheet px-4 pb-24 text-ink lg:pr-[19rem]"
+          style={groundOf(comfort.ground)}
         >
-          {reading.beside && <WayBack beside={reading.beside} />}
-          <header className="border-b border-line pb-5">
-            <h1 className="font-serif text-3xl leading-tight font-semibold text-balance break-words">
-              {resource.title}
-            </h1>
-            <p className="mt-2 text-[15px] text-quiet">
-              <KindWord kind={resource.kind} /> {facts.map((fact) => ` · ${fact}`)}
-            </p>
-            <div className="relative mt-3 flex flex-wrap gap-2">
-              {resource.address && (
-                <a
-                  className={buttonLook("line", true)}
-                  href={resource.address}
-                  target="_blank"
-                  rel="noreferrer"
-                >
-                  Open the original
-                </a>
-              )}
-              {file && (
-                <a
-                  className={buttonLook("line", true)}
-                  href={`/api/file/${resource.id}?save`}
-                  download={file.name}
-                >
-                  Save {file.name}
-                </a>
-              )}
-              {message && (
-                <a className={buttonLook("quiet", true)} href={`/api/mail/${message.id}`} download>
-                  The message as it came
-                </a>
-              )}
-              {html && <ComfortMenu comfort={comfort} onChange={setComfort} />}
-            </div>
-          </header>
-          {file && resource.fetchProblem && (
-            <div className="mt-6 flex flex-wrap items-center gap-3 rounded-md bg-wash px-3 py-2.5 text-[15px]">
-              <p className="min-w-60 flex-1">{sayProblem(resource.fetchProblem)}</p>
-              {may(team.role, "bring") && (
-                <PasteText resource={resource.id} onDone={() => router.refresh()} />
-              )}
-            </div>
-          )}
-          <MarkedParts
-            {...{ team, marks, shown, chosen }}
-            me={me.id}
-            onChoose={choose}
-            onDrawn={() => setDrawing(false)}
-            parts={partsOf(resource, file)}
-            pdf={
-              file?.type === PDF
-                ? { src: fileOf(resource.id), title: resource.title, copy: html ? (text.number ?? 1) : null }
-                : null
-            }
+          <article
+            className="comfort-reading mx-auto pt-8"
+            data-size={comfort.size}
+            data-width={comfort.width}
+            data-space={comfort.space}
+            data-face={comfort.face}
+            lang={resource.language ?? undefined}
           >
-            {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
-          </MarkedParts>
-          {resource.kind === "note" && (
-            <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
-              {text.quotation ? (
-                <blockquote className="border-l-4 border-note pl-5">{resource.description}</blockquote>
-              ) : (
-                resource.description
-              )}
-            </div>
-          )}
-          {html && <Contents html={html} whole={text.whole} minutes={resource.minutes} at={at} />}
-          {html && <Hardness key={String(text.whole)} html={html} language={resource.language} />}
-          <MarksBar
-            marks={marks}
-            me={me.id}
-            filter={filter}
-            onFilter={setFilter}
-            hasText={!!html}
-            onMeanings={() => setNaming(true)}
-          />
-          {html ? (
-            <MarkedCopy
-              html={html}
-              rest={text.rest}
-              whole={text.whole}
-              onWhole={text.onWhole}
-              version={text.number ?? 1}
+            {reading.beside && <WayBack beside={reading.beside} />}
+            <header className="border-b border-line pb-5">
+              <h1 className="font-serif text-3xl leading-tight font-semibold text-balance break-words">
+                {resource.title}
+              </h1>
+              <p className="mt-2 text-[15px] text-quiet">
+                <KindWord kind={resource.kind} /> {facts.map((fact) => ` · ${fact}`)}
+              </p>
+              <div className="relative mt-3 flex flex-wrap gap-2">
+                {resource.address && (
+                  <a
+                    className={buttonLook("line", true)}
+                    href={resource.address}
+                    target="_blank"
+                    rel="noreferrer"
+                  >
+                    Open the original
+                  </a>
+                )}
+                {file && (
+                  <a
+                    className={buttonLook("line", true)}
+                    href={`/api/file/${resource.id}?save`}
+                    download={file.name}
+                  >
+                    Save {file.name}
+                  </a>
+                )}
+                {message && (
+                  <a className={buttonLook("quiet", true)} href={`/api/mail/${message.id}`} download>
+                    The message as it came
+                  </a>
+                )}
+                {html && <ComfortMenu comfort={comfort} onChange={setComfort} />}
+              </div>
+            </header>
+            {file && resource.fetchProblem && (
+              <div className="mt-6 flex flex-wrap items-center gap-3 rounded-md bg-wash px-3 py-2.5 text-[15px]">
+                <p className="min-w-60 flex-1">{sayProblem(resource.fetchProblem)}</p>
+                {may(team.role, "bring") && (
+                  <PasteText resource={resource.id} onDone={() => router.refresh()} />
+                )}
+              </div>
+            )}
+            <MarkedParts
               {...{ team, marks, shown, chosen }}
               me={me.id}
-              language={resource.language ?? undefined}
               onChoose={choose}
-              onContext={reading.beside && may(team.role, "arrange") ? quoteInContext : null}
+              onDrawn={() => setDrawing(false)}
+              parts={partsOf(resource, file)}
+              pdf={
+                file?.type === PDF
+                  ? {
+                      src: fileOf(resource.id),
+                      title: resource.title,
+                      copy: html ? (text.number ?? 1) : null,
+                    }
+                  : null
+              }
+            >
+              {file ? <FileInPlace resource={resource} file={file} /> : <Played resource={resource} />}
+            </MarkedParts>
+            {resource.kind === "note" && (
+              <div className="mt-6 font-serif text-lg leading-relaxed whitespace-pre-line">
+                {text.quotation ? (
+                  <blockquote className="border-l-4 border-note pl-5">{resource.description}</blockquote>
+                ) : (
+                  resource.description
+                )}
+              </div>
+            )}
+            {html && <Contents html={html} whole={text.whole} minutes={resource.minutes} at={at} />}
+            {html && <Hardness key={String(text.whole)} html={html} language={resource.language} />}
+            <MarksBar
+              marks={marks}
+              me={me.id}
+              filter={filter}
+              onFilter={setFilter}
+              hasText={!!html}
+              onMeanings={() => setNaming(true)}
             />
-          ) : (
-            // Of what is played a text is not missed.
-            !resource.player && noText
+            {html ? (
+              <MarkedCopy
+                html={html}
+                rest={text.rest}
+                whole={text.whole}
+                onWhole={text.onWhole}
+                version={text.number ?? 1}
+                {...{ team, marks, shown, chosen }}
+                me={me.id}
+                language={resource.language ?? undefined}
+                onChoose={choose}
+                onContext={reading.beside && may(team.role, "arrange") ? quoteInContext : null}
+              />
+            ) : (
+              // Of what is played a text is not missed.
+              !resource.player && noText
+            )}
+            {text.part && <p className="mt-6 text-[15px] text-quiet">{sayKeptPart(text.part)}</p>}
+            {html && text.origin && text.at && (
+              <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
+            )}
+            {!team.guest && <TrayStrip key={resource.id} team={team} resource={resource} first={waits} />}
+            {reading.beside && <WayOn beside={reading.beside} />}
+            <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
+            <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
+            {resource.player && noText}
+          </article>
+          {naming && (
+            <MeaningsDialog
+              team={team.id}
+              edits={may(team.role, "arrange") && !team.guest}
+              onOpenChange={setNaming}
+              onChanged={marks.again}
+            />
           )}
-          {text.part && <p className="mt-6 text-[15px] text-quiet">{sayKeptPart(text.part)}</p>}
-          {html && text.origin && text.at && (
-            <Copies team={team} resource={resource.id} origin={text.origin} at={text.at} />
+          {links.length > 0 && !team.guest && (
+            <TextLinks
+              team={team.id}
+              title={resource.title}
+              of={message ? "letter" : "document"}
+              links={links}
+            />
           )}
-          {!team.guest && <TrayStrip key={resource.id} team={team} resource={resource} first={waits} />}
-          {reading.beside && <WayOn beside={reading.beside} />}
-          <MarksBelow {...{ team, marks, shown, chosen }} me={me.id} onChoose={choose} />
-          <AboutIt key={resource.updatedAt} team={team} resource={resource} places={places} />
-          {resource.player && noText}
-        </article>
-        {naming && (
-          <MeaningsDialog
-            team={team.id}
-            edits={may(team.role, "arrange") && !team.guest}
-            onOpenChange={setNaming}
-            onChanged={marks.again}
-          />
-        )}
-        {links.length > 0 && !team.guest && (
-          <TextLinks
-            team={team.id}
-            title={resource.title}
-            of={message ? "letter" : "document"}
-            links={links}
-          />
-        )}
-      </main>
+        </main>
+      </SaidContext>
     </Frame>
   );
 }

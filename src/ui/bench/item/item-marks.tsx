@@ -81,6 +81,7 @@ function CommentOn({ mark, placement }: { mark: Mark; placement: string }) {
     <div className="mt-1.5">
       <SayField
         label="Say something about this mark"
+        among={talk.among}
         draft={mark.id}
         autoFocus
         onSay={(said) => {

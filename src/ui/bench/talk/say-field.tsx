@@ -4,7 +4,6 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { Button } from "../../parts/button";
 import { Area } from "../../parts/field";
-import { useBench } from "../state/bench-context";
 import { untilStill } from "../views/use-kept-in-sight";
 import { NameOffers } from "./name-offers";
 import { useMentions } from "./use-mentions";
@@ -22,6 +21,8 @@ const intoSight = (hint: HTMLElement | null) => hint?.scrollIntoView({ block: "n
 
 type Props = {
   label: string;
+  /** Whose names it can hold: of who sees this collection, but oneself. */
+  among: { collection: string; me: string | undefined };
   /** Under which what is begun is kept. */
   draft: string;
   /** What the button says. */
@@ -35,7 +36,16 @@ type Props = {
 };
 
 /** A field for something to say, sent by its button or Ctrl Enter. */
-export function SayField({ label, draft, does = "Say it", first = "", autoFocus, onSay, onLeave }: Props) {
+export function SayField({
+  label,
+  among,
+  draft,
+  does = "Say it",
+  first = "",
+  autoFocus,
+  onSay,
+  onLeave,
+}: Props) {
   const [words, setWords] = useState(begun.get(draft) ?? first);
   /** Whether there is no room for names below. */
   const [up, setUp] = useState(false);
@@ -53,9 +63,9 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
       return field.current?.getBoundingClientRect().top ?? null;
     });
   }, [autoFocus]);
-  const { collection, me } = useBench();
   const names = useMentions({
-    ...{ collection, me: me?.id, words },
+    ...among,
+    words,
     write: (text, caret) => {
       // At once: the next letter may come before the next frame.
       flushSync(() => write(text));
@@ -77,7 +87,7 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
   };
   return (
     <>
-      <div className="relative flex items-end gap-2">
+      <div className="relative flex flex-wrap items-end gap-2">
         <Area
           ref={field}
           label={label}
@@ -85,7 +95,7 @@ export function SayField({ label, draft, does = "Say it", first = "", autoFocus,
           placeholder={label}
           value={words}
           maxLength={4000}
-          className="min-w-0 flex-1"
+          className="min-w-48 flex-1"
           inputClass="text-[15px]"
           {...(names.offers.length > 0 && {
             "aria-autocomplete": "list",

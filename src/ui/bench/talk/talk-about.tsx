@@ -29,6 +29,7 @@ export function TalkAbout({ about, focus, label }: { about: About; focus?: boole
       )}
       <SayField
         label={label}
+        among={talk.among}
         draft={`${talk.collection} ${subject}`}
         autoFocus={focus}
         onSay={(words) => talk.say(words, about)}

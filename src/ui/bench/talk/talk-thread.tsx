@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import { sayFragment } from "@/core/marks/fragments";
 import { may } from "@/core/policy/abilities";
@@ -35,6 +36,7 @@ export function TalkThread({ thread: { first, answers, settled }, talk, about }:
         <div className="mt-2">
           <SayField
             label="Answer"
+            among={talk.among}
             does="Answer"
             draft={first.id}
             autoFocus
@@ -56,12 +58,14 @@ export function TalkThread({ thread: { first, answers, settled }, talk, about }:
 }
 
 /** The mark that is meant, in its words. */
-function Meant({ comment: { quote, fragment } }: { comment: Comment }) {
-  return quote === null && fragment === null ? (
+function Meant({ comment: { mark, resource, placement, quote, fragment } }: { comment: Comment }) {
+  return resource === null ? (
     <p className="mb-1.5 text-sm text-quiet italic">At a mark that is gone</p>
   ) : (
     <blockquote className="mb-1.5 line-clamp-2 border-l-3 border-accent pl-2 font-serif text-quiet">
-      {quote || sayFragment(fragment ?? "")}
+      <Link href={`/read/${resource}?in=${placement}#mark-${mark}`} className="hover:underline">
+        {quote || sayFragment(fragment ?? "") || "A note on the whole"}
+      </Link>
     </blockquote>
   );
 }
@@ -97,6 +101,7 @@ function Words({ comment, talk }: { comment: Comment; talk: Props["talk"] }) {
       {writing ? (
         <SayField
           label="What you said"
+          among={talk.among}
           does="Save"
           draft={`${comment.id} changed`}
           first={comment.words}

@@ -18,7 +18,7 @@ export type About = {
   placement?: string;
   section?: string;
   /** Of an item: the mark that is meant, and what it marks. */
-  mark?: { id: string; quote: string; fragment: string };
+  mark?: { id: string; resource: string; quote: string; fragment: string };
 };
 
 /** How much is said about each item and section that is not settled; by ids, of the collection itself under "". */
@@ -55,6 +55,8 @@ export function useTalk() {
   };
   return {
     collection,
+    /** Whose names what is said can hold. */
+    among: { collection, me: me?.id },
     comments: data?.comments ?? [],
     say: (words: string, about: About & { thread?: string }) => {
       const comment = newId();
@@ -63,6 +65,7 @@ export function useTalk() {
         mark: about.mark?.id ?? null,
         quote: about.mark?.quote ?? null,
         fragment: about.mark?.fragment ?? null,
+        resource: about.mark?.resource ?? null,
       };
       const fresh = {
         ...{ id: comment, placement, section, thread, by: me!, words, settledAt: null, editedAt: null },

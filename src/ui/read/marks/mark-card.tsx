@@ -8,6 +8,7 @@ import { SavedText } from "../../parts/saved-text";
 import { sayAgo } from "../../talk/say-time";
 import { MeaningWord } from "./meaning-word";
 import { WhoSees } from "./mark-strip";
+import { SaidOnMarkShort, SaidOnMarkWhole } from "./said-on-mark";
 import type { Mark, Meaning } from "./use-marks";
 
 type MarkActs = {
@@ -122,6 +123,8 @@ export function MarkCard({
       ) : (
         mark.note && <p className="mt-0.5 break-words whitespace-pre-line">{mark.note}</p>
       )}
+      {!mark.private &&
+        (chosen ? <SaidOnMarkWhole key={mark.id} mark={mark} /> : <SaidOnMarkShort mark={mark.id} />)}
     </div>
   );
 }

@@ -101,6 +101,8 @@ export function useMarks(resource: string, me: { id: string; name: string }, fir
     ...data,
     again,
     add,
+    /** Resolves when a mark that is being sent for the first time has arrived. */
+    arrived: async (mark: string) => underWay.current.get(mark),
     write: async (mark: Mark, note: string, base: string[]) => {
       const change = (next: (one: Mark) => Mark) =>
         put((old) => old.map((one) => (one.id === mark.id ? next(one) : one)));
