@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, max, ne, or, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lte, max, ne, or, sql } from "drizzle-orm";
 import { inParts } from "../sql/by-keys";
 import type { Tx } from "../database";
 import { mark, meaning, membership, person, placement, resource, textVersion } from "../schema";
@@ -30,15 +30,40 @@ const shown = {
   updatedAt: mark.updatedAt,
 };
 
-/** The marks of a resource that a person may see, in the order of the text; those on the whole come first. */
-export async function marksOf(tx: Tx, resourceId: string, personId: string) {
+const standing = (resourceId: string, personId: string) =>
+  and(eq(mark.resource, resourceId), isNull(mark.deletedAt), seenBy(personId));
+
+/**
+ * The marks of a resource that a person may see, in the order of the text; those that stand nowhere in it come last.
+ * @param beginning of those that stand in the text only the ones within so many characters
+ */
+export async function marksOf(tx: Tx, resourceId: string, personId: string, beginning?: number) {
   return tx
     .select(shown)
     .from(mark)
     .leftJoin(person, eq(person.id, mark.person))
-    .where(and(eq(mark.resource, resourceId), isNull(mark.deletedAt), seenBy(personId)))
+    .where(
+      and(
+        standing(resourceId, personId),
+        beginning === undefined ? undefined : or(isNull(mark.end), lte(mark.end, beginning)),
+      ),
+    )
     .orderBy(sql`${mark.start} is null`, asc(mark.start), asc(mark.id))
     .limit(MOST_MARKS);
+}
+
+/** How many of the same there are, by whom and of which meaning; of those who made them in the order of the text. */
+export async function countsOfMarks(tx: Tx, resourceId: string, personId: string) {
+  return tx
+    .select({
+      ...{ by: { id: mark.person, name: person.name }, meaning: mark.meaning },
+      count: count(),
+    })
+    .from(mark)
+    .leftJoin(person, eq(person.id, mark.person))
+    .where(standing(resourceId, personId))
+    .groupBy(mark.person, person.name, mark.meaning)
+    .orderBy(sql`min(coalesce(${mark.start}, 1000000000))`, sql`min(${mark.id})`);
 }
 
 /** What of these a person may see was deleted of a resource, latest first. */

@@ -21,7 +21,7 @@ type Props = {
 /** How much is marked, by what it means and by whom; a press shows only that. */
 export function MarksBar({ marks, me, filter, onFilter, hasText, onMeanings }: Props) {
   const { all, people, ...counted } = marks.counted ?? countMarks(marks.marks);
-  const meanings = new Map(counted.meanings);
+  const meanings = new Map(counted.meanings.map((one) => [one.id, one.count]));
   const isAll = filter.meaning === null && filter.person === null;
   return (
     <div

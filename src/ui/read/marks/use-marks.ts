@@ -3,7 +3,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { sayFragment } from "@/core/marks/fragments";
-import type { MarkCounts } from "@/core/marks/filter";
 import type { Quote } from "@/core/marks/selectors";
 import type { Answer } from "@/services/registry";
 import { ask, call } from "../../talk/call";
@@ -13,10 +12,8 @@ import { RereadAtRest } from "../../talk/reread-at-rest";
 import { sayFailure } from "../../talk/say-failure";
 import { saveWords } from "../../talk/save-words";
 
-export type Marks = Answer<"marks.of-resource"> & {
-  /** Of a long text those of its beginning come with the page; then this says how many there are. */
-  counted?: MarkCounts;
-};
+/** Of a long text those of its beginning come with the page, and how many there are. */
+export type Marks = Answer<"marks.of-resource">;
 export type Mark = Marks["marks"][number];
 export type Meaning = Marks["meanings"][number];
 
