@@ -231,7 +231,13 @@ test("who reads says something about a mark in its margin, and who looks after t
   const { page, team, act } = await newcomer(browser, "Oda Reed");
   const { collection } = await act("collections.make", { team, title: "Reed and water" });
   const { resource } = await act<{ resource: { id: string } }>("capture.work", {
-    ...{ team, type: "report", title: "Water", address: "https://on.example/water", collection: collection.id },
+    ...{
+      team,
+      type: "report",
+      title: "Water",
+      address: "https://on.example/water",
+      collection: collection.id,
+    },
   });
   const html = "<p>Water keeps the day. Reed hears the wind.</p>";
   await act("resources.paste-text", { resource: resource.id, text: "x", html });

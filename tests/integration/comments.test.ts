@@ -147,7 +147,11 @@ test("something is said about a mark at its item: with its words as long as all 
   await as(owner, "comments.add", { collection: other, placement: there, mark, words: "And there?" });
   const guest = await guestOf(owner, other, "viewer");
   const inText = async (who: World["owner"]) =>
-    (await as(who, "comments.on-marks", { resource })).comments.map((one) => [one.title, one.words, one.mark]);
+    (await as(who, "comments.on-marks", { resource })).comments.map((one) => [
+      one.title,
+      one.words,
+      one.mark,
+    ]);
   const here = ["A collection", "Is it so?", mark];
   const elsewhere = ["Elsewhere", "And there?", mark];
   expect(await inText(viewer)).toEqual([here, elsewhere]);
