@@ -3,6 +3,7 @@ import { sql } from "drizzle-orm";
 import { closeDatabase } from "@/data/database";
 import { transact } from "@/data/transaction";
 import { everyOwnMark, reindexOwn } from "@/data/search/own-words";
+import { PUBLIC } from "@/core/shelves/public";
 import { database } from "@/mechanism/changing";
 
 await transact(database(), async (tx) => {
@@ -19,6 +20,9 @@ await transact(database(), async (tx) => {
     await tx.execute(sql.raw(`DELETE FROM ${table}`));
   await tx.execute(
     sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
+  );
+  await tx.execute(
+    sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, ${PUBLIC} FROM collection WHERE audience = 'public'`,
   );
   await reindexOwn(tx, await everyOwnMark(tx));
 });

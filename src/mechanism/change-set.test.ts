@@ -45,6 +45,7 @@ vi.mock("@/data/queries/collections", () => ({
   touchCollections: note("count"),
   lockCollections: note("lock"),
 }));
+vi.mock("@/data/queries/listings", () => ({ noteListings: async () => undefined }));
 vi.mock("@/data/queries/events", () => ({ writeEvents: note("events") }));
 vi.mock("@/data/queries/history", () => ({ addHistoryEntry: note("history") }));
 vi.mock("@/data/queries/jobs", () => ({ addJobs: note("jobs") }));

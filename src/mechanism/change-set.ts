@@ -6,6 +6,7 @@ import type { Tx } from "@/data/database";
 import { collectionsSeeing, entityOf, type RowOf, writeChanges } from "@/data/entities";
 import { directionOf } from "@/data/entities/entity";
 import { lockCollections, touchCollections } from "@/data/queries/collections";
+import { noteListings } from "@/data/queries/listings";
 import { writeEvents } from "@/data/queries/events";
 import { addHistoryEntry } from "@/data/queries/history";
 import { addJobs, type NewJob } from "@/data/queries/jobs";
@@ -290,6 +291,7 @@ export class ChangeSet {
    */
   async finish(history: { words: string; ability: Ability } | null): Promise<string | null> {
     const { team, person } = this.#doer;
+    await noteListings(this.#tx, [...this.#counted].sort(), this.at);
     await addJobs(this.#tx, this.#jobs);
     await writeLog(this.#tx, this.#logged);
     const last = this.#events.at(-1);

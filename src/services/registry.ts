@@ -40,6 +40,7 @@ import { actions as savedSearches } from "./saved-searches";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
 import { actions as share } from "./share";
+import { actions as shelves } from "./shelves";
 import { actions as sheets } from "./sheets";
 import { actions as suggestions } from "./suggestions";
 import { actions as tags } from "./tags";
@@ -94,6 +95,7 @@ export const ACTIONS = {
   ...search,
   ...sections,
   ...share,
+  ...shelves,
   ...sheets,
   ...suggestions,
   ...tags,

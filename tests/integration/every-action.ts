@@ -148,6 +148,8 @@ export const TABLE: Record<ActionName, Row> = {
   "handouts.preview-correction": { from: "editor", input: ({ handout }) => ({ handout }) },
   "handouts.remove": { from: "editor", input: ({ handout }) => ({ handout }) },
   // Whoever has the card is its holder.
+  "shelves.find": { from: "signed in", input: () => ({ query: "peat" }) },
+  "shelves.newest": { from: "signed in", input: () => ({}) },
   "sheets.add-find": {
     from: "everybody",
     input: ({ card, handout }) => ({ card, handout, address: "https://bog.example/mine" }),

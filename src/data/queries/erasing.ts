@@ -3,6 +3,7 @@ import { type MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import * as schema from "../schema";
 import { inParts } from "../sql/by-keys";
+import { dropListingsOf } from "./listings";
 import { changeRows, queryRows } from "../sql/query-rows";
 import { TIES } from "../ties";
 
@@ -164,6 +165,7 @@ const ALL_OF_TEAM = TABLES.filter(({ columns, name }) => columns.team && name !=
  * @param most rows of a table at once
  */
 export async function eraseTeam(tx: Tx, teamId: string, most: number): Promise<void> {
+  await dropListingsOf(tx, teamId);
   for (const { table, columns } of ALL_OF_TEAM) {
     const some = () =>
       changeRows(

@@ -202,7 +202,8 @@ export async function endShortCodes(tx: Tx, id: string, at: Date): Promise<void>
     .where(and(eq(shortCode.collection, id), isNull(shortCode.endedAt)));
 }
 
-const isPublic = (at: Date) =>
+/** Whether a collection is public by itself at this moment. */
+export const isPublic = (at: Date) =>
   and(
     eq(collection.audience, "public"),
     isNull(collection.deletedAt),

@@ -18,3 +18,4 @@ export * from "./editions";
 export * from "./exports";
 export * from "./newsletters";
 export * from "./log";
+export * from "./shelves";

@@ -1,5 +1,5 @@
 import { queryRows } from "../sql/query-rows";
-import { sql } from "drizzle-orm";
+import { inArray, sql } from "drizzle-orm";
 import { type Counted, countedOf, readCounted } from "@/core/search/counted";
 import type { Searchable } from "@/core/search/weigh";
 import type { Tx } from "../database";
@@ -102,6 +102,21 @@ function wordsIn(row: Row): Searchable {
     marks: (row.marks ?? []).flat().filter(Boolean),
     source: [row.site_name, row.host, ...row.authors].filter(Boolean),
   };
+}
+
+/**
+ * What stands in the index of public collections.
+ * @param ids of collections
+ */
+export async function indexedListings(
+  tx: Tx,
+  ids: readonly string[],
+): Promise<Map<string, Words["indexed"]>> {
+  const rows = await tx
+    .select({ id: termList.resource, terms: termList.terms })
+    .from(termList)
+    .where(inArray(termList.resource, [...ids]));
+  return new Map(rows.map(({ id, terms }) => [id, readTerms(terms)]));
 }
 
 /** The lines of term_list: a term and its weight. */

@@ -1,6 +1,6 @@
 import { insideOf } from "@/core/list/tree-moves";
 import { foldName, type Query, readQuery } from "@/core/search/query";
-import { type Hit, type Order, rank, type Ranking, rarity } from "@/core/search/rank";
+import type { Hit, Order, Ranking } from "@/core/search/rank";
 import { STEMMED } from "@/core/search/stem";
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
@@ -13,8 +13,7 @@ import {
   passing,
   tagIdsNamed,
 } from "@/data/search/filters";
-import { Postings } from "@/core/search/postings";
-import { readPostings } from "@/data/search/postings";
+import type { Postings } from "@/core/search/postings";
 import { ownPostings } from "@/data/search/own-words";
 import { findByFilters } from "@/data/search/newest-passing";
 import { lookUp, type Sought } from "@/data/search/terms";
@@ -23,6 +22,7 @@ import { meaningsOf } from "@/data/queries/marks";
 import { membersOf } from "@/data/queries/teams";
 import { feedSome } from "./feed";
 import { cachedFor } from "./cached-for";
+import { ranked } from "./ranked";
 
 /** Up to so many changes are taken up before a search, so that what was saved a moment ago is found. */
 const AT_ONCE = 5;
@@ -76,7 +76,7 @@ export class Asked {
     readonly filters: Condition | null,
     readonly tagIds: string[][],
     readonly indexed: number,
-    private readonly lists: ReadonlyMap<string, Postings>,
+    readonly lists: ReadonlyMap<string, Postings>,
     private readonly own: ReadonlyMap<string, Postings>,
     private readonly limits: Limits,
   ) {}
@@ -146,19 +146,7 @@ export class Asked {
 
   /** All in which the words stand, by the lists of their terms; without looking at the filters. */
   private ranked(): Promise<Ranking> {
-    return (this.ranking ??= (async () => {
-      const { tx, team, sought, query, indexed } = this;
-      const without = query.without.flat();
-      const words = sought.map((one) => one.terms.map(({ term }) => term));
-      if (words.some((terms) => !terms.length)) return rank([], new Map(), () => 0);
-      // Those that only begin like the last word were not known before.
-      const others = words.flat().filter((term) => !this.lists.has(term));
-      const lists = new Map([...this.lists, ...(await readPostings(tx, team, others))]);
-      for (const [term, postings] of this.own)
-        lists.set(term, postings.with(lists.get(term) ?? Postings.NONE));
-      const left = without.flatMap((term) => lists.get(term) ?? []);
-      return rank(words, lists, (_, postings) => rarity(indexed, postings.length), left);
-    })());
+    return (this.ranking ??= ranked(this.tx, this.team, this.query, this, this.own));
   }
 
   /** Those of a ranking behind a place that the filters let through. */

@@ -1,4 +1,5 @@
 import { weigh, type Weighed } from "@/core/search/weigh";
+import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "@/data/database";
 import {
   teamsToReindex,
@@ -14,11 +15,14 @@ import { transact } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
 import { anyBelow } from "@/outside/random";
 import { weighInThread } from "@/outside/threads/in-thread";
+import { listedWords } from "../shelves/listed-words";
 
 /** Texts of together so many characters are weighed within a millisecond or two, less than the way to a thread takes. */
 const AT_ONCE = 8_000;
 /** Changes taken up in one transaction. */
 const BATCH = 1_600;
+/** Public collections taken up at a time: each is read as its readers get it, with everything inside. */
+const LISTINGS = 40;
 /** Resources whose words are read and weighed together, while the database reads or writes others. */
 const CHUNK = 100;
 /** So many times these are read and weighed before those before them are written. */
@@ -39,7 +43,7 @@ export async function feedSome(team: string | null = null, most = BATCH): Promis
   const start = teams.length ? anyBelow(teams.length) : 0;
   for (let i = 0; i < teams.length; i++) {
     const one = teams[(start + i) % teams.length]!;
-    const fed = await feedTeam(one, most, false);
+    const fed = await feedTeam(one, one === PUBLIC ? Math.min(most, LISTINGS) : most, false);
     if (fed) {
       if (await hasManyPending(database(), one)) await packTeam(one);
       return fed;
@@ -75,7 +79,7 @@ async function feedLocked(team: string, most: number, wait: boolean): Promise<nu
     const begin = () => {
       const some = ids.splice(0, CHUNK);
       if (!some.length) return;
-      const one = weighed(tx, some);
+      const one = weighed(tx, team, some);
       // Should writing fail, nobody waits for these any more.
       one.catch(() => {});
       upcoming.push(one);
@@ -100,8 +104,8 @@ async function feedLocked(team: string, most: number, wait: boolean): Promise<nu
 type Weighing = Words & { after: Weighed[] };
 
 /** The words of these resources as terms with their weights, as they are now; of what is gone, none. */
-async function weighed(tx: Tx, ids: readonly string[]): Promise<Weighing[]> {
-  const all = await wordsOf(tx, ids);
+async function weighed(tx: Tx, team: string, ids: readonly string[]): Promise<Weighing[]> {
+  const all = await (team === PUBLIC ? listedWords : wordsOf)(tx, ids);
   const living = all.flatMap(({ words }) => words ?? []);
   const characters = living.reduce((sum, { text, description }) => sum + text.length + description.length, 0);
   const weights = (characters > AT_ONCE ? await weighInThread(living) : living.map(weigh)).values();

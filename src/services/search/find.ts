@@ -1,18 +1,16 @@
 import { IsInt, Max, Min } from "class-validator";
-import { didYouMean } from "@/core/search/did-you-mean";
 import { holdsPhrase, type Passage, Seeker } from "@/core/search/passage";
 import { chipsOf } from "@/core/search/query";
 import type { Hit } from "@/core/search/rank";
-import { fold } from "@/core/search/tokens";
 import type { Tx } from "@/data/database";
 import type { Card } from "@/data/queries/resources";
 import { type FoundRow, foundById } from "@/data/search/found";
-import { termsBeginning } from "@/data/search/terms";
 import { READ, textsOf } from "@/data/search/texts";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeId, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
+import { meantBy } from "./meant";
 
 /** Results a page. */
 const PAGE = 25;
@@ -194,17 +192,4 @@ async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Pr
     if (cut) [cut[0], cut[1]] = [true, cut[1] || text.length >= READ - from];
   }
   return found;
-}
-
-/** The query with the words the team does not know exchanged for the likeliest it knows; null when there are none. */
-async function meantBy(tx: Tx, team: string, text: string, asked: Asked): Promise<string | null> {
-  let better = text;
-  for (const { typed, terms } of asked.sought) {
-    if (terms.length) continue;
-    const word = fold(typed);
-    const known = await termsBeginning(tx, team, word.slice(0, 1), 3_000);
-    const meant = didYouMean(word, known);
-    if (meant) better = better.replace(typed, meant);
-  }
-  return better === text ? null : better;
 }

@@ -25,6 +25,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
       places: [
         ...(brings ? [at("Tray", "tray", "tray"), at("Mail", "mail", "held"), at("Imports", "imports")] : []),
         at("Rules", "rules"),
+        at("Shelves", "shelves"),
       ],
     },
     {

@@ -1,0 +1,90 @@
+import { IsInt, Max, Min } from "class-validator";
+import { Seeker } from "@/core/search/passage";
+import { readQuery } from "@/core/search/query";
+import type { Hit } from "@/core/search/rank";
+import { STEMMED } from "@/core/search/stem";
+import { listingHolds, passagesIn } from "@/core/shelves/listing";
+import { PUBLIC } from "@/core/shelves/public";
+import { tagKey } from "@/core/tags/tag-name";
+import { listedById, listedLanguages } from "@/data/queries/listings";
+import { lookUp } from "@/data/search/terms";
+import { reading } from "@/mechanism/action";
+import { MaybeId, MaybeText, Optional } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { now } from "@/outside/clock";
+import { cachedFor } from "../search/cached-for";
+import { meantBy } from "../search/meant";
+import { ranked } from "../search/ranked";
+import { asCard, upToDate } from "./shown";
+
+/** Results a page. */
+const PAGE = 20;
+/** It is looked through so many hits at a time, at most so often for a page: not all of them are public still. */
+const [STEP, STEPS] = [50, 8];
+/** So many passages are shown of one collection. */
+const PASSAGES = 3;
+
+class Find {
+  /** Words, "phrases", -words, and tag: with a value. */
+  @MaybeText(500) query?: string;
+  /** The last result of the page before: its id and score. */
+  @MaybeId() after?: string;
+  @Optional() @IsInt() @Min(0) @Max(1e9) score?: number;
+}
+
+/** The languages that are stemmed, among those public collections are in. */
+const stemmed = cachedFor(60_000, async (tx) => {
+  const found = (await listedLanguages(tx)).map((one) => one.slice(0, 2).toLowerCase());
+  return [null, ...new Set(found.filter((one) => one !== "en" && STEMMED.has(one)))];
+});
+
+export const findListed = reading({
+  name: "shelves.find",
+  about:
+    "The public collections of all teams in which all the words stand, in their own or in those of their items, best first, with the passages in which they do.",
+  input: Find,
+  allow: can.beSignedIn(),
+  run: async ({ input, tx }) => {
+    const typed = input.query ?? "";
+    const query = readQuery(typed, await stemmed(tx, PUBLIC));
+    const looked = await lookUp(tx, PUBLIC, query, 0);
+    const ranking = await ranked(tx, PUBLIC, query, looked);
+    const seeker = new Seeker({
+      terms: new Set(looked.sought.flatMap((one) => one.terms.map(({ term }) => term))),
+      prefix: query.groups.at(-1)?.prefix ?? null,
+    });
+    const tags = query.filters.tag.map(tagKey);
+    const results = [];
+    const last: Hit | null = input.after ? { id: input.after, score: input.score ?? 0 } : null;
+    let from = looked.sought.length ? ranking.upTo("best", last) : ranking.length;
+    for (let step = 0; step < STEPS && from < ranking.length && results.length < PAGE; step++) {
+      const hits = ranking.hits("best", from, from + STEP);
+      const rows = await listedById(
+        tx,
+        hits.map((hit) => hit.id),
+        now(),
+      );
+      const shown = new Map(
+        (await upToDate(hits.flatMap((hit) => rows.get(hit.id) ?? []))).map((row) => [row.id, row]),
+      );
+      for (const hit of hits) {
+        from++;
+        const row = shown.get(hit.id);
+        if (!row) continue;
+        const { content } = row;
+        if (!tags.every((key) => content.tags.some((tag) => tagKey(tag) === key))) continue;
+        if (!query.phrases.every((phrase) => listingHolds(content, phrase))) continue;
+        const marks = seeker.marksIn(content.title, content.language || null);
+        const passages = passagesIn(content, seeker, PASSAGES);
+        results.push({ ...asCard(row), score: hit.score, marks, passages });
+        if (results.length === PAGE) break;
+      }
+    }
+    const end = results.at(-1);
+    return {
+      results,
+      next: from < ranking.length && end ? { after: end.id, score: end.score } : null,
+      meant: last || results.length ? null : await meantBy(tx, PUBLIC, typed, looked),
+    };
+  },
+});

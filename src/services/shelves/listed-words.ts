@@ -1,0 +1,33 @@
+import { type Listing, listingOf, searchableOf } from "@/core/shelves/listing";
+import type { Tx } from "@/data/database";
+import { publicNow, writeListing } from "@/data/queries/listings";
+import { indexedListings, type Words } from "@/data/search/words";
+import { database } from "@/mechanism/changing";
+import { now } from "@/outside/clock";
+import { allBehind } from "../reader/behind";
+
+/** What is known of a public collection as its readers are shown it now; null when they are shown nothing. */
+export async function listingNow(code: string): Promise<Listing | null> {
+  const [first, ...inside] = (await allBehind({ code }, now())) ?? [];
+  return first ? listingOf([first.collection, ...inside.map((one) => one.collection)]) : null;
+}
+
+/**
+ * The words of public collections for the index, as their readers are shown them now; of what is not public, none. What
+ * is known of each is written down with it, each by itself: whoever changes one waits for none of the others.
+ */
+export async function listedWords(tx: Tx, ids: readonly string[]): Promise<Words[]> {
+  const indexed = await indexedListings(tx, ids);
+  const all: Words[] = [];
+  for (const id of ids) {
+    // How often it was noted is read before what it is noted of: what changes meanwhile makes this one old.
+    const open = await publicNow(database(), id, now());
+    const content = open && (await listingNow(open.code));
+    await writeListing(database(), id, { content, noted: open?.noted ?? null });
+    all.push({
+      ...{ resource: id, fed: indexed.has(id), indexed: indexed.get(id) ?? new Map() },
+      ...{ counted: new Map(), now: new Map(), words: content && searchableOf(content) },
+    });
+  }
+  return all;
+}

@@ -1,0 +1,68 @@
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { Cover } from "../parts/cover";
+import { Day } from "../parts/day";
+import { Marked } from "../parts/marked";
+
+type Listed = Answer<"shelves.newest">["collections"][number];
+type Found = Answer<"shelves.find">["results"][number];
+
+/** The size of its piece of cloth, in pixels. */
+const [WIDE, HIGH] = [136, 48];
+
+/** A public collection: its cloth, whose it is, how much is in it; when it was found by words, where they stand. */
+export function ListedCard({
+  one,
+  own,
+  marks = [],
+  passages,
+}: {
+  one: Listed;
+  /** Whether it is of the team one is in. */
+  own: boolean;
+  marks?: Found["marks"];
+  passages?: Found["passages"];
+}) {
+  const facts = [
+    one.count === 1 ? "1 item" : `${one.count} items`,
+    one.minutes ? sayMinutes(one.minutes) : "",
+  ].filter(Boolean);
+  return (
+    <li className="flex flex-wrap gap-x-5 gap-y-2 border-b border-line py-4 sm:flex-nowrap">
+      <Cover
+        threads={one.cloth.threads}
+        tags={one.cloth.tags}
+        width={WIDE}
+        height={HIGH}
+        className="mt-1 h-12 w-34 shrink-0"
+      />
+      <div className="min-w-0 flex-1 basis-64">
+        <h3 className="font-serif text-lg leading-snug font-semibold break-words">
+          <a href={`/c/${one.code}`} className="hover:underline">
+            <Marked text={one.title} marks={marks} />
+          </a>
+        </h3>
+        <p className="text-sm text-quiet">
+          {own ? "Your own team" : one.teamName} · {facts.join(" · ")} · since <Day of={one.since} />
+        </p>
+        {passages?.length ? (
+          <ul className="mt-1.5 flex flex-col gap-1.5">
+            {passages.map(({ passage, item }, i) => (
+              <li key={i} className="border-l-3 border-line pl-2.5 text-[15px] break-words">
+                {item && <span className="block text-sm text-quiet">{item}</span>}
+                <span className="font-serif">
+                  {passage.cut[0] && "… "}
+                  <Marked text={passage.text} marks={passage.marks} />
+                  {passage.cut[1] && " …"}
+                </span>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          one.description && <p className="mt-1 line-clamp-2 font-serif break-words">{one.description}</p>
+        )}
+        {one.tags.length > 0 && <p className="mt-1 truncate text-sm text-quiet">{one.tags.join(" · ")}</p>}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,182 @@
+import { eq, sql } from "drizzle-orm";
+import { describe, expect, test } from "vitest";
+import { PUBLIC } from "@/core/shelves/public";
+import { reindexQueue, termList } from "@/data/schema";
+import { database } from "@/mechanism/changing";
+import { queryRows } from "@/data/sql/query-rows";
+import { newId } from "@/outside/random";
+import { eraseWholeTeam } from "@/services/people/erase";
+import { feedSome } from "@/services/search/feed";
+import { as, makeWorld, type World } from "./world";
+
+/** The index of what is public is fed to the end. */
+async function fed(): Promise<void> {
+  while ((await feedSome(PUBLIC)) > 0);
+}
+/** A word nobody else has. */
+const word = () => `w${newId().replaceAll("-", "").slice(-14)}`;
+const share = ({ owner, collection }: World, more: object = {}) =>
+  as(owner, "share.set", { collection, audience: "public", ...more });
+/** Puts some words into a collection that its readers are not shown. */
+async function notForReaders({ owner, team, collection }: World, text: string): Promise<void> {
+  const placement = newId();
+  await as(owner, "capture.note", { team, text, collection, placement });
+  await as(owner, "placements.edit", { placement, forReaders: false });
+}
+const find = async (who: World["owner"], query: string) =>
+  (await as(who, "shelves.find", { query })).results.map((one) => one.id);
+
+describe("What is public", () => {
+  test("is found by somebody of another team, by its own words and by those of its items, where they stand", async () => {
+    const [one, other] = [await makeWorld(), await makeWorld()];
+    const [title, context, hidden, tag] = [word(), word(), word(), word()];
+    const { owner, team, collection, placement } = one;
+    await as(owner, "collections.edit", { collection, title: `Bogs ${title}`, description: "About bogs." });
+    await as(owner, "placements.edit", { placement, context: `Why it is ${context} here` });
+    await as(owner, "tags.add", { resource: one.resource, tags: [tag] });
+    await notForReaders(one, `Only for us: ${hidden}`);
+    await fed();
+    expect(await find(other.owner, title)).toEqual([]);
+
+    await share(one);
+    await fed();
+    const { results } = await as(other.owner, "shelves.find", { query: `${title} ${context}` });
+    expect(results).toMatchObject([
+      {
+        ...{ id: collection, title: `Bogs ${title}`, count: 1 },
+        marks: [[5, 5 + title.length]],
+        passages: [{ passage: { text: `Why it is ${context} here` } }],
+      },
+    ]);
+    expect(await find(other.viewer, tag)).toEqual([collection]);
+    expect(await find(other.owner, `tag:${tag} bogs`)).toEqual([collection]);
+    expect(await find(other.owner, `"it is ${context}"`)).toEqual([collection]);
+    expect(await find(other.owner, `"is it ${context}"`)).toEqual([]);
+    expect(await find(other.owner, hidden)).toEqual([]);
+    const { collections } = await as(other.owner, "shelves.newest", {});
+    expect(collections[0]).toMatchObject({ id: collection, description: "About bogs." });
+  });
+
+  test("is out of it at once when it is public no more, and shown as it is at once when it changes", async () => {
+    const [one, other] = [await makeWorld(), await makeWorld()];
+    const [before, after] = [word(), word()];
+    const { owner, collection } = one;
+    await as(owner, "collections.edit", { collection, description: `Before: ${before}` });
+    await share(one);
+    await fed();
+    expect(await find(other.owner, before)).toEqual([collection]);
+    // Nothing is fed meanwhile: what is known of it is old, and nobody is shown it.
+    await as(owner, "collections.edit", { collection, description: `After: ${after}` });
+    const { results } = await as(other.owner, "shelves.find", { query: before });
+    expect(JSON.stringify(results)).not.toContain(before);
+    for (const stop of [{ audience: "team" }, { audience: "link" }]) {
+      await share(one);
+      await fed();
+      expect(await find(other.owner, after)).toEqual([collection]);
+      await as(owner, "share.set", { collection, ...stop });
+      expect(await find(other.owner, after)).toEqual([]);
+      const { collections } = await as(other.owner, "shelves.newest", {});
+      expect(collections.map(({ id }) => id)).not.toContain(collection);
+    }
+    await share(one, { until: new Date(Date.now() + 1_500).toISOString() });
+    await fed();
+    expect(await find(other.owner, after)).toEqual([collection]);
+    await new Promise((resolve) => setTimeout(resolve, 1_600));
+    expect(await find(other.owner, after)).toEqual([]);
+    await share(one, { until: null });
+    await fed();
+    await as(owner, "collections.remove", { collection });
+    expect(await find(other.owner, after)).toEqual([]);
+    await fed();
+    expect(await termsOf(collection)).toBe("");
+  });
+
+  test("has what stands inside it as far as its readers are shown that, also what comes there later", async () => {
+    const [one, other] = [await makeWorld(), await makeWorld()];
+    const { owner, team, collection } = one;
+    const [inside, deep] = [word(), word()];
+    const child = (
+      await as(owner, "collections.make", { team, title: `Inner ${inside}`, parent: collection })
+    ).collection.id;
+    await share(one);
+    await fed();
+    expect(await find(other.owner, inside)).toEqual([]);
+    await share(one, { reach: "all" });
+    await as(owner, "capture.note", { team, text: `Deep down: ${deep}`, collection: child });
+    await fed();
+    expect(await find(other.owner, deep)).toEqual([collection]);
+    await as(owner, "share.leave-out", { collection: child, out: true });
+    await fed();
+    expect(await find(other.owner, deep)).toEqual([]);
+  });
+
+  test("is nothing that any of twenty teams keeps to itself", async () => {
+    const { owner: reader } = await makeWorld();
+    const secrets: string[] = [];
+    const secret = () => (secrets.push(word()), secrets.at(-1)!);
+    const open: string[] = [];
+    for (let i = 0; i < 20; i++) {
+      const world = await makeWorld();
+      const { owner, team, collection, resource, placement } = world;
+      open.push(collection);
+      // Something of each kind stands beside what is public, or at it and is not for readers.
+      const apart = (await as(owner, "collections.make", { team, title: secret() })).collection.id;
+      const address = `https://${secret()}.example/${secret()}`;
+      const kept = await as(owner, "capture.work", {
+        ...{ team, type: "report", title: secret(), address, collection: apart },
+      });
+      await as(owner, "tags.add", { resource: kept.resource.id, tags: [secret()] });
+      await as(owner, "resources.paste-text", { resource: kept.resource.id, text: secret() });
+      await as(owner, "resources.edit", { resource, notes: secret() });
+      await as(owner, "marks.add", { resource, private: false, note: secret() });
+      await as(owner, "comments.add", { collection, placement, words: secret() });
+      await notForReaders(world, secret());
+      await as(owner, "collections.edit", { collection, title: `Open bog ${i}` });
+      await share(world);
+    }
+    await fed();
+    const answers: unknown[] = [];
+    for (const query of ["bog", "open bog", ...secrets])
+      answers.push(await as(reader, "shelves.find", { query }));
+    let next: { since: Date; after: string } | null = null;
+    const seen: string[] = [];
+    do {
+      const page: Awaited<ReturnType<typeof as<"shelves.newest">>> = await as(reader, "shelves.newest", {
+        ...(next && { since: next.since.toISOString(), after: next.after }),
+      });
+      answers.push(page);
+      seen.push(...page.collections.map(({ id }) => id));
+      ({ next } = page);
+    } while (next);
+    const said = JSON.stringify(answers);
+    expect(secrets.length).toBeGreaterThan(180);
+    expect(secrets.filter((one) => said.includes(one))).toEqual([]);
+    expect(open.every((id) => seen.includes(id))).toBe(true);
+    expect(new Set(seen).size).toBe(seen.length);
+  });
+
+  test("leaves nothing behind when its team is erased", async () => {
+    const world = await makeWorld();
+    const own = word();
+    await as(world.owner, "collections.edit", { collection: world.collection, description: own });
+    await share(world);
+    await fed();
+    expect(await termsOf(world.collection)).toContain(own);
+    await eraseWholeTeam(world.team);
+    await fed();
+    expect(await termsOf(world.collection)).toBe("");
+    const left = await queryRows<{ n: number }>(
+      database(),
+      sql`SELECT (SELECT COUNT(*) FROM term_posting WHERE term = ${own} AND weight > 0) + (SELECT COUNT(*) FROM ${reindexQueue} WHERE team = ${PUBLIC}) AS n`,
+    );
+    expect(Number(left[0]!.n)).toBe(0);
+  });
+});
+
+const termsOf = async (collection: string): Promise<string> => {
+  const rows = await database()
+    .select({ terms: termList.terms })
+    .from(termList)
+    .where(eq(termList.resource, collection));
+  return rows[0]?.terms ?? "";
+};
