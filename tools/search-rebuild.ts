@@ -22,7 +22,7 @@ await transact(database(), async (tx) => {
     sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL`,
   );
   await tx.execute(
-    sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, ${PUBLIC} FROM collection WHERE audience = 'public'`,
+    sql`INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), collection, ${PUBLIC} FROM listing`,
   );
   await reindexOwn(tx, await everyOwnMark(tx));
 });

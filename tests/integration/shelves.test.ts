@@ -30,7 +30,7 @@ describe("What is public", () => {
   test("is found by somebody of another team, by its own words and by those of its items, where they stand", async () => {
     const [one, other] = [await makeWorld(), await makeWorld()];
     const [title, context, hidden, tag] = [word(), word(), word(), word()];
-    const { owner, team, collection, placement } = one;
+    const { owner, collection, placement } = one;
     await as(owner, "collections.edit", { collection, title: `Bogs ${title}`, description: "About bogs." });
     await as(owner, "placements.edit", { placement, context: `Why it is ${context} here` });
     await as(owner, "tags.add", { resource: one.resource, tags: [tag] });

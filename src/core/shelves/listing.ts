@@ -6,7 +6,7 @@ import type { Searchable } from "../search/weigh";
 import { plainText } from "../text/plain";
 
 /** One item of a collection, as its readers are shown it. */
-export type ListedItem = {
+type ListedItem = {
   title: string;
   /** The curator's own words: what stands there instead of the title, and the context line. */
   heading: string;

@@ -1,3 +1,4 @@
+import { PUBLIC } from "@/core/shelves/public";
 import mysql, { type Connection, type RowDataPacket } from "mysql2/promise";
 import type { Table } from "./snapshot-of";
 
@@ -48,6 +49,10 @@ export async function openLoading(url: string): Promise<Loading> {
       await connection.query("DELETE FROM reindex_queue");
       await connection.query(
         "INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), id, team FROM resource WHERE deleted_at IS NULL",
+      );
+      await connection.query(
+        "INSERT INTO reindex_queue (id, resource, team) SELECT UUID(), collection, ? FROM listing",
+        [PUBLIC],
       );
       await connection.commit();
     },

@@ -28,7 +28,7 @@ export const setAudience = action({
   locks: ({ input }) => ({ collections: [input.collection] }),
   // What left the team's hands is not taken back.
   history: null,
-  run: async ({ input, tx, locked, at, change }) => {
+  run: async ({ input, tx, locked, at, set, change }) => {
     const before = locked.collection(input.collection);
     const {
       audience = before.audience,
@@ -49,6 +49,8 @@ export const setAudience = action({
     if (audience !== "team" && !code) {
       code = newShareCode();
       await addShareCode(tx, before.id, code, at);
+      // Whatever it was before: only now does it stand anywhere.
+      await set.count([before.id]);
     }
     return { audience, view, reach, shows, until: sharedUntil, code: audience === "team" ? null : code };
   },

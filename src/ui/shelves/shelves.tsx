@@ -25,7 +25,7 @@ export function Shelves({ me, teams, team, first }: Props) {
         <div className="mx-auto flex max-w-4xl flex-col gap-4 pt-6">
           <header>
             <h1 className="font-serif text-3xl font-semibold">Shelves</h1>
-            <p className="mt-1 text-quiet">What all teams here have made public, to read and to take up.</p>
+            <p className="mt-1 text-quiet">What all teams here have made public.</p>
           </header>
           <Field
             label="Find in what is public"
@@ -108,7 +108,10 @@ function FoundHere({
   const all = data?.pages.flatMap((page) => page.results) ?? [];
   const meant = data?.pages[0]?.meant;
   return (
-    <section aria-label="Found">
+    <section aria-labelledby="found">
+      <h2 id="found" className="sr-only">
+        Found
+      </h2>
       <p role="status" className="text-[15px] text-quiet">
         {!data
           ? "Looking …"
