@@ -24,6 +24,7 @@ import { measureMarks } from "./marks";
 import { measureNewsletter } from "./newsletter";
 import { measurePassersBy } from "./passers-by";
 import { measureReader } from "./reader";
+import { measureShelves } from "./shelves";
 import { measureTogether } from "./together";
 import { measureTwenty } from "./twenty";
 
@@ -54,6 +55,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   editions: () => measureEditions(actor, large.id, many, base),
   handouts: () => measureHandouts(actor, large.id, many),
   "passers-by": () => measurePassersBy(actor, large.id, many),
+  shelves: () => measureShelves(actor, small.id, few),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),
