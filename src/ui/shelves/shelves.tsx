@@ -55,6 +55,8 @@ function Newly({ team, first }: { team: TeamRow; first: Newest }) {
     initialPageParam: {} as { since?: string; after?: string },
     getNextPageParam: ({ next }) => next ?? undefined,
     initialData: { pages: [first], pageParams: [{}] },
+    // Who comes back to it from a search sees what came meanwhile.
+    staleTime: 5_000,
   });
   const all = data.pages.flatMap((page) => page.collections);
   if (!all.length)
