@@ -1,3 +1,4 @@
+import { keysAfter } from "@/core/order/place";
 import { weigh } from "@/core/search/weigh";
 import { type Listing, searchableOf } from "@/core/shelves/listing";
 import { PUBLIC } from "@/core/shelves/public";
@@ -80,16 +81,17 @@ async function changing(actor: Actor, team: string, resources: readonly string[]
 async function seed(team: string): Promise<void> {
   await haveIndex(database(), PUBLIC);
   const began = Date.now() - COLLECTIONS * 60_000;
+  const places = keysAfter(null, COLLECTIONS);
   for (let from = 0; from < COLLECTIONS; from += AT_ONCE) {
     const made = Array.from({ length: AT_ONCE }, (_, i) => {
       const n = from + i;
-      return { id: newId(), at: new Date(began + n * 60_000), content: listingAbout(n) };
+      return { id: newId(), at: new Date(began + n * 60_000), place: places[n]!, content: listingAbout(n) };
     });
     await transact(database(), async (tx) => {
       await lockIndex(tx, PUBLIC, true);
       await tx.insert(collection).values(
-        made.map(({ id, at, content }) => ({
-          ...{ id, team, position: id, title: content.title, description: content.description },
+        made.map(({ id, at, place, content }) => ({
+          ...{ id, team, position: place, title: content.title, description: content.description },
           ...{ audience: "public" as const, createdAt: at, updatedAt: at },
         })),
       );

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull, lt, lte, or, sql } from "drizzle-orm";
 import type { Listing } from "@/core/shelves/listing";
 import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "../database";
@@ -115,21 +115,47 @@ export async function listedById(tx: Tx, ids: readonly string[], at: Date): Prom
   return new Map(rows.map((row) => [row.id, asListed(row)]));
 }
 
-/** Those that were public last, that first. @param after the last one of the page before */
+/** So many are looked at at a time: those that are public no more are passed over. */
+const STEP = 40;
+/** At most so often for a page. */
+const STEPS = 50;
+
+/**
+ * Those that were made public last, that first. By the index of their days, so that it takes as long among many as among
+ * few; together with what decides whether they are public, the database would read all of them first.
+ * @param after the last one of the page before
+ */
 export async function newlyListed(
   tx: Tx,
   at: Date,
   after: { since: Date; id: string } | null,
   most: number,
 ): Promise<ListedRow[]> {
-  const behind =
-    after &&
-    or(lt(listing.since, after.since), and(eq(listing.since, after.since), lt(listing.collection, after.id)));
-  const rows = await publicOnes(tx)
-    .where(and(isPublic(at), isNotNull(listing.content), behind ?? undefined))
-    .orderBy(desc(listing.since), desc(listing.collection))
-    .limit(most);
-  return rows.map(asListed);
+  const found: ListedRow[] = [];
+  let last = after;
+  for (let step = 0; step < STEPS && found.length < most; step++) {
+    const some: { since: Date; id: string }[] = await tx
+      .select({ id: listing.collection, since: listing.since })
+      .from(listing)
+      .where(
+        and(
+          isNotNull(listing.content),
+          last ? lte(listing.since, last.since) : undefined,
+          last ? or(lt(listing.since, last.since), lt(listing.collection, last.id)) : undefined,
+        ),
+      )
+      .orderBy(desc(listing.since), desc(listing.collection))
+      .limit(STEP);
+    const open = await listedById(
+      tx,
+      some.map((one) => one.id),
+      at,
+    );
+    found.push(...some.flatMap((one) => open.get(one.id) ?? []));
+    if (some.length < STEP) break;
+    last = some.at(-1)!;
+  }
+  return found.slice(0, most);
 }
 
 /** The languages public collections are written in. */
