@@ -1,6 +1,7 @@
 import { clearLimits } from "@/data/limits";
 import { clearBins } from "@/data/queries/bin";
 import { clearImports } from "@/data/queries/imports";
+import { dropClosedListings } from "@/data/queries/listings";
 import { clearKept } from "@/data/queries/log";
 import { clearOrders } from "@/data/queries/ordered-files";
 import { pruneHistory } from "@/data/queries/history";
@@ -22,6 +23,7 @@ export const emptyBin: JobKind = {
   run: async () => {
     await clearBins(database(), now());
     await clearKept(database(), now(), Number(settings().keepEvents));
+    await dropClosedListings(database(), now());
     await pruneHistory(database(), 100);
     await clearEvents(now());
     await clearOrders(database(), now());

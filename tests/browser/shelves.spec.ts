@@ -36,7 +36,9 @@ test("what one team makes public is found by another one, by the words of its it
   await page.reload();
   const newly = page.getByRole("region", { name: "Newly public" }).getByRole("listitem");
   await expect(newly.filter({ hasText: "Reed and what hums in it" })).toContainText("Oda Reed");
-  await field.fill("warbler");
+  await field.fill("warbelr");
+  await page.getByRole("button", { name: "Did you mean “warbler”?" }).click();
+  await expect(field).toBeFocused();
   await found.getByRole("link", { name: "Reed and what hums in it" }).click();
   await expect(page).toHaveURL(/\/c\//);
   await expect(page.getByRole("heading", { name: "Reed and what hums in it" })).toBeVisible();

@@ -1,6 +1,7 @@
 import { eq, sql } from "drizzle-orm";
 import { describe, expect, test } from "vitest";
 import { PUBLIC } from "@/core/shelves/public";
+import { dropClosedListings } from "@/data/queries/listings";
 import { reindexQueue, termList } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { queryRows } from "@/data/sql/query-rows";
@@ -81,8 +82,17 @@ describe("What is public", () => {
     await share(one, { until: new Date(Date.now() + 1_500).toISOString() });
     await fed();
     expect(await find(other.owner, after)).toEqual([collection]);
+    const typo = `${after.slice(0, -1)}${after.endsWith("0") ? "1" : "0"}`;
+    const meant = async () => (await as(other.owner, "shelves.find", { query: typo })).meant;
+    expect(await meant()).toBe(after);
     await new Promise((resolve) => setTimeout(resolve, 1_600));
     expect(await find(other.owner, after)).toEqual([]);
+    // Its words are in the index until the night; nobody is told one of them.
+    expect(await termsOf(collection)).toContain(after);
+    expect(await meant()).toBeNull();
+    await dropClosedListings(database(), new Date());
+    await fed();
+    expect(await termsOf(collection)).toBe("");
     await share(one, { until: null });
     await fed();
     await as(owner, "collections.remove", { collection });

@@ -3,7 +3,7 @@ import type { Listing } from "@/core/shelves/listing";
 import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "../database";
 import { collection, listing, reindexQueue, shareLink, team, termList } from "../schema";
-import { listed } from "../sql/by-keys";
+import { inParts, listed } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
 import { isPublic } from "./sharing";
 
@@ -48,6 +48,24 @@ export async function dropListingsOf(tx: Tx, teamId: string): Promise<void> {
   );
 }
 
+/**
+ * Notes the same of those that closed by themselves: their last day came, and nothing changed that would have noted it.
+ * Nobody is shown them meanwhile.
+ */
+export async function dropClosedListings(tx: Tx, at: Date): Promise<void> {
+  const rows = await tx
+    .select({ id: listing.collection })
+    .from(listing)
+    .innerJoin(collection, eq(collection.id, listing.collection))
+    .where(and(isNotNull(listing.content), lte(collection.sharedUntil, at)));
+  await inParts(rows, (part) =>
+    queueListings(
+      tx,
+      part.map(({ id }) => id),
+    ),
+  );
+}
+
 /** The code of a collection that is public now, and how often it was noted that it changed; null when it is not public. */
 export async function publicNow(
   tx: Tx,
@@ -58,7 +76,6 @@ export async function publicNow(
     .select({ code: shareLink.code, noted: listing.noted })
     .from(listing)
     .innerJoin(collection, eq(collection.id, listing.collection))
-    .innerJoin(team, eq(team.id, collection.team))
     .innerJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
     .where(and(eq(listing.collection, id), isPublic(at)))
     .orderBy(desc(shareLink.createdAt))

@@ -6,6 +6,7 @@ import { STEMMED } from "@/core/search/stem";
 import { listingHolds, passagesIn } from "@/core/shelves/listing";
 import { PUBLIC } from "@/core/shelves/public";
 import { tagKey } from "@/core/tags/tag-name";
+import type { Tx } from "@/data/database";
 import { listedById, listedLanguages } from "@/data/queries/listings";
 import { lookUp } from "@/data/search/terms";
 import { reading } from "@/mechanism/action";
@@ -46,45 +47,54 @@ export const findListed = reading({
   allow: can.beSignedIn(),
   run: async ({ input, tx }) => {
     const typed = input.query ?? "";
-    const query = readQuery(typed, await stemmed(tx, PUBLIC));
-    const looked = await lookUp(tx, PUBLIC, query, 0);
-    const ranking = await ranked(tx, PUBLIC, query, looked);
-    const seeker = new Seeker({
-      terms: new Set(looked.sought.flatMap((one) => one.terms.map(({ term }) => term))),
-      prefix: query.groups.at(-1)?.prefix ?? null,
-    });
-    const tags = query.filters.tag.map(tagKey);
-    const results = [];
     const last: Hit | null = input.after ? { id: input.after, score: input.score ?? 0 } : null;
-    let from = looked.sought.length ? ranking.upTo("best", last) : ranking.length;
-    for (let step = 0; step < STEPS && from < ranking.length && results.length < PAGE; step++) {
-      const hits = ranking.hits("best", from, from + STEP);
-      const rows = await listedById(
-        tx,
-        hits.map((hit) => hit.id),
-        now(),
-      );
-      const shown = new Map(
-        (await upToDate(hits.flatMap((hit) => rows.get(hit.id) ?? []))).map((row) => [row.id, row]),
-      );
-      for (const hit of hits) {
-        from++;
-        const row = shown.get(hit.id);
-        if (!row) continue;
-        const { content } = row;
-        if (!tags.every((key) => content.tags.some((tag) => tagKey(tag) === key))) continue;
-        if (!query.phrases.every((phrase) => listingHolds(content, phrase))) continue;
-        const marks = seeker.marksIn(content.title, content.language || null);
-        const passages = passagesIn(content, seeker, PASSAGES);
-        results.push({ ...asCard(row), score: hit.score, marks, passages });
-        if (results.length === PAGE) break;
-      }
-    }
-    const end = results.at(-1);
-    return {
-      results,
-      next: from < ranking.length && end ? { after: end.id, score: end.score } : null,
-      meant: last || results.length ? null : await meantBy(tx, PUBLIC, typed, looked),
-    };
+    const { results, next, looked } = await pageOf(tx, typed, last);
+    const meant = last || results.length ? null : await meantBy(tx, PUBLIC, typed, looked);
+    // The index may have words yet that are public no more: only what finds something is said.
+    const isThere = meant !== null && (await pageOf(tx, meant, null)).results.length > 0;
+    return { results, next, meant: isThere ? meant : null };
   },
 });
+
+/** A page of what is found, behind the last result of the page before. */
+async function pageOf(tx: Tx, typed: string, last: Hit | null) {
+  const query = readQuery(typed, await stemmed(tx, PUBLIC));
+  const looked = await lookUp(tx, PUBLIC, query, 0);
+  const ranking = await ranked(tx, PUBLIC, query, looked);
+  const seeker = new Seeker({
+    terms: new Set(looked.sought.flatMap((one) => one.terms.map(({ term }) => term))),
+    prefix: query.groups.at(-1)?.prefix ?? null,
+  });
+  const tags = query.filters.tag.map(tagKey);
+  const results = [];
+  let from = looked.sought.length ? ranking.upTo("best", last) : ranking.length;
+  for (let step = 0; step < STEPS && from < ranking.length && results.length < PAGE; step++) {
+    const hits = ranking.hits("best", from, from + STEP);
+    const rows = await listedById(
+      tx,
+      hits.map((hit) => hit.id),
+      now(),
+    );
+    const shown = new Map(
+      (await upToDate(hits.flatMap((hit) => rows.get(hit.id) ?? []))).map((row) => [row.id, row]),
+    );
+    for (const hit of hits) {
+      from++;
+      const row = shown.get(hit.id);
+      if (!row) continue;
+      const { content } = row;
+      if (!tags.every((key) => content.tags.some((tag) => tagKey(tag) === key))) continue;
+      if (!query.phrases.every((phrase) => listingHolds(content, phrase))) continue;
+      const marks = seeker.marksIn(content.title, content.language || null);
+      const passages = passagesIn(content, seeker, PASSAGES);
+      results.push({ ...asCard(row), score: hit.score, marks, passages });
+      if (results.length === PAGE) break;
+    }
+  }
+  const end = results.at(-1);
+  return {
+    results,
+    next: from < ranking.length && end ? { after: end.id, score: end.score } : null,
+    looked,
+  };
+}

@@ -2,7 +2,7 @@
 
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import Link from "next/link";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
@@ -19,6 +19,12 @@ type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Newest };
 export function Shelves({ me, teams, team, first }: Props) {
   const [typed, setTyped] = useState("");
   const words = useDeferredValue(typed.trim());
+  const field = useRef<HTMLInputElement>(null);
+  // What is pressed goes away with it: who pressed it is in the field then.
+  const mean = (meant: string) => {
+    setTyped(meant);
+    field.current!.focus();
+  };
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
@@ -28,6 +34,7 @@ export function Shelves({ me, teams, team, first }: Props) {
             <p className="mt-1 text-quiet">What all teams here have made public.</p>
           </header>
           <Field
+            ref={field}
             label="Find in what is public"
             type="search"
             value={typed}
@@ -36,11 +43,7 @@ export function Shelves({ me, teams, team, first }: Props) {
             hideLabel
             onChange={(event) => setTyped(event.target.value)}
           />
-          {words ? (
-            <FoundHere team={team} words={words} onMeant={setTyped} />
-          ) : (
-            <Newly {...{ team, first }} />
-          )}
+          {words ? <FoundHere team={team} words={words} onMeant={mean} /> : <Newly {...{ team, first }} />}
         </div>
       </main>
     </Frame>
