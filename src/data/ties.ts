@@ -143,6 +143,7 @@ export const TIES: Record<string, Ties> = {
   rate_limit: { ...plain, ...moment },
   limit_use: { ...plain, ...moment },
 
+  credit: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   listing: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...derived },
   term_block: { ...plain, ...derived },
   term_posting: { ...plain, ...derived },

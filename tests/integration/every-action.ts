@@ -148,6 +148,15 @@ export const TABLE: Record<ActionName, Row> = {
   "handouts.preview-correction": { from: "editor", input: ({ handout }) => ({ handout }) },
   "handouts.remove": { from: "editor", input: ({ handout }) => ({ handout }) },
   // Whoever has the card is its holder.
+  "shelves.answer": {
+    from: "editor",
+    input: ({ borrowed }) => ({ collection: borrowed, asks: true }),
+  },
+  "shelves.credit": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "shelves.borrow": {
+    from: "editor",
+    input: ({ team, lent }) => ({ team, collection: lent, copy: newId() }),
+  },
   "shelves.find": { from: "signed in", input: () => ({ query: "peat" }) },
   "shelves.newest": { from: "signed in", input: () => ({}) },
   "sheets.add-find": {

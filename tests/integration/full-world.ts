@@ -23,6 +23,10 @@ export type Full = World & {
   /** Another collection at the top, with a section. */
   other: string;
   otherSection: string;
+  /** A collection that everybody can see. */
+  lent: string;
+  /** A copy of that with credit. */
+  borrowed: string;
   /** Another resource, in the other collection. */
   twin: string;
   mark: string;
@@ -102,6 +106,10 @@ export async function makeFull(): Promise<Full> {
   const [tag, otherTag] = (await as(made.owner, "tags.read", { team: made.team })).tags;
   const other = await makeCollection(made, "Another collection");
   const { resource: second } = await capture(made, { collection: other.collection, section: other.section });
+  const { collection: lent } = await makeCollection(made, "A collection for everybody");
+  await as(made.owner, "share.set", { collection: lent, audience: "public" });
+  const borrowed = newId();
+  await as(made.owner, "shelves.borrow", { team: made.team, collection: lent, copy: borrowed });
   const { mark } = await as(made.owner, "marks.add", {
     resource: made.resource,
     private: false,
@@ -124,6 +132,8 @@ export async function makeFull(): Promise<Full> {
     otherTag: otherTag!.id,
     other: other.collection,
     otherSection: other.section,
+    lent,
+    borrowed,
     twin: second.id,
     mark: mark.id,
     comment: comment.id,

@@ -3,6 +3,7 @@ import type { Tx } from "../database";
 import {
   archiveImport,
   collection,
+  credit,
   documentTemplate,
   edition,
   editionFile,
@@ -37,6 +38,7 @@ export const HOLDERS = [
   [orderedFile, orderedFile.hash],
   [documentTemplate, documentTemplate.hash],
   [suggestion, suggestion.fileHash],
+  [credit, credit.digest],
 ] as const;
 
 /**

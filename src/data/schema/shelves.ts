@@ -1,7 +1,7 @@
-import { index, int, mysqlTable } from "drizzle-orm/mysql-core";
+import { boolean, index, int, mysqlTable } from "drizzle-orm/mysql-core";
 import type { Listing } from "@/core/shelves/listing";
 import { collection } from "./arranging";
-import { bigJson, moment, uuid } from "./columns";
+import { bigJson, bytesText, line, moment, uuid } from "./columns";
 
 /**
  * What is known of each collection that is public by itself, where public ones are looked for. Derived from what its
@@ -23,4 +23,32 @@ export const listing = mysqlTable(
     content: bigJson<Listing>("content"),
   },
   (t) => [index("listing_new").on(t.since, t.collection)],
+);
+
+/**
+ * From where a collection was taken with credit. What it was taken from may have changed, closed or gone since; what is
+ * said of it here is as it was then.
+ */
+export const credit = mysqlTable(
+  "credit",
+  {
+    /** The own copy. */
+    collection: uuid("collection")
+      .primaryKey()
+      .references(() => collection.id, { onDelete: "cascade" }),
+    /** What it was taken from, in whatever team; there may be no such collection any more. */
+    lender: uuid("lender").notNull(),
+    title: line("title", 200).notNull(),
+    teamName: line("team_name", 120).notNull(),
+    /** SHA-256 of what was taken, as an edition is stored: later changes are told from it. */
+    digest: bytesText("digest", { length: 64 }).notNull(),
+    /** What became of what: ids there with ids here, of collections, sections and placements. */
+    pairs: bigJson<Record<string, string>>("pairs").notNull(),
+    /** What was left of what the lender has changed since (core/shelves/offered). */
+    settled: bigJson<Record<string, string>>("settled").notNull(),
+    /** Whether later changes are to be offered. */
+    asks: boolean("asks").notNull().default(true),
+    takenAt: moment("taken_at").notNull(),
+  },
+  (t) => [index("credit_lender").on(t.lender), index("credit_digest").on(t.digest)],
 );
