@@ -1,5 +1,6 @@
+import { randomUUID } from "node:crypto";
 import { axe } from "./axe";
-import { expect, newcomer, test } from "./hands";
+import { expect, items, newcomer, test } from "./hands";
 
 test("what one team makes public is found by another one, by the words of its items, and read", async ({
   browser,
@@ -48,4 +49,50 @@ test("what one team makes public is found by another one, by the words of its it
   await page.goBack();
   await field.fill("warbler");
   await expect(page.getByText("In nothing that is public do all of these words stand.")).toBeVisible();
+});
+
+test("a public collection is copied with credit, and what changes there is taken or left, own words kept", async ({
+  browser,
+}) => {
+  const maker = await newcomer(browser, "Oda Reed");
+  const { collection } = await maker.act("collections.make", {
+    team: maker.team,
+    title: "Birds of the reed",
+  });
+  const bring = async (text: string, placement: string) =>
+    maker.act("capture.note", { team: maker.team, text, collection: collection.id, placement });
+  const [first, second] = [randomUUID(), randomUUID()];
+  await bring("The bittern booms", first);
+  const write = (context: string) => maker.act("placements.edit", { placement: first, context });
+  await write("Listen before you read.");
+  await maker.act("share.set", { collection: collection.id, audience: "public" });
+  const { page, team } = await newcomer(browser, "Piet Lind");
+  await expect(async () => {
+    await page.goto(`/team/${team}/shelves`);
+    await page.getByRole("searchbox", { name: "Find in what is public" }).fill("bittern booms");
+    await expect(page.getByRole("button", { name: /^Copy Birds of the reed with credit/ })).toBeVisible({
+      timeout: 3_000,
+    });
+  }).toPass();
+  await page.getByRole("button", { name: /^Copy Birds of the reed with credit/ }).click();
+  await page.getByRole("link", { name: "Open your copy" }).click();
+  await expect(page.getByText("From “Birds of the reed” of Oda Reed")).toBeVisible();
+  await expect(items(page)).toHaveCount(1);
+  await expect(items(page).first()).toContainText("Listen before you read.");
+  expect(await axe(page)).toEqual([]);
+
+  await write("Listen at dusk before you read.");
+  await bring("The reed bunting counts", second);
+  await page.reload();
+  await page.getByRole("button", { name: "2 changes there" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("checkbox")).toHaveCount(2);
+  expect(await axe(page)).toEqual([]);
+  await dialog.getByRole("checkbox").last().uncheck();
+  await dialog.getByRole("button", { name: "Take 1 change" }).click();
+  await expect(items(page).first()).toContainText("Listen at dusk before you read.");
+  await page.getByRole("button", { name: "1 change there" }).click();
+  await dialog.getByRole("button", { name: "Leave 1 change" }).click();
+  await expect(page.getByRole("button", { name: /change there/ })).toHaveCount(0);
+  await expect(items(page)).toHaveCount(1);
 });

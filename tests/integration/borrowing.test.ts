@@ -34,7 +34,9 @@ describe("A public collection taken with credit", () => {
     const again = { collection: lender.collection, team: world.team, copy };
     await as(world.editor, "shelves.borrow", again);
     const tree = (await as(world.owner, "collections.tree", { team: world.team })).collections;
-    const mine = tree.filter((one) => one.id === copy || one.parent === copy);
+    const mine = [copy, null].flatMap((id) =>
+      tree.filter((one) => (id ? one.id === id : one.parent === copy)),
+    );
     expect(mine.map(({ title, audience }) => [title, audience])).toEqual([
       ["A collection", "team"],
       ["Inside", "team"],
@@ -82,7 +84,7 @@ describe("A public collection taken with credit", () => {
     const contexts = async () => (await itemsOf(world, copy)).map((one) => one.context || one.resource.title);
     expect(await contexts()).toEqual(["Read this chapter first. Then the map.", "A new thing"]);
     expect(await offeredTo(world, copy)).toEqual([]);
-    await as(world.editor, "history.undo", { entry });
+    await as(world.editor, "history.undo", { team: world.team, entry });
     expect(await contexts()).toEqual(["Read this first. Then the map."]);
 
     await write("Read it last.");

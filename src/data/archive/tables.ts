@@ -6,6 +6,7 @@ import {
   collectionTag,
   documentTemplate,
   duplicateApart,
+  credit,
   edition,
   editionFile,
   event,
@@ -137,6 +138,9 @@ export const ARCHIVED: readonly Archived[] = [
   own("edition", edition, ofCollection(edition.collection), { collection: "collection" }, ["person"]),
   part("edition_file", editionFile, editionFile.edition, "edition", { edition: "edition" }, [], {
     hashes: ["hash"],
+  }),
+  part("credit", credit, credit.collection, "collection", { collection: "collection" }, [], {
+    hashes: ["digest"],
   }),
   own("newsletter_issue", newsletterIssue, ofCollection(newsletterIssue.collection), {
     collection: "collection",

@@ -11,6 +11,7 @@ import {
   collectionTree,
 } from "@/data/queries/collections";
 import type { Tx } from "@/data/database";
+import { creditOf } from "@/data/queries/credits";
 import { countGuests } from "@/data/queries/guests";
 import { shareCodeOf, sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
@@ -51,19 +52,21 @@ export const readCollection = reading({
   allow: can.seeHere("collection"),
   run: async ({ input, scope, tx }) => {
     const found = (await findCollection(tx, input.collection))!;
-    const [sections, sums, first, code, above, inside, cover, tags, setting, up, guests] = await Promise.all([
-      sectionsOf(tx, found.id),
-      sectionSums(tx, found.id),
-      itemsOf(tx, found.id, null, FIRST),
-      shareCodeOf(tx, found.id),
-      found.parent ? collectionsAbove(tx, found.id) : [],
-      collectionsInside(tx, found.id),
-      clothOf(tx, [found.id]),
-      tagsOfCollection(tx, found.id),
-      settingOf(tx, found.id, scope.person!),
-      sharedUp(tx, found.id),
-      countGuests(tx, found.id),
-    ]);
+    const [sections, sums, first, code, above, inside, cover, tags, setting, up, guests, credit] =
+      await Promise.all([
+        sectionsOf(tx, found.id),
+        sectionSums(tx, found.id),
+        itemsOf(tx, found.id, null, FIRST),
+        shareCodeOf(tx, found.id),
+        found.parent ? collectionsAbove(tx, found.id) : [],
+        collectionsInside(tx, found.id),
+        clothOf(tx, [found.id]),
+        tagsOfCollection(tx, found.id),
+        settingOf(tx, found.id, scope.person!),
+        sharedUp(tx, found.id),
+        countGuests(tx, found.id),
+        creditOf(tx, found.id),
+      ]);
     const at = now();
     const door = doorOf(up, at);
     const sees = (id: string) => scope.sight?.has(id) ?? true;
@@ -105,6 +108,8 @@ export const readCollection = reading({
         guest: scope.sight !== undefined,
         /** How many see it as guests. */
         guests,
+        /** From where it was taken, as that was called then; null: it was made here. */
+        credit: credit && { title: credit.title, teamName: credit.teamName },
       },
       above: above.filter((one) => sees(one.id)),
       sections,

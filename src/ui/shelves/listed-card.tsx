@@ -1,8 +1,18 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
+import { Button, buttonLook } from "../parts/button";
 import { Cover } from "../parts/cover";
 import { Day } from "../parts/day";
 import { Marked } from "../parts/marked";
+import type { TeamRow } from "../shell/frame";
+import { call } from "../talk/call";
+import { newId } from "../talk/ids";
+import { sayFailure } from "../talk/say-failure";
 
 type Listed = Answer<"shelves.newest">["collections"][number];
 type Found = Answer<"shelves.find">["results"][number];
@@ -13,16 +23,17 @@ const [WIDE, HIGH] = [136, 48];
 /** A public collection: its cloth, whose it is, how much is in it; when it was found by words, where they stand. */
 export function ListedCard({
   one,
-  own,
+  team,
   marks = [],
   passages,
 }: {
   one: Listed;
-  /** Whether it is of the team one is in. */
-  own: boolean;
+  /** The team one is in. */
+  team: TeamRow;
   marks?: Found["marks"];
   passages?: Found["passages"];
 }) {
+  const own = one.team === team.id;
   const facts = [
     one.count === 1 ? "1 item" : `${one.count} items`,
     one.minutes ? sayMinutes(one.minutes) : "",
@@ -63,6 +74,42 @@ export function ListedCard({
         )}
         {one.tags.length > 0 && <p className="mt-1 truncate text-sm text-quiet">{one.tags.join(" · ")}</p>}
       </div>
+      {!own && may(team.role, "arrange") && <Borrow one={one} team={team} />}
     </li>
+  );
+}
+
+/** By which it is taken into the own team; then the way to the copy. */
+function Borrow({ one, team }: { one: Listed; team: TeamRow }) {
+  // The same one however often it is sent.
+  const [copy] = useState(newId);
+  const [state, setState] = useState<"not yet" | "taking" | "taken">("not yet");
+  const take = () => {
+    setState("taking");
+    call("shelves.borrow", { collection: one.id, team: team.id, copy }).then(
+      () => setState("taken"),
+      (failure: unknown) => {
+        setState("not yet");
+        sayFailure(failure);
+      },
+    );
+  };
+  return (
+    <div className="self-start" role="status">
+      {state === "taken" ? (
+        <Link href={`/bench/${copy}`} className={buttonLook("line", true)}>
+          Open your copy
+        </Link>
+      ) : (
+        <Button
+          small
+          disabled={state === "taking"}
+          aria-label={`Copy ${one.title} with credit into ${team.name}`}
+          onClick={take}
+        >
+          {state === "taking" ? "Copying …" : "Copy with credit"}
+        </Button>
+      )}
+    </div>
   );
 }

@@ -81,7 +81,7 @@ function Newly({ team, first }: { team: TeamRow; first: Newest }) {
       </h2>
       <ul>
         {all.map((one) => (
-          <ListedCard key={one.id} one={one} own={one.team === team.id} />
+          <ListedCard key={one.id} one={one} team={team} />
         ))}
       </ul>
       {hasNextPage && (
@@ -138,13 +138,7 @@ function FoundHere({
       </p>
       <ul>
         {all.map((one) => (
-          <ListedCard
-            key={one.id}
-            one={one}
-            own={one.team === team.id}
-            marks={one.marks}
-            passages={one.passages}
-          />
+          <ListedCard key={one.id} one={one} team={team} marks={one.marks} passages={one.passages} />
         ))}
       </ul>
       {hasNextPage && (
