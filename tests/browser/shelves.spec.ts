@@ -95,4 +95,15 @@ test("a public collection is copied with credit, and what changes there is taken
   await dialog.getByRole("button", { name: "Leave 1 change" }).click();
   await expect(page.getByRole("button", { name: /change there/ })).toHaveCount(0);
   await expect(items(page)).toHaveCount(1);
+
+  // What was left can be taken alone, from the sources.
+  await page.getByRole("tab", { name: "Shelves" }).click();
+  await page.getByRole("textbox", { name: "Find in what is public" }).fill("bittern booms");
+  await page.getByRole("button", { name: /^Birds of the reed/ }).click();
+  const list = page.getByRole("list", { name: "Items of Birds of the reed" });
+  expect(await axe(page)).toEqual([]);
+  await list.getByRole("button", { name: /The reed bunting counts/ }).click();
+  await page.keyboard.press("ArrowRight");
+  await expect(items(page)).toHaveCount(2);
+  await expect(page.getByText("Some of it from “Birds of the reed” of Oda Reed")).toBeVisible();
 });

@@ -150,9 +150,14 @@ export const TABLE: Record<ActionName, Row> = {
   // Whoever has the card is its holder.
   "shelves.answer": {
     from: "editor",
-    input: ({ borrowed }) => ({ collection: borrowed, asks: true }),
+    input: ({ borrowed, credit }) => ({ collection: borrowed, credit, asks: true }),
   },
-  "shelves.credit": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "shelves.credits": { from: "viewer", input: ({ borrowed }) => ({ collection: borrowed }) },
+  "shelves.read": { from: "signed in", input: ({ lent }) => ({ collection: lent }) },
+  "shelves.take": {
+    from: "editor",
+    input: ({ collection, lent, lentPart }) => ({ collection, from: lent, part: lentPart, ids: [newId()] }),
+  },
   "shelves.borrow": {
     from: "editor",
     input: ({ team, lent }) => ({ team, collection: lent, copy: newId() }),

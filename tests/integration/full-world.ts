@@ -27,6 +27,9 @@ export type Full = World & {
   lent: string;
   /** A copy of that with credit. */
   borrowed: string;
+  credit: string;
+  /** A section of what everybody can see. */
+  lentPart: string;
   /** Another resource, in the other collection. */
   twin: string;
   mark: string;
@@ -106,10 +109,11 @@ export async function makeFull(): Promise<Full> {
   const [tag, otherTag] = (await as(made.owner, "tags.read", { team: made.team })).tags;
   const other = await makeCollection(made, "Another collection");
   const { resource: second } = await capture(made, { collection: other.collection, section: other.section });
-  const { collection: lent } = await makeCollection(made, "A collection for everybody");
+  const { collection: lent, section: lentPart } = await makeCollection(made, "A collection for everybody");
   await as(made.owner, "share.set", { collection: lent, audience: "public" });
   const borrowed = newId();
   await as(made.owner, "shelves.borrow", { team: made.team, collection: lent, copy: borrowed });
+  const { credits } = await as(made.owner, "shelves.credits", { collection: borrowed });
   const { mark } = await as(made.owner, "marks.add", {
     resource: made.resource,
     private: false,
@@ -134,6 +138,8 @@ export async function makeFull(): Promise<Full> {
     otherSection: other.section,
     lent,
     borrowed,
+    credit: credits[0]!.id,
+    lentPart,
     twin: second.id,
     mark: mark.id,
     comment: comment.id,

@@ -23,7 +23,7 @@ export type EditionSection = Omit<PublishedSection, "items"> & { items: EditionI
  */
 export type EditionCollection = Pick<
   PublishedCollection,
-  "id" | "title" | "description" | "rich" | "cover" | "teamName" | "language" | "use"
+  "id" | "title" | "description" | "rich" | "cover" | "teamName" | "language" | "use" | "from"
 > & {
   view: ReaderView;
   createdAt: string;
@@ -48,8 +48,9 @@ export function asContent(
   behind: (item: string) => Behind,
   inside: readonly EditionCollection[],
 ): EditionCollection {
-  const { id, title, description, rich, cover, teamName, language, use, view, createdAt } = collection;
+  const { id, title, description, rich, cover, teamName, language, use, view, createdAt, from } = collection;
   return {
+    ...(from && { from }),
     ...{ id, title, description, rich, cover, teamName, language, use, view },
     createdAt: createdAt.toISOString(),
     sections: collection.sections.map((section) => ({

@@ -2,6 +2,7 @@ import type { Reference } from "../cite/bibliography";
 import type { Run } from "../cite/runs";
 import { type PublishedItem, type PublishedTree, sumUp } from "../publish/model";
 import { type Block, blocksOf } from "../text/blocks";
+import { ownFrom, sayFrom, withOwnFrom } from "../shelves/from";
 import { sayMinutes } from "../text/minutes";
 
 /**
@@ -41,7 +42,11 @@ function faced({ text, italic, bold, address }: Run): string {
   return `${before}${linked}${after}`;
 }
 
-function part({ collection, inside }: PublishedTree, level: number): string[] {
+function part(
+  { collection, inside }: PublishedTree,
+  level: number,
+  around?: PublishedTree["collection"],
+): string[] {
   const { items, minutes } = sumUp(collection.sections);
   const hashes = "#".repeat(Math.min(level, 6));
   const lines = [`${hashes} ${plain(collection.title)}`, ""];
@@ -51,17 +56,19 @@ function part({ collection, inside }: PublishedTree, level: number): string[] {
     `${plain(collection.teamName)} · ${items} ${items === 1 ? "item" : "items"}${minutes ? ` · ${sayMinutes(minutes)}` : ""}`,
     "",
   );
+  const from = ownFrom(collection.from, around?.from);
+  if (from) lines.push(`*${plain(sayFrom(from))}*`, "");
   let number = 0;
   for (const section of collection.sections) {
     if (section.id !== null)
       lines.push(`${hashes === "######" ? "" : "#"}${hashes} ${plain(section.title)}`, "");
     if (section.intro) lines.push(...markedBlocks(section.intro));
-    for (const item of section.items)
+    for (const item of withOwnFrom(section, collection.from).items)
       if (item.look === "text") lines.push("", ...between(item, level), "");
       else lines.push(...entry(item, ++number));
     lines.push("");
   }
-  return [...lines, ...inside.flatMap((one) => ["", ...part(one, level + 1)])];
+  return [...lines, ...inside.flatMap((one) => ["", ...part(one, level + 1, collection)])];
 }
 
 /** Text that leads from one item to the next. */
@@ -76,6 +83,7 @@ function entry(item: PublishedItem, number: number): string[] {
     item.kind,
     item.siteName || item.host,
     item.minutes ? sayMinutes(item.minutes) : "",
+    item.from ? sayFrom(item.from) : "",
     item.tags.map((tag) => `#${tag.replace(/ /g, "-")}`).join(" "),
   ];
   const lines = [

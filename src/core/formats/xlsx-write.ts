@@ -1,13 +1,13 @@
 import { strToU8, zipSync, type Zippable } from "fflate";
 import type { PublishedTree } from "../publish/model";
 import { forXml } from "../text/for-xml";
-import { type Cell, HEADS, type Sheet, sheetsOf } from "./rows";
+import { type Cell, type Sheet, sheetsOf } from "./rows";
 
 /** What a cell takes at most, in letters (Microsoft, Excel specifications and limits). */
 const MOST_LETTERS = 32_767;
 const MOST_LINKS = 65_000;
 /** So wide each column is drawn, in letters; those that are not named are 14. */
-const WIDTHS: Partial<Record<(typeof HEADS)[number], number>> = {
+const WIDTHS: Readonly<Record<string, number>> = {
   ...{ "No.": 5, Title: 40, Context: 50, Address: 40, "About it": 50, Quotation: 40, Minutes: 9, Pages: 8 },
 };
 const XML = `<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n`;
@@ -88,7 +88,7 @@ const columnName = (n: number): string =>
 /** Days since the beginning of 1900, as workbooks count them (ECMA-376, 18.17.4.1), with the day that never was. */
 const serial = (date: Date): number => Math.floor(date.getTime() / 86_400_000) + 25_569;
 
-function sheetXml({ rows }: Sheet): { xml: string; links: { at: string; address: string }[] } {
+function sheetXml({ heads, rows }: Sheet): { xml: string; links: { at: string; address: string }[] } {
   const links: { at: string; address: string }[] = [];
   const words = (at: string, text: string, look: number) =>
     `<c r="${at}" s="${look}" t="inlineStr"><is><t xml:space="preserve">${escape(text)}</t></is></c>`;
@@ -101,17 +101,17 @@ function sheetXml({ rows }: Sheet): { xml: string; links: { at: string; address:
     if (leads) links.push({ at, address: value.address });
     return words(at, value.address, leads ? LOOK.link : LOOK.plain);
   };
-  const head = HEADS.map((name, i) => words(`${columnName(i)}1`, name, LOOK.head)).join("");
+  const head = heads.map((name, i) => words(`${columnName(i)}1`, name, LOOK.head)).join("");
   const body = rows
     .map(
       (row, r) =>
         `<row r="${r + 2}">${row.map((value, c) => cell(value, columnName(c) + (r + 2))).join("")}</row>`,
     )
     .join("");
-  const last = `${columnName(HEADS.length - 1)}${rows.length + 1}`;
-  const columns = HEADS.map(
-    (name, i) => `<col min="${i + 1}" max="${i + 1}" width="${WIDTHS[name] ?? 14}" customWidth="1"/>`,
-  ).join("");
+  const last = `${columnName(heads.length - 1)}${rows.length + 1}`;
+  const columns = heads
+    .map((name, i) => `<col min="${i + 1}" max="${i + 1}" width="${WIDTHS[name] ?? 14}" customWidth="1"/>`)
+    .join("");
   const xml = `<worksheet xmlns="${MAIN}" xmlns:r="${RELATIONS}"><sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" activePane="bottomLeft" state="frozen"/></sheetView></sheetViews><cols>${columns}</cols><sheetData><row r="1">${head}</row>${body}</sheetData><autoFilter ref="A1:${last}"/>${links.length ? `<hyperlinks>${links.map(({ at }, n) => `<hyperlink ref="${at}" r:id="rId${n + 1}"/>`).join("")}</hyperlinks>` : ""}</worksheet>`;
   return { xml, links };
 }

@@ -38,6 +38,7 @@ export function linkedData(
     ...(minutes && { timeRequired: `PT${minutes}M` }),
     collectionSize: items.length,
     isAccessibleForFree: true,
+    ...basedOn(collection),
     hasPart: [...items.map(partOf), ...inside],
   };
 }
@@ -51,8 +52,21 @@ const partOf = (item: PublishedItem) => ({
   ...(item.published && { datePublished: item.published }),
   ...(item.language && { inLanguage: item.language }),
   ...licenceOf(item),
+  ...basedOn(item),
   ...(item.minutes && { timeRequired: `PT${item.minutes}M` }),
 });
+
+/** From where it was taken with credit (https://schema.org/isBasedOn). */
+const basedOn = ({ from }: Pick<PublishedItem, "from">) =>
+  from
+    ? {
+        isBasedOn: {
+          "@type": "Collection",
+          name: from.title,
+          creator: { "@type": "Organization", name: from.teamName },
+        },
+      }
+    : {};
 
 /** schema.org's `license` is an address. */
 function licenceOf({ licence }: PublishedItem): { license?: string } {

@@ -1,6 +1,7 @@
 import type { Yarn } from "../cover/weave";
 import { type Look, type View, VIEWS } from "../list/view-setting";
 import type { Kind, Player } from "../page/facts";
+import type { From } from "../shelves/from";
 import type { Clip } from "./clip";
 
 /** Who can see a collection. */
@@ -61,6 +62,8 @@ export type PublishedItem = {
   captions?: string;
   /** Of a film or a sound: which part of it is meant; left out: all of it. */
   clip?: Clip;
+  /** From where it was taken with credit; left out: it was placed here. */
+  from?: From;
   /** Of an entry of a portfolio: what is in the collection it leads to. */
   opens?: Woven;
 };
@@ -101,6 +104,8 @@ export type PublishedCollection = {
   language: string;
   /** Whether its readers are given its bibliography. */
   givesReferences?: boolean;
+  /** From where it was taken with credit; left out: it was made here. */
+  from?: From;
   /** Which other sites may set it into their pages, as CSP's frame-ancestors has them. */
   framedBy: string;
   createdAt: Date;

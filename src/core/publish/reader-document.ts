@@ -2,6 +2,8 @@ import { isRightToLeft } from "../text/direction";
 import { day, nameOf } from "./editions-document";
 import { html, Markup } from "./html";
 import type { EditionsSaid, PublishedCollection, ReaderView } from "./model";
+import { withOwnFrom } from "../shelves/from";
+import { fromLine } from "./reader-from";
 import { clothOver, listInside, sayPartsOf, sumOfAll, wayOn, wayUp } from "./reader-course";
 import { part, tablePart } from "./reader-entries";
 import { forMachines } from "./reader-machines";
@@ -46,13 +48,14 @@ ${clothOver(collection, places)}
 <h1>${collection.title}</h1>
 ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>` : collection.description ? html`<p class="lead">${collection.description}</p>` : null}
 <p class="facts"><span>${collection.teamName}</span> <span>${holds}</span> <span data-left role="status"></span></p>
+${collection.from ? html`<p class="facts">${fromLine(collection.from, places)}</p>` : null}
 ${editions?.own ? ofEdition(editions, editions.own) : null}
 ${tools(view, places, own.items, collection.givesReferences)}
 ${collection.use === "newsletter" && places.home ? html`<p class="join" lang="en" dir="ltr"><a href="${places.home}/join">Get it by mail</a></p>` : null}
 ${contents(collection)}
 ${narrowing(collection.sections.flatMap((section) => section.items))}
 ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: the address stays the same.</p>` : null}
-<div class="parts">${collection.sections.map((section) => draw(section, places, next))}</div>
+<div class="parts">${collection.sections.map((section) => draw(withOwnFrom(section, collection.from), places, next))}</div>
 ${collection.inside.length ? html`<nav class="inside" aria-labelledby="inside"><h2 id="inside">${sayPartsOf(within)}</h2>${listInside(collection.inside, places)}</nav>` : null}
 ${wayOn(collection.way, places)}
 <footer>Put together by ${collection.teamName}. ${editions?.own ? "As it stood on" : "Last changed"} ${day(collection.updatedAt)}.${editions && !editions.own ? html` <a href="${editions.list}">${editions.count === 1 ? "1 edition" : `${editions.count} editions`}</a> kept.` : null}${places.credits ? html` <a href="${places.credits}">Credits and licences</a>` : null}${places.home && !editions?.own ? html` <a href="${places.self}/feed.atom">What comes in, as a feed</a>` : null}</footer>

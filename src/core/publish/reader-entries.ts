@@ -7,6 +7,7 @@ import { clipFragment, sayClip } from "./clip";
 import { html, Markup } from "./html";
 import { mediaFragment } from "./media-fragment";
 import { type PublishedItem, type PublishedSection, sumUp } from "./model";
+import { fromLine } from "./reader-from";
 import { sayWoven, scrap } from "./reader-course";
 import type { ReaderPlaces } from "./reader-places";
 
@@ -66,7 +67,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
   ].filter(Boolean);
   return html`<li class="item" id="i-${item.id}"${dataOf(item)}><span class="no" aria-hidden="true">${number}</span><div>${
     item.context ? html`<p class="say">${item.context}</p>` : null
-  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</p><p class="sub"><svg viewBox="0 0 12 12" aria-hidden="true" style="color:var(--${item.kind})"><path fill="currentColor" fill-rule="evenodd" d="${KIND_SHAPES[item.kind]}"/></svg>${source.join(" · ")}${licenceOf(item)}</p>${
+  }<p class="what${item.context ? null : " large"}">${address ? html`<a href="${address}" rel="noreferrer"${langOf(item)}>${title}</a>` : title}</p><p class="sub"><svg viewBox="0 0 12 12" aria-hidden="true" style="color:var(--${item.kind})"><path fill="currentColor" fill-rule="evenodd" d="${KIND_SHAPES[item.kind]}"/></svg>${source.join(" · ")}${licenceOf(item)}</p>${item.from ? html`<p class="sub">${fromLine(item.from, places)}</p>` : null}${
     item.quotation
       ? html`<blockquote${langOf(item)}>${item.quotation}</blockquote>`
       : item.description && (item.kind === "note" || !item.context)

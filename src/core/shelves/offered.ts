@@ -47,8 +47,8 @@ type Node = {
 };
 
 /**
- * What a lender has changed since a collection was taken, as far as it was not left already and does not stand in
- * the own copy by now. Places are the own copy's: that something stands elsewhere there by now is not offered.
+ * What a lender has changed since something was taken, as far as it was not left already and does not stand in
+ * the own copy by now. What came is offered where all of what it came into was taken. Places are the own copy's: that something stands elsewhere there by now is not offered.
  * (Three-way merge by field: what was taken, what the lender has now, what stands here.)
  * @param taken what was taken
  * @param lent what the lender shows now
@@ -71,7 +71,8 @@ export function offeredOf(
     if (!was) {
       // What came with something that came is offered with it.
       const isInside = !before.has(node.parent) && now.has(node.parent);
-      if (!pairs[node.id] && !isInside && settled[node.id] !== "added")
+      const isOwn = own.has(pairs[node.parent] ?? "");
+      if (isOwn && !pairs[node.id] && !isInside && settled[node.id] !== "added")
         offers.push({ ...said(node), key: node.id, what: "added" });
       continue;
     }

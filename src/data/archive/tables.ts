@@ -107,16 +107,19 @@ export const ARCHIVED: readonly Archived[] = [
   }),
   own("resource_tag", resourceTag, ofTeam(resourceTag.team), { resource: "resource", tag: "tag" }),
   part("duplicate_apart", duplicateApart, duplicateApart.a, "resource", { a: "resource", b: "resource" }),
-  own("collection", collection, ofTeam(collection.team), { parent: "collection" }, [], {
+  own("credit", credit, ofTeam(credit.team), {}, [], { hashes: ["digest"] }),
+  own("collection", collection, ofTeam(collection.team), { parent: "collection", credit: "credit" }, [], {
     hashes: ["coverHash"],
+    loose: ["credit"],
   }),
   own("section", section, ofCollection(section.collection), { collection: "collection" }),
   own(
     "placement",
     placement,
     ofTeam(placement.team),
-    { collection: "collection", section: "section", resource: "resource" },
+    { collection: "collection", section: "section", resource: "resource", credit: "credit" },
     ["addedBy", "askedOf", "askedBy"],
+    { loose: ["credit"] },
   ),
   own(
     "comment",
@@ -138,9 +141,6 @@ export const ARCHIVED: readonly Archived[] = [
   own("edition", edition, ofCollection(edition.collection), { collection: "collection" }, ["person"]),
   part("edition_file", editionFile, editionFile.edition, "edition", { edition: "edition" }, [], {
     hashes: ["hash"],
-  }),
-  part("credit", credit, credit.collection, "collection", { collection: "collection" }, [], {
-    hashes: ["digest"],
   }),
   own("newsletter_issue", newsletterIssue, ofCollection(newsletterIssue.collection), {
     collection: "collection",

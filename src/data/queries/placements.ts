@@ -25,6 +25,8 @@ export type Item = {
   askedOf: string | null;
   askedName: string | null;
   askedUntil: string | null;
+  /** From where it was taken with credit; null: it was placed here. */
+  credit: string | null;
   /** Its minutes are those that are meant here. */
   resource: Card;
 };
@@ -46,6 +48,7 @@ const columns = {
     askedOf: placement.askedOf,
     askedName: asked.name,
     askedUntil: placement.askedUntil,
+    credit: placement.credit,
   },
   // What is null stays so: nobody knows how long it is.
   resource: { ...cardColumns, minutes: minutesHere.mapWith(Number) },

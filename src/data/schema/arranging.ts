@@ -58,6 +58,8 @@ export const collection = mysqlTable(
     shows: varchar("shows", { length: 8 }).$type<Shows>().notNull().default("living"),
     /** Hash of the picture on its cover; null: the cover is woven from what it holds. */
     coverHash: bytesText("cover_hash", { length: 64 }),
+    /** From where it was taken with credit (`credit`); null: it was made here. */
+    credit: uuid("credit"),
     /** When it was put away: kept with its links, but out of the way. */
     awayAt: moment("away_at"),
     /** Counts every change a reader could see; kept documents are compared with it. */
@@ -127,6 +129,8 @@ export const placement = mysqlTable(
     askedOf: uuid("asked_of"),
     askedBy: uuid("asked_by"),
     askedUntil: bytesText("asked_until", { length: 10 }),
+    /** From where it was taken with credit (`credit`); null: it was placed here. */
+    credit: uuid("credit"),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),

@@ -11,7 +11,7 @@ import {
   collectionTree,
 } from "@/data/queries/collections";
 import type { Tx } from "@/data/database";
-import { creditOf } from "@/data/queries/credits";
+import { creditsHere } from "@/data/queries/credits";
 import { countGuests } from "@/data/queries/guests";
 import { shareCodeOf, sharedUp } from "@/data/queries/sharing";
 import { now } from "@/outside/clock";
@@ -52,7 +52,7 @@ export const readCollection = reading({
   allow: can.seeHere("collection"),
   run: async ({ input, scope, tx }) => {
     const found = (await findCollection(tx, input.collection))!;
-    const [sections, sums, first, code, above, inside, cover, tags, setting, up, guests, credit] =
+    const [sections, sums, first, code, above, inside, cover, tags, setting, up, guests, credits] =
       await Promise.all([
         sectionsOf(tx, found.id),
         sectionSums(tx, found.id),
@@ -65,7 +65,7 @@ export const readCollection = reading({
         settingOf(tx, found.id, scope.person!),
         sharedUp(tx, found.id),
         countGuests(tx, found.id),
-        creditOf(tx, found.id),
+        creditsHere(tx, found.id, found.credit),
       ]);
     const at = now();
     const door = doorOf(up, at);
@@ -108,8 +108,10 @@ export const readCollection = reading({
         guest: scope.sight !== undefined,
         /** How many see it as guests. */
         guests,
-        /** From where it was taken, as that was called then; null: it was made here. */
-        credit: credit && { title: credit.title, teamName: credit.teamName },
+        /** From where it (`own`) and the items in it were taken with credit, as that was called then. */
+        credits: credits.map(({ id, title, teamName, edition, day, code }) => ({
+          ...{ id, title, teamName, edition, day, code, own: id === found.credit },
+        })),
       },
       above: above.filter((one) => sees(one.id)),
       sections,

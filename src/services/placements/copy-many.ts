@@ -39,8 +39,20 @@ export const copyMany = action({
     mustReach(scope, homes, "see");
     await mustReachResources(tx, scope, input.resources ?? [], "see");
     const wanted = [
-      ...items.map(({ resource, heading, context, look }) => ({ resource, heading, context, look })),
-      ...plain.map(({ id }) => ({ resource: id, heading: "", context: "", look: "item" as const })),
+      ...items.map(({ resource, heading, context, look, credit }) => ({
+        resource,
+        heading,
+        context,
+        look,
+        credit,
+      })),
+      ...plain.map(({ id }) => ({
+        resource: id,
+        heading: "",
+        context: "",
+        look: "item" as const,
+        credit: null,
+      })),
     ];
     const { section, positions } = await takeSpots(tx, set, input.collection, input, [], wanted.length);
     const there = await itemsById(tx, input.collection, input.ids, []);

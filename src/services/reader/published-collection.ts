@@ -2,9 +2,11 @@ import { groupBy } from "@/core/list/group-by";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
+import { fromById } from "@/data/queries/credits";
 import { phasesOf } from "@/data/queries/sections";
 import { type Besides, besidesOf } from "@/data/queries/resources";
 import type { FetchProblem } from "@/core/page/facts";
+import type { From } from "@/core/shelves/from";
 import { type Item, type ItemCursor, itemsOf } from "@/data/queries/placements";
 import { insideOf, type Shown, wayOf } from "./shown";
 
@@ -37,7 +39,10 @@ export async function publishedCollection(
   };
   const items = shown ? all.filter((item) => item.forReaders) : all;
   const more = await besidesOf(tx, [...new Set(items.map((item) => item.resource.id))]);
-  const published = (item: Item) => publish(item, more.get(item.resource.id));
+  const taken = await fromById(tx, [found.credit, ...items.map((item) => item.credit)]);
+  const fromOf = (credit: string | null) => (credit ? taken.get(credit) : undefined);
+  const published = (item: Item) => publish(item, more.get(item.resource.id), fromOf(item.credit));
+  const from = fromOf(found.credit);
   const bySection = groupBy(items, (item) => item.section);
   return {
     id,
@@ -52,6 +57,7 @@ export async function publishedCollection(
     language: found.language,
     framedBy: found.framedBy,
     ...(found.givesReferences && { givesReferences: true }),
+    ...(from && { from }),
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
     sections: [
@@ -101,6 +107,7 @@ const GONE: ReadonlySet<FetchProblem> = new Set(["not-found", "refused-status"])
 function publish(
   { id, heading, context, look, addedAt, givesCopy, clipFrom, clipTo, resource }: Item,
   more: Besides | undefined,
+  from: From | undefined,
 ): PublishedItem {
   const {
     fetchState,
@@ -120,6 +127,7 @@ function publish(
     file: resource.file === null ? null : resource.id,
     isPdf: /\.pdf$/i.test(resource.file ?? ""),
     ...{ id, heading, context, look, addedAt },
+    ...(from && { from }),
     ...((clipFrom ?? clipTo) !== null && { clip: { clipFrom, clipTo } }),
   };
 }

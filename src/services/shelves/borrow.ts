@@ -1,15 +1,12 @@
-import { contentBytes } from "@/core/editions/content";
 import { keysAfter } from "@/core/order/place";
 import { findCollection, lastPosition } from "@/data/queries/collections";
-import { addCredit } from "@/data/queries/credits";
-import { noteFile } from "@/data/queries/texts-and-files";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
-import { storeFile } from "@/outside/files";
+import { newId } from "@/outside/random";
 import { copyLent } from "./copy-lent";
-import { lentContent } from "./lent";
+import { creditTo, lentContent } from "./lent";
 
 class Borrow {
   /** The public collection, of whatever team. */
@@ -35,18 +32,12 @@ export const borrow = action({
     if (there) return { collection: { id: there.id, title: there.title } };
     const lent = await lentContent(tx, input.collection, at);
     if (!lent) throw new Problem("not-found");
-    const top = lent.collection;
+    const top = lent.content.collection;
     const [position] = keysAfter(await lastPosition(tx, team, null), 1);
-    const pairs = await copyLent(set, tx, { team, person }, top, {
-      ...{ id: input.copy, parent: null, position: position! },
-    });
-    const bytes = contentBytes(lent);
-    const digest = await storeFile(bytes);
-    await noteFile(tx, { hash: digest, bytes: bytes.length, type: "application/json", createdAt: at });
-    await addCredit(tx, {
-      ...{ collection: input.copy, lender: top.id, title: top.title, teamName: top.teamName, digest },
-      ...{ pairs: Object.fromEntries(pairs), settled: {}, asks: true, takenAt: at },
-    });
+    const credit = newId();
+    const place = { id: input.copy, parent: null, position: position! };
+    const pairs = await copyLent(set, tx, { team, person, credit }, top, place);
+    await creditTo(tx, lent, { id: credit, team, at, pairs });
     return { collection: { id: input.copy, title: top.title } };
   },
 });

@@ -5,7 +5,8 @@ import type { ChangeSet } from "@/mechanism/change-set";
 import { newId } from "@/outside/random";
 import { bringInBorrowed } from "./bring-in-borrowed";
 
-type Who = { team: string; person: string };
+/** Who takes it, and with which credit. */
+export type Taker = { team: string; person: string; credit: string };
 type Place = { id: string; parent: string | null; position: string };
 
 /**
@@ -16,7 +17,7 @@ type Place = { id: string; parent: string | null; position: string };
 export async function copyLent(
   set: ChangeSet,
   tx: Tx,
-  { team, person }: Who,
+  { team, person, credit }: Taker,
   top: EditionCollection,
   place: Place,
 ): Promise<Map<string, string>> {
@@ -27,6 +28,7 @@ export async function copyLent(
   const row = (one: EditionCollection, at: Omit<Place, "id">) => ({
     ...{ id: pairs.get(one.id)!, team, ...at, title: one.title, rich: one.rich, view: one.view },
     ...{ description: one.description, language: one.language, coverHash: one.cover, ...times },
+    credit,
     // What a portfolio leads to is others' own.
     use: one.use === "portfolio" ? null : one.use,
   });
@@ -60,7 +62,13 @@ export async function copyLent(
         pairs.set(item.id, id);
         return placed(item, {
           ...{ id, team, collection: pairs.get(one.id)!, resource: resources.get(item.id)! },
-          ...{ section: section.id && pairs.get(section.id)!, position: keys[i]!, addedBy: person, ...times },
+          ...{
+            section: section.id && pairs.get(section.id)!,
+            position: keys[i]!,
+            credit,
+            addedBy: person,
+            ...times,
+          },
         });
       });
     }),

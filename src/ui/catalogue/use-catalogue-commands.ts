@@ -32,6 +32,7 @@ export const asItem = (found: Found): Item => ({
   askedOf: null,
   askedName: null,
   askedUntil: null,
+  credit: null,
   addedAt: found.createdAt,
   resource: found,
 });

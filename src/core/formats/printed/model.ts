@@ -7,6 +7,7 @@ import { KIND_WORDS } from "../../look/kind-words";
 import { isRightToLeft } from "../../text/direction";
 import { type Credit, creditsOf } from "../../licence/credit";
 import { sayLicence } from "../../licence/known";
+import { ownFrom, sayFrom, withOwnFrom } from "../../shelves/from";
 import { sayMinutes } from "../../text/minutes";
 import type { Run } from "../../cite/runs";
 import { type Block, blocksOf, safeAddress } from "../../text/blocks";
@@ -45,7 +46,7 @@ type PrintedSheet = {
 export type PrintedPart = {
   level: number;
   title: string;
-  /** “14 items, 1 h 10 min” */
+  /** “14 items, 1 h 10 min”, and from where it was taken with credit */
   holds: string;
   about: Block[];
   /** What its piece of cloth is woven from. */
@@ -143,13 +144,16 @@ function holdsAll({ collection, inside }: PublishedTree): string {
   );
 }
 
-const partsOf = ({ collection, inside }: PublishedTree, level: number): PrintedPart[] => [
-  { ...partOf(collection, level), ...(level === 1 && { holds: holdsAll({ collection, inside }) }) },
-  ...inside.flatMap((one) => partsOf(one, level + 1)),
+const partsOf = (tree: PublishedTree, level: number, around?: PublishedCollection): PrintedPart[] => [
+  partOf(tree, level, around),
+  ...tree.inside.flatMap((one) => partsOf(one, level + 1, tree.collection)),
 ];
 
-function partOf(collection: PublishedCollection, level: number): PrintedPart {
+function partOf(tree: PublishedTree, level: number, around?: PublishedCollection): PrintedPart {
+  const { collection } = tree;
   const { items, minutes } = sumUp(collection.sections);
+  const holds = level === 1 ? holdsAll(tree) : sayWoven({ count: items, minutes });
+  const from = ownFrom(collection.from, around?.from);
   const shown = collection.sections
     .flatMap((section) => section.items)
     .filter((item) => item.look === "item");
@@ -157,7 +161,7 @@ function partOf(collection: PublishedCollection, level: number): PrintedPart {
   return {
     level,
     title: forPrint(collection.title) || "Untitled",
-    holds: sayWoven({ count: items, minutes }),
+    holds: [holds, from && forPrint(sayFrom(from))].filter(Boolean).join(" · "),
     about: collection.rich ? marked(collection.rich) : asBlocks(collection.description),
     cloth: {
       threads: shown.map(({ kind, minutes, tags }) => ({ kind, minutes, tag: tags[0] ?? null })),
@@ -175,7 +179,9 @@ function partOf(collection: PublishedCollection, level: number): PrintedPart {
             ...asBlocks(section.phase?.teacher ?? ""),
             ...asBlocks(section.phase?.learners ?? ""),
           ],
-          entries: section.items.map((item) => entryOf(item, item.look === "item" ? ++number : null)),
+          entries: withOwnFrom(section, collection.from).items.map((item) =>
+            entryOf(item, item.look === "item" ? ++number : null),
+          ),
         };
       }),
   };
@@ -193,6 +199,7 @@ function entryOf(item: PublishedItem, number: number | null): PrintedEntry {
     item.clip ? sayClip(item.clip) : "",
     item.minutes ? sayMinutes(item.minutes) : "",
     item.licence ? sayLicence(item.licence) : "",
+    item.from ? sayFrom(item.from) : "",
   ];
   const isText = number === null;
   const words = [item.context, item.quotation ?? "", item.description, item.heading || item.title];

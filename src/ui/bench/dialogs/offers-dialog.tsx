@@ -11,11 +11,11 @@ import { sayFailure } from "../../talk/say-failure";
 import { toast } from "../../talk/toast";
 import { useBench } from "../state/bench-context";
 
-type Offered = Answer<"shelves.credit">["offered"][number];
+type Credit = Answer<"shelves.credits">["credits"][number];
+type Offered = Credit["offered"][number];
 type Props = {
   collection: string;
-  offered: readonly Offered[];
-  from: { title: string; teamName: string };
+  credit: Credit;
   onDone: () => void;
   onClose: () => void;
 };
@@ -24,8 +24,9 @@ type Props = {
 const isPlain = (one: Offered) => one.what === "added" || (one.what === "words" && one.merged !== null);
 
 /** What has changed where a collection was taken from, to be taken or left piece by piece. */
-export function OffersDialog({ collection, offered, from, onDone, onClose }: Props) {
+export function OffersDialog({ collection, credit, onDone, onClose }: Props) {
   const { team } = useBench();
+  const { offered } = credit;
   const [chosen, setChosen] = useState<ReadonlySet<string>>(
     () => new Set(offered.filter(isPlain).map((one) => one.key)),
   );
@@ -38,7 +39,7 @@ export function OffersDialog({ collection, offered, from, onDone, onClose }: Pro
     });
   const answer = (what: { take?: string[]; leave?: string[]; asks?: boolean }, said: string) => {
     setBusy(true);
-    call("shelves.answer", { collection, ...what })
+    call("shelves.answer", { collection, credit: credit.id, ...what })
       .then(({ entry }) => {
         onDone();
         onClose();
@@ -55,7 +56,7 @@ export function OffersDialog({ collection, offered, from, onDone, onClose }: Pro
       open
       wide
       onOpenChange={(open) => !open && onClose()}
-      title={`What has changed in “${from.title}”`}
+      title={`What has changed in “${credit.title}”`}
       about="Your own words stay. Where both have changed the same ones, you say which stand here."
     >
       <ul className="flex flex-col">
@@ -85,7 +86,9 @@ export function OffersDialog({ collection, offered, from, onDone, onClose }: Pro
           look="quiet"
           className="mr-auto"
           disabled={busy}
-          onClick={() => answer({ asks: false }, `What changes in “${from.title}” is not offered any more.`)}
+          onClick={() =>
+            answer({ asks: false }, `What changes in “${credit.title}” is not offered any more.`)
+          }
         >
           Offer nothing more
         </Button>

@@ -22,7 +22,7 @@ import { ask } from "../../talk/call";
 import { saveWords } from "../../talk/save-words";
 import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
-import { CreditLine } from "./credit-line";
+import { CreditLines } from "./credit-line";
 import { Path } from "./path";
 import { usePresence } from "../state/use-presence";
 import { NewsLink } from "../news/news-link";
@@ -121,7 +121,7 @@ export function MakingHead({
           />
           <div className={about ? "" : "max-sm:hidden"}>
             <Description collection={collection} />
-            {collection.credit && <CreditLine collection={collection.id} credit={collection.credit} />}
+            {collection.credits.length > 0 && <CreditLines collection={collection} />}
           </div>
           <div className="flex min-h-9 flex-wrap items-center gap-x-4 gap-y-1 max-sm:gap-x-2 text-[15px] text-quiet">
             <p className="whitespace-nowrap">

@@ -9,6 +9,7 @@ import { AskedOf } from "./asked-of";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
 import { OwnNote } from "./own-note";
+import { TakenFrom } from "./taken-from";
 import { SavedText } from "../../parts/saved-text";
 import { TagField } from "./tag-field";
 import { WhatIsKnown } from "./what-is-known";
@@ -99,6 +100,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           </section>
         )}
         {!loose && <AskedOf item={item} />}
+        {!loose && item.credit && <TakenFrom credit={item.credit} />}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <OwnNote resource={resource.id} />
         <ItemMarks resource={resource.id} placement={loose ? null : item.id} />

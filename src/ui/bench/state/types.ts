@@ -10,7 +10,10 @@ export type Item = Answer<"collections.items">["items"][number] & {
 export type Section = Answer<"collections.read">["sections"][number];
 
 /** A resource on the supply side. */
-export type Supplied = Answer<"resources.newest">["resources"][number];
+export type Supplied = Answer<"resources.newest">["resources"][number] & {
+  /** Of what others have made public: in which collection of theirs it stands, and why; it is not of the catalogue yet. */
+  lent?: { from: string; context: string };
+};
 
 /** Where something would come to stand: in a section (null: before the first), behind an item (null: first there). */
 export type Landing = { section: string | null; after: string | null };

@@ -81,26 +81,39 @@ export function useBenchOf({ me, team, first, talk }: BenchProps) {
     call("collections.set-view", { collection: id, ...setting, ...wish }).catch(sayFailure);
   };
 
-  const { commands, along, spot, move, send, place, placeMany, moveHere, capture, paste, note, writeText } =
-    useCommands({
-      team: team.id,
-      collection: id,
-      items,
-      sections: head.sections,
-      selected: selection.current,
-      marked: selection.marked,
-      change,
-      renew,
-      reload,
-      select: selection.choose,
-      toggle,
-      write: (item) => (holdLetters(), dispatch({ type: "write", item })),
-      written: (item) => dispatch({ type: "written", item }),
-      focusNew,
-      announce,
-      ask: (asking) => dispatch({ type: "ask", asking }),
-      go: (path) => router.push(path),
-    });
+  const {
+    commands,
+    along,
+    spot,
+    move,
+    send,
+    place,
+    placeMany,
+    takeLent,
+    moveHere,
+    capture,
+    paste,
+    note,
+    writeText,
+  } = useCommands({
+    team: team.id,
+    collection: id,
+    items,
+    sections: head.sections,
+    selected: selection.current,
+    marked: selection.marked,
+    change,
+    renew,
+    reload,
+    select: selection.choose,
+    toggle,
+    write: (item) => (holdLetters(), dispatch({ type: "write", item })),
+    written: (item) => dispatch({ type: "written", item }),
+    focusNew,
+    announce,
+    ask: (asking) => dispatch({ type: "ask", asking }),
+    go: (path) => router.push(path),
+  });
   const headAgain = () => client.invalidateQueries({ queryKey: ["collection", id] });
   const backAgain = useBroughtBack(own, selection.choose);
   useUndo(
@@ -116,10 +129,13 @@ export function useBenchOf({ me, team, first, talk }: BenchProps) {
   const lift = useLift(items, head.sections, { move: (ids, landing) => move(ids, landing), announce });
   const sweep = useSweep(selection);
   const clipboard = useClipboard(team.id, selection.chosen, announce);
-  const placeAll = (resources: Supplied[], landing?: Landing) =>
-    resources.length === 1
-      ? place(resources[0]!, landing)
-      : placeMany({ resources: resources.map((one) => one.id) }, landing);
+  const placeAll = (resources: Supplied[], landing?: Landing) => {
+    const ids = resources.map((one) => one.id);
+    const [first] = resources;
+    if (first?.lent) takeLent(first.lent.from, { items: ids }, landing);
+    else if (resources.length === 1) place(first!, landing);
+    else placeMany({ resources: ids }, landing);
+  };
   const drag = useDrag(items, { along, move, send, place: placeAll, sorted });
 
   const spotSection =
@@ -206,7 +222,7 @@ export function useBenchOf({ me, team, first, talk }: BenchProps) {
   return {
     ...{ id, head, own, items, here, spotSection, state, dispatch, selection, sides, context },
     ...{ arranges, contributes, guest, sections, lift, sweep, clipboard, drag, bringing, paletteCommands },
-    ...{ capture, send, placeAll, writeText, setView, onItemKey, removeCollection, stopNarrowing },
+    ...{ capture, send, placeAll, takeLent, writeText, setView, onItemKey, removeCollection, stopNarrowing },
   };
 }
 export type Workshop = ReturnType<typeof useBenchOf>;

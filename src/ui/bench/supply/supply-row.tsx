@@ -75,6 +75,9 @@ export const SupplyRow = memo(function SupplyRow({
       >
         <KindMark kind={resource.kind} />
         <span className="min-w-0 flex-1">
+          {resource.lent?.context && (
+            <span className="clamp-2 font-serif leading-snug">{resource.lent.context}</span>
+          )}
           <span className="clamp-2 leading-snug font-semibold">{resource.title}</span>
           <span className="block truncate text-sm text-quiet">{about}</span>
           {resource.fetchState === "waiting" && (
@@ -95,9 +98,11 @@ export const SupplyRow = memo(function SupplyRow({
           <a {...originalLink(resource)} className={KEY_BUTTON}>
             <Key>O</Key> open
           </a>
-          <Link href={`/read/${resource.id}`} className={KEY_BUTTON}>
-            read here
-          </Link>
+          {!resource.lent && (
+            <Link href={`/read/${resource.id}`} className={KEY_BUTTON}>
+              read here
+            </Link>
+          )}
           {onUse && (
             <KeyButton keys="U" onClick={() => onUse(all)}>
               still to use

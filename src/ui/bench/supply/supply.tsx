@@ -13,13 +13,14 @@ const Tray = dynamic(() => import("./supply-tray").then((m) => m.Tray), {
   loading: () => <p className="min-h-[37px] border-b border-line" />,
 });
 const Catalogue = dynamic(() => import("./supply-tabs").then((m) => m.Catalogue), { ssr: false });
+const Lent = dynamic(() => import("./supply-lent").then((m) => m.Lent), { ssr: false });
 const Others = dynamic(() => import("./supply-tabs").then((m) => m.Others), { ssr: false });
 
 type Props = SupplyProps & { collection: string; end?: React.ReactNode };
 
-/** The supply side: the Tray, the catalogue, other collections. Things go over by drag, by a key, by double click. */
+/** The supply side: the Tray, the catalogue, other collections, what others made public. Things go over by drag, by a key, by double click. */
 export function Supply({ team, collection, here, onPlace, end }: Props) {
-  const [tab, setTab] = useState<"tray" | "catalogue" | "others">("tray");
+  const [tab, setTab] = useState<"tray" | "catalogue" | "others" | "shelves">("tray");
   const tray = useQuery({ queryKey: ["tray", team], queryFn: () => ask("tray.read", { team }) });
   const count = tray.data?.count ?? 0;
   return (
@@ -31,7 +32,8 @@ export function Supply({ team, collection, here, onPlace, end }: Props) {
       tabs={[
         { value: "tray", label: `Tray ${count || ""}` },
         { value: "catalogue", label: "Catalogue" },
-        { value: "others", label: "Other collections" },
+        { value: "others", label: "Collections" },
+        { value: "shelves", label: "Shelves" },
       ]}
     >
       <TabPanel value="tray">
@@ -44,6 +46,9 @@ export function Supply({ team, collection, here, onPlace, end }: Props) {
       </TabPanel>
       <TabPanel value="catalogue">
         <Catalogue {...{ team, here, onPlace }} />
+      </TabPanel>
+      <TabPanel value="shelves">
+        <Lent onPlace={onPlace} />
       </TabPanel>
       <TabPanel value="others">
         <Others {...{ team, collection, here, onPlace }} />

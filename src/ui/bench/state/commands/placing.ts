@@ -40,6 +40,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
         askedOf: null,
         askedName: null,
         askedUntil: null,
+        credit: null,
         addedAt,
         resource,
         pending,
@@ -151,6 +152,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       askedOf: null,
       askedName: null,
       askedUntil: null,
+      credit: null,
     };
     now.current.change((all) => [
       ...all,
@@ -169,25 +171,45 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       else sayFailure(error);
     });
 
-  /** Places several resources, or several items of other collections with their words. */
-  const placeMany = (what: { resources?: string[]; placements?: string[] }, landing: Landing = spot()) => {
-    const { team, collection, announce } = now.current;
-    const count = (what.resources ?? what.placements ?? []).length;
+  /** Takes items that others have made public, with their words and from where they are. */
+  const takeLent = (
+    from: string,
+    what: { items: string[] } | { part: string; count: number },
+    to?: Landing,
+  ) => {
+    const count = "items" in what ? what.items.length : what.count;
+    const landing = "items" in what ? (to ?? spot()) : {};
     const ids = Array.from({ length: count }, newId);
-    call("placements.copy-many", { ...what, collection, ...landing, ids })
-      .then(({ items, entry }) => {
-        now.current.change((all) => [...all.filter((item) => !ids.includes(item.id)), ...items]);
-        // What is placed next goes behind these.
-        if (ids.length) now.current.select(ids.at(-1)!, "keep");
-        headAgain();
-        void client.invalidateQueries({ queryKey: ["tray", team] });
-        announce(`Placed ${count}.`);
-        sayDone(count === 1 ? "Placed 1 item." : `Placed ${count} items.`, team, entry, again);
-      })
+    const { collection } = now.current;
+    const { items, part } = { items: undefined, part: undefined, ...what };
+    call("shelves.take", { collection, from, ...(part ? { part } : { items }), ...landing, ids })
+      .then(({ items, entry }) => arrived(ids, items, entry))
       .catch(failed);
   };
 
-  return { spot, place, placeMany, capture, paste, note, writeText };
+  /** Shows several that have come, and says so. */
+  const arrived = (ids: string[], items: Item[], entry: string | null) => {
+    const { team, announce } = now.current;
+    now.current.change((all) => [...all.filter((item) => !ids.includes(item.id)), ...items]);
+    // What is placed next goes behind these.
+    if (ids.length) now.current.select(ids.at(-1)!, "keep");
+    headAgain();
+    void client.invalidateQueries({ queryKey: ["tray", team] });
+    announce(`Placed ${ids.length}.`);
+    sayDone(ids.length === 1 ? "Placed 1 item." : `Placed ${ids.length} items.`, team, entry, again);
+  };
+
+  /** Places several resources, or several items of other collections with their words. */
+  const placeMany = (what: { resources?: string[]; placements?: string[] }, landing: Landing = spot()) => {
+    const { collection } = now.current;
+    const count = (what.resources ?? what.placements ?? []).length;
+    const ids = Array.from({ length: count }, newId);
+    call("placements.copy-many", { ...what, collection, ...landing, ids })
+      .then(({ items, entry }) => arrived(ids, items, entry))
+      .catch(failed);
+  };
+
+  return { spot, place, placeMany, takeLent, capture, paste, note, writeText };
 }
 
 /** How a resource looks before the server has said anything. */

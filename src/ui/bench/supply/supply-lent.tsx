@@ -1,0 +1,170 @@
+"use client";
+
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { ArrowLeft } from "lucide-react";
+import { useDeferredValue, useMemo, useRef, useState } from "react";
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { Button, IconButton } from "../../parts/button";
+import { Empty } from "../../parts/empty";
+import { Field } from "../../parts/field";
+import { ask } from "../../talk/call";
+import { useWorkshop } from "../bench-provider";
+import type { Supplied } from "../state/types";
+import { SupplyList } from "./supply-list";
+
+type Listed = Answer<"shelves.newest">["collections"][number];
+type Props = { onPlace?: (resources: Supplied[]) => void };
+
+/** What others have made public, to be taken from: found by words, or the newest. */
+export function Lent({ onPlace }: Props) {
+  const [typed, setTyped] = useState("");
+  const [open, setOpen] = useState<string | null>(null);
+  const words = useDeferredValue(typed.trim());
+  const field = useRef<HTMLInputElement>(null);
+  const { data } = useQuery({
+    queryKey: ["lent", words],
+    queryFn: async (): Promise<Listed[]> =>
+      words
+        ? (await ask("shelves.find", { query: words })).results
+        : (await ask("shelves.newest", {})).collections,
+    placeholderData: keepPreviousData,
+  });
+  if (open)
+    return (
+      <OpenLent
+        collection={open}
+        onPlace={onPlace}
+        onBack={() => {
+          setOpen(null);
+          requestAnimationFrame(() => field.current?.focus());
+        }}
+      />
+    );
+  return (
+    <>
+      <div className="border-b border-line px-4 py-2">
+        <Field
+          ref={field}
+          hideLabel
+          label="Find in what is public"
+          placeholder="Words of what others made public"
+          maxLength={500}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </div>
+      {data?.length === 0 ? (
+        <Empty
+          inset
+          title={words ? "In nothing public do all of these words stand" : "Nothing is public here yet"}
+        >
+          <p>What teams show everybody stands here, to be taken from with credit.</p>
+        </Empty>
+      ) : (
+        <ul aria-label="Public collections" className="min-h-0 flex-1 overflow-y-auto">
+          {data?.map((one) => (
+            <LentRow key={one.id} one={one} onOpen={() => setOpen(one.id)} />
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
+function LentRow({ one, onOpen }: { one: Listed; onOpen: () => void }) {
+  const facts = [
+    one.teamName,
+    one.count === 1 ? "1 item" : `${one.count} items`,
+    one.minutes ? sayMinutes(one.minutes) : "",
+  ];
+  return (
+    <li className="border-b border-line hover:bg-sheet">
+      <button
+        type="button"
+        onClick={onOpen}
+        className="block w-full px-4 py-2.5 text-left outline-offset-[-3px]"
+      >
+        <span className="clamp-2 leading-snug font-semibold">{one.title}</span>
+        <span className="block truncate text-sm text-quiet">{facts.filter(Boolean).join(" · ")}</span>
+      </button>
+    </li>
+  );
+}
+
+type OpenProps = Props & { collection: string; onBack: () => void };
+
+/** What stands in a public collection, section by section. */
+function OpenLent({ collection, onPlace, onBack }: OpenProps) {
+  const { items: own, takeLent } = useWorkshop();
+  const { data, isError } = useQuery({
+    queryKey: ["lent-items", collection],
+    queryFn: () => ask("shelves.read", { collection }),
+    retry: false,
+  });
+  const all = useMemo(
+    () => data?.parts.flatMap((part) => part.items.map((item) => suppliedFrom(item, collection))) ?? [],
+    [data, collection],
+  );
+  const here = useMemo(() => {
+    const addresses = new Set(own.map((item) => item.resource.address).filter(Boolean));
+    return new Set(all.filter((one) => addresses.has(one.address)).map((one) => one.id));
+  }, [own, all]);
+  const sections = data?.parts.filter((part) => part.section !== null) ?? [];
+  return (
+    <>
+      <div className="flex items-start gap-2 border-b border-line py-1.5 pr-4 pl-2">
+        <IconButton autoFocus label="Back to what is public" onClick={onBack}>
+          <ArrowLeft size={18} aria-hidden />
+        </IconButton>
+        <div className="min-w-0 flex-1 py-1">
+          {data && (
+            <>
+              <h3 className="leading-snug font-semibold break-words">
+                <a href={`/c/${data.code}`} className="hover:underline">
+                  {data.title}
+                </a>
+              </h3>
+              <p className="text-sm text-quiet">{data.teamName} · what you take keeps its credit</p>
+            </>
+          )}
+        </div>
+      </div>
+      {isError && (
+        <Empty inset title="This is public no more">
+          <p>Its makers have closed it. What was taken before stays where it is.</p>
+        </Empty>
+      )}
+      {data && (
+        <SupplyList resources={all} here={here} onPlace={onPlace} label={`Items of ${data.title}`}>
+          {onPlace && sections.length > 0 && (
+            <div className="flex flex-col items-start gap-1 px-4 py-3">
+              <p className="text-sm text-quiet">Or a section as it stands:</p>
+              {sections.map((part) => (
+                <Button
+                  key={part.section}
+                  small
+                  look="quiet"
+                  onClick={() => takeLent(collection, { part: part.section!, count: part.count })}
+                >
+                  {`${part.title} (${part.count})`}
+                </Button>
+              ))}
+            </div>
+          )}
+        </SupplyList>
+      )}
+    </>
+  );
+}
+
+type LentItem = Answer<"shelves.read">["parts"][number]["items"][number];
+
+/** As a thing that can be dragged over, though the catalogue has it only once it is taken. */
+const suppliedFrom = (item: LentItem, from: string): Supplied => ({
+  ...{ id: item.id, kind: item.kind, title: item.heading || item.title, address: item.address },
+  ...{ host: item.host, siteName: item.siteName, minutes: item.minutes, pages: null, description: "" },
+  ...{ licence: "", authors: [], published: null, picture: null, player: null, file: null, tags: [] },
+  ...{ duplicateOf: null, fetchState: "done", fetchProblem: null, usedAt: null, createdAt: "" },
+  lent: { from, context: item.context },
+});
