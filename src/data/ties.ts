@@ -145,6 +145,8 @@ export const TIES: Record<string, Ties> = {
 
   credit: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   listing: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...derived },
+  listed_address: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...derived },
+  listed_tag: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...derived },
   term_block: { ...plain, ...derived },
   term_posting: { ...plain, ...derived },
   term_stat: { ...plain, ...derived },

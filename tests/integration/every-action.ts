@@ -163,6 +163,10 @@ export const TABLE: Record<ActionName, Row> = {
     input: ({ team, lent }) => ({ team, collection: lent, copy: newId() }),
   },
   "shelves.find": { from: "signed in", input: () => ({ query: "peat" }) },
+  "shelves.keeping": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "shelves.near": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "shelves.often": { from: "signed in", input: () => ({}) },
+  "shelves.subjects": { from: "signed in", input: () => ({}) },
   "shelves.newest": { from: "signed in", input: () => ({}) },
   "sheets.add-find": {
     from: "everybody",

@@ -121,9 +121,21 @@ describe("What is public", () => {
   });
 
   test("is nothing that any of twenty teams keeps to itself", async () => {
-    const { owner: reader } = await makeWorld();
+    const mine = await makeWorld();
+    const { owner: reader } = mine;
     const secrets: string[] = [];
     const secret = () => (secrets.push(word()), secrets.at(-1)!);
+    // What each of them has for itself, and what each has in what is public; whoever looks has both.
+    const all = { address: `https://${word()}.example/`, tag: word() };
+    const both = { address: `https://${word()}.example/`, tag: word() };
+    const bring = async (who: World, what: typeof all, collection: string) => {
+      const { resource } = await as(who.owner, "capture.address", {
+        ...{ team: who.team, address: what.address, collection },
+      });
+      await as(who.owner, "tags.add", { resource: resource.id, tags: [what.tag] });
+      return resource.id;
+    };
+    const [kept, known] = [await bring(mine, all, mine.collection), await bring(mine, both, mine.collection)];
     const open: string[] = [];
     for (let i = 0; i < 20; i++) {
       const world = await makeWorld();
@@ -132,11 +144,13 @@ describe("What is public", () => {
       // Something of each kind stands beside what is public, or at it and is not for readers.
       const apart = (await as(owner, "collections.make", { team, title: secret() })).collection.id;
       const address = `https://${secret()}.example/${secret()}`;
-      const kept = await as(owner, "capture.work", {
+      const own = await as(owner, "capture.work", {
         ...{ team, type: "report", title: secret(), address, collection: apart },
       });
-      await as(owner, "tags.add", { resource: kept.resource.id, tags: [secret()] });
-      await as(owner, "resources.paste-text", { resource: kept.resource.id, text: secret() });
+      await as(owner, "tags.add", { resource: own.resource.id, tags: [secret()] });
+      await as(owner, "resources.paste-text", { resource: own.resource.id, text: secret() });
+      await bring(world, all, apart);
+      await bring(world, both, collection);
       await as(owner, "resources.edit", { resource, notes: secret() });
       await as(owner, "marks.add", { resource, private: false, note: secret() });
       await as(owner, "comments.add", { collection, placement, words: secret() });
@@ -158,6 +172,17 @@ describe("What is public", () => {
       seen.push(...page.collections.map(({ id }) => id));
       ({ next } = page);
     } while (next);
+    const near = await as(reader, "shelves.near", { collection: mine.collection });
+    const theirs = near.collections.filter((one) => open.includes(one.id));
+    expect(theirs.length).toBeGreaterThan(0);
+    for (const { why } of theirs) expect([why.pages, why.tags]).toEqual([1, [both.tag]]);
+    const keeping = await as(reader, "shelves.keeping", { resource: known });
+    expect([keeping.count, keeping.beside]).toEqual([20, []]);
+    expect((await as(reader, "shelves.keeping", { resource: kept })).count).toBe(0);
+    const { subjects } = await as(reader, "shelves.subjects", {});
+    expect([subjects.includes(both.tag), subjects.includes(all.tag)]).toEqual([true, false]);
+    answers.push(near, keeping, subjects, await as(reader, "shelves.often", {}));
+    for (const collection of open) answers.push(await as(reader, "shelves.read", { collection }));
     const said = JSON.stringify(answers);
     expect(secrets.length).toBeGreaterThan(180);
     expect(secrets.filter((one) => said.includes(one))).toEqual([]);

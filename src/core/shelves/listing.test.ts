@@ -2,7 +2,15 @@ import { expect, test } from "vitest";
 import { Seeker } from "../search/passage";
 import { type Listing, listingHolds, passagesIn, searchableOf } from "./listing";
 
-const item = { title: "Sundew", heading: "", context: "", description: "", section: "", language: null };
+const item = {
+  ...{ id: "1", kind: "page" as const, address: "https://moss.example/1", minutes: 3 },
+  title: "Sundew",
+  heading: "",
+  context: "",
+  description: "",
+  section: "",
+  language: null,
+};
 const bogs: Listing = {
   ...{ title: "Bogs", description: "Wet places, and who lives there.", language: "en", use: null },
   ...{ count: 3, minutes: 20, tags: ["plants"], cloth: { threads: [], tags: [] }, sources: ["moss.example"] },

@@ -1,5 +1,6 @@
 import type { Yarn } from "../cover/weave";
 import { clothOfAll, mostUsedTags, sumOfAll } from "../publish/reader-course";
+import type { Kind } from "../page/facts";
 import type { PublishedCollection, PublishedItem, Use } from "../publish/model";
 import { type Passage, type Seeker, holdsPhrase } from "../search/passage";
 import type { Searchable } from "../search/weigh";
@@ -7,6 +8,11 @@ import { plainText } from "../text/plain";
 
 /** One item of a collection, as its readers are shown it. */
 type ListedItem = {
+  /** The item, by which it is taken; null: words between items. */
+  id: string | null;
+  kind: Kind;
+  address: string;
+  minutes: number | null;
   title: string;
   /** The curator's own words: what stands there instead of the title, and the context line. */
   heading: string;
@@ -76,11 +82,14 @@ const itemsOf = ({ title, sections }: PublishedCollection): ListedItem[] =>
 
 /** What stands between the items. */
 const words = (title: string, section: string, text: string): ListedItem => ({
+  ...{ id: null, kind: "note", address: "", minutes: null },
   ...{ title: section || title, heading: "", context: text.slice(0, 2_000), description: "", section },
   language: null,
 });
 
 const listed = (item: PublishedItem, section: string): ListedItem => ({
+  ...{ id: item.look === "item" ? item.id : null, kind: item.kind, minutes: item.minutes },
+  address: item.quotation === null ? item.address : "",
   ...{ title: item.title, heading: item.heading, context: item.context, section },
   description: (item.quotation ?? item.description).slice(0, LONG),
   language: item.language,

@@ -10,6 +10,8 @@ const LEFT_OUT = new Set([
   "term_stat",
   "reindex_queue",
   "facet_count",
+  "listed_address",
+  "listed_tag",
   "cached_count",
   "worker",
   "presence",

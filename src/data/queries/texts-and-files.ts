@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull, ne, sql } from "drizzle-orm";
+import { and, eq, inArray, isNotNull, isNull, ne, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import {
   nearText,
@@ -39,6 +39,17 @@ export async function lixAmong(tx: Tx, resources: readonly string[]): Promise<Ma
     .from(resourceText)
     .where(inArray(resourceText.resource, [...resources]));
   return new Map(rows.flatMap(({ id, lix }) => (lix === null ? [] : [[id, lix]])));
+}
+
+/** How hard what stands at these placements is to read, as far as that is known. */
+export async function lixOfPlacements(tx: Tx, ids: readonly string[]): Promise<number[]> {
+  if (!ids.length) return [];
+  const rows = await tx
+    .select({ lix: resourceText.lix })
+    .from(placement)
+    .innerJoin(resourceText, eq(resourceText.resource, placement.resource))
+    .where(and(inArray(placement.id, [...ids]), isNotNull(resourceText.lix)));
+  return rows.map((row) => row.lix!);
 }
 
 /** What a new look at the page found and nobody has decided on yet. */

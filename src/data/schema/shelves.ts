@@ -1,7 +1,8 @@
-import { boolean, index, int, mysqlTable } from "drizzle-orm/mysql-core";
+import { boolean, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import type { Use } from "@/core/publish/model";
 import type { Listing } from "@/core/shelves/listing";
 import { collection } from "./arranging";
-import { bigJson, bytesText, line, moment, uuid } from "./columns";
+import { bigJson, bytesText, exactText, line, moment, uuid } from "./columns";
 import { team } from "./people";
 
 /**
@@ -22,8 +23,41 @@ export const listing = mysqlTable(
     taken: int("taken").notNull(),
     /** Null: it is not public any more, or was not read yet. */
     content: bigJson<Listing>("content"),
+    /** What of it shelves go by: what it is used as, its language (the first two letters), how long it takes, its level. */
+    use: varchar("used_as", { length: 12 }).$type<Use>(),
+    language: bytesText("language", { length: 2 }).notNull().default(""),
+    minutes: int("minutes").notNull().default(0),
+    /** The middle one of its texts by LIX; null: that is known of none. */
+    level: int("level"),
+    /** How many addresses it has, and how many subjects. */
+    addresses: int("addresses").notNull().default(0),
+    tagged: int("tagged").notNull().default(0),
   },
   (t) => [index("listing_new").on(t.since, t.collection)],
+);
+
+const ofListing = () => ({
+  collection: uuid("collection")
+    .notNull()
+    .references(() => collection.id, { onDelete: "cascade" }),
+  team: uuid("team").notNull(),
+});
+
+/** Which addresses stand in which public collection, as its readers are shown it. */
+export const listedAddress = mysqlTable(
+  "listed_address",
+  { hash: bytesText("hash", { length: 43 }).notNull(), ...ofListing() },
+  (t) => [
+    primaryKey({ columns: [t.hash, t.collection] }),
+    index("listed_address_of").on(t.collection, t.hash),
+  ],
+);
+
+/** Which subjects a public collection has: its own, and those of what stands in it; folded as tags are. */
+export const listedTag = mysqlTable(
+  "listed_tag",
+  { key: exactText("key", { length: 80 }).notNull(), name: line("name", 80).notNull(), ...ofListing() },
+  (t) => [primaryKey({ columns: [t.key, t.collection] }), index("listed_tag_of").on(t.collection)],
 );
 
 /**
@@ -59,7 +93,7 @@ export const credit = mysqlTable(
   },
   (t) => [
     index("credit_team").on(t.team),
-    index("credit_lender").on(t.lender, t.team),
+    index("credit_lender").on(t.lender, t.team, t.takenAt),
     index("credit_digest").on(t.digest),
   ],
 );

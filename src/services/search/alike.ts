@@ -1,5 +1,5 @@
-import { rank } from "@/core/search/rank";
-import { idf, type Weighed } from "@/core/search/weigh";
+import { rank, type Ranking } from "@/core/search/rank";
+import { idf, type Searchable, type Weighed } from "@/core/search/weigh";
 import type { Tx } from "@/data/database";
 import { readPostings } from "@/data/search/postings";
 import { countIndexed, dfOf } from "@/data/search/terms";
@@ -11,6 +11,54 @@ const BY_TERMS = 8;
 const TOO_COMMON = 2_000;
 const NEIGHBOURS = 20;
 
+type Alike = {
+  /** The terms of the words, with their weights. */
+  terms: Weighed[];
+  /** What is in the index, by the sum of the telling terms (BM25's). */
+  ranking: Ranking;
+  /** What the words count so themselves. */
+  own: number;
+};
+
+/**
+ * What of an index is written in the words that tell most of some.
+ * @param most how many terms are looked for
+ * @param least in how many a term must be: what is in the index itself is in each of its own
+ */
+export async function alikeTo(
+  tx: Tx,
+  team: string,
+  words: Searchable,
+  { most, least }: { most: number; least: number },
+): Promise<Alike> {
+  const [[terms], indexed] = await Promise.all([weighInThread([words]), countIndexed(tx, team)]);
+  const heavy = terms!.slice(0, 5 * most);
+  const df = await dfOf(
+    tx,
+    team,
+    heavy.map((one) => one.term),
+  );
+  const telling = heavy
+    .filter(({ term }) => (df.get(term) ?? 0) >= least && df.get(term)! <= TOO_COMMON)
+    .map(({ term, weight }) => ({
+      ...{ term, weight, factor: Math.round(idf(indexed, df.get(term)!) * 10) },
+      by: weight * idf(indexed, df.get(term)!),
+    }))
+    .sort((a, b) => b.by - a.by)
+    .slice(0, most);
+  const lists = await readPostings(
+    tx,
+    team,
+    telling.map((one) => one.term),
+  );
+  const factors = new Map(telling.map(({ term, factor }) => [term, factor]));
+  return {
+    terms: terms!,
+    ranking: rank([[...factors.keys()]], lists, (term) => factors.get(term)!),
+    own: telling.reduce((sum, { weight, factor }) => sum + weight * factor, 0),
+  };
+}
+
 /**
  * Resources of a team in which the words stand that tell most of one, the likest first; with its words and their weights.
  * Null for one that is gone.
@@ -19,31 +67,10 @@ export async function alikeOf(tx: Tx, team: string, resource: string) {
   const [found] = await wordsOf(tx, [resource]);
   const words = found?.words;
   if (!words) return null;
-  const [[terms], indexed] = await Promise.all([weighInThread([words]), countIndexed(tx, team)]);
-  const heavy = terms!.slice(0, 40);
-  const df = await dfOf(
-    tx,
-    team,
-    heavy.map((one) => one.term),
-  );
-  const telling = heavy
-    .filter(({ term }) => (df.get(term) ?? 0) > 1 && df.get(term)! <= TOO_COMMON)
-    .map(({ term, weight }) => ({
-      term,
-      factor: Math.round(idf(indexed, df.get(term)!) * 10),
-      by: weight * idf(indexed, df.get(term)!),
-    }))
-    .sort((a, b) => b.by - a.by)
-    .slice(0, BY_TERMS);
-  const lists = await readPostings(
-    tx,
-    team,
-    telling.map((one) => one.term),
-  );
-  const factors = new Map(telling.map(({ term, factor }) => [term, factor]));
-  const alike = rank([[...factors.keys()]], lists, (term) => factors.get(term)!)
+  const { terms, ranking } = await alikeTo(tx, team, words, { most: BY_TERMS, least: 2 });
+  const alike = ranking
     .hits("best", 0, NEIGHBOURS + 1)
     .filter((one) => one.id !== resource)
     .slice(0, NEIGHBOURS);
-  return { words, terms: terms! satisfies Weighed[], alike };
+  return { words, terms, alike };
 }

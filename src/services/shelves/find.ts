@@ -7,7 +7,7 @@ import { listingHolds, passagesIn } from "@/core/shelves/listing";
 import { PUBLIC } from "@/core/shelves/public";
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
-import { listedById, listedLanguages } from "@/data/queries/listings";
+import { listedById, listedLanguages, onShelf, type Shelf } from "@/data/queries/listings";
 import { lookUp } from "@/data/search/terms";
 import { reading } from "@/mechanism/action";
 import { MaybeId, MaybeText, Optional } from "@/mechanism/input";
@@ -17,6 +17,7 @@ import { cachedFor } from "../search/cached-for";
 import { meantBy } from "../search/meant";
 import { ranked } from "../search/ranked";
 import { asCard, upToDate } from "./shown";
+import { shelfOf, ShelfWish } from "./wish";
 
 /** Results a page. */
 const PAGE = 20;
@@ -25,7 +26,7 @@ const [STEP, STEPS] = [50, 8];
 /** So many passages are shown of one collection. */
 const PASSAGES = 3;
 
-class Find {
+class Find extends ShelfWish {
   /** Words, "phrases", -words, and tag: with a value. */
   @MaybeText(500) query?: string;
   /** The last result of the page before: its id and score. */
@@ -47,17 +48,18 @@ export const findListed = reading({
   allow: can.beSignedIn(),
   run: async ({ input, tx }) => {
     const typed = input.query ?? "";
+    const shelf = shelfOf(input);
     const last: Hit | null = input.after ? { id: input.after, score: input.score ?? 0 } : null;
-    const { results, next, looked } = await pageOf(tx, typed, last);
+    const { results, next, looked } = await pageOf(tx, typed, last, shelf);
     const meant = last || results.length ? null : await meantBy(tx, PUBLIC, typed, looked);
     // The index may have words yet that are public no more: only what finds something is said.
-    const isThere = meant !== null && (await pageOf(tx, meant, null)).results.length > 0;
+    const isThere = meant !== null && (await pageOf(tx, meant, null, shelf)).results.length > 0;
     return { results, next, meant: isThere ? meant : null };
   },
 });
 
 /** A page of what is found, behind the last result of the page before. */
-async function pageOf(tx: Tx, typed: string, last: Hit | null) {
+async function pageOf(tx: Tx, typed: string, last: Hit | null, shelf: Shelf) {
   const query = readQuery(typed, await stemmed(tx, PUBLIC));
   const looked = await lookUp(tx, PUBLIC, query, 0);
   const ranking = await ranked(tx, PUBLIC, query, looked);
@@ -70,11 +72,12 @@ async function pageOf(tx: Tx, typed: string, last: Hit | null) {
   let from = looked.sought.length ? ranking.upTo("best", last) : ranking.length;
   for (let step = 0; step < STEPS && from < ranking.length && results.length < PAGE; step++) {
     const hits = ranking.hits("best", from, from + STEP);
-    const rows = await listedById(
+    const wanted = await onShelf(
       tx,
       hits.map((hit) => hit.id),
-      now(),
+      shelf,
     );
+    const rows = await listedById(tx, [...wanted], now());
     const shown = new Map(
       (await upToDate(hits.flatMap((hit) => rows.get(hit.id) ?? []))).map((row) => [row.id, row]),
     );

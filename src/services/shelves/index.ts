@@ -2,8 +2,12 @@ import { answerOffers } from "./answer";
 import { borrow } from "./borrow";
 import { readCredits } from "./credits";
 import { findListed } from "./find";
+import { readKeeping } from "./keeping";
+import { readNear } from "./near";
 import { readNewest } from "./newest";
+import { readOften } from "./often";
 import { readLent } from "./read";
+import { readSubjects } from "./subjects";
 import { takeLent } from "./take";
 
 /** What people can do, by name. */
@@ -12,7 +16,11 @@ export const actions = {
   "shelves.borrow": borrow,
   "shelves.credits": readCredits,
   "shelves.find": findListed,
+  "shelves.keeping": readKeeping,
+  "shelves.near": readNear,
   "shelves.newest": readNewest,
+  "shelves.often": readOften,
   "shelves.read": readLent,
+  "shelves.subjects": readSubjects,
   "shelves.take": takeLent,
 };

@@ -1,9 +1,13 @@
 import { type Listing, listingOf, searchableOf } from "@/core/shelves/listing";
+import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { publicNow, writeListing } from "@/data/queries/listings";
+import { lixOfPlacements } from "@/data/queries/texts-and-files";
 import { indexedListings, type Words } from "@/data/search/words";
+import { transact } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
+import { addressHash } from "@/outside/hash";
 import { allBehind } from "../reader/behind";
 
 /** What is known of a public collection as its readers are shown it now; null when they are shown nothing. */
@@ -23,11 +27,36 @@ export async function listedWords(tx: Tx, ids: readonly string[]): Promise<Words
     // How often it was noted is read before what it is noted of: what changes meanwhile makes this one old.
     const open = await publicNow(database(), id, now());
     const content = open && (await listingNow(open.code));
-    await writeListing(database(), id, { content, noted: open?.noted ?? null });
+    const level = content && (await levelOf(content));
+    await transact(database(), (own) =>
+      writeListing(
+        own,
+        id,
+        content && open && { ...open, content, level, hashes: hashesOf(content), tags: keyed(content.tags) },
+      ),
+    );
     all.push({
       ...{ resource: id, fed: indexed.has(id), indexed: indexed.get(id) ?? new Map() },
       ...{ counted: new Map(), now: new Map(), words: content && searchableOf(content) },
     });
   }
   return all;
+}
+
+/** By which each address of a collection is found in others, each once. */
+export const hashesOf = ({ items }: Listing): string[] => [
+  ...new Set(items.flatMap(({ address }) => (address ? [addressHash(address)] : []))),
+];
+
+/** Subjects by their keys. */
+export const keyed = (tags: readonly string[]): Map<string, string> =>
+  new Map(tags.map((tag) => [tagKey(tag), tag]));
+
+/** The middle one of its texts; null: of none is known how hard it is to read. */
+async function levelOf({ items }: Listing): Promise<number | null> {
+  const known = await lixOfPlacements(
+    database(),
+    items.flatMap(({ id }) => id ?? []),
+  );
+  return known.sort((a, b) => a - b)[Math.floor(known.length / 2)] ?? null;
 }

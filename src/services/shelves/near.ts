@@ -1,0 +1,116 @@
+import { insideOf } from "@/core/list/tree-moves";
+import { type Listing, listingOf, searchableOf } from "@/core/shelves/listing";
+import { type Met, lacking, nearest } from "@/core/shelves/near";
+import { PUBLIC } from "@/core/shelves/public";
+import type { Tx } from "@/data/database";
+import { collectionTree } from "@/data/queries/collections";
+import { listedById } from "@/data/queries/listings";
+import { listedSizes, sharedBy, sharingAddresses, sharingTags } from "@/data/queries/near";
+import { countIndexed } from "@/data/search/terms";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { now } from "@/outside/clock";
+import { addressHash } from "@/outside/hash";
+import { publishedCollection } from "../reader/published-collection";
+import { alikeTo } from "../search/alike";
+import { hashesOf, keyed } from "./listed-words";
+import { asCard } from "./shown";
+
+/** Of so many collections inside what stands in them is looked at, too; so many addresses are looked for. */
+const [PARTS, ADDRESSES] = [20, 300];
+/** So many are met by addresses, by subjects, and by words each; so many are shown, and things of them. */
+const [MET, SHOWN, ITEMS] = [40, 8, 20];
+/** By so many of its words it is looked for. */
+const TERMS = 16;
+
+class Near {
+  @Id() collection: string;
+}
+
+export const readNear = reading({
+  name: "shelves.near",
+  about:
+    "Public collections of other teams that resemble this one, the nearest first, and why: pages both have, subjects both have, much the same words. With what they have and this one lacks. What it is compared by stays here: nothing of it is told to them.",
+  input: Near,
+  allow: can.see("collection"),
+  run: async ({ input, scope, tx }) => {
+    const team = scope.team!;
+    const own = await ownListing(tx, team, input.collection);
+    const hashes = hashesOf(own).slice(0, ADDRESSES);
+    const tags = keyed(own.tags);
+    const near = await nearTo(tx, team, own, hashes, tags);
+    const shown = near.slice(0, SHOWN);
+    const found = lacking(
+      shown.map(({ score, row }) => ({
+        score,
+        items: row.content!.items.flatMap((item) =>
+          item.id && item.address
+            ? [{ ...item, id: item.id, key: addressHash(item.address), from: row.id, teamName: row.teamName }]
+            : [],
+        ),
+      })),
+      new Set(hashesOf(own)),
+    ).slice(0, ITEMS);
+    return {
+      of: hashes.length,
+      collections: shown.map(({ row, pages, tags, alike }) => ({
+        ...asCard({ ...row, content: row.content! }),
+        why: { pages, tags: tags.slice(0, 3), alike },
+      })),
+      items: found.map(({ item, in: times }) => ({
+        ...{ id: item.id, from: item.from, teamName: item.teamName, kind: item.kind, address: item.address },
+        ...{ title: item.heading || item.title, context: item.context, minutes: item.minutes, in: times },
+      })),
+    };
+  },
+});
+
+/** What is known of an own collection, as it would be if it were public; of what stands inside it, too. */
+async function ownListing(tx: Tx, team: string, id: string): Promise<Listing> {
+  const all = [...insideOf(await collectionTree(tx, team), id)].slice(0, PARTS);
+  const [first, ...inside] = await Promise.all(all.map((one) => publishedCollection(tx, one, null)));
+  return listingOf([first!, ...inside]);
+}
+
+/** What is near to it and public at this moment; what changed a moment ago is left out until it is known anew. */
+async function nearTo(
+  tx: Tx,
+  team: string,
+  own: Listing,
+  hashes: readonly string[],
+  tags: ReadonlyMap<string, string>,
+) {
+  const keys = [...tags.keys()];
+  const indexed = await countIndexed(tx, PUBLIC);
+  const [byAddress, byTag, text] = await Promise.all([
+    sharingAddresses(tx, team, hashes, indexed, MET),
+    sharingTags(tx, team, keys, indexed, MET),
+    alikeTo(tx, PUBLIC, searchableOf(own), { most: TERMS, least: 1 }),
+  ]);
+  const byWords = text.ranking.hits("best", 0, MET);
+  const met = [...new Set([...byAddress.keys(), ...byTag.keys(), ...byWords.map((hit) => hit.id)])];
+  const [rows, shares, sizes] = await Promise.all([
+    listedById(tx, met, now()),
+    sharedBy(tx, met, { hashes, keys }),
+    listedSizes(tx, met),
+  ]);
+  const scores = new Map(
+    text.ranking
+      .among(met)
+      .hits("best", 0, met.length)
+      .map((hit) => [hit.id, hit.score]),
+  );
+  const others = met.filter((id) => rows.get(id)?.content && rows.get(id)!.team !== team);
+  const asMet = (id: string): Met => {
+    const of = shares.tags.get(id) ?? new Map<string, number>();
+    const { addresses: size, tagged } = sizes.get(id)!;
+    return {
+      ...{ id, size, tagged, addresses: [...(shares.addresses.get(id)?.values() ?? [])] },
+      tags: [...of].map(([key, df]) => ({ name: tags.get(key)!, df })),
+      words: scores.get(id) ?? 0,
+    };
+  };
+  const size = { size: hashes.length, tagged: tags.size, words: text.own };
+  return nearest(size, others.map(asMet), indexed).map((one) => ({ ...one, row: rows.get(one.id)! }));
+}
