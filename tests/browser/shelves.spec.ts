@@ -107,3 +107,62 @@ test("a public collection is copied with credit, and what changes there is taken
   await expect(items(page)).toHaveCount(2);
   await expect(page.getByText("Some of it from “Birds of the reed” of Oda Reed")).toBeVisible();
 });
+
+test("what is near to a collection is pointed out with why, what it has besides is taken, and shelves are chosen", async ({
+  browser,
+}) => {
+  const maker = await newcomer(browser, "Oda Reed");
+  const { collection } = await maker.act("collections.make", { team: maker.team, title: "Dipwells by hand" });
+  const pages = [1, 2].map((n) => `https://dip-${randomUUID()}.example/${n}`);
+  const contexts = ["Measure before you read.", "For the second week."];
+  for (const [i, address] of pages.entries()) {
+    const placement = randomUUID();
+    await maker.act("capture.address", {
+      ...{ team: maker.team, address, collection: collection.id, placement },
+    });
+    await maker.act("placements.edit", { placement, context: contexts[i] });
+  }
+  await maker.act("collections.use", { collection: collection.id, use: "lesson" });
+  await maker.act("share.set", { collection: collection.id, audience: "public" });
+  const { page, team, act } = await newcomer(browser, "Piet Lind");
+  const own = (await act("collections.make", { team, title: "Our own week" })).collection.id;
+  await act("capture.address", { team, address: pages[0], collection: own });
+  const near = page.getByRole("list", { name: "Near to this collection" });
+  await expect(async () => {
+    await page.goto(`/bench/${own}`);
+    await page.getByRole("tab", { name: "Shelves" }).click();
+    await expect(near.getByRole("button", { name: /Dipwells by hand/ })).toContainText("1 of your 1 page", {
+      timeout: 3_000,
+    });
+  }).toPass();
+  expect(await axe(page)).toEqual([]);
+  const besides = page.getByRole("list", { name: "What they have and this lacks" });
+  await besides.getByRole("button", { name: /For the second week/ }).click();
+  await page.keyboard.press("ArrowRight");
+  await expect(items(page)).toHaveCount(2);
+  await expect(items(page).last()).toContainText("For the second week.");
+  await expect(page.getByText("Some of it from “Dipwells by hand” of Oda Reed")).toBeVisible();
+
+  await items(page).first().focus();
+  await page.keyboard.press("Enter");
+  await page.getByText("Who else keeps this").click();
+  await expect(page.getByText("It stands in 1 public collection of other teams.")).toBeVisible();
+  await expect(page.getByText("Measure before you read.")).toBeVisible();
+
+  await page.goto(`/team/${team}/shelves`);
+  const newly = page.getByRole("region", { name: "Newly public" }).getByRole("listitem");
+  await page.getByRole("combobox", { name: "Used as" }).selectOption("Lessons");
+  await expect(newly.filter({ hasText: "Dipwells by hand" })).toBeVisible();
+  await page.getByRole("combobox", { name: "Language" }).selectOption({ index: 0 });
+  await page.getByRole("button", { name: "Often copied" }).click();
+  const often = page.getByRole("region", { name: "Often copied" }).getByRole("listitem");
+  // The order of it is looked at once a minute.
+  await expect(async () => {
+    await page.reload();
+    await page.getByRole("button", { name: "Often copied" }).click();
+    await expect(often.filter({ hasText: "Dipwells by hand" })).toContainText("copied by 1 team", {
+      timeout: 3_000,
+    });
+  }).toPass();
+  expect(await axe(page)).toEqual([]);
+});

@@ -2,7 +2,7 @@ import { type EditionCollection, type EditionItem, withInside } from "../edition
 import { mergeMarked, mergeWords } from "../merge/merge-text";
 
 /** The words that are told of what was taken: of an item its heading and context line; of the rest its titles and leads. */
-export const LENT_WORDS = ["title", "description", "intro", "heading", "context"] as const;
+const LENT_WORDS = ["title", "description", "intro", "heading", "context"] as const;
 export type LentWords = (typeof LENT_WORDS)[number];
 
 /** What stands in the own copy now, by the ids it has here; of what is gone from it, nothing. */

@@ -1,5 +1,5 @@
 /** After so many days a copy counts half. */
-export const HALF_LIFE = 90;
+const HALF_LIFE = 90;
 /** What was taken longer ago than this counts no more. */
 export const FORGOTTEN = 8 * HALF_LIFE;
 

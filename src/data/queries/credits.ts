@@ -26,7 +26,7 @@ export async function creditsHere(tx: Tx, id: string, own: string | null): Promi
 }
 
 /** What is said of these credits, by their ids. */
-export async function creditsById(tx: Tx, ids: readonly string[]): Promise<Map<string, CreditSaid>> {
+async function creditsById(tx: Tx, ids: readonly string[]): Promise<Map<string, CreditSaid>> {
   if (!ids.length) return new Map();
   const { id, lender, title, teamName, edition, code, takenAt } = credit;
   const rows = await tx

@@ -1,6 +1,6 @@
 "use client";
 
-import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import Link from "next/link";
 import { useDeferredValue, useRef, useState } from "react";
 import type { Answer } from "@/services/registry";
@@ -10,13 +10,17 @@ import { Field } from "../parts/field";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { ListedCard } from "./listed-card";
+import { ShelfBar, type Wish } from "./shelf-bar";
 
 type Newest = Answer<"shelves.newest">;
 type Found = Answer<"shelves.find">;
-type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Newest };
+type Kinds = Answer<"shelves.subjects">;
+type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Newest; kinds: Kinds };
 
 /** What teams have made public for everybody: the newest, or what is found by words. */
-export function Shelves({ me, teams, team, first }: Props) {
+export function Shelves({ me, teams, team, first, kinds }: Props) {
+  const [order, setOrder] = useState<"newest" | "often">("newest");
+  const [wish, setWish] = useState<Wish>({});
   const [typed, setTyped] = useState("");
   const words = useDeferredValue(typed.trim());
   const field = useRef<HTMLInputElement>(null);
@@ -43,42 +47,62 @@ export function Shelves({ me, teams, team, first }: Props) {
             hideLabel
             onChange={(event) => setTyped(event.target.value)}
           />
-          {words ? <FoundHere team={team} words={words} onMeant={mean} /> : <Newly {...{ team, first }} />}
+          {(first.collections.length > 0 || !isNothing(wish)) && (
+            <ShelfBar wish={wish} onWish={setWish} kinds={kinds} />
+          )}
+          {words ? (
+            <FoundHere team={team} words={words} wish={wish} onMeant={mean} />
+          ) : (
+            <>
+              <Orders order={order} onOrder={setOrder} />
+              {order === "newest" ? <Newly {...{ team, wish, first }} /> : <Often {...{ team, wish }} />}
+            </>
+          )}
         </div>
       </main>
     </Frame>
   );
 }
 
+const ORDERS = { newest: "Newly public", often: "Often copied" } as const;
+type Order = keyof typeof ORDERS;
+
+function Orders({ order, onOrder }: { order: Order; onOrder: (order: Order) => void }) {
+  return (
+    <div role="group" aria-label="Which first" className="flex gap-5 border-b border-line">
+      {(Object.keys(ORDERS) as Order[]).map((one) => (
+        <button
+          key={one}
+          type="button"
+          aria-pressed={order === one}
+          onClick={() => onOrder(one)}
+          className="h-10 border-b-[3px] border-transparent text-[15px] text-quiet hover:text-ink aria-pressed:border-accent aria-pressed:font-semibold aria-pressed:text-ink"
+        >
+          {ORDERS[one]}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+type ListProps = { team: TeamRow; wish: Wish };
+
 /** What was made public last. */
-function Newly({ team, first }: { team: TeamRow; first: Newest }) {
+function Newly({ team, wish, first }: ListProps & { first: Newest }) {
   const { data, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery({
-    queryKey: ["shelves", "newest"],
-    queryFn: ({ pageParam }) => ask("shelves.newest", pageParam),
+    queryKey: ["shelves", "newest", wish],
+    queryFn: ({ pageParam }): Promise<Newest> => ask("shelves.newest", { ...wish, ...pageParam }),
     initialPageParam: {} as { since?: string; after?: string },
     getNextPageParam: ({ next }) => next ?? undefined,
-    initialData: { pages: [first], pageParams: [{}] },
+    ...(isNothing(wish) && { initialData: { pages: [first], pageParams: [{}] } }),
+    placeholderData: keepPreviousData,
     // Who comes back to it from a search sees what came meanwhile.
     staleTime: 5_000,
   });
-  const all = data.pages.flatMap((page) => page.collections);
-  if (!all.length)
-    return (
-      <Empty title="Nothing is public here yet">
-        <p>
-          A collection that somebody shares with everybody stands here, for all teams to find and to read.
-          Yours can be the first.
-        </p>
-        <Link href={`/team/${team.id}/collections`} className={buttonLook("accent")}>
-          Choose a collection
-        </Link>
-      </Empty>
-    );
+  const all = data?.pages.flatMap((page) => page.collections) ?? [];
+  if (data && !all.length) return isNothing(wish) ? <NothingYet team={team} /> : <NoneSo />;
   return (
-    <section aria-labelledby="newly">
-      <h2 id="newly" className="text-base font-semibold">
-        Newly public
-      </h2>
+    <section aria-label="Newly public">
       <ul>
         {all.map((one) => (
           <ListedCard key={one.id} one={one} team={team} />
@@ -93,19 +117,62 @@ function Newly({ team, first }: { team: TeamRow; first: Newest }) {
   );
 }
 
+/** What other teams have copied with credit. */
+function Often({ team, wish }: ListProps) {
+  const { data } = useQuery({
+    queryKey: ["shelves", "often", wish],
+    queryFn: () => ask("shelves.often", wish),
+    placeholderData: keepPreviousData,
+  });
+  return (
+    <section aria-label="Often copied">
+      <p className="text-[15px] text-quiet">
+        Each team that copied from it with credit counts once, and half as much for every 90 days since.
+        Readers are not counted.
+      </p>
+      {data?.collections.length === 0 && <NoneSo />}
+      <ul>
+        {data?.collections.map((one) => (
+          <ListedCard key={one.id} one={one} team={team} copiedBy={one.copiedBy} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const isNothing = (wish: Wish) => Object.values(wish).every((value) => value === undefined);
+
+const NoneSo = () => (
+  <Empty title="Nothing public is like that">
+    <p>Choose less of it above. What has changed a moment ago stands on its shelf a little later.</p>
+  </Empty>
+);
+
+const NothingYet = ({ team }: { team: TeamRow }) => (
+  <Empty title="Nothing is public here yet">
+    <p>
+      A collection that somebody shares with everybody stands here, for all teams to find and to read. Yours
+      can be the first.
+    </p>
+    <Link href={`/team/${team.id}/collections`} className={buttonLook("accent")}>
+      Choose a collection
+    </Link>
+  </Empty>
+);
+
 /** Where words stand in what is public. */
 function FoundHere({
   team,
   words,
+  wish,
   onMeant,
-}: {
-  team: TeamRow;
+}: ListProps & {
   words: string;
   onMeant: (words: string) => void;
 }) {
   const { data, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery({
-    queryKey: ["shelves", "found", words],
-    queryFn: ({ pageParam }): Promise<Found> => ask("shelves.find", { query: words, ...pageParam }),
+    queryKey: ["shelves", "found", words, wish],
+    queryFn: ({ pageParam }): Promise<Found> => ask("shelves.find", { query: words, ...wish, ...pageParam }),
     initialPageParam: {} as { after?: string; score?: number },
     getNextPageParam: ({ next }) => next ?? undefined,
     placeholderData: keepPreviousData,

@@ -4,10 +4,13 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import type { Answer } from "@/services/registry";
 import { ask } from "../../talk/call";
+import { useWorkshop } from "../bench-provider";
 import { useBench } from "../state/bench-context";
+import type { Workshop } from "../state/use-bench";
 import { AskedOf } from "./asked-of";
 import { Elsewhere } from "./elsewhere";
 import { History } from "./history";
+import { KeptElsewhere } from "./kept-elsewhere";
 import { OwnNote } from "./own-note";
 import { TakenFrom } from "./taken-from";
 import { SavedText } from "../../parts/saved-text";
@@ -25,7 +28,9 @@ const FilmPart = dynamic(() => import("./film-part").then((m) => m.FilmPart), { 
 
 /** The details of an item, in place: what is of this place first, then what is known of the thing wherever it stands. */
 export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }) {
-  const { team, arranges, brings, loose, commands } = useBench();
+  const { team, arranges, brings, guest, loose, commands } = useBench();
+  // In the catalogue there is none.
+  const workshop: Workshop | null = useWorkshop();
   const { resource } = item;
   const full = useQuery({
     queryKey: ["resource", resource.id],
@@ -105,6 +110,12 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
         <OwnNote resource={resource.id} />
         <ItemMarks resource={resource.id} placement={loose ? null : item.id} />
         {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
+        {!guest && resource.address && (
+          <KeptElsewhere
+            resource={resource.id}
+            onTake={arranges && workshop ? (from, id) => workshop.takeLent(from, { items: [id] }) : undefined}
+          />
+        )}
         {brings && full.data && <ItemMend item={item} full={full.data.resource} />}
         <History resource={resource.id} placement={item.id} />
       </div>

@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useReducer, useRef } from "react";
+import { groupBy } from "@/core/list/group-by";
 import { sortItems } from "@/core/list/sort-items";
 import type { ViewSetting } from "@/core/list/view-setting";
 import { may } from "@/core/policy/abilities";
@@ -132,7 +133,9 @@ export function useBenchOf({ me, team, first, talk }: BenchProps) {
   const placeAll = (resources: Supplied[], landing?: Landing) => {
     const ids = resources.map((one) => one.id);
     const [first] = resources;
-    if (first?.lent) takeLent(first.lent.from, { items: ids }, landing);
+    if (first?.lent)
+      for (const [from, some] of groupBy(resources, (one) => one.lent!.from))
+        takeLent(from, { items: some.map((one) => one.id) }, landing);
     else if (resources.length === 1) place(first!, landing);
     else placeMany({ resources: ids }, landing);
   };

@@ -14,22 +14,15 @@ import type { Supplied } from "../state/types";
 import { SupplyList } from "./supply-list";
 
 type Listed = Answer<"shelves.newest">["collections"][number];
+type NearOne = Answer<"shelves.near">["collections"][number];
 type Props = { onPlace?: (resources: Supplied[]) => void };
 
-/** What others have made public, to be taken from: found by words, or the newest. */
+/** What others have made public, to be taken from: what is near to the open collection, or found by words. */
 export function Lent({ onPlace }: Props) {
   const [typed, setTyped] = useState("");
   const [open, setOpen] = useState<string | null>(null);
   const words = useDeferredValue(typed.trim());
   const field = useRef<HTMLInputElement>(null);
-  const { data } = useQuery({
-    queryKey: ["lent", words],
-    queryFn: async (): Promise<Listed[]> =>
-      words
-        ? (await ask("shelves.find", { query: words })).results
-        : (await ask("shelves.newest", {})).collections,
-    placeholderData: keepPreviousData,
-  });
   if (open)
     return (
       <OpenLent
@@ -54,25 +47,109 @@ export function Lent({ onPlace }: Props) {
           onChange={(event) => setTyped(event.target.value)}
         />
       </div>
-      {data?.length === 0 ? (
-        <Empty
-          inset
-          title={words ? "In nothing public do all of these words stand" : "Nothing is public here yet"}
-        >
-          <p>What teams show everybody stands here, to be taken from with credit.</p>
-        </Empty>
-      ) : (
-        <ul aria-label="Public collections" className="min-h-0 flex-1 overflow-y-auto">
-          {data?.map((one) => (
-            <LentRow key={one.id} one={one} onOpen={() => setOpen(one.id)} />
-          ))}
-        </ul>
-      )}
+      {words ? <FoundLent words={words} onOpen={setOpen} /> : <NearLent onPlace={onPlace} onOpen={setOpen} />}
     </>
   );
 }
 
-function LentRow({ one, onOpen }: { one: Listed; onOpen: () => void }) {
+type OnOpen = { onOpen: (collection: string) => void };
+
+function FoundLent({ words, onOpen }: { words: string } & OnOpen) {
+  const { data } = useQuery({
+    queryKey: ["lent", words],
+    queryFn: () => ask("shelves.find", { query: words }),
+    placeholderData: keepPreviousData,
+  });
+  if (data?.results.length === 0)
+    return (
+      <Empty inset title="In nothing public do all of these words stand">
+        <p>Fewer words find more.</p>
+      </Empty>
+    );
+  return (
+    <ul aria-label="Public collections" className="min-h-0 flex-1 overflow-y-auto">
+      {data?.results.map((one) => (
+        <LentRow key={one.id} one={one} onOpen={() => onOpen(one.id)} />
+      ))}
+    </ul>
+  );
+}
+
+/** What resembles the open collection, and what is in that besides; else what was made public last. */
+function NearLent({ onPlace, onOpen }: Props & OnOpen) {
+  const { id, head, here } = useWorkshop();
+  const near = useQuery({
+    queryKey: ["near", id],
+    queryFn: () => ask("shelves.near", { collection: id }),
+    enabled: !head.collection.guest,
+  });
+  const newest = useQuery({ queryKey: ["lent", ""], queryFn: () => ask("shelves.newest", {}) });
+  const [all, others] = [near.data?.collections ?? [], newest.data?.collections ?? []];
+  const besides = useMemo(
+    () =>
+      (near.data?.items ?? []).map((item) => suppliedFrom({ ...asLent, ...item, heading: "" }, item.from)),
+    [near.data],
+  );
+  if (!others.length && newest.isSuccess)
+    return (
+      <Empty inset title="Nothing is public here yet">
+        <p>What teams show everybody stands here, to be taken from with credit.</p>
+      </Empty>
+    );
+  return (
+    <SupplyList
+      resources={besides}
+      here={here}
+      onPlace={onPlace}
+      label="What they have and this lacks"
+      sayOf={(item) => sayIn(near.data?.items.find((one) => one.id === item))}
+      head={
+        all.length > 0 && (
+          <>
+            <Titled>Near to this collection</Titled>
+            <ul aria-label="Near to this collection">
+              {all.map((one) => (
+                <LentRow
+                  key={one.id}
+                  one={one}
+                  why={sayWhy(one.why, near.data!.of)}
+                  onOpen={() => onOpen(one.id)}
+                />
+              ))}
+            </ul>
+            {besides.length > 0 && <Titled>What they have and this lacks</Titled>}
+          </>
+        )
+      }
+    >
+      <Titled>Newly public</Titled>
+      <ul aria-label="Newly public">
+        {others.map((one) => (
+          <LentRow key={one.id} one={one} onOpen={() => onOpen(one.id)} />
+        ))}
+      </ul>
+    </SupplyList>
+  );
+}
+
+const Titled = ({ children }: { children: string }) => (
+  <h3 className="border-b border-line px-4 pt-4 pb-1.5 text-sm font-semibold text-quiet">{children}</h3>
+);
+
+/** Why it is near: pages both have, subjects both have, words. */
+function sayWhy({ pages, tags, alike }: NearOne["why"], of: number): string {
+  const said = [
+    pages > 0 && `${pages} of your ${of === 1 ? "1 page" : `${of} pages`}`,
+    tags.length > 0 && `${tags.length === 1 ? "tag" : "tags"} ${tags.join(", ")}`,
+    alike && "much the same words",
+  ];
+  return said.filter(Boolean).join(" · ");
+}
+
+const sayIn = (item: Answer<"shelves.near">["items"][number] | undefined): string | null =>
+  item ? (item.in > 1 ? `in ${item.in} of them` : item.teamName) : null;
+
+function LentRow({ one, why, onOpen }: { one: Listed; why?: string; onOpen: () => void }) {
   const facts = [
     one.teamName,
     one.count === 1 ? "1 item" : `${one.count} items`,
@@ -87,6 +164,7 @@ function LentRow({ one, onOpen }: { one: Listed; onOpen: () => void }) {
       >
         <span className="clamp-2 leading-snug font-semibold">{one.title}</span>
         <span className="block truncate text-sm text-quiet">{facts.filter(Boolean).join(" · ")}</span>
+        {why && <span className="block text-sm text-quiet">{why}</span>}
       </button>
     </li>
   );
@@ -159,6 +237,8 @@ function OpenLent({ collection, onPlace, onBack }: OpenProps) {
 }
 
 type LentItem = Answer<"shelves.read">["parts"][number]["items"][number];
+/** What is not said of one that is only pointed out. */
+const asLent = { host: "", siteName: "" };
 
 /** As a thing that can be dragged over, though the catalogue has it only once it is taken. */
 const suppliedFrom = (item: LentItem, from: string): Supplied => ({

@@ -17,6 +17,8 @@ type Props = {
   /** What is said of one besides. */
   sayOf?: (id: string) => string | null;
   label: string;
+  /** What stands above and beneath it. */
+  head?: React.ReactNode;
   children?: React.ReactNode;
 };
 
@@ -30,6 +32,7 @@ export function SupplyList({
   onDelete,
   sayOf,
   label,
+  head,
   children,
 }: Props) {
   const list = useRef<HTMLUListElement>(null);
@@ -110,6 +113,7 @@ export function SupplyList({
   };
   return (
     <div className="min-h-0 flex-1 overflow-y-auto short:min-h-auto short:overflow-visible">
+      {head}
       <ul
         ref={list}
         aria-label={label}

@@ -6,5 +6,6 @@ export const metadata = { title: "Shelves" };
 export default async function Page({ params }: { params: Promise<{ team: string }> }) {
   const { team } = await params;
   const frame = await ofTeam(team, `/team/${team}/shelves`);
-  return <Shelves key={team} {...frame} first={await read("shelves.newest", {})} />;
+  const [first, kinds] = await Promise.all([read("shelves.newest", {}), read("shelves.subjects", {})]);
+  return <Shelves key={team} {...frame} {...{ first, kinds }} />;
 }

@@ -195,6 +195,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
     if (ids.length) now.current.select(ids.at(-1)!, "keep");
     headAgain();
     void client.invalidateQueries({ queryKey: ["tray", team] });
+    void client.invalidateQueries({ queryKey: ["near", now.current.collection] });
     announce(`Placed ${ids.length}.`);
     sayDone(ids.length === 1 ? "Placed 1 item." : `Placed ${ids.length} items.`, team, entry, again);
   };
