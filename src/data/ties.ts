@@ -109,6 +109,7 @@ export const TIES: Record<string, Ties> = {
   citation_style: { ...plain, ...team },
   document_template: { ...plain, ...team },
   saved_search: { ...plain, ...own },
+  follow: { ...plain, ...own },
   import: { ...plain, ...team },
   import_part: { ...plain, ...team },
   event: { ...plain, ...team },

@@ -245,6 +245,7 @@ export const PROBLEMS = {
     "too-many",
     "You have Hobbin open in so many places that what others do is not shown here. Close some of them.",
   ),
+  "too-much-followed": problem("not-valid", "That is as much as one can follow. Let something go first."),
   "too-many-saved-searches": problem(
     "not-valid",
     "That is as many searches as one can save. Let one go first.",

@@ -40,6 +40,7 @@ import { actions as savedSearches } from "./saved-searches";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
 import { actions as share } from "./share";
+import { actions as follows } from "./follows";
 import { actions as shelves } from "./shelves";
 import { actions as sheets } from "./sheets";
 import { actions as suggestions } from "./suggestions";
@@ -95,6 +96,7 @@ export const ACTIONS = {
   ...search,
   ...sections,
   ...share,
+  ...follows,
   ...shelves,
   ...sheets,
   ...suggestions,

@@ -165,4 +165,22 @@ test("what is near to a collection is pointed out with why, what it has besides 
     });
   }).toPass();
   expect(await axe(page)).toEqual([]);
+
+  await page.getByRole("button", { name: "Follow Dipwells by hand" }).first().click();
+  await page.getByRole("menuitem", { name: "What comes into this collection" }).click();
+  await maker.act("capture.note", {
+    ...{ team: maker.team, text: "The third week measures twice", collection: collection.id },
+  });
+  await expect(async () => {
+    await page.goto(`/team/${team}/followed`);
+    await expect(page.getByRole("region", { name: "Dipwells by hand" })).toContainText(
+      "The third week measures twice",
+      { timeout: 3_000 },
+    );
+  }).toPass();
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole("button", { name: "All looked at" }).click();
+  await expect(page.getByText("Nothing new since you looked last.")).toBeVisible();
+  await page.getByRole("button", { name: "Follow Dipwells by hand no more" }).click();
+  await expect(page.getByText("You follow nothing yet")).toBeVisible();
 });

@@ -148,6 +148,10 @@ export const TABLE: Record<ActionName, Row> = {
   "handouts.preview-correction": { from: "editor", input: ({ handout }) => ({ handout }) },
   "handouts.remove": { from: "editor", input: ({ handout }) => ({ handout }) },
   // Whoever has the card is its holder.
+  "follows.add": { from: "viewer", input: ({ team }) => ({ team, kind: "subject", what: "peat" }) },
+  "follows.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "follows.remove": { from: "viewer", input: ({ team }) => ({ team, kind: "subject", what: "peat" }) },
+  "follows.seen": { from: "viewer", input: ({ team }) => ({ team }) },
   "shelves.answer": {
     from: "editor",
     input: ({ borrowed, credit }) => ({ collection: borrowed, credit, asks: true }),

@@ -182,6 +182,7 @@ function listingAbout(n: number, addressOf: (n: number) => string): Listing {
         kind: "page" as const,
         address: addressOf(Math.floor(ADDRESSES ** roll())),
         minutes: 4,
+        addedAt: "2026-03-01T08:00:00.000Z",
       },
       ...{ title: words(6), heading: "", context: words(12), description: words(15) },
       ...{ section: "", language: null },

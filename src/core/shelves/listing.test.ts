@@ -3,7 +3,7 @@ import { Seeker } from "../search/passage";
 import { type Listing, listingHolds, passagesIn, searchableOf } from "./listing";
 
 const item = {
-  ...{ id: "1", kind: "page" as const, address: "https://moss.example/1", minutes: 3 },
+  ...{ id: "1", kind: "page" as const, address: "https://moss.example/1", minutes: 3, addedAt: "" },
   title: "Sundew",
   heading: "",
   context: "",

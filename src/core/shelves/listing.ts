@@ -13,6 +13,8 @@ type ListedItem = {
   kind: Kind;
   address: string;
   minutes: number | null;
+  /** When it was placed there, as ISO 8601. */
+  addedAt: string;
   title: string;
   /** The curator's own words: what stands there instead of the title, and the context line. */
   heading: string;
@@ -82,14 +84,14 @@ const itemsOf = ({ title, sections }: PublishedCollection): ListedItem[] =>
 
 /** What stands between the items. */
 const words = (title: string, section: string, text: string): ListedItem => ({
-  ...{ id: null, kind: "note", address: "", minutes: null },
+  ...{ id: null, kind: "note", address: "", minutes: null, addedAt: "" },
   ...{ title: section || title, heading: "", context: text.slice(0, 2_000), description: "", section },
   language: null,
 });
 
 const listed = (item: PublishedItem, section: string): ListedItem => ({
   ...{ id: item.look === "item" ? item.id : null, kind: item.kind, minutes: item.minutes },
-  address: item.quotation === null ? item.address : "",
+  ...{ address: item.quotation === null ? item.address : "", addedAt: item.addedAt.toISOString() },
   ...{ title: item.title, heading: item.heading, context: item.context, section },
   description: (item.quotation ?? item.description).slice(0, LONG),
   language: item.language,

@@ -8,6 +8,7 @@ import {
   duplicateApart,
   credit,
   edition,
+  follow,
   editionFile,
   event,
   mark,
@@ -180,6 +181,7 @@ export const ARCHIVED: readonly Archived[] = [
     ["person"],
     { personal: trayEntry.person, loose: ["forCollection", "forSection"] },
   ),
+  own("follow", follow, ofTeam(follow.team), {}, ["person"], { personal: follow.person }),
   own("saved_search", savedSearch, ofTeam(savedSearch.team), {}, ["person"], {
     personal: savedSearch.person,
   }),

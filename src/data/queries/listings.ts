@@ -125,11 +125,17 @@ export type Known = {
   level: number | null;
 };
 
+const newestOf = ({ items }: Listing): Date | null => {
+  const last = items.reduce((max, { addedAt }) => (addedAt > max ? addedAt : max), "");
+  return last ? new Date(last) : null;
+};
+
 /** Writes down what is known of a collection; null: it is not public. */
 export async function writeListing(tx: Tx, id: string, known: Known | null): Promise<void> {
   const facts = known && {
     ...{ content: known.content, taken: known.noted, use: known.content.use, level: known.level },
     language: known.content.language.slice(0, 2).toLowerCase(),
+    newest: newestOf(known.content),
     ...{ minutes: known.content.minutes, addresses: known.hashes.length, tagged: known.tags.size },
   };
   // Whoever reads it at the same time waits here, so that what follows is of one reading.
@@ -186,6 +192,31 @@ const asListed = ({ noted, taken, content, ...row }: Found): ListedRow => ({
   ...row,
   content: noted === taken ? content : null,
 });
+
+/** The codes at which those of these are read that are public at this moment. */
+export async function openCodes(tx: Tx, ids: readonly string[], at: Date): Promise<Map<string, string>> {
+  const codes = new Map<string, string>();
+  await inParts(ids, async (part) => {
+    const rows = await tx
+      .select({ id: collection.id, code: shareLink.code })
+      .from(collection)
+      .innerJoin(shareLink, and(eq(shareLink.collection, collection.id), isNull(shareLink.revokedAt)))
+      .where(and(inArray(collection.id, [...part]), isPublic(at)));
+    for (const { id, code } of rows) codes.set(id, code);
+  });
+  return codes;
+}
+
+/** What a team that has made something public is called; null: it has nothing public, and nothing is told of it. */
+export async function publicTeamName(tx: Tx, id: string, at: Date): Promise<string | null> {
+  const rows = await tx
+    .select({ name: team.name })
+    .from(collection)
+    .innerJoin(team, eq(team.id, collection.team))
+    .where(and(eq(collection.team, id), isPublic(at)))
+    .limit(1);
+  return rows[0]?.name ?? null;
+}
 
 /** Those of these that are public at this moment, each once. */
 export async function listedById(tx: Tx, ids: readonly string[], at: Date): Promise<Map<string, ListedRow>> {

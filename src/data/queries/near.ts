@@ -2,93 +2,85 @@ import { and, countDistinct, eq, inArray, sql, type SQL } from "drizzle-orm";
 import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
 import { collection, listedAddress, listedTag, listing } from "../schema";
-import { listed } from "../sql/by-keys";
+import { listed, rowsOf } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
 import { isPublic } from "./sharing";
 
 /** What stands in more public collections than this makes none of them near. */
 const COMMON = 2_000;
 
-/** A public collection, with what it shares: each key with how many have it. */
-export type Shares = ReadonlyMap<string, ReadonlyMap<string, number>>;
-
 type Where = { table: typeof listedAddress | typeof listedTag; key: MySqlColumn };
-const ADDRESSES: Where = { table: listedAddress, key: listedAddress.hash };
-const TAGS: Where = { table: listedTag, key: listedTag.key };
+const WHERE = {
+  addresses: { table: listedAddress, key: listedAddress.hash },
+  tags: { table: listedTag, key: listedTag.key },
+} satisfies Record<string, Where>;
+
+/** What is looked for by: addresses by their hashes, or subjects by their keys. */
+export type By = keyof typeof WHERE;
+
+/** What was found too common a moment ago is not counted again: it takes longest. By when it was found. */
+const tooCommon = new Map<string, number>();
+const [REMEMBERED, MOST_REMEMBERED] = [600_000, 20_000];
 
 /**
- * The public collections of other teams that share most of these addresses, the rarer ones counting more: one join over
- * the index of addresses, when it is asked for.
- * @param indexed how many public collections there are
+ * In how many public collections each of these stands; what stands in too many to tell anything is left out. (One going
+ * through the index for each: what is looked up with it later is not counted again.)
  */
-export const sharingAddresses = (
-  tx: Tx,
-  team: string,
-  hashes: readonly string[],
-  indexed: number,
-  most: number,
-) => sharing(tx, ADDRESSES, team, hashes, indexed, most);
-
-/** The same by subjects, by their keys. */
-export const sharingTags = (tx: Tx, team: string, keys: readonly string[], indexed: number, most: number) =>
-  sharing(tx, TAGS, team, keys, indexed, most);
-
-async function sharing(
-  tx: Tx,
-  { table, key }: Where,
-  team: string,
-  keys: readonly string[],
-  indexed: number,
-  most: number,
-): Promise<Shares> {
-  if (!keys.length) return new Map();
-  const rarity = sql`LN(1 + (GREATEST(0, ${indexed} - r.df) + 0.5) / (r.df + 0.5))`;
+export async function howCommon(tx: Tx, by: By, keys: readonly string[]): Promise<Map<string, number>> {
+  const nameOf = (one: string) => `${by} ${one}`;
+  const left = keys.filter((one) => (tooCommon.get(nameOf(one)) ?? 0) < Date.now() - REMEMBERED);
+  if (!left.length) return new Map();
+  const { table, key } = WHERE[by];
   const k = sql.identifier(key.name);
-  const best = await queryRows<{ id: string }>(
+  const rows = await queryRows<{ k: string; df: number | string }>(
     tx,
-    sql`SELECT a.collection AS id FROM (
-        SELECT ${k} AS k, COUNT(*) AS df FROM ${table} WHERE ${k} IN (${listed(keys)}) GROUP BY ${k} HAVING df <= ${COMMON}
-      ) r JOIN ${table} a ON a.${k} = r.k WHERE a.team <> ${team}
-      GROUP BY a.collection ORDER BY SUM(${rarity}) DESC, a.collection DESC LIMIT ${most}`,
+    sql`SELECT ${k} AS k, COUNT(*) AS df FROM ${table} WHERE ${k} IN (${listed(left)}) GROUP BY ${k}`,
   );
-  if (!best.length) return new Map();
-  return sharesOf(
-    tx,
-    { table, key },
-    best.map((one) => one.id),
-    keys,
-  );
+  const counts = rows.map(({ k, df }) => [k, Number(df)] as const);
+  if (tooCommon.size > MOST_REMEMBERED) tooCommon.clear();
+  for (const [one, df] of counts) if (df > COMMON) tooCommon.set(nameOf(one), Date.now());
+  return new Map(counts.filter(([, df]) => df <= COMMON));
 }
 
-/** Which of these addresses and subjects each of these public collections has. */
+/**
+ * The public collections of other teams in which most of these stand, each counting by its weight: one join, when it is
+ * asked for.
+ */
+export async function sharingMost(
+  tx: Tx,
+  by: By,
+  team: string,
+  weights: ReadonlyMap<string, number>,
+  most: number,
+): Promise<string[]> {
+  if (!weights.size) return [];
+  const { table, key } = WHERE[by];
+  const k = sql.identifier(key.name);
+  const sought = rowsOf([...weights], [`k ${key.getSQLType()}`, "w DOUBLE"]);
+  const rows = await queryRows<{ id: string }>(
+    tx,
+    sql`SELECT STRAIGHT_JOIN a.collection AS id FROM ${sought} JOIN ${table} a ON a.${k} = j.k WHERE a.team <> ${team}
+      GROUP BY a.collection ORDER BY SUM(j.w) DESC, a.collection DESC LIMIT ${most}`,
+  );
+  return rows.map((row) => row.id);
+}
+
+/** Which of these each of these public collections has. */
 export async function sharedBy(
   tx: Tx,
-  ids: readonly string[],
-  { hashes, keys }: { hashes: readonly string[]; keys: readonly string[] },
-): Promise<{ addresses: Shares; tags: Shares }> {
-  return {
-    addresses: await sharesOf(tx, ADDRESSES, ids, hashes),
-    tags: await sharesOf(tx, TAGS, ids, keys),
-  };
-}
-
-async function sharesOf(
-  tx: Tx,
-  { table, key }: Where,
+  by: By,
   ids: readonly string[],
   keys: readonly string[],
-): Promise<Shares> {
-  const shares = new Map<string, Map<string, number>>();
+): Promise<Map<string, string[]>> {
+  const shares = new Map<string, string[]>();
   if (!ids.length || !keys.length) return shares;
+  const { table, key } = WHERE[by];
   const k = sql.identifier(key.name);
-  const rows = await queryRows<{ id: string; k: string; df: number | string }>(
+  const rows = await queryRows<{ id: string; k: string }>(
     tx,
-    sql`SELECT s.collection AS id, s.k AS k, (SELECT COUNT(*) FROM ${table} d WHERE d.${k} = s.k) AS df FROM (
-      SELECT collection, ${k} AS k FROM ${table} WHERE collection IN (${listed(ids)}) AND ${k} IN (${listed(keys)})
-    ) s`,
+    sql`SELECT collection AS id, ${k} AS k FROM ${table} WHERE collection IN (${listed(ids)}) AND ${k} IN (${listed(keys)})`,
   );
-  for (const { id, k: shared, df } of rows)
-    shares.set(id, (shares.get(id) ?? new Map<string, number>()).set(shared, Number(df)));
+  for (const { id, k: shared } of rows) shares.set(id, [...(shares.get(id) ?? []), shared]);
   return shares;
 }
 

@@ -1,5 +1,6 @@
-import { boolean, index, int, mysqlTable, primaryKey, varchar } from "drizzle-orm/mysql-core";
+import { boolean, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { Use } from "@/core/publish/model";
+import type { Followed } from "@/core/shelves/followed";
 import type { Listing } from "@/core/shelves/listing";
 import { collection } from "./arranging";
 import { bigJson, bytesText, exactText, line, moment, uuid } from "./columns";
@@ -29,11 +30,37 @@ export const listing = mysqlTable(
     minutes: int("minutes").notNull().default(0),
     /** The middle one of its texts by LIX; null: that is known of none. */
     level: int("level"),
+    /** When what came last was placed there; null: there is nothing in it. */
+    newest: moment("newest"),
     /** How many addresses it has, and how many subjects. */
     addresses: int("addresses").notNull().default(0),
     tagged: int("tagged").notNull().default(0),
   },
   (t) => [index("listing_new").on(t.since, t.collection)],
+);
+
+/** What somebody follows: a public collection, what a team makes public, a subject, or what words find. */
+export const follow = mysqlTable(
+  "follow",
+  {
+    id: uuid("id").primaryKey(),
+    /** Into which team what is new would be taken. */
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    person: uuid("person").notNull(),
+    kind: varchar("kind", { length: 10 }).$type<Followed>().notNull(),
+    /** The id of the collection or the team; the subject; the words. */
+    what: line("what", 500).notNull(),
+    /** What it was called when it was followed. */
+    name: line("name", 200).notNull(),
+    /** Its kind and what, as a hash: each is followed once. */
+    hash: bytesText("hash", { length: 43 }).notNull(),
+    /** What came until then was looked at. */
+    seenAt: moment("seen_at").notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [uniqueIndex("follow_once").on(t.person, t.team, t.hash)],
 );
 
 const ofListing = () => ({

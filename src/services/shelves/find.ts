@@ -58,6 +58,12 @@ export const findListed = reading({
   },
 });
 
+/** The best of what some words find at this moment, with since when each is public. */
+export async function foundNow(tx: Tx, typed: string) {
+  const { results } = await pageOf(tx, typed, null, {});
+  return results.map(({ id, since }) => ({ of: typed, id, since }));
+}
+
 /** A page of what is found, behind the last result of the page before. */
 async function pageOf(tx: Tx, typed: string, last: Hit | null, shelf: Shelf) {
   const query = readQuery(typed, await stemmed(tx, PUBLIC));

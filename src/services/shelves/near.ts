@@ -1,11 +1,12 @@
 import { insideOf } from "@/core/list/tree-moves";
 import { type Listing, listingOf, searchableOf } from "@/core/shelves/listing";
 import { type Met, lacking, nearest } from "@/core/shelves/near";
+import { idf } from "@/core/search/weigh";
 import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
 import { listedById } from "@/data/queries/listings";
-import { listedSizes, sharedBy, sharingAddresses, sharingTags } from "@/data/queries/near";
+import { howCommon, listedSizes, sharedBy, sharingMost } from "@/data/queries/near";
 import { countIndexed } from "@/data/search/terms";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -81,34 +82,35 @@ async function nearTo(
   hashes: readonly string[],
   tags: ReadonlyMap<string, string>,
 ) {
-  const keys = [...tags.keys()];
   const indexed = await countIndexed(tx, PUBLIC);
-  const [byAddress, byTag, text] = await Promise.all([
-    sharingAddresses(tx, team, hashes, indexed, MET),
-    sharingTags(tx, team, keys, indexed, MET),
+  const [dfOfPages, dfOfTags, text] = await Promise.all([
+    howCommon(tx, "addresses", hashes),
+    howCommon(tx, "tags", [...tags.keys()]),
     alikeTo(tx, PUBLIC, searchableOf(own), { most: TERMS, least: 1 }),
   ]);
-  const byWords = text.ranking.hits("best", 0, MET);
-  const met = [...new Set([...byAddress.keys(), ...byTag.keys(), ...byWords.map((hit) => hit.id)])];
-  const [rows, shares, sizes] = await Promise.all([
+  const rarity = (dfs: ReadonlyMap<string, number>) =>
+    new Map([...dfs].map(([key, df]) => [key, idf(indexed, df)]));
+  const [byPages, byTags] = await Promise.all([
+    sharingMost(tx, "addresses", team, rarity(dfOfPages), MET),
+    sharingMost(tx, "tags", team, rarity(dfOfTags), MET),
+  ]);
+  const byWords = text.ranking.hits("best", 0, MET).map((hit) => hit.id);
+  const met = [...new Set([...byPages, ...byTags, ...byWords])];
+  const [rows, pages, subjects, sizes] = await Promise.all([
     listedById(tx, met, now()),
-    sharedBy(tx, met, { hashes, keys }),
+    sharedBy(tx, "addresses", met, [...dfOfPages.keys()]),
+    sharedBy(tx, "tags", met, [...dfOfTags.keys()]),
     listedSizes(tx, met),
   ]);
-  const scores = new Map(
-    text.ranking
-      .among(met)
-      .hits("best", 0, met.length)
-      .map((hit) => [hit.id, hit.score]),
-  );
+  const alike = text.ranking.among(met);
+  const scores = new Map(alike.hits("best", 0, met.length).map((hit) => [hit.id, hit.score]));
   const others = met.filter((id) => rows.get(id)?.content && rows.get(id)!.team !== team);
   const asMet = (id: string): Met => {
-    const of = shares.tags.get(id) ?? new Map<string, number>();
     const { addresses: size, tagged } = sizes.get(id)!;
     return {
-      ...{ id, size, tagged, addresses: [...(shares.addresses.get(id)?.values() ?? [])] },
-      tags: [...of].map(([key, df]) => ({ name: tags.get(key)!, df })),
-      words: scores.get(id) ?? 0,
+      ...{ id, size, tagged, words: scores.get(id) ?? 0 },
+      addresses: (pages.get(id) ?? []).map((hash) => dfOfPages.get(hash)!),
+      tags: (subjects.get(id) ?? []).map((key) => ({ name: tags.get(key)!, df: dfOfTags.get(key)! })),
     };
   };
   const size = { size: hashes.length, tagged: tags.size, words: text.own };

@@ -6,13 +6,13 @@ const names = (role: "viewer" | "contributor" | "editor" | "owner") =>
 
 test("places stand in the order of the work, and each only for whom there is something to do", () => {
   expect(names("owner")).toEqual([
-    ["Tray", "Mail", "Imports", "Rules", "Shelves"],
+    ["Tray", "Mail", "Imports", "Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
     ["What is out", "Suggestions", "Groups"],
     ["People", "Bin", "Upkeep"],
   ]);
   expect(names("viewer")).toEqual([
-    ["Rules", "Shelves"],
+    ["Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
     ["What is out"],
     ["People"],

@@ -26,6 +26,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         ...(brings ? [at("Tray", "tray", "tray"), at("Mail", "mail", "held"), at("Imports", "imports")] : []),
         at("Rules", "rules"),
         at("Shelves", "shelves"),
+        at("Followed", "followed"),
       ],
     },
     {

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
+import { FollowMenu } from "../followed/follow-button";
 import { Button, buttonLook } from "../parts/button";
 import { Cover } from "../parts/cover";
 import { Day } from "../parts/day";
@@ -78,7 +79,12 @@ export function ListedCard({
         )}
         {one.tags.length > 0 && <p className="mt-1 truncate text-sm text-quiet">{one.tags.join(" · ")}</p>}
       </div>
-      {!own && may(team.role, "arrange") && <Borrow one={one} team={team} />}
+      {!own && (
+        <div className="flex flex-col items-end gap-1 self-start">
+          {may(team.role, "arrange") && <Borrow one={one} team={team} />}
+          <FollowMenu one={one} team={team.id} />
+        </div>
+      )}
     </li>
   );
 }
@@ -99,7 +105,7 @@ function Borrow({ one, team }: { one: Listed; team: TeamRow }) {
     );
   };
   return (
-    <div className="self-start" role="status">
+    <div role="status">
       {state === "taken" ? (
         <Link href={`/bench/${copy}`} className={buttonLook("line", true)}>
           Open your copy

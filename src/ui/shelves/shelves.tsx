@@ -9,6 +9,7 @@ import { Empty } from "../parts/empty";
 import { Field } from "../parts/field";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
+import { FollowThis } from "../followed/follow-button";
 import { ListedCard } from "./listed-card";
 import { ShelfBar, type Wish } from "./shelf-bar";
 
@@ -49,6 +50,11 @@ export function Shelves({ me, teams, team, first, kinds }: Props) {
           />
           {(first.collections.length > 0 || !isNothing(wish)) && (
             <ShelfBar wish={wish} onWish={setWish} kinds={kinds} />
+          )}
+          {words ? (
+            <FollowThis team={team.id} kind="search" what={words} />
+          ) : (
+            wish.tag && <FollowThis team={team.id} kind="subject" what={wish.tag} />
           )}
           {words ? (
             <FoundHere team={team} words={words} wish={wish} onMeant={mean} />
