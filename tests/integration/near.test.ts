@@ -17,6 +17,11 @@ const bring = async ({ owner, team, collection }: World, address: string, contex
 };
 const share = ({ owner, collection }: World, audience: "public" | "team" = "public") =>
   as(owner, "share.set", { collection, audience });
+/** As it is when what may be a minute old is looked up anew. */
+async function later<T>(minutes: number, work: () => Promise<T>): Promise<T> {
+  const clock = vi.spyOn(Date, "now").mockReturnValue(Date.now() + minutes * 61_000);
+  return work().finally(() => clock.mockRestore());
+}
 const near = async ({ viewer, collection }: World) => as(viewer, "shelves.near", { collection });
 
 test("what resembles a collection is pointed out with why, and what it has besides can be taken", async () => {
@@ -99,14 +104,15 @@ test("shelves are by subject, use, language, length and by what other teams copi
   expect(found.results.map((each) => each.id)).toEqual([one.collection]);
   const kinds = () => as(third.viewer, "shelves.subjects", {});
   // Which subjects there may be is looked up once a minute; whether they are told, each time.
-  const later = vi.spyOn(Date, "now").mockReturnValue(Date.now() + 61_000);
-  const { subjects, uses, languages } = await kinds();
-  later.mockRestore();
+  const { subjects, uses, languages } = await later(1, kinds);
   expect([subjects.includes(tag), uses.includes("lesson"), languages.includes("et")]).toEqual([
     true,
     true,
     true,
   ]);
+  await as(third.editor, "shelves.borrow", { collection: one.collection, team: third.team, copy: newId() });
+  const { collections } = await later(2, () => as(third.viewer, "shelves.often", { tag }));
+  expect(collections.map((each) => [each.id, each.copiedBy])).toEqual([[one.collection, 1]]);
   await share(other, "team");
   expect((await kinds()).subjects).not.toContain(tag);
 });

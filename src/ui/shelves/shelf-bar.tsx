@@ -3,11 +3,12 @@
 import type { Use } from "@/core/publish/model";
 import { LEVELS } from "@/core/text/lix";
 import { Choice } from "../parts/field";
+import { wishLink, type Wishing } from "./use-wish";
 
 /** What is asked of a shelf. */
 export type Wish = { use?: Use; language?: string; minutes?: number; level?: number; tag?: string };
 type Kinds = { subjects: readonly string[]; uses: readonly Use[]; languages: readonly string[] };
-type Props = { wish: Wish; onWish: (wish: Wish) => void; kinds: Kinds };
+type Props = { wishing: Wishing; kinds: Kinds };
 
 const USE_WORDS: Record<Use, string> = {
   newsletter: "Newsletters",
@@ -27,8 +28,8 @@ const LEVEL_CHOICES = [
 const languageName = (tag: string) => new Intl.DisplayNames(["en"], { type: "language" }).of(tag) ?? tag;
 
 /** By what shelves are chosen: use, language, length, level, and subjects several teams have. */
-export function ShelfBar({ wish, onWish, kinds }: Props) {
-  const set = (more: Wish) => onWish({ ...wish, ...more });
+export function ShelfBar({ wishing, kinds }: Props) {
+  const { wish, go: set } = wishing;
   const asNumber = (value: string) => (value ? Number(value) : undefined);
   return (
     <div className="flex flex-col gap-3">
@@ -62,14 +63,13 @@ export function ShelfBar({ wish, onWish, kinds }: Props) {
         <ul aria-label="Subjects of several teams" className="flex flex-wrap gap-x-1 gap-y-1">
           {kinds.subjects.map((subject) => (
             <li key={subject}>
-              <button
-                type="button"
-                aria-pressed={wish.tag === subject}
-                onClick={() => set({ tag: wish.tag === subject ? undefined : subject })}
-                className="min-h-8 rounded px-2 text-[15px] text-quiet hover:text-ink hover:underline aria-pressed:bg-wash aria-pressed:font-semibold aria-pressed:text-ink"
+              <a
+                {...wishLink(wishing, { tag: wish.tag === subject ? undefined : subject })}
+                aria-current={wish.tag === subject || undefined}
+                className="inline-flex min-h-8 items-center rounded px-2 text-[15px] text-quiet hover:text-ink hover:underline aria-[current]:bg-wash aria-[current]:font-semibold aria-[current]:text-ink"
               >
                 {subject}
-              </button>
+              </a>
             </li>
           ))}
         </ul>

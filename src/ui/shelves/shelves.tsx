@@ -12,6 +12,7 @@ import { ask } from "../talk/call";
 import { FollowThis } from "../followed/follow-button";
 import { ListedCard } from "./listed-card";
 import { ShelfBar, type Wish } from "./shelf-bar";
+import { type Order, useWish, type Wishing, wishLink } from "./use-wish";
 
 type Newest = Answer<"shelves.newest">;
 type Found = Answer<"shelves.find">;
@@ -20,8 +21,8 @@ type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Newest; kinds: Ki
 
 /** What teams have made public for everybody: the newest, or what is found by words. */
 export function Shelves({ me, teams, team, first, kinds }: Props) {
-  const [order, setOrder] = useState<"newest" | "often">("newest");
-  const [wish, setWish] = useState<Wish>({});
+  const wishing = useWish();
+  const { wish, order } = wishing;
   const [typed, setTyped] = useState("");
   const words = useDeferredValue(typed.trim());
   const field = useRef<HTMLInputElement>(null);
@@ -48,9 +49,7 @@ export function Shelves({ me, teams, team, first, kinds }: Props) {
             hideLabel
             onChange={(event) => setTyped(event.target.value)}
           />
-          {(first.collections.length > 0 || !isNothing(wish)) && (
-            <ShelfBar wish={wish} onWish={setWish} kinds={kinds} />
-          )}
+          {(first.collections.length > 0 || !isNothing(wish)) && <ShelfBar wishing={wishing} kinds={kinds} />}
           {words ? (
             <FollowThis team={team.id} kind="search" what={words} />
           ) : (
@@ -60,7 +59,7 @@ export function Shelves({ me, teams, team, first, kinds }: Props) {
             <FoundHere team={team} words={words} wish={wish} onMeant={mean} />
           ) : (
             <>
-              <Orders order={order} onOrder={setOrder} />
+              <Orders wishing={wishing} />
               {order === "newest" ? <Newly {...{ team, wish, first }} /> : <Often {...{ team, wish }} />}
             </>
           )}
@@ -71,23 +70,21 @@ export function Shelves({ me, teams, team, first, kinds }: Props) {
 }
 
 const ORDERS = { newest: "Newly public", often: "Often copied" } as const;
-type Order = keyof typeof ORDERS;
 
-function Orders({ order, onOrder }: { order: Order; onOrder: (order: Order) => void }) {
+function Orders({ wishing }: { wishing: Wishing }) {
   return (
-    <div role="group" aria-label="Which first" className="flex gap-5 border-b border-line">
+    <nav aria-label="Which first" className="flex gap-5 border-b border-line">
       {(Object.keys(ORDERS) as Order[]).map((one) => (
-        <button
+        <a
           key={one}
-          type="button"
-          aria-pressed={order === one}
-          onClick={() => onOrder(one)}
-          className="h-10 border-b-[3px] border-transparent text-[15px] text-quiet hover:text-ink aria-pressed:border-accent aria-pressed:font-semibold aria-pressed:text-ink"
+          {...wishLink(wishing, { by: one })}
+          aria-current={wishing.order === one || undefined}
+          className="flex h-10 items-center border-b-[3px] border-transparent text-[15px] text-quiet hover:text-ink aria-[current]:border-accent aria-[current]:font-semibold aria-[current]:text-ink"
         >
           {ORDERS[one]}
-        </button>
+        </a>
       ))}
-    </div>
+    </nav>
   );
 }
 
@@ -108,7 +105,10 @@ function Newly({ team, wish, first }: ListProps & { first: Newest }) {
   const all = data?.pages.flatMap((page) => page.collections) ?? [];
   if (data && !all.length) return isNothing(wish) ? <NothingYet team={team} /> : <NoneSo />;
   return (
-    <section aria-label="Newly public">
+    <section aria-labelledby="newly">
+      <h2 id="newly" className="sr-only">
+        Newly public
+      </h2>
       <ul>
         {all.map((one) => (
           <ListedCard key={one.id} one={one} team={team} />
@@ -131,7 +131,10 @@ function Often({ team, wish }: ListProps) {
     placeholderData: keepPreviousData,
   });
   return (
-    <section aria-label="Often copied">
+    <section aria-labelledby="often">
+      <h2 id="often" className="sr-only">
+        Often copied
+      </h2>
       <p className="text-[15px] text-quiet">
         Each team that copied from it with credit counts once, and half as much for every 90 days since.
         Readers are not counted.
