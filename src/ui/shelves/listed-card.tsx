@@ -80,7 +80,7 @@ export function ListedCard({
         {one.tags.length > 0 && <p className="mt-1 truncate text-sm text-quiet">{one.tags.join(" · ")}</p>}
       </div>
       {!own && (
-        <div className="flex flex-col items-end gap-1 self-start">
+        <div className="flex items-center gap-1 self-start sm:flex-col sm:items-end">
           {may(team.role, "arrange") && <Borrow one={one} team={team} />}
           <FollowMenu one={one} team={team.id} />
         </div>

@@ -34,18 +34,22 @@ export function ShelfBar({ wishing, kinds }: Props) {
   return (
     <div className="flex flex-col gap-3">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
-        <Choice
-          label="Used as"
-          options={[["", "Anything"], ...kinds.uses.map((use) => [use, USE_WORDS[use]] as const)]}
-          value={wish.use ?? ""}
-          onChange={({ target: { value } }) => set({ use: (value || undefined) as Use | undefined })}
-        />
-        <Choice
-          label="Language"
-          options={[["", "Any"], ...kinds.languages.map((tag) => [tag, languageName(tag)] as const)]}
-          value={wish.language ?? ""}
-          onChange={({ target: { value } }) => set({ language: value || undefined })}
-        />
+        {kinds.uses.length > 0 && (
+          <Choice
+            label="Used as"
+            options={[["", "Anything"], ...kinds.uses.map((use) => [use, USE_WORDS[use]] as const)]}
+            value={wish.use ?? ""}
+            onChange={({ target: { value } }) => set({ use: (value || undefined) as Use | undefined })}
+          />
+        )}
+        {kinds.languages.length > 0 && (
+          <Choice
+            label="Language"
+            options={[["", "Any"], ...kinds.languages.map((tag) => [tag, languageName(tag)] as const)]}
+            value={wish.language ?? ""}
+            onChange={({ target: { value } }) => set({ language: value || undefined })}
+          />
+        )}
         <Choice
           label="Length"
           options={LENGTHS}
