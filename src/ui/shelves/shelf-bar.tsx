@@ -5,8 +5,6 @@ import { LEVELS } from "@/core/text/lix";
 import { Choice } from "../parts/field";
 import { wishLink, type Wishing } from "./use-wish";
 
-/** What is asked of a shelf. */
-export type Wish = { use?: Use; language?: string; minutes?: number; level?: number; tag?: string };
 type Kinds = { subjects: readonly string[]; uses: readonly Use[]; languages: readonly string[] };
 type Props = { wishing: Wishing; kinds: Kinds };
 

@@ -11,8 +11,8 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { FollowThis } from "../followed/follow-button";
 import { ListedCard } from "./listed-card";
-import { ShelfBar, type Wish } from "./shelf-bar";
-import { type Order, useWish, type Wishing, wishLink } from "./use-wish";
+import { ShelfBar } from "./shelf-bar";
+import { type Order, useWish, type Wish, type Wishing, wishLink } from "./use-wish";
 
 type Newest = Answer<"shelves.newest">;
 type Found = Answer<"shelves.find">;

@@ -2,7 +2,9 @@
 
 import { usePathname, useSearchParams } from "next/navigation";
 import { USES, type Use } from "@/core/publish/model";
-import type { Wish } from "./shelf-bar";
+
+/** What is asked of a shelf. */
+export type Wish = { use?: Use; language?: string; minutes?: number; level?: number; tag?: string };
 
 export type Order = "newest" | "often";
 
