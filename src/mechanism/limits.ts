@@ -34,6 +34,8 @@ const limits = () => {
     suggestions: { name: "suggestions", most: Number(suggestionLimit), within: HOUR },
     /** For one collection, by everybody. */
     suggestedTo: { name: "suggested-to", most: 5 * Number(suggestionLimit), within: HOUR },
+    /** What is looked for on the public shelves by one address; a whole school may stand behind it. */
+    publicSearches: { name: "public-searches", most: 5_000, within: HOUR },
     suggestedFiles: { name: "suggested-files", most: Number(megabytesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;

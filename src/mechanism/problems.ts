@@ -195,6 +195,7 @@ export const PROBLEMS = {
   ),
   "suggestions-closed": problem("conflict", "This is closed just now: nothing more is taken."),
   "suggestions-full": problem("too-many", "So much waits here that nothing more is taken just now."),
+  "too-many-searches": problem("too-many", "That was a lot in a short time. Look again in a while."),
   "too-many-suggestions": problem("too-many", "That was a lot in a short time. Go on in a while."),
   "suggestion-without-anything": problem("not-valid", "Give an address, some words or a file."),
   "pairing-ended": problem("not-found", "This pairing has run out. Press “Pair this browser” again."),

@@ -102,6 +102,12 @@ export const SETTINGS = {
     fallback: "",
     check: matches(/^(https?:\/\/\S+)?$/, "must be an address, or empty"),
   },
+  shelves: {
+    name: "HOBBIN_SHELVES",
+    about: "Who finds what teams have made public: `signed-in`, or `everybody`, at /public.",
+    fallback: "signed-in",
+    check: matches(/^(signed-in|everybody)$/, "must be signed-in or everybody"),
+  },
   mailIn: {
     name: "HOBBIN_MAIL_IN",
     about: "Whether mail is taken in: `off`, `loopback`, or `public` on all interfaces.",

@@ -187,3 +187,35 @@ test("what is near to a collection is pointed out with why, what it has besides 
   await page.getByRole("button", { name: "Follow Dipwells by hand no more" }).click();
   await expect(page.getByText("You follow nothing yet")).toBeVisible();
 });
+
+test("a team has a page of what it made public, for whoever has no account, and the shelves are open to them", async ({
+  browser,
+}) => {
+  const maker = await newcomer(browser, "Oda Reed");
+  const { collection } = await maker.act("collections.make", { team: maker.team, title: "Where snipe drum" });
+  await maker.act("capture.note", {
+    ...{ team: maker.team, text: "Go at dusk to the flooded meadow", collection: collection.id },
+  });
+  await maker.act("share.set", { collection: collection.id, audience: "public" });
+  const { page } = maker;
+  await page.goto(`/team/${maker.team}/out`);
+  await expect(async () => {
+    await page.getByRole("checkbox", { name: /Everybody finds what this team/ }).check();
+    await expect(page.getByRole("textbox", { name: "What it says of you" })).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await page.getByRole("textbox", { name: "What it says of you" }).fill("We listen to birds.");
+  expect(await axe(page)).toEqual([]);
+  const reader = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await expect(async () => {
+    await reader.goto(`/public/${maker.team}`);
+    await expect(reader.getByText("We listen to birds.")).toBeVisible({ timeout: 1_000 });
+    await expect(reader.getByRole("link", { name: "Where snipe drum" })).toBeVisible({ timeout: 1_000 });
+  }).toPass();
+  await reader.goto("/public");
+  await reader.getByRole("searchbox", { name: /^Words of a collection/ }).fill("flooded meadow");
+  await reader.getByRole("button", { name: "Find" }).click();
+  await expect(reader.getByText("Go at dusk to the flooded meadow")).toBeVisible();
+  await reader.getByRole("link", { name: "Where snipe drum" }).click();
+  await expect(reader.getByRole("heading", { name: "Where snipe drum" })).toBeVisible();
+  await reader.context().close();
+});

@@ -170,6 +170,8 @@ export const TABLE: Record<ActionName, Row> = {
   "shelves.keeping": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "shelves.near": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "shelves.often": { from: "signed in", input: () => ({}) },
+  "shelves.open": { from: "everybody", input: () => ({ query: "peat" }) },
+  "shelves.of-team": { from: "everybody", input: ({ team }) => ({ of: team }) },
   "shelves.subjects": { from: "signed in", input: () => ({}) },
   "shelves.newest": { from: "signed in", input: () => ({}) },
   "sheets.add-find": {
@@ -334,6 +336,8 @@ export const TABLE: Record<ActionName, Row> = {
   "placements.done": { from: "viewer", input: ({ placement }) => ({ placement }) },
   "log.read": { from: "owner", input: ({ team }) => ({ team }) },
   "log.take": { from: "owner", input: ({ team }) => ({ team }) },
+  "teams.page": { from: "viewer", input: ({ team }) => ({ team }) },
+  "teams.set-page": { from: "editor", input: ({ team }) => ({ team, open: true }) },
   "teams.keep": { from: "owner", input: ({ team }) => ({ team, bin: 90 }) },
   "teams.upkeep": { from: "owner", input: ({ team }) => ({ team }) },
   "people.edit": { from: "signed in", input: () => ({ name: "Other Name" }) },

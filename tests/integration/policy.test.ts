@@ -46,6 +46,8 @@ const ROUTES: Record<string, string> = {
   "c/[code]/in/[part]/references": "reader.read, and only where the page gives it",
   "c/[code]/t/[item]": "reader.read, and only what the page gives the copy of",
   "public/[team]/[feed]": "reader.read of each",
+  "public/[team]": "shelves.of-team",
+  public: "shelves.open",
   "c/[code]/in/[part]/card.png": "only of the page behind the code, which is reader.read",
   "c/[code]/in/[part]/paper": "reader.read",
   "c/[code]/in/[part]/f/[item]": "only files of the page behind the code, which is reader.read",

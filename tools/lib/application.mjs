@@ -43,6 +43,7 @@ export function settingsFor({ database, port, web, smtp, files, secret, mailIn =
     HOBBIN_FILES: files,
     HOBBIN_SMTP: `smtp://127.0.0.1:${smtp}`,
     HOBBIN_FETCH_ALLOW: `http://*.localhost:${web}`,
+    HOBBIN_SHELVES: "everybody",
     HOBBIN_MAIL_IN: "loopback",
     HOBBIN_MAIL_IN_PORT: String(mailIn),
     HOBBIN_DOI_SERVICE: `http://doi.localhost:${web}/`,

@@ -166,6 +166,7 @@ export const VERBS = {
     reload: ["list", "head", "items", "tree", "tags", "catalogue", "tray"],
   },
   "teams.keep": NOTHING,
+  "teams.set-page": NOTHING,
   "teams.set-style": NOTHING,
   "teams.set-template": NOTHING,
   "references.add-style": NOTHING,

@@ -3,17 +3,26 @@ import { html, Markup } from "./html";
 import { COMFORT_SCRIPT } from "./reader-script";
 import { READER_STYLE, readerFonts } from "./reader-style";
 
-/** The frame of a small page beside a collection. */
-export const page = (title: string, language: string, fonts: string, body: Markup): string =>
+/**
+ * The frame of a small page beside a collection.
+ * @param isFound whether search engines may have it; `style` is what only this page needs
+ */
+export const page = (
+  title: string,
+  language: string,
+  fonts: string,
+  body: Markup,
+  { isFound = false, style = "" }: { isFound?: boolean; style?: string } = {},
+): string =>
   html`<!doctype html>
 <html lang="${language || "en"}"${isRightToLeft(language) ? html` dir="rtl"` : null}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width,initial-scale=1">
 <title>${title}</title>
-<meta name="robots" content="noindex">
+${isFound ? null : html`<meta name="robots" content="noindex">`}
 <script>${new Markup(COMFORT_SCRIPT)}</script>
-<style>${new Markup(READER_STYLE + readerFonts(fonts))}</style>
+<style>${new Markup(READER_STYLE + readerFonts(fonts) + style)}</style>
 </head>
 <body>
 <main class="copied">

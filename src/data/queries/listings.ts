@@ -207,6 +207,18 @@ export async function openCodes(tx: Tx, ids: readonly string[], at: Date): Promi
   return codes;
 }
 
+/** So many collections a team's page lists. */
+const OF_TEAM = 500;
+
+/** What a team has made public, the newest first. */
+export async function listedOfTeam(tx: Tx, id: string, at: Date): Promise<ListedRow[]> {
+  const rows = await publicOnes(tx)
+    .where(and(eq(collection.team, id), isPublic(at)))
+    .orderBy(desc(listing.since), desc(listing.collection))
+    .limit(OF_TEAM);
+  return rows.map(asListed);
+}
+
 /** What a team that has made something public is called; null: it has nothing public, and nothing is told of it. */
 export async function publicTeamName(tx: Tx, id: string, at: Date): Promise<string | null> {
   const rows = await tx

@@ -26,6 +26,21 @@ export async function nameOfTeam(tx: Tx, id: string): Promise<string | null> {
   return (await tx.select({ name: team.name }).from(team).where(eq(team.id, id)))[0]?.name ?? null;
 }
 
+/** The public page of a team: whether it has one, and what it says of the team; null: there is no such team. */
+export async function pageOfTeam(tx: Tx, id: string) {
+  const { name, hasPage, pageWords } = team;
+  const rows = await tx.select({ name, open: hasPage, words: pageWords }).from(team).where(eq(team.id, id));
+  return rows[0] ?? null;
+}
+
+export async function setPageOfTeam(
+  tx: Tx,
+  id: string,
+  { open, words }: { open?: boolean; words?: string },
+): Promise<void> {
+  await tx.update(team).set({ hasPage: open, pageWords: words }).where(eq(team.id, id));
+}
+
 /** A person's role in a team, or null. */
 export async function roleIn(tx: Tx, teamId: string, personId: string): Promise<Role | null> {
   const rows = await tx

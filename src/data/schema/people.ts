@@ -117,6 +117,9 @@ export const team = mysqlTable("team", {
   /** For how many days suggestions stay that were decided, and handouts that are over; null: for good. */
   keepSuggestions: int("keep_suggestions"),
   keepHandouts: int("keep_handouts"),
+  /** Whether it has a page that lists what it made public, and what that says of the team. */
+  hasPage: boolean("has_page").notNull().default(false),
+  pageWords: text("page_words").notNull().default(""),
   createdAt: moment("created_at").notNull(),
 });
 

@@ -65,7 +65,7 @@ export async function foundNow(tx: Tx, typed: string) {
 }
 
 /** A page of what is found, behind the last result of the page before. */
-async function pageOf(tx: Tx, typed: string, last: Hit | null, shelf: Shelf) {
+export async function pageOf(tx: Tx, typed: string, last: Hit | null, shelf: Shelf) {
   const query = readQuery(typed, await stemmed(tx, PUBLIC));
   const looked = await lookUp(tx, PUBLIC, query, 0);
   const ranking = await ranked(tx, PUBLIC, query, looked);

@@ -5,6 +5,8 @@ import { findListed } from "./find";
 import { readKeeping } from "./keeping";
 import { readNear } from "./near";
 import { readNewest } from "./newest";
+import { readOfTeam } from "./of-team";
+import { lookAtShelves } from "./open";
 import { readOften } from "./often";
 import { readLent } from "./read";
 import { readSubjects } from "./subjects";
@@ -19,7 +21,9 @@ export const actions = {
   "shelves.keeping": readKeeping,
   "shelves.near": readNear,
   "shelves.newest": readNewest,
+  "shelves.of-team": readOfTeam,
   "shelves.often": readOften,
+  "shelves.open": lookAtShelves,
   "shelves.read": readLent,
   "shelves.subjects": readSubjects,
   "shelves.take": takeLent,

@@ -2,6 +2,8 @@ import { keep } from "./keep";
 import { readUpkeep } from "./upkeep";
 import { makeTeam } from "./make";
 import { readTeams } from "./read";
+import { readPage } from "./page";
+import { setPage } from "./set-page";
 import { renameTeam } from "./rename";
 import { setStyle } from "./set-style";
 import { setTeamTemplate } from "./set-template";
@@ -14,6 +16,8 @@ export const actions = {
   "teams.upkeep": readUpkeep,
   "teams.make": makeTeam,
   "teams.read": readTeams,
+  "teams.page": readPage,
+  "teams.set-page": setPage,
   "teams.rename": renameTeam,
   "teams.set-style": setStyle,
   "teams.set-template": setTeamTemplate,

@@ -66,6 +66,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "tags.remove": () => "took off a tag",
   "teams.rename": () => "renamed the team",
   "archives.brought-back": () => "The archive of the team is back",
+  "teams.set-page": () => "changed what the team’s public page says",
   "teams.keep": () => "changed how long things are kept",
   "teams.set-style": () => "chose how works are cited",
   "teams.set-template": () => "changed the template of documents",

@@ -14,6 +14,7 @@ import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { sayCode } from "./on-the-wall";
+import { TeamPage } from "./team-page";
 
 type One = Answer<"share.out">["out"][number];
 
@@ -23,12 +24,14 @@ export function Out({
   teams,
   team,
   first,
+  page,
   home,
 }: {
   me: Me;
   teams: TeamRow[];
   team: TeamRow;
   first: Answer<"share.out">;
+  page: Answer<"teams.page">;
   home: string;
 }) {
   const [{ out }, again] = useLiveAnswer(
@@ -59,6 +62,7 @@ export function Out({
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto flex max-w-4xl flex-col gap-4 pt-6">
           <h1 className="font-serif text-3xl font-semibold">What is out</h1>
+          {may(team.role, "publish") && <TeamPage team={team.id} first={page} />}
           {out.length === 0 ? (
             <Empty title="Nothing of this team is out">
               <p>What you publish stands here: for whom, under which address and code, and until when.</p>

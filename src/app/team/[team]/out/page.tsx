@@ -7,5 +7,6 @@ export const metadata = { title: "What is out" };
 export default async function Page({ params }: { params: Promise<{ team: string }> }) {
   const { team } = await params;
   const frame = await ofTeam(team, `/team/${team}/out`);
-  return <Out key={team} {...frame} first={await read("share.out", { team })} home={addressOfHobbin()} />;
+  const [first, page] = await Promise.all([read("share.out", { team }), read("teams.page", { team })]);
+  return <Out key={team} {...frame} {...{ first, page }} home={addressOfHobbin()} />;
 }

@@ -1,0 +1,1 @@
+export { getTeamPage as GET } from "@/http/team-page-route";

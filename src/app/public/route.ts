@@ -1,0 +1,1 @@
+export { getShelves as GET } from "@/http/team-page-route";

@@ -1,0 +1,82 @@
+import type { Yarn } from "../cover/weave";
+import type { FoundIn } from "../shelves/listing";
+import { html, type Markup } from "./html";
+import { page } from "./small-page";
+import { sayWoven, scrap } from "./reader-course";
+
+/** A public collection, as its team's page lists it. */
+type Listed = {
+  code: string;
+  /** Whose it is, where that is not said of all. */
+  teamName?: string;
+  /** Where words stand that were looked for. */
+  passages?: readonly FoundIn[];
+  title: string;
+  description: string;
+  count: number;
+  minutes: number;
+  cloth: { threads: readonly Yarn[]; tags: readonly string[] };
+};
+
+/**
+ * What a team has made public, on one page: its name, what it says of itself, each collection with a scrap of its cloth, and
+ * the feeds of it all.
+ * @param at where this page stands, without a slash behind it
+ */
+export const teamDocument = (
+  { name, words, collections }: { name: string; words: string; collections: readonly Listed[] },
+  at: string,
+  fonts: string,
+): string =>
+  page(
+    name,
+    "",
+    fonts,
+    html`<h1>${name}</h1>
+${words ? html`<p class="lead">${words}</p>` : null}
+<p class="facts"><span>${collections.length === 1 ? "1 public collection" : `${collections.length} public collections`}</span> ${
+      collections.length
+        ? html`<a href="${at}/feed.atom">What comes in, as a feed</a> <a href="${at}/feeds.opml">All feeds (OPML)</a>`
+        : null
+    }</p>
+${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map(entry)}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}`,
+    { isFound: true },
+  );
+
+const entry = ({ code, title, description, cloth, teamName, passages = [], ...woven }: Listed): Markup =>
+  html`<li><span class="scrap" aria-hidden="true">${scrap(cloth)}</span><span><a href="/c/${code}">${title}</a> <small>${[teamName, sayWoven(woven)].filter(Boolean).join(" · ")}</small>${passages.length ? passages.map(foundIn) : description ? html`<br>${description}` : null}</span></li>
+`;
+
+const foundIn = ({ passage: { text, marks, cut }, item }: FoundIn): Markup => {
+  const parts: (Markup | string)[] = [];
+  let from = 0;
+  for (const [start, end] of marks) {
+    parts.push(text.slice(from, start), html`<mark>${text.slice(start, end)}</mark>`);
+    from = end;
+  }
+  parts.push(text.slice(from));
+  return html`<br>${item ? html`<small>${item}:</small> ` : null}${cut[0] ? "… " : null}${parts}${cut[1] ? " …" : null}`;
+};
+
+const FIND_STYLE =
+  ".find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
+
+/**
+ * What all teams have made public, to be found by words; whole with script off.
+ * @param query what was looked for; empty: these are the newest
+ */
+export const shelvesDocument = (
+  { query, collections }: { query: string; collections: readonly Listed[] },
+  fonts: string,
+): string =>
+  page(
+    query ? `${query} · Shelves` : "Shelves",
+    "en",
+    fonts,
+    html`<h1>Shelves</h1>
+<p class="lead">What all teams here have made public.</p>
+<form class="find" role="search"><label for="q">Words of a collection, or of what stands in it</label><input id="q" name="q" type="search" maxlength="500" value="${query}"><button>Find</button></form>
+<h2>${query ? (collections.length ? "Found" : "In nothing that is public do all of these words stand") : "Newly public"}</h2>
+<nav class="inside" aria-label="Public collections"><ul>${collections.map(entry)}</ul></nav>`,
+    { isFound: !query, style: FIND_STYLE },
+  );

@@ -1,0 +1,67 @@
+"use client";
+
+import { useState } from "react";
+import type { Answer } from "@/services/registry";
+import { Button } from "../parts/button";
+import { SavedText } from "../parts/saved-text";
+import { call } from "../talk/call";
+import { copyText } from "../talk/copy-text";
+import { sayFailure } from "../talk/say-failure";
+
+type Props = { team: string; first: Answer<"teams.page"> };
+
+/** The page of a team that lists what it made public: whether there is one, what it says, and where it stands. */
+export function TeamPage({ team, first }: Props) {
+  const [open, setOpen] = useState(first.open);
+  const [words, setWords] = useState(first.words);
+  const set = (next: boolean) => {
+    setOpen(next);
+    call("teams.set-page", { team, open: next }).catch((failure: unknown) => {
+      setOpen(!next);
+      sayFailure(failure);
+    });
+  };
+  return (
+    <section aria-labelledby="page" className="flex flex-col gap-3 border-b border-line pb-5">
+      <h2 id="page" className="text-base font-semibold">
+        A page of your own
+      </h2>
+      <label className="flex min-h-8 items-start gap-2.5 text-[15px]">
+        <input
+          type="checkbox"
+          className="mt-0.5 size-5 shrink-0 accent-accent"
+          checked={open}
+          onChange={(event) => set(event.target.checked)}
+        />
+        <span>
+          Everybody finds what this team has made public on one page
+          <span className="block text-sm text-quiet">
+            It lists public collections and nothing else; what is public no more is not on it.
+          </span>
+        </span>
+      </label>
+      {open && (
+        <>
+          <SavedText
+            lines
+            label="What it says of you"
+            value={words}
+            maxLength={2000}
+            onSave={async (text) => {
+              await call("teams.set-page", { team, words: text });
+              setWords(text);
+            }}
+          />
+          <p className="flex flex-wrap items-center gap-3 text-[15px]">
+            <a href={first.address} className="break-all text-accent underline">
+              {first.address}
+            </a>
+            <Button small onClick={() => void copyText(first.address, "Copied.")}>
+              Copy the address
+            </Button>
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
