@@ -19,7 +19,8 @@ const policyWith = (nonce: string) =>
   ].join("; ");
 
 /** Paths whose answers have a policy of their own, or are no pages. */
-const OWN = /^\/(?:(?:c|api|list|_next|extension|fonts|pdf)\/|(?:go|public)(?:[/?]|$)|robots\.txt|sitemap\.xml)/;
+const OWN =
+  /^\/(?:(?:c|api|list|_next|extension|fonts|pdf)\/|(?:go|public)(?:[/?]|$)|robots\.txt|sitemap\.xml)/;
 
 /**
  * The policy of a page of the application (https://www.w3.org/TR/CSP3/), and the nonce of its scripts, another one each
