@@ -13,7 +13,7 @@ async function answer(noindex: boolean, make: () => Promise<string>): Promise<Re
     return new Response(await make(), {
       headers: {
         ...readerHeaders({ noindex, framedBy: "" }),
-        "content-security-policy": policyOf([COMFORT_SCRIPT], ""),
+        "content-security-policy": policyOf([COMFORT_SCRIPT], "", "'self'"),
       },
     });
   } catch (error) {

@@ -71,3 +71,41 @@ test("lift is what the textbook has, and below the floor nothing is said", () =>
   expect(lift(3, 3, 3, 100)).toBeCloseTo(33.33, 2);
   expect(lift(2, 2, 2, 100)).toBeNull();
 });
+
+/** 200 collections of 10 topics: of 30 pages twelve are of the topic, the others of everybody; so are two subjects of five. */
+test("of the ten nearest, nine are of the planted topic, though most pages and subjects are of everybody", () => {
+  let state = 7;
+  const roll = () => (state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0) / 2 ** 32;
+  const some = (many: number, name: string, of: number, often = 1) =>
+    Array.from({ length: many }, () => `${name} ${Math.floor(of * roll() ** often)}`);
+  const all = Array.from({ length: 200 }, (_, i) => ({
+    ...{ id: String(i), topic: i % 10 },
+    pages: new Set([...some(12, `page of ${i % 10}`, 60), ...some(18, "page", 400, 3)]),
+    tags: new Set([...some(2, `tag of ${i % 10}`, 5), ...some(3, "tag", 20, 2)]),
+  }));
+  const count = (of: "pages" | "tags", one: string) => all.filter((each) => each[of].has(one)).length;
+  const dfs = new Map(
+    (["pages", "tags"] as const).flatMap((of) =>
+      [...new Set(all.flatMap((each) => [...each[of]]))].map((one) => [one, count(of, one)] as const),
+    ),
+  );
+  let [right, of] = [0, 0];
+  for (const one of all) {
+    const found = nearest(
+      { size: one.pages.size, tagged: one.tags.size, words: 0 },
+      all
+        .filter((each) => each !== one)
+        .map((each) => ({
+          ...{ id: each.id, size: each.pages.size, tagged: each.tags.size, words: 0 },
+          addresses: [...each.pages].filter((page) => one.pages.has(page)).map((page) => dfs.get(page)!),
+          tags: [...each.tags]
+            .filter((tag) => one.tags.has(tag))
+            .map((name) => ({ name, df: dfs.get(name)! })),
+        })),
+      all.length,
+    ).slice(0, 10);
+    right += found.filter((each) => all[Number(each.id)]!.topic === one.topic).length;
+    of += found.length;
+  }
+  expect(right / of).toBeGreaterThan(0.95);
+});

@@ -38,7 +38,8 @@ const ALIKE = 0.25;
 
 /**
  * Which public collections resemble an own one, the nearest first. Each of three is a cosine: of the addresses both have and
- * of the subjects both have, each weighted by how rare it is (idf), over the root of the two sizes, and of their words.
+ * of the subjects both have, each weighted by how rare it is (its idf, in both, so squared), over the root of the two
+ * sizes, and of their words. The lengths are those of collections in which all were as rare as can be.
  * (Vector space model: Salton, Wong and Yang, A vector space model for automatic indexing, CACM 18, 1975. The weights of
  * the three are Hobbin's own.)
  * @param indexed how many public collections there are
@@ -46,7 +47,7 @@ const ALIKE = 0.25;
 export function nearest(own: Own, met: readonly Met[], indexed: number): Near[] {
   const most = idf(indexed, 1);
   const share = (dfs: readonly number[], a: number, b: number): number =>
-    dfs.length ? dfs.reduce((sum, df) => sum + idf(indexed, df), 0) / most / Math.sqrt(a * b) : 0;
+    dfs.length ? dfs.reduce((sum, df) => sum + (idf(indexed, df) / most) ** 2, 0) / Math.sqrt(a * b) : 0;
   return met
     .map(({ id, addresses, size, tags, tagged, words }) => {
       const like = own.words > 0 ? Math.min(1, words / own.words) : 0;

@@ -54,13 +54,19 @@ export function Lent({ onPlace }: Props) {
 
 type OnOpen = { onOpen: (collection: string) => void };
 
+/** What is of the own team is taken from the tab beside, without credit. */
+const ofOthers = <T extends Listed>(all: readonly T[], team: string): T[] =>
+  all.filter((one) => one.team !== team);
+
 function FoundLent({ words, onOpen }: { words: string } & OnOpen) {
+  const { head } = useWorkshop();
   const { data } = useQuery({
     queryKey: ["lent", words],
     queryFn: () => ask("shelves.find", { query: words }),
     placeholderData: keepPreviousData,
   });
-  if (data?.results.length === 0)
+  const found = data && ofOthers(data.results, head.collection.team);
+  if (found?.length === 0)
     return (
       <Empty inset title="In nothing public do all of these words stand">
         <p>Fewer words find more.</p>
@@ -68,7 +74,7 @@ function FoundLent({ words, onOpen }: { words: string } & OnOpen) {
     );
   return (
     <ul aria-label="Public collections" className="min-h-0 flex-1 overflow-y-auto">
-      {data?.results.map((one) => (
+      {found?.map((one) => (
         <LentRow key={one.id} one={one} onOpen={() => onOpen(one.id)} />
       ))}
     </ul>
@@ -84,7 +90,8 @@ function NearLent({ onPlace, onOpen }: Props & OnOpen) {
     enabled: !head.collection.guest,
   });
   const newest = useQuery({ queryKey: ["lent", ""], queryFn: () => ask("shelves.newest", {}) });
-  const [all, others] = [near.data?.collections ?? [], newest.data?.collections ?? []];
+  const all = near.data?.collections ?? [];
+  const others = ofOthers(newest.data?.collections ?? [], head.collection.team);
   const besides = useMemo(
     () =>
       (near.data?.items ?? []).map((item) => suppliedFrom({ ...asLent, ...item, heading: "" }, item.from)),
