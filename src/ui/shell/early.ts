@@ -14,14 +14,17 @@ type Early = {
 };
 
 /**
- * Stands in the page before any other script: what is pasted, and what is typed after the key that finds, while nobody
- * hears yet (the page is there to be seen, and its script is on the way, or one screen gives way to the next) is kept, and
- * not lost without a word.
+ * Stands in the page before any other script: what is pasted, what is typed after the key that finds, and which button is
+ * pressed while nobody hears yet (the page is there to be seen, and its script is on the way, or one screen gives way to the
+ * next) is kept, and not lost without a word. A button hears as soon as React has taken it over, which marks it with its
+ * props; then it is pressed once more, if it is still there.
  */
 export const EARLY = `(function(){function field(e){return/^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)||e.target.isContentEditable}
 addEventListener("paste",function(e){if(self.hobbinHears||field(e))return;try{var c=e.clipboardData,d=new DataTransfer();["text/plain","text/html"].forEach(function(t){var v=c.getData(t);if(v)d.setData(t,v)});[].forEach.call(c.files,function(f){d.items.add(f)});self.hobbinPasted={at:Date.now(),data:d}}catch(x){}});
 addEventListener("keydown",function(e){var h=self.hobbinKeys,c=e.ctrlKey||e.metaKey,f=!e.altKey&&(c?e.key.toLowerCase()==="k":e.key==="/");if(!e.isTrusted)return;if(h&&(e.key==="Tab"||!self.hobbinHears&&field(e)||Date.now()-h.at>${PATIENCE}))h=self.hobbinKeys=null;if(h?!f&&(c||e.altKey||!(e.key.length===1||/^(Backspace|Escape|Enter)$/.test(e.key))):field(e)||self.hobbinHears||!f)return;h=self.hobbinKeys=h||{at:Date.now(),keys:[]};h.keys.push({key:e.key,ctrlKey:e.ctrlKey,metaKey:e.metaKey});e.preventDefault();e.stopImmediatePropagation()},true);
-addEventListener("pointerdown",function(){self.hobbinKeys=null},true)})()`;
+addEventListener("pointerdown",function(){self.hobbinKeys=null},true);
+function taken(b){return Object.keys(b).some(function(k){return k.indexOf("__reactProps")===0})}
+addEventListener("click",function(e){var b=e.target.closest&&e.target.closest("button");if(!b||taken(b))return;e.preventDefault();e.stopImmediatePropagation();var at=Date.now();(function wait(){if(Date.now()-at>${PATIENCE}||!b.isConnected)return;if(!taken(b))return setTimeout(wait,50);["pointerdown","mousedown","pointerup","mouseup"].forEach(function(t){b.dispatchEvent(new (t[0]==="p"&&self.PointerEvent||MouseEvent)(t,{bubbles:true,cancelable:true,button:0}))});b.focus();b.click()})()},true)})()`;
 
 /**
  * From now on somebody hears; what was pasted and typed just before is pasted and typed once more.
