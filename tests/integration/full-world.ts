@@ -114,6 +114,7 @@ export async function makeFull(): Promise<Full> {
   const borrowed = newId();
   await as(made.owner, "shelves.borrow", { team: made.team, collection: lent, copy: borrowed });
   const { credits } = await as(made.owner, "shelves.credits", { collection: borrowed });
+  await as(made.owner, "teams.set-page", { team: made.team, open: true });
   const { mark } = await as(made.owner, "marks.add", {
     resource: made.resource,
     private: false,
