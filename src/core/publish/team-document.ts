@@ -40,11 +40,11 @@ ${words ? html`<p class="lead">${words}</p>` : null}
         : null
     }</p>
 ${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map(entry)}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}`,
-    { isFound: true },
+    { isFound: true, style: STYLE },
   );
 
 const entry = ({ code, title, description, cloth, teamName, passages = [], ...woven }: Listed): Markup =>
-  html`<li><span class="scrap" aria-hidden="true">${scrap(cloth)}</span><span><a href="/c/${code}">${title}</a> <small>${[teamName, sayWoven(woven)].filter(Boolean).join(" · ")}</small>${passages.length ? passages.map(foundIn) : description ? html`<br>${description}` : null}</span></li>
+  html`<li><span class="scrap" aria-hidden="true">${scrap(cloth)}</span><div><a href="/c/${code}">${title}</a> <small>${[teamName, sayWoven(woven)].filter(Boolean).join(" · ")}</small>${passages.length ? passages.map(foundIn) : description ? html`<div>${description}</div>` : null}</div></li>
 `;
 
 const foundIn = ({ passage: { text, marks, cut }, item }: FoundIn): Markup => {
@@ -55,11 +55,12 @@ const foundIn = ({ passage: { text, marks, cut }, item }: FoundIn): Markup => {
     from = end;
   }
   parts.push(text.slice(from));
-  return html`<br>${item ? html`<small>${item}:</small> ` : null}${cut[0] ? "… " : null}${parts}${cut[1] ? " …" : null}`;
+  return html`<div>${item ? html`<small>${item}:</small> ` : null}${cut[0] ? "… " : null}${parts}${cut[1] ? " …" : null}</div>`;
 };
 
-const FIND_STYLE =
-  ".find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
+/** What these two pages need besides. */
+const STYLE =
+  ".inside li{align-items:start}.inside li>div>div{margin-top:.3rem}mark{color:inherit;background:var(--accent-wash)}.find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
 
 /**
  * What all teams have made public, to be found by words; whole with script off.
@@ -78,5 +79,5 @@ export const shelvesDocument = (
 <form class="find" role="search"><label for="q">Words of a collection, or of what stands in it</label><input id="q" name="q" type="search" maxlength="500" value="${query}"><button>Find</button></form>
 <h2>${query ? (collections.length ? "Found" : "In nothing that is public do all of these words stand") : "Newly public"}</h2>
 <nav class="inside" aria-label="Public collections"><ul>${collections.map(entry)}</ul></nav>`,
-    { isFound: !query, style: FIND_STYLE },
+    { isFound: !query, style: STYLE },
   );
