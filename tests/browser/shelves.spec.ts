@@ -75,7 +75,8 @@ test("a public collection is copied with credit, and what changes there is taken
     });
   }).toPass();
   await page.getByRole("button", { name: /^Copy Birds of the reed with credit/ }).click();
-  await page.getByRole("link", { name: "Open your copy" }).click();
+  await expect(page.getByRole("link", { name: "Open your copy" })).toBeFocused();
+  await page.keyboard.press("Enter");
   await expect(page.getByText("From “Birds of the reed” of Oda Reed")).toBeVisible();
   await expect(items(page)).toHaveCount(1);
   await expect(items(page).first()).toContainText("Listen before you read.");

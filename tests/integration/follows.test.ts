@@ -1,13 +1,8 @@
 import { expect, test } from "vitest";
-import { PUBLIC } from "@/core/shelves/public";
 import { newId } from "@/outside/random";
-import { feedSome } from "@/services/search/feed";
+import { fed, word } from "./public";
 import { as, makeWorld, type World } from "./world";
 
-async function fed(): Promise<void> {
-  while ((await feedSome(PUBLIC)) > 0);
-}
-const word = () => `w${newId().replaceAll("-", "").slice(-14)}`;
 const note = ({ owner, team, collection }: World, text: string) =>
   as(owner, "capture.note", { team, text, collection, placement: newId() });
 const share = ({ owner }: World, collection: string, audience: "public" | "team" = "public") =>

@@ -1,13 +1,8 @@
 import { expect, test, vi } from "vitest";
-import { PUBLIC } from "@/core/shelves/public";
 import { newId } from "@/outside/random";
-import { feedSome } from "@/services/search/feed";
+import { fed, word } from "./public";
 import { as, makeWorld, type World } from "./world";
 
-async function fed(): Promise<void> {
-  while ((await feedSome(PUBLIC)) > 0);
-}
-const word = () => `w${newId().replaceAll("-", "").slice(-14)}`;
 const page = () => `https://${word()}.example/`;
 const bring = async ({ owner, team, collection }: World, address: string, context = "") => {
   const placement = newId();

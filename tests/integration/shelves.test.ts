@@ -7,15 +7,9 @@ import { database } from "@/mechanism/changing";
 import { queryRows } from "@/data/sql/query-rows";
 import { newId } from "@/outside/random";
 import { eraseWholeTeam } from "@/services/people/erase";
-import { feedSome } from "@/services/search/feed";
+import { fed, word } from "./public";
 import { as, makeWorld, type World } from "./world";
 
-/** The index of what is public is fed to the end. */
-async function fed(): Promise<void> {
-  while ((await feedSome(PUBLIC)) > 0);
-}
-/** A word nobody else has. */
-const word = () => `w${newId().replaceAll("-", "").slice(-14)}`;
 const share = ({ owner, collection }: World, more: object = {}) =>
   as(owner, "share.set", { collection, audience: "public", ...more });
 /** Puts some words into a collection that its readers are not shown. */

@@ -1,15 +1,10 @@
 import { expect, test, vi } from "vitest";
-import { PUBLIC } from "@/core/shelves/public";
 import { getShelves, getTeamPage } from "@/http/team-page-route";
 import { newId } from "@/outside/random";
 import { forgetSettings } from "@/outside/settings";
-import { feedSome } from "@/services/search/feed";
+import { fed, word } from "./public";
 import { as, makeWorld } from "./world";
 
-async function fed(): Promise<void> {
-  while ((await feedSome(PUBLIC)) > 0);
-}
-const word = () => `w${newId().replaceAll("-", "").slice(-14)}`;
 const pageOf = async (team: string) => {
   const answer = await getTeamPage(new Request("http://x.example/"), { params: Promise.resolve({ team }) });
   return { status: answer.status, text: await answer.text() };

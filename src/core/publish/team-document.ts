@@ -39,7 +39,7 @@ ${words ? html`<p class="lead">${words}</p>` : null}
         ? html`<a href="${at}/feed.atom">What comes in, as a feed</a> <a href="${at}/feeds.opml">All feeds (OPML)</a>`
         : null
     }</p>
-${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map(entry)}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}`,
+${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map((one) => entry({ ...one, teamName: "" }))}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}`,
     { isFound: true, style: STYLE },
   );
 
@@ -60,7 +60,7 @@ const foundIn = ({ passage: { text, marks, cut }, item }: FoundIn): Markup => {
 
 /** What these two pages need besides. */
 const STYLE =
-  ".inside li{align-items:start}.inside li>div>div{margin-top:.3rem}mark{color:inherit;background:var(--accent-wash)}.find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
+  ".facts+.inside{margin-top:1.25rem}.inside li{align-items:start}.inside li>div>div{margin-top:.3rem}mark{color:inherit;background:var(--accent-wash)}.find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
 
 /**
  * What all teams have made public, to be found by words; whole with script off.

@@ -1,5 +1,5 @@
 import { IsRFC3339 } from "class-validator";
-import { newlyListed } from "@/data/queries/listings";
+import { newlyListed } from "@/data/queries/shelves";
 import { reading } from "@/mechanism/action";
 import { MaybeId, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

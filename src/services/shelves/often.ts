@@ -1,5 +1,6 @@
 import { FORGOTTEN, oftenCopied } from "@/core/shelves/often";
-import { listedById, onShelf, takenSince } from "@/data/queries/listings";
+import { listedById } from "@/data/queries/listings";
+import { onShelf, takenSince } from "@/data/queries/shelves";
 import { reading } from "@/mechanism/action";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";

@@ -1,4 +1,4 @@
-import { newlyListed } from "@/data/queries/listings";
+import { newlyListed } from "@/data/queries/shelves";
 import { reading } from "@/mechanism/action";
 import { MaybeText } from "@/mechanism/input";
 import { within } from "@/mechanism/limits";

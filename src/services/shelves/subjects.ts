@@ -1,4 +1,4 @@
-import { likelySubjects, listedKinds, sharedSubjects } from "@/data/queries/listings";
+import { likelySubjects, listedKinds, sharedSubjects } from "@/data/queries/shelves";
 import { reading } from "@/mechanism/action";
 import { Nothing } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

@@ -1,5 +1,5 @@
 import { IsInt, Matches, Max, Min } from "class-validator";
-import type { Shelf } from "@/data/queries/listings";
+import type { Shelf } from "@/data/queries/shelves";
 import { USES, type Use } from "@/core/publish/model";
 import { tagKey } from "@/core/tags/tag-name";
 import { MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";

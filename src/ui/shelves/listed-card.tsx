@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
@@ -94,6 +94,10 @@ function Borrow({ one, team }: { one: Listed; team: TeamRow }) {
   // The same one however often it is sent.
   const [copy] = useState(newId);
   const [state, setState] = useState<"not yet" | "taking" | "taken">("not yet");
+  // What was pressed gives way to the way there: who pressed it by key stands on that then.
+  const wayThere = useCallback((link: HTMLAnchorElement | null) => {
+    if (document.activeElement === document.body) link?.focus();
+  }, []);
   const take = () => {
     setState("taking");
     call("shelves.borrow", { collection: one.id, team: team.id, copy }).then(
@@ -107,15 +111,15 @@ function Borrow({ one, team }: { one: Listed; team: TeamRow }) {
   return (
     <div role="status">
       {state === "taken" ? (
-        <Link href={`/bench/${copy}`} className={buttonLook("line", true)}>
+        <Link ref={wayThere} href={`/bench/${copy}`} className={buttonLook("line", true)}>
           Open your copy
         </Link>
       ) : (
         <Button
           small
-          disabled={state === "taking"}
+          aria-disabled={state === "taking"}
           aria-label={`Copy ${one.title} with credit into ${team.name}`}
-          onClick={take}
+          onClick={() => state === "not yet" && take()}
         >
           {state === "taking" ? "Copying …" : "Copy with credit"}
         </Button>

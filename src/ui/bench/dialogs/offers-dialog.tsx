@@ -113,7 +113,7 @@ export function OffersDialog({ collection, credit, onDone, onClose }: Props) {
 function sayWhat(one: Offered): string {
   if (one.what === "added") return `New ${one.kind}`;
   if (one.what === "gone") return "Taken out there; here it would go too";
-  return `Other ${WORDED_AS[one.of]}`;
+  return `Changed ${WORDED_AS[one.of]}`;
 }
 
 /** How it would stand here; where own words would go, these too. */
