@@ -15,23 +15,34 @@ export type Order = "newest" | "often";
 export function useWish() {
   const params = useSearchParams();
   const path = usePathname();
+  const { by: order, ...wish } = asked(params);
+  const hrefOf = (more: Partial<Asked>) => addressOf(path, { by: order, ...wish, ...more });
+  // What is drawn follows the address a little later: a second choice made meanwhile adds to the first one.
+  const go = (more: Partial<Asked>) => {
+    const now = asked(new URLSearchParams(window.location.search));
+    window.history.pushState(null, "", addressOf(path, { ...now, ...more }));
+  };
+  return { wish, order, hrefOf, go };
+}
+
+type Asked = Wish & { by: Order };
+
+function asked(params: Pick<URLSearchParams, "get">): Asked {
   const text = (name: string) => params.get(name) ?? undefined;
-  const wish: Wish = {
+  return {
+    by: params.get("by") === "often" ? "often" : "newest",
     use: USES.find((use) => use === params.get("use")) satisfies Use | undefined,
     language: text("language"),
     minutes: Number(params.get("minutes")) || undefined,
     level: Number(params.get("level")) || undefined,
     tag: text("tag"),
   };
-  const order: Order = params.get("by") === "often" ? "often" : "newest";
-  const hrefOf = (more: Wish & { by?: Order }) => {
-    const all = { by: order, ...wish, ...more };
-    const said = Object.entries(all).filter(([, value]) => value !== undefined && value !== "newest");
-    const query = new URLSearchParams(said.map(([name, value]): [string, string] => [name, String(value)]));
-    return query.size ? `${path}?${query}` : path;
-  };
-  const go = (more: Wish & { by?: Order }) => window.history.pushState(null, "", hrefOf(more));
-  return { wish, order, hrefOf, go };
+}
+
+function addressOf(path: string, all: Asked) {
+  const said = Object.entries(all).filter(([, value]) => value !== undefined && value !== "newest");
+  const query = new URLSearchParams(said.map(([name, value]): [string, string] => [name, String(value)]));
+  return query.size ? `${path}?${query}` : path;
 }
 
 export type Wishing = ReturnType<typeof useWish>;
