@@ -149,3 +149,6 @@ export const SUGGESTED = {
     decided?: { accept: boolean; word: string };
   }[],
 };
+
+/** A site whose feed somebody follows. */
+export const FOLLOWED = { by: "ama", site: "peat-notebook/feed.xml" } as const;

@@ -110,6 +110,9 @@ export const TIES: Record<string, Ties> = {
   document_template: { ...plain, ...team },
   saved_search: { ...plain, ...own },
   follow: { ...plain, ...own },
+  // What stands elsewhere, read again for whoever follows it.
+  feed: { ...plain, ...derived },
+  feed_entry: { ...plain, ...derived },
   import: { ...plain, ...team },
   import_part: { ...plain, ...team },
   event: { ...plain, ...team },

@@ -10,6 +10,7 @@ import { letInJob } from "./let-in";
 import { mailNoticesJob } from "./mail-notices";
 import { makeExportJob } from "./make-export";
 import { placeMarksJob } from "./place-marks";
+import { planFeedsJob, readFeedJob } from "./read-feed";
 import { readFileJob } from "./read-stored-file";
 import { runImportJob, undoImportJob } from "./run-import";
 import { takeMailJob } from "./take-in-message";
@@ -27,6 +28,8 @@ export const KINDS: Record<string, JobKind> = {
   "messages.send": sendMailJob,
   "notices.mail": mailNoticesJob,
   "newsletters.deliver": deliverIssueJob,
+  "feeds.plan": planFeedsJob,
+  "feeds.read": readFeedJob,
   "bin.empty": emptyBin,
   "archives.bring-back": bringBackJob,
   "exports.make": makeExportJob,

@@ -5,6 +5,7 @@ import { log } from "@/outside/log";
 import { startMailIn } from "@/outside/mail-in";
 import { isKnownAddress, receiveMail } from "@/services/messages/receive";
 import { settings, SettingsError } from "@/outside/settings";
+import { scheduleFeeds } from "@/services/feeds/plan";
 import { scheduleBin } from "./empty-bin";
 import { startFeeder } from "./feeder";
 import { KINDS } from "./kinds";
@@ -23,6 +24,7 @@ export async function startProcess({ withWorker }: { withWorker: boolean }): Pro
   if (applied) log.info({ applied }, "database brought to the newest schema");
   if (!withWorker) return { stop: async () => undefined };
   await scheduleBin(now());
+  await scheduleFeeds(now());
   const worker = new Worker(KINDS);
   await worker.start();
   const stopFeeder = startFeeder();

@@ -50,6 +50,10 @@ export const PROBLEMS = {
   "duplicate-of-itself": problem("not-valid", "These are one already."),
   "ends-before": problem("not-valid", "It ends before it begins."),
   "style-unknown": problem("not-valid", "There is no such citation style here."),
+  "not-a-list-of-feeds": problem(
+    "not-valid",
+    "This is no list of feeds. Take the file another reader calls OPML.",
+  ),
   "style-not-readable": problem("not-valid", "This is no citation style."),
   "template-not-readable": problem("not-valid", "This document cannot be filled."),
   "too-many-orders": problem(

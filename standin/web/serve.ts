@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import http from "node:http";
 import { call, clip, docx, pdf, picture } from "./assets";
 import { references } from "./references";
@@ -71,7 +72,7 @@ async function files(site: Site, url: URL, origin: string): Promise<Answer | nul
     case "/files/logger.bin":
       return { type: "application/octet-stream", body: Buffer.alloc(2_000, 7) };
     case "/feed.xml":
-      return { type: "application/atom+xml", body: feed(site, origin) };
+      return asFeed(feed(site, origin));
     case "/oembed": {
       const page = site.pages.find((one) => url.searchParams.get("url")?.endsWith(one.path));
       return page ? { type: "application/json", body: JSON.stringify(oembed(site, page, origin)) } : null;
@@ -158,6 +159,10 @@ function send(
 ): void {
   const bytes = Buffer.from(body as string);
   const range = /^bytes=(\d+)-(\d*)$/.exec(request.headers.range ?? "");
+  if (headers.etag && request.headers["if-none-match"] === headers.etag) {
+    response.writeHead(304, headers);
+    return void response.end();
+  }
   if (range && status === 200) {
     const from = Number(range[1]);
     const to = range[2] ? Math.min(Number(range[2]), bytes.length - 1) : bytes.length - 1;
@@ -179,6 +184,7 @@ function send(
   response.end(bytes);
 }
 
+const escaped = (text: string) => text.replace(/&/g, "&amp;").replace(/</g, "&lt;");
 const html = (body: string): Answer => ({ body });
 
 function frontOfAll(port: string): Answer {
@@ -192,14 +198,32 @@ function frontOfAll(port: string): Answer {
 }
 
 const frontOf = (site: Site) =>
-  `<!doctype html><html lang="en"><title>${site.name}</title><meta property="og:title" content="${site.name}"><h1>${site.name}</h1><ul>${site.pages.map((page) => `<li><a href="${page.path}">${page.title}</a></li>`).join("")}</ul>`;
+  `<!doctype html><html lang="en"><title>${site.name}</title><link rel="alternate" type="application/atom+xml" title="What is new at ${site.name}" href="/feed.xml"><meta property="og:title" content="${site.name}"><h1>${site.name}</h1><ul>${site.pages.map((page) => `<li><a href="${page.path}">${page.title}</a></li>`).join("")}</ul>`;
+
+const asFeed = (body: string): Answer => ({
+  ...{ type: "application/atom+xml", body },
+  headers: { etag: `"${createHash("sha256").update(body).digest("hex").slice(0, 16)}"` },
+});
+
+const DAY = 86_400_000;
+
+/** One site writes something every day: what was read at its wells in the morning. */
+function daily(site: Site, origin: string): string[] {
+  if (site.host !== "peat-notebook") return [];
+  const today = Math.floor(Date.now() / DAY);
+  return [0, 1, 2, 3].map((ago) => {
+    const at = `${origin}/many/${today - ago}`;
+    const day = new Date((today - ago) * DAY).toISOString().slice(0, 10);
+    return `<entry><id>${at}</id><title>Well readings of ${day}</title><link href="${at}"/><updated>${day}T00:00:01Z</updated><summary>Ten wells before breakfast: two are rising, one is not to be found.</summary></entry>`;
+  });
+}
 
 function feed(site: Site, origin: string): string {
   const entries = site.pages.map(
     (page) =>
-      `<entry><id>${origin}${page.path}</id><title>${page.title}</title><link href="${origin}${page.path}"/><updated>${(page.on ?? "2025-01-01").replace(/\//g, "-").padEnd(10, "-01").slice(0, 10)}T08:00:00Z</updated></entry>`,
+      `<entry><id>${origin}${page.path}</id><title>${escaped(page.title)}</title><link href="${origin}${page.path}"/><updated>${(page.on ?? "2025-01-01").replace(/\//g, "-").padEnd(10, "-01").slice(0, 10)}T08:00:00Z</updated><summary>${escaped(page.about)}</summary></entry>`,
   );
-  return `<?xml version="1.0" encoding="utf-8"?><feed xmlns="http://www.w3.org/2005/Atom"><id>${origin}/</id><title>${site.name}</title><updated>2026-03-01T08:00:00Z</updated>${entries.join("")}</feed>`;
+  return `<?xml version="1.0" encoding="utf-8"?><feed xmlns="http://www.w3.org/2005/Atom"><id>${origin}/</id><title>${site.name}</title><link href="${origin}/"/><updated>2026-03-01T08:00:00Z</updated>${[...daily(site, origin), ...entries].join("")}</feed>`;
 }
 
 /** Western European bytes: the characters of Latin-1 as they are, those of the upper table by hand. */

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
+import { readFileSync } from "node:fs";
 import { axe } from "./axe";
-import { expect, items, newcomer, test } from "./hands";
+import { at, expect, items, newcomer, test } from "./hands";
 
 test("what one team makes public is found by another one, by the words of its items, and read", async ({
   browser,
@@ -219,4 +220,48 @@ test("a team has a page of what it made public, for whoever has no account, and 
   await reader.getByRole("link", { name: "Where snipe drum" }).click();
   await expect(reader.getByRole("heading", { name: "Where snipe drum" })).toBeVisible();
   await reader.context().close();
+});
+
+test("a site elsewhere is followed by its front page, what came goes into the Tray, and its feed is saved in a list", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Piet Lind");
+  await page.goto(`/team/${team}/followed`);
+  await page.getByRole("button", { name: "Follow a site" }).click();
+  const dialog = page.getByRole("dialog", { name: "Follow a site" });
+  await dialog.getByLabel("Address of the site").fill(at("peat-notebook/none-such"));
+  await dialog.getByRole("button", { name: "Look for feeds" }).click();
+  await expect(dialog.getByText("The site answers that there is no such page.")).toBeVisible();
+  await dialog.getByLabel("Address of the site").fill(at("peat-notebook/"));
+  await page.keyboard.press("Enter");
+  await expect(dialog.getByText(/^Latest: Well readings of/)).toBeVisible();
+  expect(await axe(page, { part: "[role=dialog]" })).toEqual([]);
+  await dialog.getByRole("button", { name: "Follow Peat Notebook" }).click();
+  await expect(dialog.getByRole("button", { name: "Follow Peat Notebook no more" })).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  const came = page.getByRole("region", { name: "Peat Notebook" });
+  await expect(async () => {
+    await page.reload();
+    await expect(came.getByRole("listitem")).toHaveCount(4, { timeout: 3_000 });
+  }).toPass();
+  await came
+    .getByRole("button", { name: /^Into the Tray: Well readings/ })
+    .first()
+    .click();
+  await expect(page.getByText(/^In your Tray: Well readings of/)).toBeVisible();
+  const { entries } = await act<{ entries: unknown[] }>("tray.read", { team });
+  expect(entries).toHaveLength(1);
+  const wish = page.getByRole("checkbox", { name: "What comes goes into my Tray by itself" });
+  await expect(async () => {
+    await wish.check({ timeout: 3_000 });
+    await page.reload();
+    await expect(wish).toBeChecked({ timeout: 3_000 });
+  }).toPass();
+  expect(await axe(page)).toEqual([]);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Save the feeds as a list (OPML)" }).click(),
+  ]);
+  expect(readFileSync(await file.path(), "utf8")).toContain(`xmlUrl="${at("peat-notebook/feed.xml")}"`);
 });

@@ -6,13 +6,10 @@ import { fetchResource } from "@/jobs/fetch-resource";
 import { keepPicturesJob } from "@/jobs/keep-pictures";
 import { database } from "@/mechanism/changing";
 import { openFile } from "@/outside/files";
+import { standIn } from "./stand-in";
 import { as, makeWorld, type World } from "./world";
 
-/** The stand-in web that the tests' set-up started. */
-const at = (place: string) => {
-  const port = /:(\d+)/.exec(process.env.HOBBIN_FETCH_ALLOW ?? "")?.[1];
-  return place.replace(/^([^/]+)/, `http://$1.localhost:${port}`);
-};
+const at = (place: string) => place.replace(/^[^/]+/, (name) => standIn(name));
 
 let world: World;
 beforeAll(async () => {

@@ -149,9 +149,19 @@ export const TABLE: Record<ActionName, Row> = {
   "handouts.remove": { from: "editor", input: ({ handout }) => ({ handout }) },
   // Whoever has the card is its holder.
   "follows.add": { from: "viewer", input: ({ team }) => ({ team, kind: "subject", what: "peat" }) },
+  "follows.add-list": {
+    from: "viewer",
+    input: ({ team }) => ({ team, opml: '<opml><outline text="A" xmlUrl="https://a.example/feed"/></opml>' }),
+  },
+  "follows.find-feeds": { from: "signed in", input: () => ({ address: "https://bog.example/" }) },
+  "follows.list": { from: "viewer", input: ({ team }) => ({ team }) },
   "follows.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "follows.remove": { from: "viewer", input: ({ team }) => ({ team, kind: "subject", what: "peat" }) },
   "follows.seen": { from: "viewer", input: ({ team }) => ({ team }) },
+  "follows.to-tray": {
+    from: "contributor",
+    input: ({ team, feedFollow }) => ({ team, follow: feedFollow, on: true }),
+  },
   "shelves.answer": {
     from: "editor",
     input: ({ borrowed, credit }) => ({ collection: borrowed, credit, asks: true }),

@@ -28,6 +28,8 @@ export type Full = World & {
   /** A copy of that with credit. */
   borrowed: string;
   credit: string;
+  /** By which the contributor follows a feed. */
+  feedFollow: string;
   /** A section of what everybody can see. */
   lentPart: string;
   /** Another resource, in the other collection. */
@@ -50,6 +52,11 @@ export type Full = World & {
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
 };
+
+async function followFeed({ contributor, team }: World): Promise<string> {
+  await as(contributor, "follows.add", { team, kind: "feed", what: "https://bog.example/feed" });
+  return (await as(contributor, "follows.read", { team })).follows[0]!.id;
+}
 
 /** A team in which there is one of everything an action can be about. */
 export async function makeFull(): Promise<Full> {
@@ -140,6 +147,7 @@ export async function makeFull(): Promise<Full> {
     lent,
     borrowed,
     credit: credits[0]!.id,
+    feedFollow: await followFeed(made),
     lentPart,
     twin: second.id,
     mark: mark.id,

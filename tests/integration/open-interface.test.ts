@@ -10,6 +10,7 @@ import { STRANGER } from "@/mechanism/actor";
 import { tokenOf } from "@/data/queries/notices";
 import { database } from "@/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
+import { standIn } from "./stand-in";
 import { mustBeAsDescribed } from "./described";
 import { TABLE } from "./every-action";
 import { type Full, makeFull } from "./full-world";
@@ -92,6 +93,7 @@ test("a client made from the description alone calls every reading, by GET and b
     "newsletters.on-list": { token: await onList() },
     "invitations.read": { code: invitation.code },
     "notices.whose": { token: await tokenOf(database(), world.owner.person!.id, "code-in-a-letter") },
+    "follows.find-feeds": { address: standIn("peat-notebook") },
     "references.look-up": { identifier: "10.5555/peat.3" },
   };
   const refused: string[] = [];

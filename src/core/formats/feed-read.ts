@@ -3,19 +3,29 @@ import { plainText } from "../text/plain";
 import { elementsOf, TooDeep, wordsOf, type XmlElement, xmlTree } from "./xml-tree";
 import { bareLink, emptyFolder, type ImportedFile, type PassedOver } from "./imported";
 
+/** A feed, with what it says of itself beside its entries. */
+export type ReadFeed = ImportedFile & {
+  /** The page it belongs to; empty: it names none. */
+  home: string;
+  /** Where its older entries stand (RFC 5005, 3 and 4); null: nowhere else. */
+  older: string | null;
+  /** For how many minutes it asks not to be asked again (RSS 2.0 `ttl`, RSS 1.0 syndication module); null: it says nothing. */
+  every: number | null;
+};
+
 /**
  * Reads a feed: RSS 0.9x, 1.0 and 2.0, Atom (RFC 4287), JSON Feed 1.1 (https://www.jsonfeed.org/version/1.1/).
  * @param file the text of the feed
  * @returns null when the text is none of these
  */
-export function readFeed(file: string): ImportedFile | null {
+export function readFeed(file: string): ReadFeed | null {
   return /^\s*\{/.test(file) ? readJsonFeed(file) : readXmlFeed(file);
 }
 
 /**
  * @throws {Error} in words, when it is nested deeper than any feed is
  */
-function readXmlFeed(file: string): ImportedFile | null {
+function readXmlFeed(file: string): ReadFeed | null {
   const top = treeOf(file);
   if (!top) return null;
   const isAtom = top.name === "feed" || top.name === "entry";
@@ -51,7 +61,41 @@ function readXmlFeed(file: string): ImportedFile | null {
       }),
     );
   }
-  return { root, passedOver, separator: "comma" };
+  return {
+    root,
+    passedOver,
+    separator: "comma",
+    home,
+    older: olderOf(channel, base),
+    every: everyOf(channel),
+  };
+}
+
+/** The document before this one: of an archived feed, or else of one in pages (RFC 5005). */
+function olderOf(channel: XmlElement, base: string): string | null {
+  const links = elementsOf(channel, "link", "atom:link");
+  for (const rel of ["prev-archive", "next"]) {
+    const link = links.find(({ attributes }) => attributes.rel === rel && attributes.href);
+    const found =
+      link && resolveReference(link.attributes.href!.trim(), baseOf(base, link) || "http://feed.invalid/");
+    if (found && !found.startsWith("http://feed.invalid/")) return found;
+  }
+  return null;
+}
+
+const PERIODS: Record<string, number> = {
+  ...{ hourly: 60, daily: 1_440, weekly: 10_080, monthly: 43_200, yearly: 525_600 },
+};
+
+/** http://web.resource.org/rss/1.0/modules/syndication/: so often in each period, once a day where it says neither. */
+function everyOf(channel: XmlElement): number | null {
+  const ttl = Number(wordsOf(elementsOf(channel, "ttl")[0]).trim());
+  if (ttl > 0) return ttl;
+  const [period] = elementsOf(channel, "sy:updatePeriod");
+  const [often] = elementsOf(channel, "sy:updateFrequency");
+  if (!period && !often) return null;
+  const times = Number(wordsOf(often).trim()) || 1;
+  return (PERIODS[wordsOf(period).trim().toLowerCase()] ?? PERIODS.daily!) / Math.max(1, times);
 }
 
 function treeOf(file: string): XmlElement | null {
@@ -150,8 +194,15 @@ type JsonItem = {
   author?: unknown;
 };
 
-function readJsonFeed(file: string): ImportedFile | null {
-  let feed: { version?: unknown; title?: unknown; description?: unknown; items?: unknown };
+function readJsonFeed(file: string): ReadFeed | null {
+  let feed: {
+    version?: unknown;
+    title?: unknown;
+    description?: unknown;
+    items?: unknown;
+    home_page_url?: unknown;
+    next_url?: unknown;
+  };
   try {
     feed = JSON.parse(file) as typeof feed;
   } catch {
@@ -185,9 +236,11 @@ function readJsonFeed(file: string): ImportedFile | null {
       }),
     );
   }
-  return { root, passedOver, separator: "comma" };
+  const [home, older] = [feed.home_page_url, feed.next_url].map((one) => webOf(text(one)));
+  return { root, passedOver, separator: "comma", home: home!, older: older || null, every: null };
 }
 
+const webOf = (address: string) => (/^https?:\/\//.test(address) ? address : "");
 const text = (value: unknown): string =>
   typeof value === "string" || typeof value === "number" ? String(value).trim() : "";
 const short = (value: string) => (value.length <= 600 ? value : `${value.slice(0, 599).trimEnd()}…`);

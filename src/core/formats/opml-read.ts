@@ -61,7 +61,7 @@ export function readOpml(file: string): ImportedFile {
 }
 
 /** Old programs call the address of a feed one of its own kind: `feed://site/`, `feed:https://site/`. */
-const asWeb = (address: string): string =>
+export const asWeb = (address: string): string =>
   address
     .trim()
     .replace(/^feed:(?:\/\/)?(?=https?:)/i, "")

@@ -1,3 +1,3 @@
-/** What can be followed of what is public. */
-export const FOLLOWED = ["collection", "team", "subject", "search"] as const;
+/** What can be followed: what is public here, and feeds of what stands elsewhere. */
+export const FOLLOWED = ["collection", "team", "subject", "search", "feed"] as const;
 export type Followed = (typeof FOLLOWED)[number];

@@ -19,11 +19,13 @@ export async function countFollows(tx: Tx, whose: Own): Promise<number> {
 }
 
 /** Follows something; what is followed already stays as it is. */
-export async function addFollow(tx: Tx, row: FollowRow): Promise<void> {
-  await tx
-    .insert(follow)
-    .values(row)
-    .onDuplicateKeyUpdate({ set: { seenAt: sql`seen_at` } });
+export async function addFollows(tx: Tx, rows: readonly FollowRow[]): Promise<void> {
+  await inParts(rows, async (part) => {
+    await tx
+      .insert(follow)
+      .values([...part])
+      .onDuplicateKeyUpdate({ set: { seenAt: sql`seen_at` } });
+  });
 }
 
 export async function dropFollow(tx: Tx, whose: Own, hash: string): Promise<void> {

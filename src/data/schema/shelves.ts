@@ -1,5 +1,6 @@
 import { boolean, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { Use } from "@/core/publish/model";
+import type { FeedProblem } from "@/core/feeds/problem";
 import type { Followed } from "@/core/shelves/followed";
 import type { Listing } from "@/core/shelves/listing";
 import { collection } from "./arranging";
@@ -39,7 +40,7 @@ export const listing = mysqlTable(
   (t) => [index("listing_new").on(t.since, t.collection)],
 );
 
-/** What somebody follows: a public collection, what a team makes public, a subject, or what words find. */
+/** What somebody follows: a public collection, what a team makes public, a subject, what words find, or a feed from elsewhere. */
 export const follow = mysqlTable(
   "follow",
   {
@@ -50,7 +51,7 @@ export const follow = mysqlTable(
       .references(() => team.id, { onDelete: "cascade" }),
     person: uuid("person").notNull(),
     kind: varchar("kind", { length: 10 }).$type<Followed>().notNull(),
-    /** The id of the collection or the team; the subject; the words. */
+    /** The id of the collection or the team; the subject; the words; the address of the feed. */
     what: line("what", 500).notNull(),
     /** What it was called when it was followed. */
     name: line("name", 200).notNull(),
@@ -58,9 +59,57 @@ export const follow = mysqlTable(
     hash: bytesText("hash", { length: 43 }).notNull(),
     /** What came until then was looked at. */
     seenAt: moment("seen_at").notNull(),
+    /** Whether what comes goes into the Tray by itself; null: it does not. What came before this moment has not gone there. */
+    trayFrom: moment("tray_from"),
     createdAt: moment("created_at").notNull(),
   },
-  (t) => [uniqueIndex("follow_once").on(t.person, t.team, t.hash)],
+  (t) => [uniqueIndex("follow_once").on(t.person, t.team, t.hash), index("follow_hash").on(t.hash, t.kind)],
+);
+
+/** A feed from elsewhere, once however many follow it; it is here because of a follow with the same hash. */
+export const feed = mysqlTable(
+  "feed",
+  {
+    id: uuid("id").primaryKey(),
+    /** The hash of the follows that are of it. */
+    hash: bytesText("hash", { length: 43 }).notNull(),
+    /** Where it is asked for: where it was followed, or where that said it has moved for good. */
+    address: bytesText("address", { length: 2000 }).notNull(),
+    title: line("title", 200).notNull().default(""),
+    /** The page it belongs to; empty: it names none. */
+    home: bytesText("home", { length: 2000 }).notNull().default(""),
+    /** What the last whole answer is known by (RFC 9110, 8.8), and its content. */
+    etag: bytesText("etag", { length: 500 }).notNull().default(""),
+    modified: bytesText("modified", { length: 100 }).notNull().default(""),
+    digest: bytesText("digest", { length: 64 }).notNull().default(""),
+    /** Why it could not be read the last time, and how often in a row; empty: it could. */
+    problem: varchar("problem", { length: 20 }).$type<FeedProblem>(),
+    failures: int("failures").notNull().default(0),
+    /** When it last answered as a feed. */
+    readAt: moment("read_at"),
+    /** When it is asked next. */
+    nextAt: moment("next_at").notNull(),
+  },
+  (t) => [uniqueIndex("feed_hash").on(t.hash), index("feed_next").on(t.nextAt)],
+);
+
+/** What came in a feed. */
+export const feedEntry = mysqlTable(
+  "feed_entry",
+  {
+    feed: uuid("feed")
+      .notNull()
+      .references(() => feed.id, { onDelete: "cascade" }),
+    /** Of its address, as resources are known by: each comes once, whatever ids the feed gives it. */
+    hash: bytesText("hash", { length: 43 }).notNull(),
+    address: bytesText("address", { length: 2000 }).notNull(),
+    title: line("title", 500).notNull(),
+    about: line("about", 600).notNull(),
+    published: moment("published"),
+    /** When it was first seen here; of what stood in the feed when it was first read, when it says it came out. */
+    cameAt: moment("came_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.feed, t.hash] }), index("feed_entry_came").on(t.feed, t.cameAt)],
 );
 
 const ofListing = () => ({

@@ -13,8 +13,17 @@ type FetchLimits = { milliseconds: number; bytes: number };
 const LIMITS: FetchLimits = { milliseconds: 10_000, bytes: 5 * 1024 * 1024 };
 
 export type Fetched =
-  | { ok: true; address: string; status: number; headers: Record<string, string>; body: Buffer }
-  | { ok: false; address: string; problem: FetchProblem };
+  | {
+      ok: true;
+      address: string;
+      /** 304: it is as it was, and nothing is sent; only when `known` was said. */
+      status: number;
+      headers: Record<string, string>;
+      body: Buffer;
+      /** Where it said that it stands for good now; null: where it was asked for. */
+      moved: string | null;
+    }
+  | { ok: false; address: string; problem: FetchProblem; status?: number; headers?: Record<string, string> };
 
 /** How far out one may reach. */
 export type Reach = {
@@ -29,6 +38,8 @@ export type FetchOptions = Reach & {
   asked: boolean;
   accept?: string;
   limits?: Partial<FetchLimits>;
+  /** What the last answer was known by: then only another one is sent (RFC 9110, 13.1.2 and 13.1.3). */
+  known?: { etag: string; modified: string };
 };
 
 const open = new Agent({
@@ -57,6 +68,8 @@ export async function fetchGuarded(address: string, options: FetchOptions): Prom
   } catch {
     return { ok: false, address, problem: "no-answer" };
   }
+  let moved: string | null = null;
+  let isForGood = true;
   const leave = await enterHost(url.host);
   const limits = { ...LIMITS, ...options.limits };
   const signal = AbortSignal.timeout(limits.milliseconds);
@@ -73,21 +86,30 @@ export async function fetchGuarded(address: string, options: FetchOptions): Prom
           accept: options.accept ?? "text/html,application/xhtml+xml,*/*;q=0.8",
           "accept-encoding": "gzip, br, deflate",
           "accept-language": "en,*;q=0.5",
+          ...(options.known?.etag && { "if-none-match": options.known.etag }),
+          ...(options.known?.modified && { "if-modified-since": options.known.modified }),
         },
       });
       const headers = flat(answer.headers);
+      if (answer.statusCode === 304 && options.known) {
+        discard(answer.body);
+        return { ok: true, address: url.href, status: 304, headers, body: Buffer.alloc(0), moved };
+      }
       if (answer.statusCode >= 300 && answer.statusCode < 400 && headers.location) {
         discard(answer.body);
         url = new URL(headers.location, url);
+        // What is only for now after what is for good is only for now.
+        isForGood &&= answer.statusCode === 301 || answer.statusCode === 308;
+        if (isForGood) moved = url.href;
         continue;
       }
       const problem = statusProblem(answer.statusCode);
       if (problem) {
         discard(answer.body);
-        return { ok: false, address: url.href, problem };
+        return { ok: false, address: url.href, problem, status: answer.statusCode, headers };
       }
       const body = await inflate(answer.body, headers["content-encoding"], limits.bytes);
-      return { ok: true, address: url.href, status: answer.statusCode, headers, body };
+      return { ok: true, address: url.href, status: answer.statusCode, headers, body, moved };
     }
     return { ok: false, address: url.href, problem: "too-many-redirects" };
   } catch (error) {

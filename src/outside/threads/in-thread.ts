@@ -6,6 +6,8 @@ import type { Work } from "@/core/cite/csl-item";
 import type { WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
 import type { Searchable, Weighed } from "@/core/search/weigh";
+import type { FeedDocument } from "@/core/feeds/entries";
+import type { FeedTask } from "./read-feed-thread";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
@@ -68,6 +70,9 @@ export const officeInThread = (body: Uint8Array, plain = false): Promise<OfficeA
 /** The links of a long text that are worth being offered. @throws {TooSlow} when it takes longer than 6 s */
 export const linksInThread = (html: string): Promise<{ address: string; title: string }[]> =>
   run("read-links-thread", { html });
+
+/** What is taken of a feed; null: it is none. @throws {TooSlow} when it takes longer than 6 s */
+export const feedInThread = (task: FeedTask): Promise<FeedDocument | null> => run("read-feed-thread", task);
 
 /** A message as mailparser and our own rules read it. @throws {TooSlow} when it takes longer than 15 s */
 export const messageInThread = async (raw: Buffer, attachments: boolean): Promise<ReadMessage> => {

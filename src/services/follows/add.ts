@@ -1,53 +1,54 @@
 import { FOLLOWED, type Followed } from "@/core/shelves/followed";
-import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
-import { addFollow, countFollows } from "@/data/queries/follows";
+import { addFollows, countFollows } from "@/data/queries/follows";
 import { publicNow, publicTeamName } from "@/data/queries/listings";
 import { action } from "@/mechanism/action";
-import { Id, Name, OneOf } from "@/mechanism/input";
+import { Id, MaybeText, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
-import { identityHash } from "@/outside/hash";
 import { newId } from "@/outside/random";
+import { feedAddress, followFeeds } from "./follow-feeds";
+import { followHash } from "./follow-hash";
 
 /** So much one person follows in a team. */
-const MOST = 1_000;
+export const MOST = 1_000;
 
 class AddFollow {
   /** Into which team what is new would be taken. */
   @Id() team: string;
   @OneOf(FOLLOWED) kind: Followed;
-  /** The id of a public collection or of a team; a subject; words to find. */
+  /** The id of a public collection or of a team; a subject; words to find; the address of a feed. */
   @Name("what is to be followed", 500) what: string;
+  /** What a feed is called, until it says so itself. */
+  @MaybeText(200) title?: string;
 }
-
-/** By which each thing is followed once; a subject as tags are folded. */
-export const followHash = (kind: Followed, what: string): string =>
-  identityHash(`follow:${kind} ${kind === "subject" ? tagKey(what) : what.toLowerCase()}`);
 
 export const addToFollowed = action({
   name: "follows.add",
   about:
-    "Follows a public collection, what a team makes public, a subject of public collections, or what words find among them: what is new there from now on stands under Followed.",
+    "Follows a public collection, what a team makes public, a subject of public collections, what words find among them, or a feed from elsewhere (Atom, RSS, JSON Feed): what is new there stands under Followed; of a feed also what came in the two weeks before. One that did not answer is asked again.",
   input: AddFollow,
   allow: can.see("team"),
   locks: null,
   history: null,
-  run: async ({ input: { team, kind, what }, scope, tx, at }) => {
+  run: async ({ input: { team, kind, what, title }, scope, tx, at, set }) => {
     const whose = { person: scope.person!, team };
     if ((await countFollows(tx, whose)) >= MOST)
       throw new Problem(
         "too-much-followed",
         `At most ${MOST.toLocaleString("en")} things are followed. Let one go first.`,
       );
+    if (kind === "feed") {
+      const address = feedAddress(what);
+      await followFeeds({ tx, set }, whose, [{ address, title: title ?? "" }]);
+      return { hash: followHash(kind, address) };
+    }
     const name = await nameOf(tx, kind, what, at);
     if (name === null) throw new Problem("not-found");
     const hash = followHash(kind, what);
-    await addFollow(tx, {
-      ...{ id: newId(), ...whose, kind, what, name: name.slice(0, 200), hash },
-      ...{ seenAt: at, createdAt: at },
-    });
+    const row = { id: newId(), ...whose, kind, what, name: name.slice(0, 200), hash };
+    await addFollows(tx, [{ ...row, seenAt: at, trayFrom: null, createdAt: at }]);
     return { hash };
   },
 });

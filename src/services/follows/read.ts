@@ -8,6 +8,13 @@ import {
   newlyOfSubjects,
   newlyOfTeams,
 } from "@/data/queries/follows";
+import {
+  countNewInFeeds,
+  type FeedEntryRow,
+  type FeedRow,
+  feedsByHash,
+  newInFeeds,
+} from "@/data/queries/feeds";
 import { type ListedRow, listedById, openCodes } from "@/data/queries/listings";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -33,7 +40,8 @@ export const readFollowed = reading({
   allow: can.see("team"),
   run: async ({ input: { team }, scope, tx }) => {
     const at = now();
-    const all = await followsOf(tx, { person: scope.person!, team });
+    const whose = { person: scope.person!, team };
+    const all = await followsOf(tx, whose);
     const of = (kind: FollowRow["kind"]) => all.filter((one) => one.kind === kind);
     const came = new Map<string, NewlyPublic[]>();
     const note = (follow: FollowRow, found: readonly NewlyPublic[]) =>
@@ -73,6 +81,13 @@ export const readFollowed = reading({
       at,
     );
     const fresh = collections.filter((one) => newest.has(one.what) && newest.get(one.what)! > one.seenAt);
+    const feeds = await feedsByHash(
+      tx,
+      of("feed").map((one) => one.hash),
+    );
+    const inFeeds = feeds.size
+      ? newsOfFeeds(await newInFeeds(tx, whose, LOOKED), await countNewInFeeds(tx, whose))
+      : [];
     const withNews = [...all.filter((one) => came.get(one.id)?.length), ...fresh].slice(0, SHOWN);
     const ids = withNews.flatMap((one) =>
       one.kind === "collection"
@@ -92,13 +107,51 @@ export const readFollowed = reading({
       follows: all.map((one) => ({
         ...{ id: one.id, kind: one.kind, what: one.what, name: one.name },
         code: one.kind === "collection" ? (open.get(one.what) ?? null) : null,
+        toTray: one.trayFrom !== null,
+        feed: feedSaid(feeds.get(one.hash)),
       })),
-      news: withNews.flatMap((one) => newsOf(one, came.get(one.id) ?? [], rows)),
+      news: [...withNews.flatMap((one) => newsOf(one, came.get(one.id) ?? [], rows)), ...inFeeds],
     };
   },
 });
 
-/** What came in one thing that is followed: items of a collection, or collections. */
+const feedSaid = (row: FeedRow | undefined) =>
+  row
+    ? {
+        ...{ title: row.title, home: row.home, problem: row.problem },
+        readAt: row.readAt?.toISOString() ?? null,
+        nextAt: row.nextAt.toISOString(),
+      }
+    : null;
+
+/** What came in feeds, each thing once, in the feed where it came last; of so many feeds. */
+function newsOfFeeds(
+  came: readonly { follow: string; entry: FeedEntryRow }[],
+  counts: ReadonlyMap<string, number>,
+): News[] {
+  const told = new Set<string>();
+  const folded = new Map<string, number>();
+  const news = new Map<string, News>();
+  for (const { follow, entry } of came) {
+    if (told.has(entry.hash)) {
+      folded.set(follow, (folded.get(follow) ?? 0) + 1);
+      continue;
+    }
+    if (!news.has(follow) && news.size >= SHOWN) continue;
+    const one = news.get(follow) ?? { follow, count: counts.get(follow) ?? 0, items: [], collections: [] };
+    news.set(follow, one);
+    if (one.items.length >= OF_EACH) continue;
+    told.add(entry.hash);
+    one.items.push({
+      ...{ id: entry.hash, from: "", kind: "page", address: entry.address, minutes: null },
+      ...{ title: entry.title, context: "", about: entry.about },
+      addedAt: (entry.published ?? entry.cameAt).toISOString(),
+    });
+  }
+  return [...news.values()].map((one) => ({ ...one, count: one.count - (folded.get(one.follow) ?? 0) }));
+}
+
+/** What came in one thing that is followed: items of a collection or a feed, or collections. */
 type News = {
   follow: string;
   /** How many came; not all of them are here. */
@@ -111,6 +164,8 @@ type News = {
     minutes: number | null;
     title: string;
     context: string;
+    /** What a feed says of it. */
+    about: string;
     addedAt: string;
   }[];
   collections: ReturnType<typeof asCard>[];
@@ -129,7 +184,7 @@ function newsOf(
     if (!row || !items.length) return [];
     const shown = items.slice(0, OF_EACH).map((item) => ({
       ...{ id: item.id!, from: row.id, kind: item.kind, address: item.address, minutes: item.minutes },
-      ...{ title: item.heading || item.title, context: item.context, addedAt: item.addedAt },
+      ...{ title: item.heading || item.title, context: item.context, about: "", addedAt: item.addedAt },
     }));
     return [{ follow: id, count: items.length, items: shown, collections: [] }];
   }

@@ -3,7 +3,7 @@ import { dropFollow } from "@/data/queries/follows";
 import { action } from "@/mechanism/action";
 import { Id, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { followHash } from "./add";
+import { followHash } from "./follow-hash";
 
 class RemoveFollow {
   @Id() team: string;

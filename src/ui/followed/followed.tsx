@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button, buttonLook } from "../parts/button";
@@ -8,9 +9,13 @@ import { Empty } from "../parts/empty";
 import { KindMark } from "../parts/kind";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ListedCard } from "../shelves/listed-card";
-import { call } from "../talk/call";
+import { ask, call } from "../talk/call";
+import { saveFile } from "../talk/save-file";
 import { sayFailure } from "../talk/say-failure";
+import { sayAgo } from "../talk/say-time";
 import { toast } from "../talk/toast";
+import { FeedState } from "./feed-state";
+import { FollowSite } from "./follow-site";
 import { type FollowedNow, useFollowed, useFollowing } from "./use-followed";
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: FollowedNow };
@@ -22,13 +27,19 @@ const KIND_SAYS: Record<Follow["kind"], string> = {
   team: "What a team makes public",
   subject: "A subject",
   search: "What words find",
+  feed: "A feed",
 };
 
-/** What is new in what one follows of what is public, and all that one follows. */
+/** What is new in what one follows, of what is public here and from elsewhere, and all that one follows. */
 export function FollowedPage({ me, teams, team, first }: Props) {
   const { data = first } = useFollowed(team.id, first);
   const { set, again } = useFollowing(team.id);
   const { follows, news } = data;
+  const [adding, setAdding] = useState(false);
+  const save = () =>
+    ask("follows.list", { team: team.id })
+      .then(({ opml }) => saveFile({ name: "followed.opml", type: "text/x-opml", content: opml }))
+      .catch(sayFailure);
   const looked = (follow?: string) =>
     call("follows.seen", { team: team.id, follow }).then(again).catch(sayFailure);
   return (
@@ -40,17 +51,26 @@ export function FollowedPage({ me, teams, team, first }: Props) {
               <h1 className="font-serif text-3xl font-semibold">Followed</h1>
               <p className="mt-1 text-quiet">What is new in what you follow.</p>
             </div>
-            {news.length > 0 && <Button onClick={() => void looked()}>All looked at</Button>}
+            <div className="flex flex-wrap gap-2">
+              {news.length > 0 && <Button onClick={() => void looked()}>All looked at</Button>}
+              {follows.length > 0 && <Button onClick={() => setAdding(true)}>Follow a site</Button>}
+            </div>
           </header>
+          {adding && <FollowSite team={team.id} onClose={() => setAdding(false)} />}
           {!follows.length && (
             <Empty title="You follow nothing yet">
               <p>
-                On the Shelves a collection, a team, a subject, or what words find can be followed. What comes
-                there afterwards stands here.
+                On the Shelves a collection, a team, a subject, or what words find can be followed; of sites
+                elsewhere, what they offer as a feed. What comes there stands here.
               </p>
-              <Link href={`/team/${team.id}/shelves`} className={buttonLook("accent")}>
-                To the Shelves
-              </Link>
+              <div className="flex flex-wrap gap-3">
+                <Button look="accent" onClick={() => setAdding(true)}>
+                  Follow a site
+                </Button>
+                <Link href={`/team/${team.id}/shelves`} className={buttonLook()}>
+                  To the Shelves
+                </Link>
+              </div>
             </Empty>
           )}
           {follows.length > 0 && !news.length && (
@@ -69,24 +89,35 @@ export function FollowedPage({ me, teams, team, first }: Props) {
           ))}
           {follows.length > 0 && (
             <section aria-labelledby="all">
-              <h2 id="all" className="border-b border-line pb-1.5 text-base font-semibold">
-                All you follow
-              </h2>
+              <div className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-line pb-1.5">
+                <h2 id="all" className="text-base font-semibold">
+                  All you follow
+                </h2>
+                {follows.some((one) => one.kind === "feed") && (
+                  <Button small look="quiet" onClick={() => void save()}>
+                    Save the feeds as a list (OPML)
+                  </Button>
+                )}
+              </div>
               <ul>
                 {follows.map((one) => (
                   <li key={one.id} className="flex items-center gap-4 border-b border-line py-2">
                     <div className="min-w-0 flex-1">
                       <Named follow={one} />
-                      <p className="text-sm text-quiet">
-                        {KIND_SAYS[one.kind]}
-                        {one.kind === "collection" && !one.code && ", public no more"}
-                      </p>
+                      {one.kind === "feed" ? (
+                        <FeedState follow={one} team={team} />
+                      ) : (
+                        <p className="text-sm text-quiet">
+                          {KIND_SAYS[one.kind]}
+                          {one.kind === "collection" && !one.code && ", public no more"}
+                        </p>
+                      )}
                     </div>
                     <Button
                       small
                       look="quiet"
-                      aria-label={`Follow ${one.name} no more`}
-                      onClick={() => void set(false, one.kind, one.what, `“${one.name}”`)}
+                      aria-label={`Follow ${nameOf(one)} no more`}
+                      onClick={() => void set(false, one.kind, one.what, `“${nameOf(one)}”`)}
                     >
                       Let go
                     </Button>
@@ -101,14 +132,18 @@ export function FollowedPage({ me, teams, team, first }: Props) {
   );
 }
 
-const Named = ({ follow }: { follow: Follow }) =>
-  follow.code ? (
-    <a href={`/c/${follow.code}`} className="break-words hover:underline">
-      {follow.name}
+const nameOf = ({ name, feed }: Follow) => feed?.title || name;
+
+function Named({ follow }: { follow: Follow }) {
+  const to = follow.code ? `/c/${follow.code}` : follow.feed?.home;
+  return to && /^(?:https?:)?\//.test(to) ? (
+    <a href={to} rel="noreferrer" className="break-words hover:underline">
+      {nameOf(follow)}
     </a>
   ) : (
-    <span className="break-words">{follow.name}</span>
+    <span className="break-words">{nameOf(follow)}</span>
   );
+}
 
 type CameProps = { news: News; follow: Follow; team: TeamRow; onLooked: () => void };
 
@@ -116,12 +151,12 @@ type CameProps = { news: News; follow: Follow; team: TeamRow; onLooked: () => vo
 function Came({ news, follow, team, onLooked }: CameProps) {
   const rest = news.count - news.items.length - news.collections.length;
   return (
-    <section aria-label={follow.name}>
+    <section aria-label={nameOf(follow)}>
       <div className="flex items-baseline gap-4 border-b border-line pb-1.5">
         <h2 className="min-w-0 flex-1 text-base font-semibold break-words">
           <Named follow={follow} /> <span className="text-sm font-normal text-quiet">{news.count} new</span>
         </h2>
-        <Button small look="quiet" aria-label={`${follow.name}: looked at`} onClick={onLooked}>
+        <Button small look="quiet" aria-label={`${nameOf(follow)}: looked at`} onClick={onLooked}>
           Looked at
         </Button>
       </div>
@@ -157,6 +192,12 @@ function CameItem({ item, team }: { item: News["items"][number]; team: TeamRow }
             item.title
           )}
         </p>
+        {item.about && <p className="mt-0.5 line-clamp-2 text-[15px] break-words">{item.about}</p>}
+        {item.from === "" && (
+          <p className="text-sm text-quiet">
+            {new URL(item.address).host}, {sayAgo(item.addedAt)}
+          </p>
+        )}
         {item.minutes !== null && <p className="text-sm text-quiet">{sayMinutes(item.minutes)}</p>}
       </div>
       {item.address && may(team.role, "bring") && (

@@ -25,8 +25,8 @@ export function useFollowing(team: string) {
   const again = () => client.invalidateQueries({ queryKey: ["followed", team] });
   const is = (kind: Followed, what: string) =>
     data?.follows.some((one) => one.kind === kind && one.what.toLowerCase() === what.toLowerCase()) ?? false;
-  const set = (on: boolean, kind: Followed, what: string, name: string) =>
-    call(on ? "follows.add" : "follows.remove", { team, kind, what })
+  const set = (on: boolean, kind: Followed, what: string, name: string, title?: string) =>
+    call(on ? "follows.add" : "follows.remove", { team, kind, what, ...(on && { title }) })
       .then(() => {
         void again();
         toast(

@@ -1,0 +1,9 @@
+import { planFeeds } from "@/services/feeds/plan";
+import { readFeedNow } from "@/services/feeds/read-feed";
+import type { JobKind } from "./job-kind";
+
+/** Reads one feed from elsewhere. When it is asked again, it says itself: a failed one is not tried before. */
+export const readFeedJob: JobKind = { run: async ({ feed }) => readFeedNow(String(feed)) };
+
+/** Looks which feeds are due. */
+export const planFeedsJob: JobKind = { run: () => planFeeds() };
