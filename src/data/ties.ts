@@ -111,6 +111,11 @@ export const TIES: Record<string, Ties> = {
   saved_search: { ...plain, ...own },
   follow: { ...plain, ...own },
   // What stands elsewhere, read again for whoever follows it.
+  // The installation, not a team.
+  steward: { ...plain, account: "goes", archive: "secret" },
+  report: { ...plain, bin: "with collection", duplicate: "left", account: "not of a person", archive: "of the moment" },
+  steward_deed: { ...plain, account: "not of a person", archive: "of the moment" },
+  installation: { ...plain, account: "not of a person", archive: "of the moment" },
   feed: { ...plain, ...derived },
   feed_entry: { ...plain, ...derived },
   import: { ...plain, ...team },

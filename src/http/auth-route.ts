@@ -4,6 +4,7 @@ import { Problem } from "@/mechanism/problem";
 import { newSecret } from "@/outside/random";
 import { requestAddress } from "@/outside/request-context";
 import { auth } from "@/services/accounts/auth";
+import { whyNotSignUp } from "@/services/accounts/may-sign-up";
 import { isKnownDevice, knownDevice } from "@/services/accounts/devices";
 import { answering, json, readBody } from "./answer";
 import { MOST_OF_AUTH } from "./bounds";
@@ -85,5 +86,8 @@ async function signIn({ request, body, address, go }: Ask): Promise<Response> {
 
 /** Signing up. Whoever does names no password: it is chosen by whoever follows the link in the letter, whose address it is. */
 function signUp({ body, address, go }: Ask): Promise<Response> {
-  return counted("signUps", address, () => go({ ...body, password: newSecret() }));
+  return counted("signUps", address, async () => {
+    const whyNot = await whyNotSignUp(String(body.email ?? ""), body.callbackURL);
+    return whyNot ? json({ message: whyNot }, 403) : go({ ...body, password: newSecret() });
+  });
 }

@@ -36,6 +36,8 @@ const limits = () => {
     suggestedTo: { name: "suggested-to", most: 5 * Number(suggestionLimit), within: HOUR },
     /** What is looked for on the public shelves by one address; a whole school may stand behind it. */
     publicSearches: { name: "public-searches", most: 5_000, within: HOUR },
+    /** Of what is public, by one address. */
+    reports: { name: "reports", most: 20, within: HOUR },
     suggestedFiles: { name: "suggested-files", most: Number(megabytesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;

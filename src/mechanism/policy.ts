@@ -2,6 +2,7 @@ import { type Ability, may, type Role, stronger } from "@/core/policy/abilities"
 import { openedBy } from "@/core/publish/opens";
 import type { Tx } from "@/data/database";
 import { type Belonging, findBelonging, findTeamOfPicture, type Target } from "@/data/queries/belonging";
+import { isSteward } from "@/data/queries/care";
 import { findComment } from "@/data/queries/comments";
 import { holderOf } from "@/data/queries/groups";
 import { homesIn, isPictureIn, type Sight, sightOf } from "@/data/queries/guests";
@@ -104,6 +105,13 @@ function judge(found: Belonging | null, ability: Ability, person: string, evenDe
   return { person, team: found.team, role: found.role };
 }
 
+/** @throws {Problem} when they are no steward */
+async function stewardIn(tx: Tx, actor: Actor): Promise<string> {
+  if (!actor.person) throw new Problem("not-signed-in");
+  if (!(await isSteward(tx, actor.person.id))) throw new Problem("not-allowed");
+  return actor.person.id;
+}
+
 /**
  * Who may do what. Every rule names the field of the input that says on what: `can.arrange("collection")` looks
  * at `input.collection`.
@@ -196,6 +204,21 @@ export const can = {
     async ({ actor }) => {
       if (!actor.person) throw new Problem("not-signed-in");
       return { person: actor.person.id, team: null, role: null };
+    },
+
+  /** Who looks after the installation as a whole. */
+  steward:
+    (): Rule<object> =>
+    async ({ actor, tx }) => ({ person: await stewardIn(tx, actor), team: null, role: null }),
+
+  /** The same, for a collection of whatever team: they see and change nothing of it but whether it is hidden. */
+  stewardOf:
+    (): Rule<{ collection: string }> =>
+    async ({ actor, input, tx }) => {
+      const person = await stewardIn(tx, actor);
+      const found = await findBelonging(tx, "collection", input.collection, person);
+      if (!found || found.deleted) throw new Problem("not-found");
+      return { person, team: found.team, role: null };
     },
 
   /** Everybody; what is asked for protects itself, by a code nobody guesses. */

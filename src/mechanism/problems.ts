@@ -251,6 +251,13 @@ export const PROBLEMS = {
     "You have Hobbin open in so many places that what others do is not shown here. Close some of them.",
   ),
   "too-much-followed": problem("not-valid", "That is as much as one can follow. Let something go first."),
+  "too-many-reports": problem(
+    "too-many",
+    "That were many reports from where you are. The stewards have them; go on in an hour if there is more.",
+  ),
+  "say-what-it-is": problem("not-valid", "Say in a few words what it is."),
+  "not-a-domain": problem("not-valid", "Name at least one mail domain, such as school.example."),
+  "not-hidden": problem("conflict", "It is not hidden any more."),
   "too-many-saved-searches": problem(
     "not-valid",
     "That is as many searches as one can save. Let one go first.",

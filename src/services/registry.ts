@@ -39,7 +39,9 @@ import { actions as samples } from "./samples";
 import { actions as savedSearches } from "./saved-searches";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
+import { actions as reports } from "./reports";
 import { actions as share } from "./share";
+import { actions as stewards } from "./stewards";
 import { actions as follows } from "./follows";
 import { actions as shelves } from "./shelves";
 import { actions as sheets } from "./sheets";
@@ -95,7 +97,9 @@ export const ACTIONS = {
   ...savedSearches,
   ...search,
   ...sections,
+  ...reports,
   ...share,
+  ...stewards,
   ...follows,
   ...shelves,
   ...sheets,

@@ -4,7 +4,8 @@ import type { Full } from "./full-world";
 /** Who may, from the least; everybody after it in the order of roles may too. */
 export type From = "viewer" | "contributor" | "editor" | "owner";
 export type Row = {
-  from: From | "signed in" | "reader" | "everybody";
+  /** Stewards have their rights in no team: their actions are walked in `stewards.test.ts`. */
+  from: From | "signed in" | "reader" | "everybody" | "steward";
   input: (world: Full) => object;
   /** What somebody else does at the same moment, where it is not the same. */
   beside?: (world: Full) => object;
@@ -483,5 +484,14 @@ export const TABLE: Record<ActionName, Row> = {
     from: "viewer",
     input: ({ team, resource }) => ({ team, resources: [resource], state: "away" }),
   },
+  "reports.send": { from: "everybody", input: () => ({ code: "x", reason: "rights" }) },
+  "share.answer": { from: "editor", input: ({ collection }) => ({ collection, words: "x" }) },
+  "stewards.am-i": { from: "signed in", input: () => ({}) },
+  "stewards.hide": { from: "steward", input: ({ collection }) => ({ collection, words: "x" }) },
+  "stewards.leave": { from: "steward", input: () => ({ report: newId() }) },
+  "stewards.read": { from: "steward", input: () => ({}) },
+  "stewards.set-sign-up": { from: "steward", input: () => ({ mode: "everybody", domains: [] }) },
+  "stewards.show": { from: "steward", input: ({ collection }) => ({ collection }) },
+  "stewards.teams": { from: "steward", input: () => ({}) },
   "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
 };

@@ -10,6 +10,7 @@ import { STRANGER } from "@/mechanism/actor";
 import { tokenOf } from "@/data/queries/notices";
 import { database } from "@/mechanism/changing";
 import { ACTIONS, type ActionName } from "@/services/registry";
+import { nameSteward } from "@/services/stewards/name";
 import { standIn } from "./stand-in";
 import { mustBeAsDescribed } from "./described";
 import { TABLE } from "./every-action";
@@ -87,6 +88,7 @@ test("a client made from the description alone calls every reading, by GET and b
   await as(world.owner, "editions.keep", { collection: world.collection });
   for (const text of ["The first copy.", "The second copy."])
     await as(world.owner, "resources.paste-text", { resource: world.resource, text });
+  await nameSteward(world.owner.person!.email, true);
   // Where the table only says who may, and names something that is not there.
   const found: Partial<Record<ActionName, object>> = {
     "codes.open": { code: short },

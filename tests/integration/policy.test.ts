@@ -74,6 +74,7 @@ const ROUTES: Record<string, string> = {
   "c/[code]/e/[edition]/in/[part]/card.png": "only of the page behind the code, which is reader.read",
   "c/[code]/e/[edition]/in/[part]/qr/[file]": "only of the page behind the code, which is reader.read",
   "c/[code]/join": "newsletters.ask",
+  "c/[code]/report": "reports.send",
   "h/[card]/[handout]/f/[item]": "sheets.file",
   "s/[page]/file": "suggestions.page, and only while it is open",
   "api/suggested/[suggestion]": "suggestions.file",
@@ -88,6 +89,7 @@ const ROUTES: Record<string, string> = {
 function expected({ from }: Row, who: Who): boolean {
   if (from === "everybody") return true;
   if (from === "reader") return who !== "stranger";
+  if (from === "steward") return false;
   const order = ["viewer", "contributor", "editor", "owner"];
   if (from === "signed in") return order.includes(who);
   return order.indexOf(who) >= order.indexOf(from);

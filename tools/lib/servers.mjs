@@ -6,6 +6,7 @@ const ENTRIES = {
   worker: "src/front/worker.ts",
   migrate: "src/front/migrate.ts",
   backup: "src/front/backup.ts",
+  steward: "src/front/steward.ts",
   "search-rebuild": "tools/search-rebuild.ts",
 };
 

@@ -4,10 +4,11 @@ import { Account } from "@/ui/account/account";
 export const metadata = { title: "Account" };
 export default async function Page() {
   const me = await personHere("/account");
-  const [teams, tokens, wishes] = await Promise.all([
+  const [teams, tokens, wishes, care] = await Promise.all([
     read("teams.read", {}),
     read("tokens.read", {}),
     read("notices.wishes", {}),
+    read("stewards.am-i", {}),
   ]);
-  return <Account me={me} {...teams} {...tokens} {...wishes} />;
+  return <Account me={me} {...teams} {...tokens} {...wishes} care={care} />;
 }

@@ -126,6 +126,8 @@ export const VERBS = {
 
   "tray.set": { words: "none", reload: ["tray"] },
   "share.set": { words: "none", reload: ["head", "tree"] },
+  "stewards.hide": { words: "none", reload: ["head", "tree", "notices"] },
+  "stewards.show": { words: "none", reload: ["head", "tree", "notices"] },
   "share.renew": { words: "none", reload: ["head"] },
   "editions.keep": { words: "none", reload: ["head"] },
   "editions.withdraw": { words: "none", reload: ["head"] },

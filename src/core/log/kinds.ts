@@ -15,7 +15,8 @@ export type LogKind = (typeof LOG_KINDS)[number];
 export function kindOfLogged(what: string): LogKind {
   if (what === "taken-out" || what === "archive-taken") return "taken";
   if ((LOGGED as readonly string[]).includes(what) || /^(members|guests|teams)\./.test(what)) return "people";
-  if (/^(share|editions|newsletters|handouts)\.|^suggestions\.set-page$/.test(what)) return "sharing";
+  if (/^(share|stewards|editions|newsletters|handouts)\.|^suggestions\.set-page$/.test(what))
+    return "sharing";
   if (/\.(remove|erase|withdraw)$|^bin\./.test(what)) return "deleted";
   return "changes";
 }

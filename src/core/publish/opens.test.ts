@@ -10,6 +10,7 @@ const one = (id: string, parent: string | null, more: Partial<Shared> = {}): Sha
   sharedUntil: null,
   leftOut: false,
   awayAt: null,
+  hiddenAt: null,
   code: null,
   ...more,
 });
@@ -25,16 +26,19 @@ test("whoever has the address of a course sees what stands in it, however deep; 
   expect(openedBy([week(), unit(), course({ audience: "public" })], null, NOW)?.id).toBe("course");
 });
 
-test("this level only, left out, put away, past its last day: each ends it for what stands inside", () => {
+test("this level only, left out, put away, hidden, past its last day: each ends it for what stands inside", () => {
   const closed = (w: Partial<Shared>, u: Partial<Shared>, c: Partial<Shared>) =>
     openedBy([week(w), unit(u), course(c)], "c", NOW);
   expect(closed({}, {}, { reach: "level" })).toBeNull();
   expect(closed({ leftOut: true }, {}, {})).toBeNull();
   expect(closed({}, { leftOut: true }, {})).toBeNull();
   expect(closed({}, { awayAt: NOW }, {})).toBeNull();
+  expect(closed({}, { hiddenAt: NOW }, {})).toBeNull();
+  expect(closed({}, {}, { hiddenAt: NOW })).toBeNull();
+  expect(closed({ hiddenAt: NOW, audience: "public" }, {}, {})).toBeNull();
   expect(closed({}, {}, { sharedUntil: NOW })).toBeNull();
   expect(closed({}, {}, { sharedUntil: new Date(NOW.getTime() + 1) })?.id).toBe("course");
-  expect(audienceNow({ audience: "public", sharedUntil: NOW }, NOW)).toBe("team");
+  expect(audienceNow({ audience: "public", sharedUntil: NOW, hiddenAt: null }, NOW)).toBe("team");
 });
 
 test("what is shared by itself keeps its own address, whatever becomes of the course", () => {

@@ -10,15 +10,16 @@ export type Shared = {
   sharedUntil: Date | null;
   leftOut: boolean;
   awayAt: Date | null;
+  hiddenAt: Date | null;
   /** The code in its own address, if it has one. */
   code: string | null;
 };
 
-/** For whom a collection is now: past its last day it is the team's own again. */
+/** For whom a collection is now: past its last day, and while stewards hide it, it is the team's own. */
 export const audienceNow = (
-  { audience, sharedUntil }: Pick<Shared, "audience" | "sharedUntil">,
+  { audience, sharedUntil, hiddenAt }: Pick<Shared, "audience" | "sharedUntil" | "hiddenAt">,
   now: Date,
-): Audience => (sharedUntil && sharedUntil <= now ? "team" : audience);
+): Audience => (hiddenAt || (sharedUntil && sharedUntil <= now) ? "team" : audience);
 
 const isOpen = (one: Shared, code: string | null, now: Date): boolean => {
   const audience = audienceNow(one, now);
@@ -26,7 +27,7 @@ const isOpen = (one: Shared, code: string | null, now: Date): boolean => {
 };
 
 /** Whether readers of what it stands in are shown it there. */
-const isShownThere = (one: Shared) => !one.leftOut && one.awayAt === null;
+const isShownThere = (one: Shared) => !one.leftOut && one.awayAt === null && one.hiddenAt === null;
 
 /**
  * By which collection somebody who is not of the team sees the first of these: itself, or one it stands in that is shared

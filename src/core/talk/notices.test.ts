@@ -16,6 +16,7 @@ test("what somebody has not said is as it was at first, and what nobody can mean
     asked: "at-once",
     suggested: "daily",
     returned: "never",
+    hidden: "at-once",
   };
   expect(asWishes(null)).toEqual(first);
   expect(asWishes({ answer: "never", mention: "hourly", other: "daily" })).toEqual({

@@ -1,8 +1,9 @@
 /**
  * What is addressed to somebody, and why: they are named in it, it answers in a thread they are part of, they are asked
- * to see to an item, something was suggested for a collection of theirs, or a handout of theirs was handed in.
+ * to see to an item, something was suggested for a collection of theirs, a handout of theirs was handed in, or stewards
+ * of the installation hide a collection of theirs.
  */
-export const NOTICE_KINDS = ["mention", "answer", "asked", "suggested", "returned"] as const;
+export const NOTICE_KINDS = ["mention", "answer", "asked", "suggested", "returned", "hidden"] as const;
 export type NoticeKind = (typeof NOTICE_KINDS)[number];
 
 /** When somebody hears of it by mail. */
@@ -17,6 +18,7 @@ const FIRST_WISHES: MailWishes = {
   asked: "at-once",
   suggested: "daily",
   returned: "never",
+  hidden: "at-once",
 };
 
 /** What somebody says who wants no letters about any of it. */
@@ -79,6 +81,7 @@ export function placeOfNotice(one: {
 }): string {
   if (one.kind === "asked") return `/bench/${one.collection}?item=${one.subject}`;
   if (one.kind === "suggested") return `/team/${one.team}/suggestions/${one.collection}`;
+  if (one.kind === "hidden") return `/publish/${one.collection}`;
   if (one.kind === "returned") return `/team/${one.team}/handouts/${one.subject}`;
   return `/bench/${one.collection}?said=${one.comment}`;
 }
@@ -90,6 +93,7 @@ export function sayNotice({ kind, day, many }: Pick<NoticeTold, "kind" | "day" |
   if (kind === "asked")
     return day ? `asks you to see to this by ${sayAskedDay(day)}, in` : "asks you to see to this, in";
   if (kind === "suggested") return many === 1 ? "1 suggestion waits for" : `${many} suggestions wait for`;
+  if (kind === "hidden") return "The stewards hide from its readers";
   return many === 1 ? "1 has handed in" : `${many} have handed in`;
 }
 

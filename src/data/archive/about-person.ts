@@ -24,6 +24,7 @@ import {
   follow,
   savedSearch,
   session,
+  steward,
   trayEntry,
   viewSetting,
 } from "../schema";
@@ -66,6 +67,7 @@ export const ABOUT_PERSON: readonly About[] = [
   { name: "reading_place", table: readingPlace, of: readingPlace.person, key: readingPlace.resource },
   { name: "view_setting", table: viewSetting, of: viewSetting.person, key: viewSetting.collection },
   { name: "last_visit", table: lastVisit, of: lastVisit.person, key: lastVisit.collection },
+  { name: "steward", table: steward, of: steward.person, key: steward.person },
   about("notice", notice, notice.person),
   {
     ...{ name: "notice_wish", table: noticeWish, of: noticeWish.person, key: noticeWish.person },

@@ -77,6 +77,7 @@ export async function collectionTree(tx: Tx, teamId: string) {
       leftOut: collection.leftOut,
       position: collection.position,
       awayAt: collection.awayAt,
+      hiddenAt: collection.hiddenAt,
       coverHash: collection.coverHash,
       updatedAt: collection.updatedAt,
     })

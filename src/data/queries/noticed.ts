@@ -163,6 +163,20 @@ const returned = (tx: Tx, who: string, which: Which, most: number) =>
     .orderBy(desc(notice.createdAt), desc(notice.id))
     .limit(most);
 
+/** What stewards hide. */
+const hidden = (tx: Tx, who: string, which: Which, most: number) =>
+  tx
+    .select({
+      ...{ ...told, ...none, many: sql<number>`IF(${collection.hiddenAt} IS NULL, 0, 1)`.mapWith(Number) },
+      ...{ collection: collection.id, title: collection.title, by: sql<null>`NULL` },
+    })
+    .from(notice)
+    .innerJoin(collection, eq(collection.id, notice.subject))
+    .innerJoin(membership, inTeam)
+    .where(and(asked(who, which, "hidden"), isNull(collection.deletedAt)))
+    .orderBy(desc(notice.createdAt), desc(notice.id))
+    .limit(most);
+
 /**
  * What is addressed to somebody, newest first, as far as they see it still: what was taken back, is done, or lies in the
  * bin, or stands where they are not let in any more, is left out.
@@ -170,7 +184,7 @@ const returned = (tx: Tx, who: string, which: Which, most: number) =>
  */
 export async function noticesOf(tx: Tx, who: string, which: Which, most: number): Promise<Noticed[]> {
   const all = await Promise.all(
-    [said, toSeeTo, suggested, returned].map((of) => of(tx, who, which, most) as Promise<Row[]>),
+    [said, toSeeTo, suggested, returned, hidden].map((of) => of(tx, who, which, most) as Promise<Row[]>),
   );
   const rows = all
     .flat()

@@ -43,3 +43,12 @@ export async function teamWithPicture(
     .limit(1);
   return rows[0] ?? null;
 }
+
+/** Who has an account with this address, in small letters. */
+export async function personByAddress(tx: Tx, address: string): Promise<{ id: string; name: string } | null> {
+  const rows = await tx
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(eq(person.email, address));
+  return rows[0] ?? null;
+}

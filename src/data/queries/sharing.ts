@@ -74,22 +74,24 @@ const DEEPEST = 20;
 const MOST = 2_000;
 
 const NODE = sql`c.id, c.team, c.parent, c.title, c.position, c.version, c.audience, c.reach, c.shows, c.used_as AS \`use\`, c.shared_until, c.left_out,
-  c.away_at, (SELECT l.code FROM ${shareLink} l WHERE l.collection = c.id AND l.revoked_at IS NULL
+  c.away_at, c.hidden_at, (SELECT l.code FROM ${shareLink} l WHERE l.collection = c.id AND l.revoked_at IS NULL
     ORDER BY l.created_at DESC LIMIT 1) AS code`;
 
-type NodeRow = Omit<SharedNode, "sharedUntil" | "awayAt" | "leftOut"> & {
+type NodeRow = Omit<SharedNode, "sharedUntil" | "awayAt" | "hiddenAt" | "leftOut"> & {
   shared_until: string | null;
   away_at: string | null;
+  hidden_at: string | null;
   left_out: number;
 };
 
 async function nodes(tx: Tx, statement: SQL): Promise<SharedNode[]> {
   const rows = await queryRows<NodeRow>(tx, statement);
   const time = (text: string | null) => (text === null ? null : new Date(`${text.replace(" ", "T")}Z`));
-  return rows.map(({ shared_until, away_at, left_out, ...row }) => ({
+  return rows.map(({ shared_until, away_at, hidden_at, left_out, ...row }) => ({
     ...row,
     sharedUntil: time(shared_until),
     awayAt: time(away_at),
+    hiddenAt: time(hidden_at),
     leftOut: Boolean(left_out),
   }));
 }
@@ -131,6 +133,7 @@ export async function sharedOfTeam(tx: Tx, team: string) {
       audience: collection.audience,
       reach: collection.reach,
       sharedUntil: collection.sharedUntil,
+      hiddenAt: collection.hiddenAt,
       code: shareLink.code,
       since: shareLink.createdAt,
     })
@@ -167,6 +170,7 @@ export async function byShortCode(tx: Tx, given: string, at: Date) {
     .select({
       audience: collection.audience,
       sharedUntil: collection.sharedUntil,
+      hiddenAt: collection.hiddenAt,
       code: shareLink.code,
     })
     .from(shortCode)
@@ -207,6 +211,7 @@ export const isPublic = (at: Date) =>
   and(
     eq(collection.audience, "public"),
     isNull(collection.deletedAt),
+    isNull(collection.hiddenAt),
     or(isNull(collection.sharedUntil), gt(collection.sharedUntil, at)),
   );
 

@@ -60,6 +60,8 @@ export const collection = mysqlTable(
     coverHash: bytesText("cover_hash", { length: 64 }),
     /** From where it was taken with credit (`credit`); null: it was made here. */
     credit: uuid("credit"),
+    /** Since when stewards of the installation hide it from everybody outside the team; null: they do not. */
+    hiddenAt: moment("hidden_at"),
     /** When it was put away: kept with its links, but out of the way. */
     awayAt: moment("away_at"),
     /** Counts every change a reader could see; kept documents are compared with it. */
@@ -71,6 +73,7 @@ export const collection = mysqlTable(
   (t) => [
     index("collection_tree").on(t.team, t.deletedAt, t.parent, t.position),
     index("collection_cover").on(t.coverHash),
+    index("collection_hidden").on(t.team, t.hiddenAt),
   ],
 );
 

@@ -19,3 +19,4 @@ export * from "./exports";
 export * from "./newsletters";
 export * from "./log";
 export * from "./shelves";
+export * from "./care";

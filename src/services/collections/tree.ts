@@ -22,12 +22,12 @@ export const readTree = reading({
     const tree = all.filter((one) => sees(one.id));
     const at = now();
     return {
-      collections: tree.map(({ id, parent, title, awayAt, ...one }) => ({
+      collections: tree.map(({ id, parent, title, awayAt, hiddenAt, ...one }) => ({
         id,
         // What a guest was let into stands at the top for them.
         parent: parent && sees(parent) ? parent : null,
         title,
-        audience: audienceNow(one, at),
+        audience: audienceNow({ ...one, hiddenAt }, at),
         away: awayAt !== null,
         ...(sums.get(id) ?? NOTHING),
       })),

@@ -6,7 +6,7 @@ import { shortCodesOf } from "@/data/queries/sharing";
 import { findText } from "@/data/queries/texts-and-files";
 import { database } from "@/mechanism/changing";
 import { readStored } from "@/outside/files";
-import { contentOf } from "../editions/stored-content";
+import { contentForReaders } from "../editions/content-for-readers";
 import { type AskedPart, placesOf } from "./places";
 import { readPublished } from "./read";
 import { type Behind, type BehindEdition, editionAsked, shownBehind } from "./shown-behind";
@@ -32,7 +32,7 @@ export async function readBehind(
     ? { collection: behind.root, edition: edition.number, part }
     : { collection: part ?? behind.root };
   if (edition && part) {
-    const all = withInside((await contentOf(edition.digest)).collection);
+    const all = await keptIn(behind, edition);
     if (!all.some((one) => one.id === part)) return null;
   }
   return (await readPublished.call({ person: null, share: code }, asked)).collection;
@@ -49,12 +49,12 @@ export async function publishedBehind(asked: AskedPart, at: Date) {
 }
 
 /** The reading copy of an item, as it is or as it was in the edition. */
-async function copyOf({ edition }: Found, item: string): Promise<{ html: string; at: Date } | null> {
+async function copyOf({ behind, edition }: Found, item: string): Promise<{ html: string; at: Date } | null> {
   if (!edition) {
     const resource = await resourceOfPlacement(database(), item);
     return (resource && (await findText(database(), resource))) || null;
   }
-  const all = withInside((await contentOf(edition.digest)).collection).flatMap(itemsIn);
+  const all = (await keptIn(behind, edition)).flatMap(itemsIn);
   const text = all.find((one) => one.id === item)?.text;
   const bytes = text && (await readStored(text.hash));
   return bytes ? { html: new TextDecoder().decode(bytes), at: new Date(text.at) } : null;
@@ -73,7 +73,7 @@ export async function allBehind(asked: AskedPart, at: Date) {
   const { behind, edition } = found;
   const top = asked.part ?? behind.root;
   const all: { collection: PublishedCollection; places: ReaderPlaces }[] = [];
-  for (const id of (edition ? await insideEdition(edition, top) : [top, ...behind.below(top)]).slice(
+  for (const id of (edition ? await insideEdition(behind, edition, top) : [top, ...behind.below(top)]).slice(
     0,
     MOST_PARTS,
   )) {
@@ -84,8 +84,12 @@ export async function allBehind(asked: AskedPart, at: Date) {
   return all.length ? all : null;
 }
 
+/** Every collection of an edition as readers are given it now. */
+const keptIn = async ({ team }: Behind, { digest }: BehindEdition) =>
+  withInside((await contentForReaders(database(), team, digest)).collection);
+
 /** A collection in an edition, and those in it. */
-async function insideEdition(edition: BehindEdition, top: string): Promise<string[]> {
-  const found = withInside((await contentOf(edition.digest)).collection).find((one) => one.id === top);
+async function insideEdition(behind: Behind, edition: BehindEdition, top: string): Promise<string[]> {
+  const found = (await keptIn(behind, edition)).find((one) => one.id === top);
   return found ? withInside(found).map((one) => one.id) : [];
 }

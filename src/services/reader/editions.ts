@@ -3,9 +3,9 @@ import { compare } from "@/core/editions/compare";
 import type { EditionListed } from "@/core/publish/editions-document";
 import { findCollection } from "@/data/queries/collections";
 import { database } from "@/mechanism/changing";
-import { contentOf } from "../editions/stored-content";
+import { contentForReaders } from "../editions/content-for-readers";
 import { look } from "./look";
-import { editionBefore } from "./shown-behind";
+import { type BehindEdition, editionBefore } from "./shown-behind";
 
 /** The editions of what is shared under a code; null when nothing is, or none was kept. */
 export async function editionsBehind(code: string) {
@@ -32,7 +32,8 @@ export async function changesBehind(
   const edition = behind?.editions.find((one) => one.number === number && !one.withdrawnAt);
   const before = edition && editionBefore(behind!.editions, edition);
   if (!edition || !before) return null;
-  const [old, own] = await Promise.all([contentOf(before.digest), contentOf(edition.digest)]);
+  const given = ({ digest }: BehindEdition) => contentForReaders(database(), behind!.team, digest);
+  const [old, own] = await Promise.all([given(before), given(edition)]);
   const { title, language } = own.collection;
   return {
     ...{ title, language, before: before.number, at: before.createdAt },

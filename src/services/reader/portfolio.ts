@@ -4,7 +4,7 @@ import { clothOfAll, sumOfAll } from "@/core/publish/reader-course";
 import { asEntry, type Entry, pointedTo } from "@/core/uses/portfolio";
 import type { Tx } from "@/data/database";
 import { addressOfHobbin } from "../accounts/address";
-import { contentOf } from "../editions/stored-content";
+import { contentForReaders } from "../editions/content-for-readers";
 import { publishedCollection } from "./published-collection";
 import { shownTo, type Shown } from "./shown";
 import { editionAsked, publicBehind } from "./shown-behind";
@@ -29,7 +29,7 @@ export async function shownCollection(
       edition === "living"
         ? await publishedCollection(tx, behind.root, (await shownTo(tx, behind.root, code, at))!)
         : edition &&
-          asPublished(await contentOf(edition.digest), null, {
+          asPublished(await contentForReaders(tx, behind.team, edition.digest), null, {
             ...{ audience: "public", framedBy: "", keptAt: edition.createdAt },
           });
     if (found) open.set(code, entryOf(found));

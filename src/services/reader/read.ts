@@ -9,6 +9,7 @@ import { Id, MaybeId, MaybeOneOf, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
+import { contentForReaders } from "../editions/content-for-readers";
 import { contentOf } from "../editions/stored-content";
 import { shownCollection } from "./portfolio";
 import { type Shown, shownIf, shownTo } from "./shown";
@@ -41,7 +42,10 @@ export const readPublished = reading({
     const part = input.part ?? (input.collection === edition.collection ? null : input.collection);
     const { audience } = shown.root;
     const { framedBy } = (await findCollection(tx, edition.collection))!;
-    const collection = asPublished(await contentOf(edition.digest), part, {
+    const content = isMember
+      ? await contentOf(edition.digest)
+      : await contentForReaders(tx, scope.team!, edition.digest);
+    const collection = asPublished(content, part, {
       ...{ audience, framedBy, keptAt: edition.createdAt },
     });
     if (!collection) throw new Problem("not-found");

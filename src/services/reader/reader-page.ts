@@ -6,7 +6,8 @@ import { cardOf } from "@/core/publish/reader-course";
 import { readerDocument } from "@/core/publish/reader-document";
 import { isAway } from "@/data/transaction";
 import { sha256 } from "@/outside/hash";
-import { contentOf } from "../editions/stored-content";
+import { database } from "@/mechanism/changing";
+import { contentForReaders } from "../editions/content-for-readers";
 import { readBehind } from "./behind";
 import { freshlyLooked, look, lookedAt } from "./look";
 import { type AskedPart, placesOf } from "./places";
@@ -149,8 +150,8 @@ async function makePage(
   const items = collection.sections.flatMap((section) => section.items);
   const kept = new Map(
     edition
-      ? withInside((await contentOf(edition.digest)).collection).flatMap((one) =>
-          itemsIn(one).map(({ id, file }) => [id, file] as const),
+      ? withInside((await contentForReaders(database(), behind.team, edition.digest)).collection).flatMap(
+          (one) => itemsIn(one).map(({ id, file }) => [id, file] as const),
         )
       : [],
   );

@@ -4,6 +4,7 @@ import type { Audience, Shows } from "@/core/publish/model";
 import { audienceNow, shownInside } from "@/core/publish/opens";
 import { pointedTo } from "@/core/uses/portfolio";
 import type { Tx } from "@/data/database";
+import { hiddenOf } from "@/data/queries/care";
 import { editionsOf } from "@/data/queries/editions";
 import { addressesOn } from "@/data/queries/placements";
 import { byShareCode, type SharedNode, sharedDown, sharedUp } from "@/data/queries/sharing";
@@ -19,6 +20,7 @@ export type BehindEdition = Pick<
 /** What a code leads to now. */
 export type Behind = {
   root: string;
+  team: string;
   /** The collections inside that readers are shown. */
   parts: ReadonlySet<string>;
   /** Those of them that stand in one of them, or in the root, from the top down. */
@@ -75,6 +77,8 @@ async function behindCode(tx: Tx, code: string, at: Date) {
   if (!root || root.code !== code || audienceNow(root, at) === "team") return null;
   const shown = shownInside(nodes, root, at);
   const editions = await editionsOf(tx, root.id);
+  // What stood in an edition may stand elsewhere by now, or nowhere.
+  const hidden = editions.length ? await hiddenOf(tx, root.team) : [];
   const above = root.parent ? aboveOf(await sharedUp(tx, root.id), at) : [];
   const said = (one: SharedNode) =>
     [one.id, one.parent, one.version, audienceNow(one, at), one.reach, one.code].join(" ");
@@ -84,6 +88,7 @@ async function behindCode(tx: Tx, code: string, at: Date) {
     (byParent.get(id) ?? []).flatMap((one) => [one.id, ...below(one.id)]);
   return {
     root: root.id,
+    team: root.team,
     audience: audienceNow(root, at),
     nodes: [root, ...shown],
     parts: new Set(parts.map((one) => one.id)),
@@ -91,7 +96,13 @@ async function behindCode(tx: Tx, code: string, at: Date) {
     shows: root.shows,
     editions,
     stamp: sha256(
-      [...[root, ...shown].map(said), JSON.stringify(above), root.shows, ...editions.map(saidOf)].join("\n"),
+      [
+        ...[root, ...shown].map(said),
+        JSON.stringify(above),
+        root.shows,
+        ...hidden,
+        ...editions.map(saidOf),
+      ].join("\n"),
     ),
   };
 }

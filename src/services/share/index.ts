@@ -1,3 +1,4 @@
+import { answerStewards } from "./answer";
 import { leaveOut } from "./leave-out";
 import { lookOverCollection } from "./look-over";
 import { readOut } from "./out";
@@ -8,6 +9,7 @@ import { takeBackAddress } from "./take-back";
 
 /** What people can do, by name. */
 export const actions = {
+  "share.answer": answerStewards,
   "share.leave-out": leaveOut,
   "share.look-over": lookOverCollection,
   "share.out": readOut,

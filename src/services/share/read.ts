@@ -1,3 +1,4 @@
+import { hidingOf } from "@/data/queries/care";
 import { shortCodesOf, lastEndedCode, sharedUp } from "@/data/queries/sharing";
 import { audienceNow, doorOf } from "@/core/publish/opens";
 import { reading } from "@/mechanism/action";
@@ -34,6 +35,11 @@ export const readShared = reading({
       /** Whether another address was given within the last day, so that the one before can be had again. */
       isReplaced: (await lastEndedCode(tx, own!.id, new Date(at.getTime() - A_DAY))) !== null,
       leftOut: own!.leftOut,
+      /** While stewards hide it: since when, with which words, and what was answered. */
+      hidden: own!.hiddenAt && {
+        since: own!.hiddenAt,
+        ...((await hidingOf(tx, own!.id)) ?? { words: "", answer: "" }),
+      },
       /** What it stands in that is out with everything inside. */
       through: through && { id: through.by.id, title: through.by.title, code: through.by.code! },
     };

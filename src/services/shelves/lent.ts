@@ -7,7 +7,7 @@ import { publicNow } from "@/data/queries/listings";
 import { noteFile } from "@/data/queries/texts-and-files";
 import { storeFile } from "@/outside/files";
 import { contentNow } from "../editions/content-now";
-import { contentOf } from "../editions/stored-content";
+import { contentForReaders } from "../editions/content-for-readers";
 
 /** A public collection as its readers are shown it. */
 export type Lent = {
@@ -29,7 +29,9 @@ export async function lentContent(tx: Tx, id: string, at: Date): Promise<Lent | 
   if ((await findCollection(tx, id))!.shows === "living")
     return { content: await contentNow(tx, id, at, null), edition: null, code };
   const newest = await newestEdition(tx, id);
-  return newest && { content: await contentOf(newest.digest), edition: newest.number, code };
+  return (
+    newest && { content: await contentForReaders(tx, open.team, newest.digest), edition: newest.number, code }
+  );
 }
 
 /** Writes down from where something is taken. @param pairs what became of what: ids there with ids here */

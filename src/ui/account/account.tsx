@@ -19,16 +19,34 @@ import { OwnPart } from "./own-part";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
-type Props = { me: Me; teams: TeamRow[]; tokens: Answer<"tokens.read">["tokens"] } & Answer<"notices.wishes">;
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  tokens: Answer<"tokens.read">["tokens"];
+  care: Answer<"stewards.am-i">;
+} & Answer<"notices.wishes">;
 
 /** One's own account: teams, password, look, access tokens. */
-export function Account({ me, teams, tokens, wishes }: Props) {
+export function Account({ me, teams, tokens, wishes, care }: Props) {
   return (
     <Frame me={me} teams={teams} team={null}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto flex max-w-2xl flex-col gap-10 pt-6">
           <OwnPart me={me} />
           <Teams teams={teams} />
+          {care.isOne && (
+            <Part
+              id="stewards"
+              title="Steward"
+              about="You look after this installation: what is public here, and who comes in."
+            >
+              <Link href="/stewards" className="w-fit text-accent underline">
+                {care.waiting === 0
+                  ? "To what stewards see to"
+                  : `${care.waiting === 1 ? "1 report waits" : `${care.waiting} reports wait`} to be looked at`}
+              </Link>
+            </Part>
+          )}
           <Look />
           <Password />
           <Part

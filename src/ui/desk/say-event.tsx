@@ -59,6 +59,8 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "sections.edit": () => "wrote on a section in",
   "share.renew": () => "gave a new link to",
   "texts.pictured": () => "kept the pictures of a text",
+  "stewards.hide": () => "hid, by its stewards, from readers",
+  "stewards.show": () => "showed again to its readers",
   "share.set": () => "changed who can see",
   "tags.add": (n) => (n === 1 ? "tagged something" : `tagged ${n} things`),
   "tags.change": (n) => (n === 1 ? "changed the tags of something" : `changed the tags of ${n} things`),
@@ -116,7 +118,7 @@ const LEFT: Readonly<Record<string, string>> = {
 
 /** Of these the words go on with a place. */
 const OF_A_PLACE =
-  /^(bin|collections|comments|editions|guests|newsletters|placements|sections|share|suggestions)\./;
+  /^(bin|collections|comments|editions|guests|newsletters|placements|sections|share|stewards|suggestions)\./;
 
 const items = (n: number) => (n === 1 ? "an item" : `${n} items`);
 

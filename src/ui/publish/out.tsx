@@ -89,7 +89,11 @@ export function Out({
                         <AudienceMark audience={one.isOver ? "team" : one.audience} />
                       </span>
                       <span>
-                        {one.isOver ? "Closed" : AUDIENCE_WORDS[one.audience]}
+                        {one.isHidden
+                          ? "Hidden by the stewards"
+                          : one.isOver
+                            ? "Closed"
+                            : AUDIENCE_WORDS[one.audience]}
                         {one.reach === "all" && " · with everything inside"} · since <Day of={one.since} />
                         {one.until && (
                           <span>

@@ -18,6 +18,7 @@ import { BeforeItGoes } from "./before-it-goes";
 import { Editions } from "./editions";
 import { Elsewhere } from "./elsewhere";
 import { ForReaders } from "./for-readers";
+import { Hidden } from "./hidden";
 import { HandOn } from "./hand-on";
 import { LeftOut } from "./left-out";
 import { Preview } from "./preview";
@@ -87,6 +88,14 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
             <Crumb href={`/bench/${collection.id}`}>{collection.title}</Crumb>
             <h1 className="font-serif text-2xl font-semibold">Publish: {collection.title}</h1>
           </div>
+          {shared.hidden && (
+            <Hidden
+              collection={collection.id}
+              hidden={shared.hidden}
+              publishes={publishes}
+              onDone={() => void state.again()}
+            />
+          )}
           {shared.through && (
             <Through
               shared={shared}

@@ -1,0 +1,1 @@
+export { getReport as GET, postReport as POST } from "@/http/report-route";
