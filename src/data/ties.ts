@@ -113,7 +113,13 @@ export const TIES: Record<string, Ties> = {
   // What stands elsewhere, read again for whoever follows it.
   // The installation, not a team.
   steward: { ...plain, account: "goes", archive: "secret" },
-  report: { ...plain, bin: "with collection", duplicate: "left", account: "not of a person", archive: "of the moment" },
+  report: {
+    ...plain,
+    bin: "with collection",
+    duplicate: "left",
+    account: "not of a person",
+    archive: "of the moment",
+  },
   steward_deed: { ...plain, account: "not of a person", archive: "of the moment" },
   installation: { ...plain, account: "not of a person", archive: "of the moment" },
   feed: { ...plain, ...derived },

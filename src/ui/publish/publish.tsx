@@ -111,7 +111,7 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
               state.setWish(next);
             }}
             looked={looked}
-            disabled={!publishes}
+            disabled={!publishes || shared.hidden !== null}
           />
           {publishes && wish.audience !== "team" && wish.reach === "all" && !!looked?.inside.length && (
             <LeftOut
@@ -120,7 +120,9 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
               onLeaveOut={(id, out) => doing(call("share.leave-out", { collection: id, out }))}
             />
           )}
-          {publishes ? (
+          {shared.hidden ? (
+            <p className="text-quiet">Who else sees it is decided here again once they show it.</p>
+          ) : publishes ? (
             <div className="flex flex-col gap-1.5">
               <Button
                 ref={main}
