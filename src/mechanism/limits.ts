@@ -38,6 +38,9 @@ const limits = () => {
     publicSearches: { name: "public-searches", most: 5_000, within: HOUR },
     /** Of what is public, by one address. */
     reports: { name: "reports", most: 20, within: HOUR },
+    /** By one address: a whole class may stand behind it; and to one collection, by everybody. */
+    thanks: { name: "thanks", most: 60, within: HOUR },
+    thanksTo: { name: "thanks-to", most: 200, within: HOUR },
     suggestedFiles: { name: "suggested-files", most: Number(megabytesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;

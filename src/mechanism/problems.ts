@@ -251,6 +251,16 @@ export const PROBLEMS = {
     "You have Hobbin open in so many places that what others do is not shown here. Close some of them.",
   ),
   "too-much-followed": problem("not-valid", "That is as much as one can follow. Let something go first."),
+  "not-a-zone": problem("not-valid", "There is no time zone of this name."),
+  "half-a-span": problem("not-valid", "Say both, from when and until when."),
+  "address-change-ended": problem(
+    "not-found",
+    "This link has been used, is too old, or is for another account. Ask for a new one.",
+  ),
+  "address-is-yours": problem("not-valid", "This is your address already."),
+  "address-taken": problem("conflict", "Another account has this address by now."),
+  "too-many-thanks": problem("too-many", "So much thanks came just now. Say it again in an hour."),
+  "thanks-full": problem("too-many", "They have been told so often that no more is kept."),
   "too-many-reports": problem(
     "too-many",
     "That were many reports from where you are. The stewards have them; go on in an hour if there is more.",

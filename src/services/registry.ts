@@ -40,6 +40,7 @@ import { actions as savedSearches } from "./saved-searches";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
 import { actions as reports } from "./reports";
+import { actions as sessions } from "./sessions";
 import { actions as share } from "./share";
 import { actions as stewards } from "./stewards";
 import { actions as follows } from "./follows";
@@ -50,6 +51,7 @@ import { actions as tags } from "./tags";
 import { actions as teams } from "./teams";
 import { actions as texts } from "./texts";
 import { actions as tokens } from "./tokens";
+import { actions as thanks } from "./thanks";
 import { actions as tray } from "./tray";
 
 /**
@@ -98,6 +100,7 @@ export const ACTIONS = {
   ...search,
   ...sections,
   ...reports,
+  ...sessions,
   ...share,
   ...stewards,
   ...follows,
@@ -108,6 +111,7 @@ export const ACTIONS = {
   ...teams,
   ...texts,
   ...tokens,
+  ...thanks,
   ...tray,
 };
 

@@ -76,3 +76,28 @@ test("what is public is reported without an account, hidden by a steward with a 
   }).toPass();
   expect(steward("remove", email)).toContain("is no steward any more");
 });
+
+test("a reader says that it helped, without an account and with script off, and those who made it read it", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Oda Reed");
+  const { collection } = await act("collections.make", { team, title: "Peat cores, opened" });
+  await act("capture.note", { team, text: "Cut it lengthwise", collection: collection.id });
+  const { code } = await act("share.set", { collection: collection.id, audience: "public" });
+  const reader = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await reader.goto(`/c/${code}`);
+  await reader.getByRole("link", { name: "Say that it helped" }).click();
+  await reader.getByLabel("What it was good for").fill("My class has opened three of them.");
+  expect(await axe(reader)).toEqual([]);
+  await reader.getByRole("button", { name: "Say so" }).click();
+  await expect(reader.getByRole("heading", { name: "They will be glad" })).toBeVisible();
+
+  await page.goto(`/team/${team}`);
+  await page.getByRole("link", { name: /Readers say what it was good for/ }).click();
+  const said = page.getByRole("region", { name: "It helped" });
+  await expect(said).toContainText("My class has opened three of them.");
+  await said.getByRole("button", { name: "Put away what a reader said" }).click();
+  await expect(said).toHaveCount(0);
+  await page.getByRole("button", { name: "Have it back" }).click();
+  await expect(said).toContainText("My class has opened three of them.");
+});

@@ -493,5 +493,16 @@ export const TABLE: Record<ActionName, Row> = {
   "stewards.set-sign-up": { from: "steward", input: () => ({ mode: "everybody", domains: [] }) },
   "stewards.show": { from: "steward", input: ({ collection }) => ({ collection }) },
   "stewards.teams": { from: "steward", input: () => ({}) },
+  "thanks.give": { from: "everybody", input: () => ({ code: "x", thanks: newId() }) },
+  "thanks.put-away": { from: "editor", input: ({ thanks }) => ({ thanks, away: true }) },
+  "thanks.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
+  "notices.set-hours": {
+    from: "signed in",
+    input: () => ({ zone: "Europe/Tallinn", quietFrom: 20, quietUntil: 7 }),
+  },
+  "people.change-address": { from: "signed in", input: () => ({ address: "x@bog.example", password: "x" }) },
+  "people.confirm-address": { from: "signed in", input: () => ({ token: "x" }) },
+  "sessions.end": { from: "signed in", input: () => ({ session: newId() }) },
+  "sessions.read": { from: "signed in", input: () => ({}) },
   "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
 };

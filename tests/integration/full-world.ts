@@ -28,6 +28,8 @@ export type Full = World & {
   /** A copy of that with credit. */
   borrowed: string;
   credit: string;
+  /** What a reader said of the collection everybody sees. */
+  thanks: string;
   /** By which the contributor follows a feed. */
   feedFollow: string;
   /** A section of what everybody can see. */
@@ -52,6 +54,13 @@ export type Full = World & {
   /** One of each kind in the bin. */
   binned: { collection: string; section: string; placement: string; resource: string };
 };
+
+async function giveThanks({ owner }: World, collection: string): Promise<string> {
+  const { code } = await as(owner, "share.read", { collection });
+  const thanks = newId();
+  await as(STRANGER, "thanks.give", { code, thanks, words: "It helped." });
+  return thanks;
+}
 
 async function followFeed({ contributor, team }: World): Promise<string> {
   await as(contributor, "follows.add", { team, kind: "feed", what: "https://bog.example/feed" });
@@ -148,6 +157,7 @@ export async function makeFull(): Promise<Full> {
     borrowed,
     credit: credits[0]!.id,
     feedFollow: await followFeed(made),
+    thanks: await giveThanks(made, lent),
     lentPart,
     twin: second.id,
     mark: mark.id,

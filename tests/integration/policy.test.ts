@@ -75,6 +75,7 @@ const ROUTES: Record<string, string> = {
   "c/[code]/e/[edition]/in/[part]/qr/[file]": "only of the page behind the code, which is reader.read",
   "c/[code]/join": "newsletters.ask",
   "c/[code]/report": "reports.send",
+  "c/[code]/helped": "thanks.give",
   "h/[card]/[handout]/f/[item]": "sheets.file",
   "s/[page]/file": "suggestions.page, and only while it is open",
   "api/suggested/[suggestion]": "suggestions.file",

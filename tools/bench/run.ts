@@ -25,6 +25,7 @@ import { measureNewsletter } from "./newsletter";
 import { measurePassersBy } from "./passers-by";
 import { measureReader } from "./reader";
 import { measureShelves } from "./shelves";
+import { measureTaking } from "./taking";
 import { measureTogether } from "./together";
 import { measureTwenty } from "./twenty";
 
@@ -56,6 +57,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   handouts: () => measureHandouts(actor, large.id, many),
   "passers-by": () => measurePassersBy(actor, large.id, many),
   shelves: () => measureShelves(actor, small.id, few),
+  taking: () => measureTaking(actor, small.id, few),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),

@@ -2,13 +2,15 @@ import { personHere, read } from "@/app/read";
 import { Account } from "@/ui/account/account";
 
 export const metadata = { title: "Account" };
-export default async function Page() {
-  const me = await personHere("/account");
+export default async function Page({ searchParams }: { searchParams: Promise<{ address?: string }> }) {
+  const { address } = await searchParams;
+  const confirm = typeof address === "string" ? address : undefined;
+  const me = await personHere(confirm ? `/account?address=${encodeURIComponent(confirm)}` : "/account");
   const [teams, tokens, wishes, care] = await Promise.all([
     read("teams.read", {}),
     read("tokens.read", {}),
     read("notices.wishes", {}),
     read("stewards.am-i", {}),
   ]);
-  return <Account me={me} {...teams} {...tokens} {...wishes} care={care} />;
+  return <Account me={me} {...teams} {...tokens} {...wishes} care={care} confirm={confirm} />;
 }

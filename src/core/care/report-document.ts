@@ -1,8 +1,7 @@
+import { FORM_STYLE } from "../publish/form-style";
 import { html, type Markup } from "../publish/html";
 import { page } from "../publish/small-page";
 import { REASON_WORDS, type Reason } from "./reasons";
-
-const STYLE = `.report{display:flex;flex-direction:column;gap:1rem;max-width:34rem;margin-top:1.5rem}.report fieldset{border:0;padding:0;margin:0}.report legend{padding:0}.report input[type=radio]{margin:0}.report legend,.report .head{font-weight:650;margin-bottom:.4rem}.report .one{display:flex;gap:.6rem;align-items:baseline;padding:.25rem 0}.report textarea,.report input[type=email]{box-sizing:border-box;width:100%;font:1.05rem/1.4 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:.7rem;color:var(--ink);background:var(--sheet);border:2px solid var(--edge);border-radius:6px}.report [aria-invalid]{border-color:var(--stop)}.report button{align-self:start;font:650 1.1rem/1 "Atkinson Hyperlegible Next",system-ui,sans-serif;padding:1rem 1.4rem;color:var(--on-accent);background:var(--accent);border:0;border-radius:6px;cursor:pointer}.report .wrong{color:var(--stop);margin:.3rem 0 0}.to{color:var(--accent)}`;
 
 /** What was typed, to stand in the form again, and what is wrong with it, by its field. */
 export type Typed = { reason: string; words: string; address: string };
@@ -25,7 +24,7 @@ export const reportDocument = (title: string, home: string, typed: Typed, wrong:
     html`<nav class="up" aria-label="Part of"><a href="${home}">${title}</a></nav>
 <h1>Report this to the stewards</h1>
 <p class="lead">Those who look after this installation read it, and can hide “${title}” from its readers. The people who made it are not told who reported it.</p>
-<form class="report" action="${home}/report" method="post" novalidate>
+<form class="form" action="${home}/report" method="post" novalidate>
 <fieldset${described(wrong, "reason")}><legend>What is wrong with it?</legend>${(
       Object.keys(REASON_WORDS) as Reason[]
     ).map(
@@ -35,7 +34,7 @@ export const reportDocument = (title: string, home: string, typed: Typed, wrong:
 <div><label class="head" for="words">Which part, and why</label><textarea id="words" name="words" rows="5" maxlength="2000"${described(wrong, "words")}>${typed.words}</textarea>${wrongOf(wrong, "words")}</div>
 <div><label class="head" for="address">Your mail address, if they may ask you</label><input id="address" name="address" type="email" value="${typed.address}" maxlength="254" autocomplete="email"${described(wrong, "address")}>${wrongOf(wrong, "address")}</div>
 <button>Send the report</button></form>`,
-    { style: STYLE },
+    { style: FORM_STYLE },
   );
 
 /** What is said once it was sent. */
@@ -47,5 +46,5 @@ export const reportedDocument = (title: string, home: string): string =>
     html`<h1>The stewards have it</h1>
 <p class="lead">They look at “${title}” and decide. Thank you for saying so.</p>
 <p><a class="to" href="${home}">Back to ${title}</a></p>`,
-    { style: STYLE },
+    { style: FORM_STYLE },
   );

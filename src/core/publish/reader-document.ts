@@ -58,7 +58,7 @@ ${items === 0 ? html`<p class="empty">Nothing stands here yet. Come back later: 
 <div class="parts">${collection.sections.map((section) => draw(withOwnFrom(section, collection.from), places, next))}</div>
 ${collection.inside.length ? html`<nav class="inside" aria-labelledby="inside"><h2 id="inside">${sayPartsOf(within)}</h2>${listInside(collection.inside, places)}</nav>` : null}
 ${wayOn(collection.way, places)}
-<footer>Put together by ${collection.teamName}. ${editions?.own ? "As it stood on" : "Last changed"} ${day(collection.updatedAt)}.${editions && !editions.own ? html` <a href="${editions.list}">${editions.count === 1 ? "1 edition" : `${editions.count} editions`}</a> kept.` : null}${places.credits ? html` <a href="${places.credits}">Credits and licences</a>` : null}${places.home && !editions?.own ? html` <a href="${places.self}/feed.atom">What comes in, as a feed</a> <a href="${places.home}/report" rel="nofollow">Report this</a>` : null}</footer>
+<footer>Put together by ${collection.teamName}. ${editions?.own ? "As it stood on" : "Last changed"} ${day(collection.updatedAt)}.${editions && !editions.own ? html` <a href="${editions.list}">${editions.count === 1 ? "1 edition" : `${editions.count} editions`}</a> kept.` : null}${places.credits ? html` <a href="${places.credits}">Credits and licences</a>` : null}${places.home && !editions?.own ? html` <a href="${places.self}/feed.atom">What comes in, as a feed</a> <a href="${places.home}/helped" rel="nofollow">Say that it helped</a> <a href="${places.home}/report" rel="nofollow">Report this</a>` : null}</footer>
 </main>
 <script>${new Markup(READER_SCRIPT)}</script>
 </body>

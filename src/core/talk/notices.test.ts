@@ -1,13 +1,5 @@
 import { expect, test } from "vitest";
-import { asWishes, mailedAt, noticeLetter, type NoticeTold } from "./notices";
-
-test("a letter goes in a few minutes, or with the next morning's", () => {
-  const at = (time: string) => new Date(`2026-03-0${time}Z`);
-  expect(mailedAt("at-once", at("1T10:00:00"))).toEqual(at("1T10:05:00"));
-  expect(mailedAt("daily", at("1T10:00:00"))).toEqual(at("2T05:00:00"));
-  expect(mailedAt("daily", at("1T04:59:59"))).toEqual(at("1T05:00:00"));
-  expect(mailedAt("daily", at("1T05:00:00"))).toEqual(at("2T05:00:00"));
-});
+import { asWishes, noticeLetter, type NoticeTold } from "./notices";
 
 test("what somebody has not said is as it was at first, and what nobody can mean is not taken", () => {
   const first = {
@@ -17,6 +9,7 @@ test("what somebody has not said is as it was at first, and what nobody can mean
     suggested: "daily",
     returned: "never",
     hidden: "at-once",
+    helped: "never",
   };
   expect(asWishes(null)).toEqual(first);
   expect(asWishes({ answer: "never", mention: "hourly", other: "daily" })).toEqual({

@@ -1,9 +1,17 @@
 /**
  * What is addressed to somebody, and why: they are named in it, it answers in a thread they are part of, they are asked
- * to see to an item, something was suggested for a collection of theirs, a handout of theirs was handed in, or stewards
- * of the installation hide a collection of theirs.
+ * to see to an item, something was suggested for a collection of theirs, a handout of theirs was handed in, stewards of
+ * the installation hide a collection of theirs, or it helped a reader.
  */
-export const NOTICE_KINDS = ["mention", "answer", "asked", "suggested", "returned", "hidden"] as const;
+export const NOTICE_KINDS = [
+  "mention",
+  "answer",
+  "asked",
+  "suggested",
+  "returned",
+  "hidden",
+  "helped",
+] as const;
 export type NoticeKind = (typeof NOTICE_KINDS)[number];
 
 /** When somebody hears of it by mail. */
@@ -19,6 +27,7 @@ const FIRST_WISHES: MailWishes = {
   suggested: "daily",
   returned: "never",
   hidden: "at-once",
+  helped: "never",
 };
 
 /** What somebody says who wants no letters about any of it. */
@@ -32,20 +41,6 @@ export const asWishes = (said: Partial<Record<string, unknown>> | null | undefin
       return [kind, time ?? FIRST_WISHES[kind]];
     }),
   ) as MailWishes;
-
-/** Whoever is there reads it in the meantime: so long a letter waits, in milliseconds. */
-const MEANWHILE = 5 * 60_000;
-/** The hour at which the daily letter goes, by UTC: before work in most of Europe and Africa. */
-const DAILY_HOUR = 5;
-
-/** When a letter about something that happens now goes out. */
-export function mailedAt(time: Exclude<MailTime, "never">, at: Date): Date {
-  if (time === "at-once") return new Date(at.getTime() + MEANWHILE);
-  const next = new Date(at);
-  next.setUTCHours(DAILY_HOUR, 0, 0, 0);
-  if (next <= at) next.setUTCDate(next.getUTCDate() + 1);
-  return next;
-}
 
 /** Something that is addressed to somebody, as a letter tells it. */
 export type NoticeTold = {
@@ -81,7 +76,7 @@ export function placeOfNotice(one: {
 }): string {
   if (one.kind === "asked") return `/bench/${one.collection}?item=${one.subject}`;
   if (one.kind === "suggested") return `/team/${one.team}/suggestions/${one.collection}`;
-  if (one.kind === "hidden") return `/publish/${one.collection}`;
+  if (one.kind === "hidden" || one.kind === "helped") return `/publish/${one.collection}`;
   if (one.kind === "returned") return `/team/${one.team}/handouts/${one.subject}`;
   return `/bench/${one.collection}?said=${one.comment}`;
 }
@@ -93,6 +88,7 @@ export function sayNotice({ kind, day, many }: Pick<NoticeTold, "kind" | "day" |
   if (kind === "asked")
     return day ? `asks you to see to this by ${sayAskedDay(day)}, in` : "asks you to see to this, in";
   if (kind === "suggested") return many === 1 ? "1 suggestion waits for" : `${many} suggestions wait for`;
+  if (kind === "helped") return "Readers say what it was good for:";
   if (kind === "hidden") return "The stewards hide from its readers";
   return many === 1 ? "1 has handed in" : `${many} have handed in`;
 }

@@ -208,6 +208,7 @@ export const NOT_ARCHIVED: Readonly<Record<string, string>> = {
   sheet: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
   sheet_item: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
   sheet_find: "what learners are called and what they wrote goes nowhere by an archive, which goes anywhere",
+  thanks: "what readers said of it, and what they call themselves, goes nowhere by an archive",
   suggestion: "what strangers suggested, and what they call themselves, goes nowhere by an archive",
   mail_sender: "whom one lets in holds for the mail addresses of this installation, which stay here",
   mail_message: "what came of a message is a resource, and goes along; one that waits waits here",

@@ -20,6 +20,7 @@ import {
   section,
   suggestion,
   tag,
+  thanks,
   team,
   textPicture,
 } from "../schema";
@@ -61,6 +62,7 @@ const TARGETS = {
     deleted: sql`COALESCE(t.deleted_at, c.deleted_at)`,
   },
   suggestion: standing(suggestion),
+  thanks: plain(thanks),
   /** What was given to a group goes with it. */
   handout: {
     from: sql`${handout} t JOIN ${learnerGroup} c ON c.id = t.group_id`,

@@ -15,6 +15,7 @@ import {
   section,
   sheet,
   suggestion,
+  thanks,
 } from "../schema";
 import { sightOf } from "./guests";
 
@@ -163,19 +164,24 @@ const returned = (tx: Tx, who: string, which: Which, most: number) =>
     .orderBy(desc(notice.createdAt), desc(notice.id))
     .limit(most);
 
-/** What stewards hide. */
-const hidden = (tx: Tx, who: string, which: Which, most: number) =>
-  tx
-    .select({
-      ...{ ...told, ...none, many: sql<number>`IF(${collection.hiddenAt} IS NULL, 0, 1)`.mapWith(Number) },
-      ...{ collection: collection.id, title: collection.title, by: sql<null>`NULL` },
-    })
-    .from(notice)
-    .innerJoin(collection, eq(collection.id, notice.subject))
-    .innerJoin(membership, inTeam)
-    .where(and(asked(who, which, "hidden"), isNull(collection.deletedAt)))
-    .orderBy(desc(notice.createdAt), desc(notice.id))
-    .limit(most);
+const hides = sql<number>`IF(${collection.hiddenAt} IS NULL, 0, 1)`.mapWith(Number);
+const helps = sql<number>`(SELECT COUNT(*) FROM ${thanks} h
+  WHERE h.collection = ${collection.id} AND h.away_at IS NULL)`.mapWith(Number);
+
+/** What stewards hide, or readers say that it helped. */
+const ofCollection =
+  (kind: "hidden" | "helped", many: SQL<number>) => (tx: Tx, who: string, which: Which, most: number) =>
+    tx
+      .select({
+        ...{ ...told, ...none, many },
+        ...{ collection: collection.id, title: collection.title, by: sql<null>`NULL` },
+      })
+      .from(notice)
+      .innerJoin(collection, eq(collection.id, notice.subject))
+      .innerJoin(membership, inTeam)
+      .where(and(asked(who, which, kind), isNull(collection.deletedAt)))
+      .orderBy(desc(notice.createdAt), desc(notice.id))
+      .limit(most);
 
 /**
  * What is addressed to somebody, newest first, as far as they see it still: what was taken back, is done, or lies in the
@@ -184,7 +190,9 @@ const hidden = (tx: Tx, who: string, which: Which, most: number) =>
  */
 export async function noticesOf(tx: Tx, who: string, which: Which, most: number): Promise<Noticed[]> {
   const all = await Promise.all(
-    [said, toSeeTo, suggested, returned, hidden].map((of) => of(tx, who, which, most) as Promise<Row[]>),
+    [said, toSeeTo, suggested, returned, ofCollection("hidden", hides), ofCollection("helped", helps)].map(
+      (of) => of(tx, who, which, most) as Promise<Row[]>,
+    ),
   );
   const rows = all
     .flat()

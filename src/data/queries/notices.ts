@@ -1,4 +1,5 @@
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { ANY_HOUR, type MailHours } from "@/core/talk/mail-hours";
 import { asWishes, type MailTime, type MailWishes, NOTICE_KINDS, type NoticeKind } from "@/core/talk/notices";
 import type { Tx } from "../database";
 import { comment, notice, noticeWish, person } from "../schema";
@@ -104,6 +105,27 @@ export async function wishesOf(tx: Tx, people: readonly string[]): Promise<Map<s
     : [];
   const said = new Map(rows.map((row) => [row.person, row.wishes]));
   return new Map(people.map((id) => [id, asWishes(said.get(id))]));
+}
+
+/** At which hours letters come to each of these. */
+export async function mailHoursOf(tx: Tx, people: readonly string[]): Promise<Map<string, MailHours>> {
+  const { zone, quietFrom, quietUntil } = noticeWish;
+  const rows = people.length
+    ? await tx
+        .select({ person: noticeWish.person, hours: { zone, quietFrom, quietUntil } })
+        .from(noticeWish)
+        .where(inArray(noticeWish.person, [...people]))
+    : [];
+  const said = new Map(rows.map((row) => [row.person, row.hours]));
+  return new Map(people.map((id) => [id, said.get(id) ?? ANY_HOUR]));
+}
+
+/** Keeps at which hours letters come to somebody. @param token their code, if they have none yet */
+export async function saveMailHours(tx: Tx, who: string, hours: MailHours, token: string): Promise<void> {
+  await tx
+    .insert(noticeWish)
+    .values({ person: who, wishes: {}, token, ...hours })
+    .onDuplicateKeyUpdate({ set: hours });
 }
 
 /** Keeps what somebody wants to hear of by mail. @param token their code, if they have none yet */

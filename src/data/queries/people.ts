@@ -52,3 +52,12 @@ export async function personByAddress(tx: Tx, address: string): Promise<{ id: st
     .where(eq(person.email, address));
   return rows[0] ?? null;
 }
+
+/** Somebody's row, held until the end of the transaction. */
+export const lockPerson = async (tx: Tx, id: string) =>
+  (await tx.select().from(person).where(eq(person.id, id)).for("update"))[0] ?? null;
+
+/** Gives an account another address, of which it is known that it is theirs. @throws when another account has it */
+export async function setAddress(tx: Tx, id: string, email: string): Promise<void> {
+  await tx.update(person).set({ email, emailVerified: true }).where(eq(person.id, id));
+}

@@ -20,3 +20,4 @@ export * from "./newsletters";
 export * from "./log";
 export * from "./shelves";
 export * from "./care";
+export * from "./thanks";

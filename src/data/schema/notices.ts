@@ -1,4 +1,4 @@
-import { index, json, mysqlTable, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import { index, int, json, mysqlTable, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
 import type { MailWishes, NoticeKind } from "@/core/talk/notices";
 import { collection } from "./arranging";
 import { bytesText, moment, uuid } from "./columns";
@@ -39,4 +39,8 @@ export const noticeWish = mysqlTable("notice_wish", {
   person: uuid("person").primaryKey(),
   wishes: json("wishes").$type<Partial<MailWishes>>().notNull(),
   token: bytesText("token", { length: 64 }).notNull().unique(),
+  /** Their time zone, and from and until which hour of the day there no letter comes (core/talk/mail-hours.ts). */
+  zone: bytesText("zone", { length: 64 }).notNull().default(""),
+  quietFrom: int("quiet_from"),
+  quietUntil: int("quiet_until"),
 });

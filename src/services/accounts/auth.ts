@@ -11,9 +11,9 @@ import { database } from "@/mechanism/changing";
 import { within } from "@/mechanism/limits";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
-import { seal } from "@/outside/seal";
 import { settings } from "@/outside/settings";
 import { signal } from "@/outside/signals";
+import { letterJob } from "./letter-job";
 import { makeTeamOfOne } from "../teams/team-of-one";
 
 function make() {
@@ -123,13 +123,6 @@ const FORGOTTEN: Letter = {
 /** Letters go through the queue: they arrive even when the mail server is down just now. No inbox is flooded by them. */
 async function post(to: string, subject: string, text: string): Promise<void> {
   if (!(await within("letters", to))) return;
-  await addJobs(database(), [
-    {
-      id: newId(),
-      kind: "messages.send",
-      payload: { letter: seal(JSON.stringify({ to, subject, text })) },
-      createdAt: now(),
-    },
-  ]);
+  await addJobs(database(), [letterJob(to, subject, text, now())]);
   signal("jobs");
 }

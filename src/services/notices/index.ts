@@ -1,6 +1,7 @@
 import { leaveLetters } from "./leave";
 import { lookAtNotices } from "./look";
 import { readNotices } from "./read";
+import { setMailHours } from "./set-hours";
 import { readWhose } from "./whose";
 import { wishForMail } from "./wish";
 import { readWishes } from "./wishes";
@@ -10,6 +11,7 @@ export const actions = {
   "notices.leave": leaveLetters,
   "notices.look": lookAtNotices,
   "notices.read": readNotices,
+  "notices.set-hours": setMailHours,
   "notices.whose": readWhose,
   "notices.wish": wishForMail,
   "notices.wishes": readWishes,

@@ -1,5 +1,6 @@
-import { mailedAt, type NoticeKind } from "@/core/talk/notices";
-import { addNotices, notLookedAt, renewNotices, wishesOf } from "@/data/queries/notices";
+import { mailedAt } from "@/core/talk/mail-hours";
+import type { NoticeKind } from "@/core/talk/notices";
+import { addNotices, mailHoursOf, notLookedAt, renewNotices, wishesOf } from "@/data/queries/notices";
 import type { Running } from "@/mechanism/action";
 import { newId } from "@/outside/random";
 
@@ -33,10 +34,8 @@ export async function tellNotices(
   if (!to.length) return;
   const rows = to.map(([person, kind]) => ({ ...about, id: newId(), person, kind, createdAt: at }));
   await ("comment" in about ? addNotices(tx, rows) : renewNotices(tx, rows));
-  const wishes = await wishesOf(
-    tx,
-    to.map(([person]) => person),
-  );
+  const people = to.map(([person]) => person);
+  const [wishes, hours] = await Promise.all([wishesOf(tx, people), mailHoursOf(tx, people)]);
   const subject = "comment" in about ? about.comment : about.subject;
   for (const [person, kind] of to) {
     set.emit({
@@ -48,7 +47,7 @@ export async function tellNotices(
       ...{ id: newId(), kind: "notices.mail", team: about.team, createdAt: at },
       uniqueKey: `notices.mail:${time}:${person}`,
       payload: { person, time },
-      runAt: mailedAt(time, at),
+      runAt: mailedAt(time, at, hours.get(person)!),
     });
   }
 }

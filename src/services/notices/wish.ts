@@ -11,6 +11,8 @@ class Wish {
   @MaybeOneOf(MAIL_TIMES) asked?: MailTime;
   @MaybeOneOf(MAIL_TIMES) suggested?: MailTime;
   @MaybeOneOf(MAIL_TIMES) returned?: MailTime;
+  @MaybeOneOf(MAIL_TIMES) hidden?: MailTime;
+  @MaybeOneOf(MAIL_TIMES) helped?: MailTime;
 }
 
 export const wishForMail = action({

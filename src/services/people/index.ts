@@ -1,4 +1,6 @@
 import { aboutMe } from "./about-me";
+import { changeAddress } from "./change-address";
+import { confirmNewAddress } from "./confirm-address";
 import { deletePerson } from "./delete";
 import { editPerson } from "./edit";
 import { whatBecomes } from "./what-becomes";
@@ -6,6 +8,8 @@ import { whatBecomes } from "./what-becomes";
 /** What people can do, by name. */
 export const actions = {
   "people.about-me": aboutMe,
+  "people.change-address": changeAddress,
+  "people.confirm-address": confirmNewAddress,
   "people.delete": deletePerson,
   "people.edit": editPerson,
   "people.what-becomes": whatBecomes,

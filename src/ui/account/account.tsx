@@ -15,7 +15,10 @@ import { Archives } from "../archives/archives";
 import { DeleteAccount } from "./delete-account";
 import { BrowserPart } from "./browser-part";
 import { LettersPart } from "./letters-part";
+import { ConfirmAddress } from "./change-address";
+import { MailHoursPart } from "./mail-hours";
 import { OwnPart } from "./own-part";
+import { SessionsPart } from "./sessions-part";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
 
@@ -24,15 +27,18 @@ type Props = {
   teams: TeamRow[];
   tokens: Answer<"tokens.read">["tokens"];
   care: Answer<"stewards.am-i">;
+  /** The end of the link in a letter to a new address. */
+  confirm: string | undefined;
 } & Answer<"notices.wishes">;
 
 /** One's own account: teams, password, look, access tokens. */
-export function Account({ me, teams, tokens, wishes, care }: Props) {
+export function Account({ me, teams, tokens, wishes, hours, care, confirm }: Props) {
   return (
     <Frame me={me} teams={teams} team={null}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto flex max-w-2xl flex-col gap-10 pt-6">
           <OwnPart me={me} />
+          {confirm && <ConfirmAddress token={confirm} />}
           <Teams teams={teams} />
           {care.isOne && (
             <Part
@@ -50,11 +56,19 @@ export function Account({ me, teams, tokens, wishes, care }: Props) {
           <Look />
           <Password />
           <Part
+            id="sessions"
+            title="Where you are signed in"
+            about="A session that is ended here learns nothing more within seconds."
+          >
+            <SessionsPart />
+          </Part>
+          <Part
             id="mail"
             title="By mail"
             about="What is addressed to you stands on your Desk as well. What you have looked at by then is not sent; each letter has a way to end them all."
           >
             <LettersPart first={wishes} />
+            <MailHoursPart first={hours} />
           </Part>
           <Part
             id="browser"

@@ -14,6 +14,7 @@ const KINDS: Record<NoticeKind, string> = {
   answer: "When somebody answers where you have said something",
   asked: "When somebody asks you to see to an item",
   suggested: "When something is suggested for a collection of yours",
+  helped: "When readers say that something of yours helped",
   hidden: "When stewards hide a collection from its readers",
   returned: "When learners hand in what you handed out",
 };

@@ -8,6 +8,7 @@ import { Field } from "../parts/field";
 import { PersonMark } from "../parts/person-mark";
 import type { Me } from "../shell/frame";
 import { call, Refusal } from "../talk/call";
+import { ChangeAddress } from "./change-address";
 import { sayFailure } from "../talk/say-failure";
 
 /** What others see of oneself: name and picture. */
@@ -39,7 +40,7 @@ export function OwnPart({ me }: { me: Me }) {
           onBlur={() => name.trim() !== me.name && save({ name })}
           onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
         />
-        <p className="text-quiet">{me.email}</p>
+        <ChangeAddress email={me.email} />
       </div>
       <span className="flex flex-wrap gap-2">
         <Button small onClick={() => choosePicture((picture) => save({ picture }))}>

@@ -19,6 +19,7 @@ import { Editions } from "./editions";
 import { Elsewhere } from "./elsewhere";
 import { ForReaders } from "./for-readers";
 import { Hidden } from "./hidden";
+import { ReadersSaid } from "./readers-said";
 import { HandOn } from "./hand-on";
 import { LeftOut } from "./left-out";
 import { Preview } from "./preview";
@@ -157,6 +158,7 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
             publishes={publishes}
             doing={doing}
           />
+          <ReadersSaid collection={collection.id} puts={publishes} />
           {shared.code && <Elsewhere title={collection.title} link={`${address}/c/${shared.code}`} />}
           <ForReaders
             collection={collection.id}

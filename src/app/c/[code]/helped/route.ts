@@ -1,0 +1,1 @@
+export { getHelped as GET, postHelped as POST } from "@/http/helped-route";
