@@ -91,6 +91,7 @@ export const TIES: Record<string, Ties> = {
     account: "stays with the team",
     archive: "secret",
   },
+  blocked_team: { ...plain, ...team, archive: "of the moment" },
   thanks: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   suggestion: { undo: "suggestion", bin: "itself", duplicate: "left", merge: "stays", ...team },
   sheet: { ...plain, ...team },

@@ -41,6 +41,8 @@ const limits = () => {
     /** By one address: a whole class may stand behind it; and to one collection, by everybody. */
     thanks: { name: "thanks", most: 60, within: HOUR },
     thanksTo: { name: "thanks-to", most: 200, within: HOUR },
+    /** By one person, to all they have taken from. */
+    givenBack: { name: "given-back", most: 100, within: HOUR },
     suggestedFiles: { name: "suggested-files", most: Number(megabytesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;

@@ -259,6 +259,11 @@ export const PROBLEMS = {
   ),
   "address-is-yours": problem("not-valid", "This is your address already."),
   "address-taken": problem("conflict", "Another account has this address by now."),
+  "nothing-to-give-back": problem(
+    "not-valid",
+    "They have it so already, or it belongs to nothing they show now. Write another context line first.",
+  ),
+  "takes-nothing-back": problem("not-allowed", "They take nothing back from your team."),
   "too-many-thanks": problem("too-many", "So much thanks came just now. Say it again in an hour."),
   "thanks-full": problem("too-many", "They have been told so often that no more is kept."),
   "too-many-reports": problem(

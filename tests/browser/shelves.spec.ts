@@ -265,3 +265,47 @@ test("a site elsewhere is followed by its front page, what came goes into the Tr
   ]);
   expect(readFileSync(await file.path(), "utf8")).toContain(`xmlUrl="${at("peat-notebook/feed.xml")}"`);
 });
+
+test("a better context line is given back with one press, taken by its lender, and who gave it sees so", async ({
+  browser,
+}) => {
+  const lender = await newcomer(browser, "Oda Reed");
+  const { collection } = await lender.act("collections.make", {
+    team: lender.team,
+    title: "Ditches, and why",
+  });
+  const placement = randomUUID();
+  await lender.act("capture.note", {
+    ...{ team: lender.team, text: "They drain it", collection: collection.id, placement },
+  });
+  await lender.act("placements.edit", { placement, context: "Read it first." });
+  await lender.act("share.set", { collection: collection.id, audience: "public" });
+  const { page, team, act } = await newcomer(browser, "Piet Lind");
+  const copy = randomUUID();
+  await act("shelves.borrow", { collection: collection.id, team, copy });
+  await page.goto(`/bench/${copy}`);
+  await items(page).first().focus();
+  await page.keyboard.press("Enter");
+  const why = page.getByRole("textbox", { name: "Why does it stand there?" });
+  await why.fill("Read it first, with the map beside it.");
+  await why.blur();
+  const given = page.getByText("They have it, and have not decided.");
+  await expect(async () => {
+    await page.getByRole("button", { name: "Give it back to Oda Reed" }).click({ timeout: 3_000 });
+    await expect(given).toBeVisible({ timeout: 3_000 });
+  }).toPass();
+  expect(await axe(page)).toEqual([]);
+
+  await lender.page.goto(`/team/${lender.team}`);
+  await lender.page.getByRole("link", { name: /1 suggestion waits for/ }).click();
+  await expect(lender.page.getByText("Another context line for They drain it")).toBeVisible();
+  expect(await axe(lender.page)).toEqual([]);
+  await lender.page.getByRole("button", { name: "Accept: They drain it" }).click();
+  await expect(lender.page.getByText("Nothing waits")).toBeVisible();
+  await lender.page.goto(`/bench/${collection.id}`);
+  await expect(items(lender.page).first()).toContainText("Read it first, with the map beside it.");
+  await page.reload();
+  await items(page).first().focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("They took it.")).toBeVisible();
+});

@@ -504,5 +504,9 @@ export const TABLE: Record<ActionName, Row> = {
   "people.confirm-address": { from: "signed in", input: () => ({ token: "x" }) },
   "sessions.end": { from: "signed in", input: () => ({ session: newId() }) },
   "sessions.read": { from: "signed in", input: () => ({}) },
+  "shelves.give-back": { from: "editor", input: ({ placement }) => ({ placement, suggestion: newId() }) },
+  "shelves.given": { from: "viewer", input: ({ placement }) => ({ placement }) },
+  "suggestions.block": { from: "editor", input: ({ suggestion }) => ({ suggestion }) },
+  "suggestions.unblock": { from: "editor", input: ({ team }) => ({ team, other: newId() }) },
   "tray.set": { from: "viewer", input: ({ resource }) => ({ resource, state: "away" }) },
 };

@@ -3,6 +3,7 @@ import type { Look } from "@/core/list/view-setting";
 import type { Tx } from "../database";
 import { alias } from "drizzle-orm/mysql-core";
 import { person, placement, resource, resourceText, section } from "../schema";
+import { inParts } from "../sql/by-keys";
 import { minutesHere } from "../sql/minutes-here";
 import { type Card, cardColumns, withTags } from "./resources";
 
@@ -248,4 +249,17 @@ export async function addressesOn(tx: Tx, collections: readonly string[], host: 
 export async function resourceOfPlacement(tx: Tx, id: string): Promise<string | null> {
   const rows = await tx.select({ resource: placement.resource }).from(placement).where(eq(placement.id, id));
   return rows[0]?.resource ?? null;
+}
+
+/** The context lines of these items, by their ids. */
+export async function contextsOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
+  const found = new Map<string, string>();
+  await inParts(ids, async (part) => {
+    const rows = await tx
+      .select({ id: placement.id, context: placement.context })
+      .from(placement)
+      .where(and(inArray(placement.id, [...part]), isNull(placement.deletedAt)));
+    for (const row of rows) found.set(row.id, row.context);
+  });
+  return found;
 }

@@ -225,3 +225,9 @@ export async function besidesOf(tx: Tx, ids: readonly string[]) {
   );
   return found;
 }
+
+/** The address of a resource; empty where it has none. */
+export async function resourceAddressOf(tx: Tx, id: string): Promise<string> {
+  const rows = await tx.select({ address: resource.address }).from(resource).where(eq(resource.id, id));
+  return rows[0]?.address ?? "";
+}

@@ -1,6 +1,6 @@
-import { and, asc, count, desc, eq, inArray, isNull, ne, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { collection, suggestion, suggestionPage } from "../schema";
+import { blockedTeam, collection, suggestion, suggestionPage } from "../schema";
 import { code } from "../sql/code";
 import { queryRows } from "../sql/query-rows";
 
@@ -72,6 +72,53 @@ export async function findSuggestion(tx: Tx, id: string): Promise<SuggestionRow 
   return (await tx.select().from(suggestion).where(eq(suggestion.id, id)))[0] ?? null;
 }
 
+/** Writes down something another team gives back. */
+export async function addGivenBack(tx: Tx, row: SuggestionRow): Promise<void> {
+  await tx.insert(suggestion).values(row);
+}
+
+/** What was given back last of an item, as it is now; null: nothing was. */
+export async function givenBackOf(tx: Tx, placement: string) {
+  const rows = await tx
+    .select({
+      ...{ id: suggestion.id, kind: suggestion.kind, text: suggestion.text, state: suggestion.state },
+      ...{ word: suggestion.word, createdAt: suggestion.createdAt },
+    })
+    .from(suggestion)
+    .where(eq(suggestion.givenFrom, placement))
+    .orderBy(desc(suggestion.createdAt), desc(suggestion.id))
+    .limit(1);
+  return rows[0] ?? null;
+}
+
+/** Of whom a team takes nothing they give back, by name. */
+export const blockedBy = (tx: Tx, of: string) =>
+  tx
+    .select({ other: blockedTeam.other, name: blockedTeam.name })
+    .from(blockedTeam)
+    .where(eq(blockedTeam.team, of))
+    .orderBy(asc(blockedTeam.name), asc(blockedTeam.other))
+    .limit(500);
+
+export const isBlocked = async (tx: Tx, of: string, other: string): Promise<boolean> =>
+  (
+    await tx
+      .select({ other: blockedTeam.other })
+      .from(blockedTeam)
+      .where(and(eq(blockedTeam.team, of), eq(blockedTeam.other, other)))
+  ).length > 0;
+
+export async function block(tx: Tx, row: typeof blockedTeam.$inferSelect): Promise<void> {
+  await tx
+    .insert(blockedTeam)
+    .values(row)
+    .onDuplicateKeyUpdate({ set: { name: row.name } });
+}
+
+export async function unblock(tx: Tx, of: string, other: string): Promise<void> {
+  await tx.delete(blockedTeam).where(and(eq(blockedTeam.team, of), eq(blockedTeam.other, other)));
+}
+
 const inCollection = (of: string) => and(eq(suggestion.collection, of), isNull(suggestion.deletedAt));
 
 /** What waits in a collection, in the order in which it came. */
@@ -122,14 +169,25 @@ export async function countSuggested(tx: Tx, team: string): Promise<number> {
 
 /** The collections of a team for which things can be, or were, suggested, by title, with how much waits in each. */
 export async function suggestionPagesOf(tx: Tx, team: string) {
+  // Without a page, other teams may have given something back.
+  const wasGiven = tx
+    .select({ id: suggestion.collection })
+    .from(suggestion)
+    .where(and(eq(suggestion.team, team), isNull(suggestion.deletedAt)));
   const pages = await tx
     .select({
       ...{ collection: collection.id, title: collection.title },
       ...{ open: suggestionPage.open, until: suggestionPage.until, letsIn: suggestionPage.letsIn },
     })
-    .from(suggestionPage)
-    .innerJoin(collection, eq(collection.id, suggestionPage.collection))
-    .where(and(eq(suggestionPage.team, team), isNull(collection.deletedAt)))
+    .from(collection)
+    .leftJoin(suggestionPage, eq(suggestionPage.collection, collection.id))
+    .where(
+      and(
+        eq(collection.team, team),
+        isNull(collection.deletedAt),
+        or(isNotNull(suggestionPage.id), inArray(collection.id, wasGiven)),
+      ),
+    )
     .orderBy(asc(collection.title), asc(collection.id));
   const counted = await tx
     .select({ collection: suggestion.collection, state: suggestion.state, count: count() })
@@ -141,7 +199,8 @@ export async function suggestionPagesOf(tx: Tx, team: string) {
       .filter((one) => one.collection === id && states.includes(one.state))
       .reduce((sum, one) => sum + one.count, 0);
   return pages.map((page) => ({
-    ...page,
+    ...{ collection: page.collection, title: page.title, until: page.until },
+    ...{ open: page.open ?? false, letsIn: page.letsIn ?? false },
     waiting: of(page.collection, ["waiting"]),
     decided: of(page.collection, ["accepted", "declined"]),
   }));

@@ -1,4 +1,13 @@
-import { boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import {
+  boolean,
+  index,
+  int,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import { collection } from "./arranging";
 import { bytesText, line, moment, uuid } from "./columns";
 import { team } from "./people";
@@ -38,6 +47,24 @@ export const suggestionPage = mysqlTable(
   ],
 );
 
+/** An address, words, a file; or another context line for an item that stands there. */
+export type SuggestionKind = "address" | "text" | "file" | "words";
+
+/** Of which other teams a team takes nothing that they give back. */
+export const blockedTeam = mysqlTable(
+  "blocked_team",
+  {
+    team: uuid("team")
+      .notNull()
+      .references(() => team.id, { onDelete: "cascade" }),
+    other: uuid("other").notNull(),
+    /** What it was called then. */
+    name: line("name", 120).notNull(),
+    createdAt: moment("created_at").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.team, t.other] })],
+);
+
 /** Something that was suggested. */
 export const suggestion = mysqlTable(
   "suggestion",
@@ -53,7 +80,7 @@ export const suggestion = mysqlTable(
     name: line("name", 80).notNull(),
     /** In the address where they see what became of it: theirs alone, and the same for all they suggest. */
     giver: bytesText("giver", { length: 24 }).notNull(),
-    kind: varchar("kind", { length: 8 }).$type<"address" | "text" | "file">().notNull(),
+    kind: varchar("kind", { length: 8 }).$type<SuggestionKind>().notNull(),
     address: text("address").notNull(),
     text: text("text").notNull(),
     title: line("title", 300).notNull(),
@@ -74,6 +101,11 @@ export const suggestion = mysqlTable(
     word: line("word", 500).notNull(),
     /** What became of it in the catalogue. */
     resource: uuid("resource"),
+    /** Of other words for an item that stands there already: which one. */
+    betters: uuid("betters"),
+    /** The team that gives it back, which had taken the collection with credit, and what it stands at there; null: somebody else. */
+    givenBy: uuid("given_by"),
+    givenFrom: uuid("given_from"),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),
   },
@@ -81,6 +113,7 @@ export const suggestion = mysqlTable(
     index("suggestion_in").on(t.collection, t.state, t.createdAt, t.id),
     index("suggestion_team").on(t.team, t.state),
     index("suggestion_giver").on(t.giver),
+    index("suggestion_given").on(t.givenFrom),
     index("suggestion_file").on(t.fileHash),
   ],
 );

@@ -2,6 +2,8 @@ import { answerOffers } from "./answer";
 import { borrow } from "./borrow";
 import { readCredits } from "./credits";
 import { findListed } from "./find";
+import { giveBack } from "./give-back";
+import { readGiven } from "./given";
 import { readKeeping } from "./keeping";
 import { readNear } from "./near";
 import { readNewest } from "./newest";
@@ -18,6 +20,8 @@ export const actions = {
   "shelves.borrow": borrow,
   "shelves.credits": readCredits,
   "shelves.find": findListed,
+  "shelves.give-back": giveBack,
+  "shelves.given": readGiven,
   "shelves.keeping": readKeeping,
   "shelves.near": readNear,
   "shelves.newest": readNewest,

@@ -1,4 +1,5 @@
 import { acceptSuggestions } from "./accept";
+import { blockTeam } from "./block";
 import { declineSuggestions } from "./decline";
 import { readSuggestedFile } from "./file";
 import { readMine } from "./mine";
@@ -9,10 +10,12 @@ import { readSuggestions } from "./read";
 import { removeSuggestions } from "./remove";
 import { renewPage } from "./renew-page";
 import { setPage } from "./set-page";
+import { unblockTeam } from "./unblock";
 
 /** What people can do, by name. */
 export const actions = {
   "suggestions.accept": acceptSuggestions,
+  "suggestions.block": blockTeam,
   "suggestions.decline": declineSuggestions,
   "suggestions.file": readSuggestedFile,
   "suggestions.mine": readMine,
@@ -23,4 +26,5 @@ export const actions = {
   "suggestions.remove": removeSuggestions,
   "suggestions.renew-page": renewPage,
   "suggestions.set-page": setPage,
+  "suggestions.unblock": unblockTeam,
 };

@@ -1,6 +1,8 @@
 import { findCollection } from "@/data/queries/collections";
 import { sectionsIn } from "@/data/queries/sections";
+import { contextsOf } from "@/data/queries/placements";
 import {
+  blockedBy,
   countWaitingIn,
   decidedIn,
   suggestionPageOf,
@@ -30,7 +32,7 @@ export const readSuggestions = reading({
   input: ReadSuggestions,
   allow: can.arrange("collection"),
   run: async ({ input: { collection }, tx }) => {
-    const [{ title }, page, waiting, decided, count, sections] = await Promise.all([
+    const [{ title, team }, page, waiting, decided, count, sections] = await Promise.all([
       findCollection(tx, collection).then((found) => found!),
       suggestionPageOf(tx, collection),
       waitingIn(tx, collection, MOST),
@@ -38,6 +40,10 @@ export const readSuggestions = reading({
       countWaitingIn(tx, collection),
       sectionsIn(tx, [collection]),
     ]);
+    const contexts = await contextsOf(
+      tx,
+      waiting.flatMap((row) => row.betters ?? []),
+    );
     return {
       collection: { id: collection, title },
       sections: sections
@@ -48,7 +54,8 @@ export const readSuggestions = reading({
         ...{ letsIn: page.letsIn, holds: page.holds, ask: page.ask, until: page.until },
       },
       count,
-      waiting: waiting.map(shown),
+      blocked: await blockedBy(tx, team),
+      waiting: waiting.map((row) => ({ ...shown(row), now: contexts.get(row.betters ?? "") ?? null })),
       decided: decided.map((row) => shown({ ...row, text: row.text.slice(0, BEGINNING) })),
     };
   },
@@ -62,6 +69,7 @@ const shown = ({
   deletedAt: ___,
   team: ____,
   byItself: _____,
+  givenFrom: ______,
   ...row
 }: SuggestionRow) => ({
   ...row,

@@ -3,6 +3,7 @@ import { takenTogether } from "@/core/suggestions/taken-together";
 import { countWords, minutesOf } from "@/core/text/minutes";
 import type { Tx } from "@/data/database";
 import { standingIn } from "@/data/queries/imports";
+import { lockPlacements } from "@/data/queries/locks";
 import type { SuggestionRow } from "@/data/queries/suggestions";
 import type { ChangeSet } from "@/mechanism/change-set";
 import { addressHash, identityHash } from "@/outside/hash";
@@ -34,7 +35,10 @@ export async function takeIn(
   { section, thanks, word }: Wish,
 ): Promise<{ placed: number }> {
   let placed = 0;
-  for (const { given, title, context } of takenTogether(rows, identityOf, thanks)) {
+  const betters = rows.filter((row) => row.kind === "words");
+  for (const row of betters) placed += await takeWords(tx, set, collection, row, word);
+  const others = rows.filter((row) => row.kind !== "words");
+  for (const { given, title, context } of takenTogether(others, identityOf, thanks)) {
     const resource = await putResource(tx, set, whose, given[0]!, title);
     const stands = await standingIn(tx, [collection.id], [resource]);
     if (!stands.length) {
@@ -44,6 +48,24 @@ export async function takeIn(
     for (const row of given) await set.change("suggestion", row, { state: "accepted", word, resource });
   }
   return { placed };
+}
+
+/** Gives an item the context line that was given back for it; where it stands there no more, nothing can be taken. */
+async function takeWords(
+  tx: Tx,
+  set: ChangeSet,
+  { id }: { id: string },
+  row: SuggestionRow,
+  word: string,
+): Promise<number> {
+  const item = (await lockPlacements(tx, [row.betters!])).get(row.betters!);
+  if (!item || item.deletedAt || item.collection !== id) {
+    await set.change("suggestion", row, { state: "declined", word: word || "The item is there no more." });
+    return 0;
+  }
+  await set.change("placement", item, { context: row.text });
+  await set.change("suggestion", row, { state: "accepted", word, resource: item.resource });
+  return 1;
 }
 
 /** What two suggestions that are one have in common. */

@@ -14,10 +14,12 @@ type Props = {
   /** All that waits under the same name, this one among it. */
   ofName: Waiting[];
   onDecide: (ones: Waiting[], accept: boolean, word?: string) => void;
+  /** By which nothing more is taken from the team that gave it; left out for who may not say so. */
+  onBlock?: (one: Waiting) => void;
 };
 
 /** Something that was suggested, and what can be done with it. */
-export function SuggestionRow({ one, ofName, onDecide }: Props) {
+export function SuggestionRow({ one, ofName, onDecide, onBlock }: Props) {
   const row = useRef<HTMLLIElement>(null);
   const [saying, setSaying] = useState<"accept" | "decline" | null>(null);
   const decide = (ones: Waiting[], accept: boolean, word?: string) => {
@@ -39,12 +41,16 @@ export function SuggestionRow({ one, ofName, onDecide }: Props) {
           >
             {title}
           </a>
+        ) : one.kind === "words" ? (
+          <OtherWords one={one} />
         ) : one.kind === "text" ? (
           <p className="break-words whitespace-pre-line">{title}</p>
         ) : (
           <Preview one={one} />
         )}
-        {one.kind !== "text" && one.text && <p className="break-words whitespace-pre-line">{one.text}</p>}
+        {one.kind !== "text" && one.kind !== "words" && one.text && (
+          <p className="break-words whitespace-pre-line">{one.text}</p>
+        )}
         {one.why && <p className="mt-0.5 break-words whitespace-pre-line text-quiet">{one.why}</p>}
         <p className="mt-0.5 text-[15px] text-quiet">
           <b className="font-semibold text-ink">{one.name}</b> · <Day of={one.createdAt} />
@@ -67,6 +73,11 @@ export function SuggestionRow({ one, ofName, onDecide }: Props) {
         <RowMenu label={`More for ${title}`} reachable>
           <MenuItem onSelect={() => setSaying("accept")}>Accept with a word …</MenuItem>
           <MenuItem onSelect={() => setSaying("decline")}>Decline with a word …</MenuItem>
+          {one.givenBy && onBlock && (
+            <MenuItem stop onSelect={() => onBlock(one)}>
+              Take nothing more from {one.name}
+            </MenuItem>
+          )}
           {ofName.length > 1 && (
             <>
               <MenuLine />
@@ -95,6 +106,23 @@ export function SuggestionRow({ one, ofName, onDecide }: Props) {
     </li>
   );
 }
+
+/** Another context line for an item that stands there: what it says now, and what it would say. */
+const OtherWords = ({ one }: { one: Waiting }) => (
+  <>
+    <p className="break-words">
+      Another context line for <b className="font-semibold">{one.title}</b>
+    </p>
+    {one.now === null ? (
+      <p className="text-quiet">The item is there no more.</p>
+    ) : (
+      one.now && (
+        <p className="mt-1 font-serif break-words whitespace-pre-line text-quiet line-through">{one.now}</p>
+      )
+    )}
+    <p className="mt-1 font-serif break-words whitespace-pre-line">{one.text}</p>
+  </>
+);
 
 function Preview({ one }: { one: Waiting }) {
   const address = `/api/suggested/${one.id}`;

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { may } from "@/core/policy/abilities";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Choice } from "../parts/field";
@@ -11,8 +12,10 @@ import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { toast } from "../talk/toast";
 import { useLookedAt } from "../talk/use-looked-at";
 import { useLiveAnswer } from "../talk/use-live-answer";
+import { Blocked } from "./blocked";
 import { Decided } from "./decided";
 import type { Shown, Waiting } from "./shown";
 import { SuggestionRow } from "./suggestion-row";
@@ -76,6 +79,13 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
         );
     done.catch((error: unknown) => (hide(ids, false), sayFailure(error)));
   };
+  const block = (one: Waiting) =>
+    void call("suggestions.block", { suggestion: one.id })
+      .then(() => {
+        again();
+        toast(`Nothing more is taken from ${one.name}. What waits can be declined.`);
+      })
+      .catch(sayFailure);
   const begin = () =>
     call("suggestions.set-page", { collection: id, open: true })
       .then(() => (setBegun(true), again()))
@@ -168,11 +178,13 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
                     one={one}
                     ofName={waiting.filter(({ name }) => name === one.name)}
                     onDecide={decide}
+                    onBlock={may(team.role, "publish") ? block : undefined}
                   />
                 ))}
               </ul>
             </section>
           )}
+          <Blocked team={team.id} blocked={shown.blocked} again={again} />
           <Decided collection={id} team={team.id} decided={shown.decided} again={again} />
         </div>
       </main>

@@ -105,7 +105,7 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           </section>
         )}
         {!loose && <AskedOf item={item} />}
-        {!loose && item.credit && <TakenFrom credit={item.credit} />}
+        {!loose && <TakenFrom credit={item.credit} placement={item.id} />}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <OwnNote resource={resource.id} />
         <ItemMarks resource={resource.id} placement={loose ? null : item.id} />
