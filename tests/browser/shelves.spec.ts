@@ -286,7 +286,7 @@ test("a better context line is given back with one press, taken by its lender, a
   await page.goto(`/bench/${copy}`);
   await items(page).first().focus();
   await page.keyboard.press("Enter");
-  const why = page.getByRole("textbox", { name: "Why does it stand there?" });
+  const why = page.getByRole("textbox", { name: "Context: why it stands here" });
   await why.fill("Read it first, with the map beside it.");
   await why.blur();
   const given = page.getByText("They have it, and have not decided.");
