@@ -218,3 +218,35 @@ test("a page is asked for its feeds, and a list of feeds is followed and saved",
     code: "not-a-list-of-feeds",
   });
 });
+
+test("what came in a feed and would fit a collection by its words is pointed out, and by which; what stands there is not", async () => {
+  const mine = await makeWorld();
+  const { owner, team } = mine;
+  const { collection } = await as(owner, "collections.make", { team, title: "Dipwells on the raised bog" });
+  const note = { team, collection: collection.id };
+  await as(owner, "capture.note", {
+    ...note,
+    text: "How a dipwell is read, and why the water table of a bog moves",
+  });
+  const here = { at: `/${newId()}`, title: "Dipwells of another bog", day: today() };
+  await as(owner, "capture.address", { ...note, address: site + here.at });
+  const fits = {
+    at: `/${newId()}`,
+    title: "Reading dipwells after rain: the water table of our bog",
+    day: today(),
+  };
+  const posts = [
+    here,
+    fits,
+    { at: "/shop", title: "Mugs and boots are half the price this week", day: today() },
+  ];
+  const what = address();
+  give(rss(posts));
+  await as(owner, "follows.add", { team, kind: "feed", what });
+  await readFeedNow((await rowOf(what)).id);
+  const { items } = await as(owner, "follows.fitting", { collection: collection.id });
+  expect(items).toMatchObject([{ title: fits.title, feedTitle: "Fen diary" }]);
+  expect(items[0]!.by.length).toBeGreaterThan(1);
+  // To somebody else of the team, who follows nothing, nothing is pointed out.
+  expect((await as(mine.viewer, "follows.fitting", { collection: collection.id })).items).toEqual([]);
+});

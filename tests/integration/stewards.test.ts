@@ -1,11 +1,12 @@
 import { beforeAll, expect, test } from "vitest";
-import { addSteward } from "@/data/queries/care";
+import { addSteward, setShelvesForEverybody } from "@/data/queries/care";
 import type { Actor } from "@/mechanism/actor";
 import { STRANGER } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { whyNotSignUp } from "@/services/accounts/may-sign-up";
 import { readerPage } from "@/services/reader/reader-page";
+import { areForEverybody } from "@/services/shelves/for-everybody";
 import { nameSteward } from "@/services/stewards/name";
 import { fed, word } from "./public";
 import { as, makeWorld, somebody, type World } from "./world";
@@ -117,6 +118,7 @@ test("only stewards see to it, and they see of a team what is no secret of it; w
     ["stewards.teams", {}],
     ["stewards.hide", { collection: world.collection, words: "x" }],
     ["stewards.leave", { report: report!.id }],
+    ["stewards.set-shelves", { everybody: true }],
     ["stewards.set-sign-up", { mode: "invited", domains: [] }],
   ] as const)
     await expect(as(world.owner, name, input), name).rejects.toMatchObject({ kind: "not-allowed" });
@@ -176,4 +178,22 @@ test("who may sign up is decided by stewards: by the domain of the address, or b
   });
   await as(steward, "stewards.set-sign-up", { mode: "everybody", domains: [] });
   expect(await whyNotSignUp("mira@elsewhere.example", "/")).toBeNull();
+});
+
+test("whether everybody finds what is public is decided by the settings until a steward says so", async () => {
+  const { everybodySees } = await as(steward, "stewards.read", {});
+  expect(everybodySees).toBe(process.env.HOBBIN_SHELVES === "everybody");
+  // Others look at the shelves meanwhile: nothing of it holds.
+  const said: boolean[] = [];
+  const taken = await database()
+    .transaction(async (tx) => {
+      for (const everybody of [false, true]) {
+        await setShelvesForEverybody(tx, everybody);
+        said.push(await areForEverybody(tx));
+      }
+      throw new Error("taken back");
+    })
+    .catch((error: Error) => error.message);
+  expect(taken).toBe("taken back");
+  expect(said).toEqual([false, true]);
 });

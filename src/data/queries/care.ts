@@ -166,10 +166,21 @@ export async function countTeams(tx: Tx): Promise<number> {
 /** Who may sign up. */
 export async function signUpRule(tx: Tx): Promise<SignUpRule> {
   const [row] = await tx.select().from(installation).where(eq(installation.name, "sign-up"));
-  return row?.value ?? FIRST_RULE;
+  return row && "mode" in row.value ? row.value : FIRST_RULE;
 }
 
-export async function setSignUpRule(tx: Tx, { mode, domains }: SignUpRule): Promise<void> {
-  const value = { mode, domains: [...domains] };
-  await tx.insert(installation).values({ name: "sign-up", value }).onDuplicateKeyUpdate({ set: { value } });
+export const setSignUpRule = (tx: Tx, { mode, domains }: SignUpRule): Promise<void> =>
+  keep(tx, "sign-up", { mode, domains: [...domains] });
+
+/** Whether everybody sees what is public, without an account; null: no steward has said, and the settings hold. */
+export async function shelvesForEverybody(tx: Tx): Promise<boolean | null> {
+  const [row] = await tx.select().from(installation).where(eq(installation.name, "shelves"));
+  return row && "everybody" in row.value ? row.value.everybody : null;
+}
+
+export const setShelvesForEverybody = (tx: Tx, everybody: boolean): Promise<void> =>
+  keep(tx, "shelves", { everybody });
+
+async function keep(tx: Tx, name: string, value: typeof installation.$inferSelect.value): Promise<void> {
+  await tx.insert(installation).values({ name, value }).onDuplicateKeyUpdate({ set: { value } });
 }

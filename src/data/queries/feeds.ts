@@ -121,6 +121,19 @@ export const newInFeeds = (tx: Tx, whose: Own, most: number) =>
     .orderBy(desc(feedEntry.cameAt), desc(feedEntry.published), asc(feedEntry.hash))
     .limit(most);
 
+/** What came in all of them since a moment, looked at or not, each address once; that first that came last. */
+export async function lastInFeeds(tx: Tx, whose: Own, since: Date, most: number) {
+  const rows = await tx
+    .select({ entry: feedEntry, feedTitle: feed.title })
+    .from(follow)
+    .innerJoin(feed, eq(feed.hash, follow.hash))
+    .innerJoin(feedEntry, and(eq(feedEntry.feed, feed.id), gt(feedEntry.cameAt, since)))
+    .where(own(whose))
+    .orderBy(desc(feedEntry.cameAt), asc(feedEntry.hash))
+    .limit(most);
+  return [...new Map(rows.map((row) => [row.entry.hash, row])).values()];
+}
+
 /** How much came in each of them since then. */
 export async function countNewInFeeds(tx: Tx, whose: Own): Promise<Map<string, number>> {
   const rows = await tx

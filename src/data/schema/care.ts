@@ -49,10 +49,10 @@ export const deed = mysqlTable(
   },
   (t) => [index("deed_at").on(t.at, t.id), index("deed_of").on(t.collection, t.at)],
 );
-export type DeedKind = "hide" | "show" | "leave" | "answer" | "sign-up" | "named" | "let-go";
+export type DeedKind = "hide" | "show" | "leave" | "answer" | "sign-up" | "shelves" | "named" | "let-go";
 
 /** What stewards have set of the installation, by its name. */
 export const installation = mysqlTable("installation", {
   name: varchar("name", { length: 20 }).primaryKey(),
-  value: json("value").$type<{ mode: SignUp; domains: string[] }>().notNull(),
+  value: json("value").$type<{ mode: SignUp; domains: string[] } | { everybody: boolean }>().notNull(),
 });

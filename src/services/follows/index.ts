@@ -1,5 +1,6 @@
 import { addToFollowed } from "./add";
 import { addListOfFeeds } from "./add-list";
+import { readFitting } from "./fitting";
 import { findFeeds } from "./find-feeds";
 import { listFeeds } from "./list";
 import { readFollowed } from "./read";
@@ -11,6 +12,7 @@ import { bringFollowedToTray } from "./to-tray";
 export const actions = {
   "follows.add": addToFollowed,
   "follows.add-list": addListOfFeeds,
+  "follows.fitting": readFitting,
   "follows.find-feeds": findFeeds,
   "follows.list": listFeeds,
   "follows.read": readFollowed,

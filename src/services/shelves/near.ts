@@ -68,7 +68,7 @@ export const readNear = reading({
 });
 
 /** What is known of an own collection, as it would be if it were public; of what stands inside it, too. */
-async function ownListing(tx: Tx, team: string, id: string): Promise<Listing> {
+export async function ownListing(tx: Tx, team: string, id: string): Promise<Listing> {
   const all = [...insideOf(await collectionTree(tx, team), id)].slice(0, PARTS);
   const [first, ...inside] = await Promise.all(all.map((one) => publishedCollection(tx, one, null)));
   return listingOf([first!, ...inside]);

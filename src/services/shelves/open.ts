@@ -6,7 +6,7 @@ import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { requestAddress } from "@/outside/request-context";
-import { settings } from "@/outside/settings";
+import { areForEverybody } from "./for-everybody";
 import { pageOf } from "./find";
 import { asCard, upToDate } from "./shown";
 
@@ -25,7 +25,7 @@ export const lookAtShelves = reading({
   input: LookAtShelves,
   allow: can.ask(),
   run: async ({ input, tx }) => {
-    if (settings().shelves !== "everybody") throw new Problem("not-found");
+    if (!(await areForEverybody(tx))) throw new Problem("not-found");
     const query = input.query?.trim() ?? "";
     const from = requestAddress();
     if (query && from && !(await within("publicSearches", from))) throw new Problem("too-many-searches");

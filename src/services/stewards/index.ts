@@ -2,6 +2,7 @@ import { amISteward } from "./am-i";
 import { hideCollection } from "./hide";
 import { leaveReport } from "./leave";
 import { readStewards } from "./read";
+import { setShelves } from "./set-shelves";
 import { setSignUp } from "./set-sign-up";
 import { showCollection } from "./show";
 import { readTeamsOfAll } from "./teams";
@@ -12,6 +13,7 @@ export const actions = {
   "stewards.hide": hideCollection,
   "stewards.leave": leaveReport,
   "stewards.read": readStewards,
+  "stewards.set-shelves": setShelves,
   "stewards.set-sign-up": setSignUp,
   "stewards.show": showCollection,
   "stewards.teams": readTeamsOfAll,

@@ -10,6 +10,7 @@ import {
 import { reading } from "@/mechanism/action";
 import { Nothing } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { areForEverybody } from "../shelves/for-everybody";
 
 /** So many of each are shown. */
 const MOST = 100;
@@ -38,6 +39,7 @@ export const readStewards = reading({
         answer: words[i]?.answer ?? "",
       })),
       signUp,
+      everybodySees: await areForEverybody(tx),
       stewards,
       deeds,
       teams,

@@ -9,6 +9,7 @@ const SAYS: Record<Deed["kind"], string> = {
   leave: "looked at what was reported, and left",
   answer: "answered about",
   "sign-up": "set who may sign up:",
+  shelves: "set who finds what is public:",
   named: "named a steward:",
   "let-go": "let a steward go:",
 };

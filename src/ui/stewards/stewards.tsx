@@ -15,6 +15,7 @@ import { AllTeams } from "./all-teams";
 import { Deeds } from "./deeds";
 import { HideDialog } from "./hide-dialog";
 import { Part } from "./part";
+import { WhoFinds } from "./who-finds";
 import { WhoSignsUp } from "./who-signs-up";
 
 type Now = Answer<"stewards.read">;
@@ -136,6 +137,9 @@ export function Stewards({ me, mine, first, firstTeams }: Props) {
           </Part>
           <Part id="sign-up" title="Who may sign up">
             <WhoSignsUp rule={data.signUp} onSet={again} />
+          </Part>
+          <Part id="finds" title="Who finds what is public">
+            <WhoFinds everybody={data.everybodySees} onSet={again} />
           </Part>
           <Part id="teams" title={`Teams (${data.teams})`}>
             <AllTeams first={firstTeams} />

@@ -10,6 +10,7 @@ import { Empty } from "../../parts/empty";
 import { Field } from "../../parts/field";
 import { ask } from "../../talk/call";
 import { useWorkshop } from "../bench-provider";
+import { FittingFeeds } from "./fitting-feeds";
 import type { Supplied } from "../state/types";
 import { SupplyList } from "./supply-list";
 
@@ -99,9 +100,12 @@ function NearLent({ onPlace, onOpen }: Props & OnOpen) {
   );
   if (!others.length && newest.isSuccess)
     return (
-      <Empty inset title="Nothing is public here yet">
-        <p>What teams show everybody stands here, to be taken from with credit.</p>
-      </Empty>
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <FittingFeeds takes={onPlace !== undefined} />
+        <Empty inset title="Nothing is public here yet">
+          <p>What teams show everybody stands here, to be taken from with credit.</p>
+        </Empty>
+      </div>
     );
   return (
     <SupplyList
@@ -129,6 +133,7 @@ function NearLent({ onPlace, onOpen }: Props & OnOpen) {
         )
       }
     >
+      <FittingFeeds takes={onPlace !== undefined} />
       <Titled>Newly public</Titled>
       <ul aria-label="Newly public">
         {others.map((one) => (

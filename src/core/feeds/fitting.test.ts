@@ -1,0 +1,31 @@
+import { expect, test } from "vitest";
+import { fitting, type Terms } from "./fitting";
+
+const terms = (words: Record<string, number>): Terms =>
+  Object.entries(words).map(([word, weight]) => ({ term: word, word, weight }));
+
+test("what fits is found by the cosine of its words, by an example worked out by hand", () => {
+  const own = terms({ peat: 2, dipwell: 1, the: 1 });
+  const others = [
+    { id: "a", terms: terms({ peat: 1, dipwell: 1, the: 1 }) },
+    { id: "b", terms: terms({ shop: 3, the: 1, boots: 2 }) },
+    { id: "c", terms: terms({ peat: 1, fire: 2 }) },
+  ];
+  // Of four texts: peat in 3, dipwell in 2, the in 3: ln(1 + 1.5 / 3.5) = 0.357, ln(1 + 2.5 / 2.5) = 0.693.
+  // a: (2 · 1 · 0.357² + 0.693² + 0.357²) / (√(0.714² + 0.693² + 0.357²) · √(0.357² + 0.693² + 0.357²)) = 0.862 / (1.056 · 0.857)
+  const found = fitting(own, others);
+  expect(found.map((one) => one.id)).toEqual(["a"]);
+  expect(found[0]!.score).toBeCloseTo(0.953, 2);
+  expect(found[0]!.words).toEqual(["dipwell", "peat", "the"]);
+});
+
+test("one word in common fits nothing, nor does what has none", () => {
+  const own = terms({ sphagnum: 5, bog: 1 });
+  expect(
+    fitting(own, [
+      { id: "a", terms: terms({ sphagnum: 5 }) },
+      { id: "b", terms: [] },
+    ]),
+  ).toEqual([]);
+  expect(fitting([], [{ id: "a", terms: terms({ sphagnum: 5, bog: 1 }) }])).toEqual([]);
+});
