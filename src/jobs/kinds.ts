@@ -10,7 +10,7 @@ import { letInJob } from "./let-in";
 import { mailNoticesJob } from "./mail-notices";
 import { makeExportJob } from "./make-export";
 import { placeMarksJob } from "./place-marks";
-import { planFeedsJob, readFeedJob } from "./read-feed";
+import { feedToTraysJob, planFeedsJob, readFeedJob } from "./read-feed";
 import { readFileJob } from "./read-stored-file";
 import { runImportJob, undoImportJob } from "./run-import";
 import { takeMailJob } from "./take-in-message";
@@ -30,6 +30,7 @@ export const KINDS: Record<string, JobKind> = {
   "newsletters.deliver": deliverIssueJob,
   "feeds.plan": planFeedsJob,
   "feeds.read": readFeedJob,
+  "feeds.to-trays": feedToTraysJob,
   "bin.empty": emptyBin,
   "archives.bring-back": bringBackJob,
   "exports.make": makeExportJob,

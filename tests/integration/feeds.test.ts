@@ -1,10 +1,11 @@
 import http from "node:http";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, expect, test, vi } from "vitest";
-import { feed, feedEntry } from "@/data/schema";
+import { feed, feedEntry, job } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { forgetSettings } from "@/outside/settings";
+import { bringToTrays } from "@/services/feeds/bring-to-tray";
 import { planFeeds } from "@/services/feeds/plan";
 import { readFeedNow } from "@/services/feeds/read-feed";
 import { as, makeWorld, type World } from "./world";
@@ -150,9 +151,18 @@ test("who wishes it has what comes in the Tray by itself, once, and what the tea
   await as(mine.owner, "capture.address", { team, address: site + known.at });
   const fresh = [1, 2].map((n) => ({ at: `/${newId()}`, title: `Fresh ${n}` }));
   give(rss([...fresh, known, ...posts]));
+  const { id } = await rowOf(what);
   await Promise.all([readNow(what), readNow(what)]);
+  // It is in the queue with what came, and sent twice brings it once.
+  const queued = await database()
+    .select()
+    .from(job)
+    .where(eq(job.uniqueKey, `feeds.to-trays:${id}`));
+  expect(queued).toHaveLength(1);
+  await Promise.all([bringToTrays(id), bringToTrays(id)]);
   give(rss([...fresh, known, ...posts], "<!-- again -->"));
   await readNow(what);
+  await bringToTrays(id);
   const waiting = await as(contributor, "tray.read", { team });
   expect(waiting.entries.map((one) => one.resource.title).sort()).toEqual(["Fresh 1", "Fresh 2"]);
 });

@@ -1,9 +1,16 @@
 import { may } from "@/core/policy/abilities";
 import type { Tx } from "@/data/database";
-import { cameAfter, type FeedEntryRow, lockFollow, setTrayFrom } from "@/data/queries/feeds";
+import {
+  cameAfter,
+  type FeedEntryRow,
+  findFeed,
+  lockFollow,
+  setTrayFrom,
+  traysOf,
+} from "@/data/queries/feeds";
 import { roleIn } from "@/data/queries/teams";
 import type { ChangeSet } from "@/mechanism/change-set";
-import { changingByItself } from "@/mechanism/changing";
+import { changingByItself, database } from "@/mechanism/changing";
 import { blank, fetchJob } from "../resources/blank";
 import { BULK } from "@/data/queries/jobs";
 import { findOrAddAll } from "../resources/find-or-add";
@@ -12,8 +19,14 @@ import { intoTray } from "../tray/into-tray";
 /** So much of what came at once: more than this nobody reads, and the rest stands under Followed. */
 const MOST = 50;
 
-/** Puts what came in a feed since the last time into the Tray of one who follows it, once. */
-export async function bringToTray(follow: string, feed: string): Promise<void> {
+/** Puts what came in a feed since the last time into the Trays of those who follow it and wish so. */
+export async function bringToTrays(feed: string): Promise<void> {
+  const row = await findFeed(database(), feed);
+  for (const follow of row ? await traysOf(database(), row.hash) : []) await bringToTray(follow.id, feed);
+}
+
+/** The same for one of them, once. */
+async function bringToTray(follow: string, feed: string): Promise<void> {
   await changingByItself(async (tx, begin) => {
     const row = await lockFollow(tx, follow);
     if (!row?.trayFrom) return;

@@ -1,20 +1,15 @@
 import { addFeeds, dropUnfollowedFeeds, dueFeeds, followsWithoutFeed } from "@/data/queries/feeds";
-import { addJobs, BULK, type NewJob } from "@/data/queries/jobs";
+import { addJobs } from "@/data/queries/jobs";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { signal } from "@/outside/signals";
+import { feedJob } from "./jobs";
 
 /** How often it is looked which feeds are due, in milliseconds. */
 const EVERY = 5 * 60_000;
 /** So many are due at the most in one of these spans; the others are later. */
 const AT_ONCE = 1_000;
-
-/** The job that reads a feed. */
-export const feedJob = (feed: string, at: Date, priority = BULK): NewJob => ({
-  ...{ id: newId(), kind: "feeds.read", uniqueKey: `feeds.read:${feed}`, payload: { feed } },
-  ...{ createdAt: at, priority },
-});
 
 /** Puts what is due in the queue, and lets go of what nobody follows. Comes again in a while. */
 export async function planFeeds(): Promise<void> {

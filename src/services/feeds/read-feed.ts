@@ -8,22 +8,25 @@ import {
   entriesOf,
   type FeedRow,
   findFeed,
+  lastTimes,
   lockFeed,
+  setAsked,
   setFeed,
-  traysOf,
 } from "@/data/queries/feeds";
+import { addJobs } from "@/data/queries/jobs";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { addressHash, sha256 } from "@/outside/hash";
+import { signal } from "@/outside/signals";
 import { askFeed, readAnswer } from "./ask";
-import { bringToTray } from "./bring-to-tray";
+import { trayJob } from "./jobs";
 
 /** Of a feed in several documents (RFC 5005) so many are read back to what is known. */
 const BACK = 4;
 
 type Answer = Awaited<ReturnType<typeof askFeed>>;
 
-/** Reads a feed whose time has come, and brings what came to the Trays of those who want it there. */
+/** Reads a feed whose time has come, and has what came brought to the Trays of those who want it there. */
 export async function readFeedNow(id: string): Promise<void> {
   const row = await findFeed(database(), id);
   if (!row || row.nextAt > now()) return;
@@ -31,14 +34,17 @@ export async function readFeedNow(id: string): Promise<void> {
   const at = now();
   const isNew = answer.ok && answer.status !== 304 && sha256(answer.body) !== row.digest;
   const document = isNew ? await readAnswer(answer, at) : null;
-  if (document) await addOlder(row, document, at);
-  const outcome: Outcome = { answer, document, problem: problemOf(answer, isNew, document), at };
+  const problem = problemOf(answer, isNew, document);
+  // Most have nothing new, and cost no more than this.
+  if (!document)
+    return setAsked(database(), row, asked(row, answer, problem, await lastTimes(database(), id, TIMES), at));
+  await addOlder(row, document, at);
   await changingByItself(async (tx) => {
     const locked = await lockFeed(tx, id);
     // Somebody else asked meanwhile, or nobody follows it any more.
-    if (locked?.nextAt.getTime() === row.nextAt.getTime()) await store(tx, locked, outcome);
+    if (locked?.nextAt.getTime() === row.nextAt.getTime()) await store(tx, locked, { answer, document, at });
   });
-  for (const follow of await traysOf(database(), row.hash)) await bringToTray(follow.id, id);
+  signal("jobs");
 }
 
 function problemOf(answer: Answer, isNew: boolean, document: FeedDocument | null): FeedProblem | null {
@@ -67,31 +73,50 @@ async function addOlder(row: FeedRow, document: FeedDocument, at: Date): Promise
 const hashed = ({ entries }: FeedDocument) =>
   entries.map((one) => ({ ...one, hash: addressHash(one.address) }));
 
-type Outcome = { answer: Answer; document: FeedDocument | null; problem: FeedProblem | null; at: Date };
+type Outcome = { answer: Answer; document: FeedDocument; at: Date };
 
-async function store(tx: Tx, row: FeedRow, { answer, document, problem, at }: Outcome): Promise<void> {
+async function store(tx: Tx, row: FeedRow, { answer, document, at }: Outcome): Promise<void> {
   const known = await entriesOf(tx, row.id);
-  const came = document
-    ? newOf(hashed(document), known).map((one) => ({
-        ...{ feed: row.id, hash: one.hash, address: one.address, title: one.title, about: one.about },
-        ...{ published: one.published, cameAt: row.readAt ? at : (one.published ?? at) },
-      }))
-    : [];
-  if (came.length) await addEntries(tx, row.id, came);
+  const came = newOf(hashed(document), known).map((one) => ({
+    ...{ feed: row.id, hash: one.hash, address: one.address, title: one.title, about: one.about },
+    ...{ published: one.published, cameAt: row.readAt ? at : (one.published ?? at) },
+  }));
+  if (came.length) {
+    await addEntries(tx, row.id, came);
+    await addJobs(tx, [trayJob(row.id, at)]);
+  }
+  const times = [...came, ...known].map((one) => one.published ?? one.cameAt);
+  await setFeed(tx, row.id, {
+    ...(answer.ok && taken(row, document, answer)),
+    ...asked(row, answer, null, times, at, document.every),
+  });
+}
+
+/** So many of the last times are looked at for when it is asked next. */
+const TIMES = 12;
+
+/** What is known by an answer but what came: how it was, and when it is asked next. */
+function asked(
+  row: FeedRow,
+  answer: Answer,
+  problem: FeedProblem | null,
+  came: readonly Date[],
+  at: Date,
+  every: number | null = null,
+) {
   const failures = problem ? row.failures + 1 : 0;
   const headers = answer.headers ?? {};
-  await setFeed(tx, row.id, {
-    ...(document && answer.ok && taken(row, document, answer)),
+  return {
     ...(!problem && { readAt: at }),
     ...{ problem, failures },
     nextAt: nextAsked({
-      ...{ at, failures, isGone: problem === "gone", apart: parseInt(row.id.slice(-4), 16) / 0xffff },
-      came: [...came, ...known].map((one) => one.published ?? one.cameAt),
+      ...{ at, failures, isGone: problem === "gone", came },
+      apart: parseInt(row.id.slice(-4), 16) / 0xffff,
       fresh: problem
         ? retryAfter(headers["retry-after"], at)
-        : Math.max(freshFor(headers) ?? 0, (document?.every ?? 0) * 60_000),
+        : Math.max(freshFor(headers) ?? 0, (every ?? 0) * 60_000),
     }),
-  });
+  };
 }
 
 /** What a whole answer is known by, and what it says of itself. */

@@ -7,7 +7,7 @@ import type { ChangeSet } from "@/mechanism/change-set";
 import { fieldProblem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
 import { ADDRESS_WORDS } from "../capture/say-address";
-import { feedJob } from "../feeds/plan";
+import { feedJob } from "../feeds/jobs";
 import { followHash } from "./follow-hash";
 
 /** What a feed brought in this time before it was followed is new, too: one sees what it is like. */
