@@ -3,6 +3,9 @@
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
+/** A document and no screen of the application. */
+const SHELVES = "/public";
+
 /** Whether everybody finds what is public here, or who is signed in; it holds at once. */
 export function WhoFinds({ everybody, onSet }: { everybody: boolean; onSet: () => void }) {
   const set = (on: boolean) => call("stewards.set-shelves", { everybody: on }).then(onSet).catch(sayFailure);
@@ -21,7 +24,7 @@ export function WhoFinds({ everybody, onSet }: { everybody: boolean; onSet: () =
           {on ? (
             <span>
               Everybody, at{" "}
-              <a href="/public" className="text-accent hover:underline">
+              <a href={SHELVES} className="text-accent hover:underline">
                 one address for all of it
               </a>
             </span>
