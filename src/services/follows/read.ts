@@ -1,4 +1,3 @@
-import type { Kind } from "@/core/page/facts";
 import { tagKey } from "@/core/tags/tag-name";
 import {
   type FollowRow,
@@ -8,13 +7,7 @@ import {
   newlyOfSubjects,
   newlyOfTeams,
 } from "@/data/queries/follows";
-import {
-  countNewInFeeds,
-  type FeedEntryRow,
-  type FeedRow,
-  feedsByHash,
-  newInFeeds,
-} from "@/data/queries/feeds";
+import { countNewInFeeds, feedsByHash, newInFeeds } from "@/data/queries/feeds";
 import { type ListedRow, listedById, openCodes } from "@/data/queries/listings";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -22,9 +15,11 @@ import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
 import { foundNow } from "../shelves/find";
 import { asCard } from "../shelves/shown";
+import { feedSaid, newsOfFeeds } from "./in-feeds";
+import { type News, OF_EACH, SHOWN } from "./news";
 
-/** So many of what has news are shown with it, so much of each; so much is looked through for it. */
-const [SHOWN, OF_EACH, LOOKED] = [30, 10, 500];
+/** So much is looked through for what is shown. */
+const LOOKED = 500;
 /** So many searches are made at a time: those followed last. */
 const SEARCHES = 20;
 
@@ -114,62 +109,6 @@ export const readFollowed = reading({
     };
   },
 });
-
-const feedSaid = (row: FeedRow | undefined) =>
-  row
-    ? {
-        ...{ title: row.title, home: row.home, problem: row.problem },
-        readAt: row.readAt?.toISOString() ?? null,
-        nextAt: row.nextAt.toISOString(),
-      }
-    : null;
-
-/** What came in feeds, each thing once, in the feed where it came last; of so many feeds. */
-function newsOfFeeds(
-  came: readonly { follow: string; entry: FeedEntryRow }[],
-  counts: ReadonlyMap<string, number>,
-): News[] {
-  const told = new Set<string>();
-  const folded = new Map<string, number>();
-  const news = new Map<string, News>();
-  for (const { follow, entry } of came) {
-    if (told.has(entry.hash)) {
-      folded.set(follow, (folded.get(follow) ?? 0) + 1);
-      continue;
-    }
-    if (!news.has(follow) && news.size >= SHOWN) continue;
-    const one = news.get(follow) ?? { follow, count: counts.get(follow) ?? 0, items: [], collections: [] };
-    news.set(follow, one);
-    if (one.items.length >= OF_EACH) continue;
-    told.add(entry.hash);
-    one.items.push({
-      ...{ id: entry.hash, from: "", kind: "page", address: entry.address, minutes: null },
-      ...{ title: entry.title, context: "", about: entry.about },
-      addedAt: (entry.published ?? entry.cameAt).toISOString(),
-    });
-  }
-  return [...news.values()].map((one) => ({ ...one, count: one.count - (folded.get(one.follow) ?? 0) }));
-}
-
-/** What came in one thing that is followed: items of a collection or a feed, or collections. */
-type News = {
-  follow: string;
-  /** How many came; not all of them are here. */
-  count: number;
-  items: {
-    id: string;
-    from: string;
-    kind: Kind;
-    address: string;
-    minutes: number | null;
-    title: string;
-    context: string;
-    /** What a feed says of it. */
-    about: string;
-    addedAt: string;
-  }[];
-  collections: ReturnType<typeof asCard>[];
-};
 
 function newsOf(
   { id, kind, what, seenAt }: FollowRow,
