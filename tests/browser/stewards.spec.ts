@@ -27,10 +27,12 @@ test("what is public is reported without an account, hidden by a steward with a 
   await reader.getByRole("button", { name: "Send the report" }).click();
   await expect(reader.getByText("This is not a mail address.")).toBeVisible();
   await expect(reader.getByLabel("Which part, and why")).toHaveValue("That is my garden.");
-  expect(await axe(reader)).toEqual([]);
   await reader.getByLabel("Your mail address").fill("");
   await reader.getByRole("button", { name: "Send the report" }).click();
   await expect(reader.getByRole("heading", { name: "The stewards have it" })).toBeVisible();
+  // What looks for faults is a script itself.
+  await maker.page.goto(`/c/${code}/report`);
+  expect(await axe(maker.page)).toEqual([]);
 
   const { page } = await newcomer(browser, "Signe Ward");
   const { email } = (await (await page.request.get("/api/auth/get-session")).json()).user as {
@@ -88,9 +90,10 @@ test("a reader says that it helped, without an account and with script off, and 
   await reader.goto(`/c/${code}`);
   await reader.getByRole("link", { name: "Say that it helped" }).click();
   await reader.getByLabel("What it was good for").fill("My class has opened three of them.");
-  expect(await axe(reader)).toEqual([]);
   await reader.getByRole("button", { name: "Say so" }).click();
   await expect(reader.getByRole("heading", { name: "They will be glad" })).toBeVisible();
+  await page.goto(`/c/${code}/helped`);
+  expect(await axe(page)).toEqual([]);
 
   await page.goto(`/team/${team}`);
   await page.getByRole("link", { name: /Readers say what it was good for/ }).click();
