@@ -19,6 +19,16 @@ test("what fits is found by the cosine of its words, by an example worked out by
   expect(found[0]!.words).toEqual(["dipwell", "peat", "the"]);
 });
 
+test("dates in titles do not set things apart that are about the same", () => {
+  const own = terms({ readings: 3, wells: 2 });
+  const daily = [27, 28, 29, 30].map((day) => ({
+    id: String(day),
+    terms: terms({ readings: 1, wells: 1, [String(day)]: 5, 2026: 5 }),
+  }));
+  expect(fitting(own, daily)).toHaveLength(4);
+  expect(fitting(own, daily)[0]!.score).toBeGreaterThan(0.9);
+});
+
 test("one word in common fits nothing, nor does what has none", () => {
   const own = terms({ sphagnum: 5, bog: 1 });
   expect(

@@ -20,6 +20,16 @@ const SHOWN_WORDS = 3;
  * @param others things that may fit
  */
 export function fitting(own: Terms, others: readonly { id: string; terms: Terms }[]): Fits[] {
+  return fittingWords(
+    own.filter(isWord),
+    others.map(({ id, terms }) => ({ id, terms: terms.filter(isWord) })),
+  );
+}
+
+/** A date or a number in a title is rare, and says nothing of what it is about. */
+const isWord = ({ term }: Terms[number]) => !/^\p{N}+$/u.test(term);
+
+function fittingWords(own: Terms, others: readonly { id: string; terms: Terms }[]): Fits[] {
   const df = new Map<string, number>();
   for (const { terms } of [{ terms: own }, ...others])
     for (const { term } of terms) df.set(term, (df.get(term) ?? 0) + 1);
