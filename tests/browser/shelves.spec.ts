@@ -264,9 +264,7 @@ test("a site elsewhere is followed by its front page, what came goes into the Tr
     page.getByRole("button", { name: "Save the feeds as a list (OPML)" }).click(),
   ]);
   expect(readFileSync(await file.path(), "utf8")).toContain(`xmlUrl="${at("peat-notebook/feed.xml")}"`);
-
-  // What came and fits a collection one is making is beside it, and taken with one press.
-  const { collection } = await act("collections.make", { team, title: "Well readings, before breakfast" });
+});
   await act("capture.note", { team, text: "Ten wells: which are rising", collection: collection.id });
   await page.goto(`/bench/${collection.id}`);
   await page.getByRole("tab", { name: "Shelves" }).click();
