@@ -265,18 +265,6 @@ test("a site elsewhere is followed by its front page, what came goes into the Tr
   ]);
   expect(readFileSync(await file.path(), "utf8")).toContain(`xmlUrl="${at("peat-notebook/feed.xml")}"`);
 });
-  await act("capture.note", { team, text: "Ten wells: which are rising", collection: collection.id });
-  await page.goto(`/bench/${collection.id}`);
-  await page.getByRole("tab", { name: "Shelves" }).click();
-  const fits = page.getByRole("list", { name: "In feeds you follow, and would fit" });
-  await expect(fits.getByRole("listitem").first()).toContainText("Peat Notebook");
-  expect(await axe(page)).toEqual([]);
-  await fits
-    .getByRole("button", { name: /^Take: Well readings of/ })
-    .first()
-    .click();
-  await expect(items(page)).toHaveCount(2);
-});
 
 test("a better context line is given back with one press, taken by its lender, and who gave it sees so", async ({
   browser,
