@@ -9,7 +9,9 @@ export type Fits = { id: string; score: number; words: string[] };
 /** One word in common is a coincidence. */
 const LEAST_WORDS = 2;
 /** From this cosine on it fits. */
-const LEAST = 0.1;
+const LEAST = 0.2;
+/** Of a few things nothing is known of what is rare: they are taken for some of so many. */
+const AMONG = 100;
 const SHOWN_WORDS = 3;
 
 /**
@@ -33,7 +35,7 @@ function fittingWords(own: Terms, others: readonly { id: string; terms: Terms }[
   const df = new Map<string, number>();
   for (const { terms } of [{ terms: own }, ...others])
     for (const { term } of terms) df.set(term, (df.get(term) ?? 0) + 1);
-  const by = ({ term, weight }: Terms[number]) => weight * idf(others.length + 1, df.get(term)!);
+  const by = ({ term, weight }: Terms[number]) => weight * idf(Math.max(AMONG, others.length + 1), df.get(term)!);
   const length = (terms: Terms) => Math.sqrt(terms.reduce((sum, one) => sum + by(one) ** 2, 0));
   const ours = new Map(own.map((one) => [one.term, by(one)]));
   const ownLength = length(own);
