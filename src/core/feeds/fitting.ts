@@ -35,7 +35,8 @@ function fittingWords(own: Terms, others: readonly { id: string; terms: Terms }[
   const df = new Map<string, number>();
   for (const { terms } of [{ terms: own }, ...others])
     for (const { term } of terms) df.set(term, (df.get(term) ?? 0) + 1);
-  const by = ({ term, weight }: Terms[number]) => weight * idf(Math.max(AMONG, others.length + 1), df.get(term)!);
+  const by = ({ term, weight }: Terms[number]) =>
+    weight * idf(Math.max(AMONG, others.length + 1), df.get(term)!);
   const length = (terms: Terms) => Math.sqrt(terms.reduce((sum, one) => sum + by(one) ** 2, 0));
   const ours = new Map(own.map((one) => [one.term, by(one)]));
   const ownLength = length(own);
