@@ -18,6 +18,14 @@ export async function countFollows(tx: Tx, whose: Own): Promise<number> {
   return row?.n ?? 0;
 }
 
+export const isFollowed = async (tx: Tx, whose: Own, hash: string): Promise<boolean> =>
+  (
+    await tx
+      .select({ id: follow.id })
+      .from(follow)
+      .where(and(own(whose), eq(follow.hash, hash)))
+  ).length > 0;
+
 /** Follows something; what is followed already stays as it is. */
 export async function addFollows(tx: Tx, rows: readonly FollowRow[]): Promise<void> {
   await inParts(rows, async (part) => {

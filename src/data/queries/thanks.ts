@@ -5,7 +5,11 @@ import { thanks } from "../schema";
 export type ThanksRow = typeof thanks.$inferSelect;
 
 export async function addThanks(tx: Tx, row: ThanksRow): Promise<void> {
-  await tx.insert(thanks).values(row);
+  // Sent twice at the same moment it is there once.
+  await tx
+    .insert(thanks)
+    .values(row)
+    .onDuplicateKeyUpdate({ set: { id: row.id } });
 }
 
 export const findThanks = async (tx: Tx, id: string): Promise<ThanksRow | null> =>

@@ -1,12 +1,11 @@
 import { feedsOfList } from "@/core/feeds/of-list";
-import { readAddress } from "@/core/address/read-address";
 import { countFollows, followsOf } from "@/data/queries/follows";
 import { action } from "@/mechanism/action";
 import { Id, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { MOST } from "./add";
-import { followFeeds } from "./follow-feeds";
+import { followFeeds, listedAddress } from "./follow-feeds";
 import { followHash } from "./follow-hash";
 
 /** Longer than a list of a thousand feeds. */
@@ -32,8 +31,8 @@ export const addListOfFeeds = action({
     const whose = { person: scope.person!, team };
     const known = new Set((await followsOf(tx, whose)).map((one) => one.hash));
     const read = listed.flatMap(({ address, title }) => {
-      const web = readAddress(address);
-      return web.ok && web.address.length <= 500 ? [{ address: web.address, title }] : [];
+      const web = listedAddress(address);
+      return web ? [{ address: web, title }] : [];
     });
     const fresh = read.filter(({ address }) => {
       const hash = followHash("feed", address);

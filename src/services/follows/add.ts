@@ -1,7 +1,7 @@
 import { FOLLOWED, type Followed } from "@/core/shelves/followed";
 import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
-import { addFollows, countFollows } from "@/data/queries/follows";
+import { addFollows, countFollows, isFollowed } from "@/data/queries/follows";
 import { publicNow, publicTeamName } from "@/data/queries/listings";
 import { action } from "@/mechanism/action";
 import { Id, MaybeText, Name, OneOf } from "@/mechanism/input";
@@ -34,19 +34,20 @@ export const addToFollowed = action({
   history: null,
   run: async ({ input: { team, kind, what, title }, scope, tx, at, set }) => {
     const whose = { person: scope.person!, team };
-    if ((await countFollows(tx, whose)) >= MOST)
+    const address = kind === "feed" ? feedAddress(what) : what;
+    const hash = followHash(kind, address);
+    // What is followed already is not one more: a feed that did not answer is asked again by it.
+    if (!(await isFollowed(tx, whose, hash)) && (await countFollows(tx, whose)) >= MOST)
       throw new Problem(
         "too-much-followed",
         `At most ${MOST.toLocaleString("en")} things are followed. Let one go first.`,
       );
     if (kind === "feed") {
-      const address = feedAddress(what);
       await followFeeds({ tx, set }, whose, [{ address, title: title ?? "" }]);
-      return { hash: followHash(kind, address) };
+      return { hash };
     }
     const name = await nameOf(tx, kind, what, at);
     if (name === null) throw new Problem("not-found");
-    const hash = followHash(kind, what);
     const row = { id: newId(), ...whose, kind, what, name: name.slice(0, 200), hash };
     await addFollows(tx, [{ ...row, seenAt: at, trayFrom: null, createdAt: at }]);
     return { hash };

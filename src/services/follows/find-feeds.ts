@@ -4,8 +4,9 @@ import { feedsInPage } from "@/core/feeds/in-page";
 import { sayProblem } from "@/core/page/facts";
 import { reading } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
+import { within } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
-import { fieldProblem } from "@/mechanism/problem";
+import { fieldProblem, Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { ADDRESS_WORDS } from "../capture/say-address";
 import { askFeed, readAnswer, textOf } from "../feeds/ask";
@@ -25,7 +26,8 @@ export const findFeeds = reading({
     "Which feeds (Atom, RSS, JSON Feed) an address is or its page names, each with its latest entries; the page's own comes first. Nothing is kept.",
   input: FindFeeds,
   allow: can.beSignedIn(),
-  run: async ({ input }) => {
+  run: async ({ input, scope }) => {
+    if (!(await within("feedsLookedFor", scope.person!))) throw new Problem("too-many-searches");
     const read = readAddress(input.address);
     if (!read.ok) throw fieldProblem("address", "address-not-taken", ADDRESS_WORDS[read.problem]);
     const answer = await askFeed(read.address);

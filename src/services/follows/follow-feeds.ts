@@ -15,6 +15,12 @@ const BEFORE = 14 * 86_400_000;
 /** A longer address no feed needs. */
 const LONGEST = 500;
 
+/** The address of a feed as a list has it; null: it is none. */
+export function listedAddress(written: string): string | null {
+  const read = readAddress(written);
+  return read.ok && read.address.length <= LONGEST ? read.address : null;
+}
+
 /** The address of a feed as it is asked for. @throws {Problem} beside its field, when it is none */
 export function feedAddress(typed: string): string {
   const read = readAddress(typed);

@@ -1,6 +1,8 @@
+import { may } from "@/core/policy/abilities";
 import { mailedAt } from "@/core/talk/mail-hours";
 import type { NoticeKind } from "@/core/talk/notices";
 import { addNotices, mailHoursOf, notLookedAt, renewNotices, wishesOf } from "@/data/queries/notices";
+import { membersOf } from "@/data/queries/teams";
 import type { Running } from "@/mechanism/action";
 import { newId } from "@/outside/random";
 
@@ -17,6 +19,19 @@ export async function tellAgain(
 ): Promise<void> {
   const waiting = await notLookedAt(telling.tx, { kind, subject: about.subject }, [person]);
   if (!waiting.has(person)) await tellNotices(telling, about, [[person, kind]]);
+}
+
+/** The same for everybody who decides in its team what leaves it. */
+export async function tellPublishers(
+  telling: Telling,
+  about: { team: string; collection: string; subject: string },
+  kind: NoticeKind,
+): Promise<void> {
+  const publishers = (await membersOf(telling.tx, about.team)).filter(({ role }) => may(role, "publish"));
+  const people = publishers.map(({ id }) => id);
+  const waiting = await notLookedAt(telling.tx, { kind, subject: about.subject }, people);
+  const to = people.filter((id) => !waiting.has(id)).map((id) => [id, kind] as const);
+  await tellNotices(telling, about, to);
 }
 
 type About = { team: string; collection: string } & ({ comment: string } | { subject: string });

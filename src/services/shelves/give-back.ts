@@ -3,15 +3,14 @@ import { findCollection } from "@/data/queries/collections";
 import { findCredit } from "@/data/queries/credits";
 import { resourceAddressOf } from "@/data/queries/resources";
 import { addGivenBack, countWaitingIn, findSuggestion, isBlocked } from "@/data/queries/suggestions";
-import { membersOf } from "@/data/queries/teams";
-import { may } from "@/core/policy/abilities";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { within } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newShareCode } from "@/outside/random";
-import { tellAgain } from "../notices/tell";
+import { tellPublishers } from "../notices/tell";
+import { MOST_WAITING } from "../suggestions/offer";
 import { lentContent } from "./lent";
 
 class GiveBack {
@@ -20,9 +19,6 @@ class GiveBack {
   /** So that a request sent twice gives once. */
   @Id() suggestion: string;
 }
-
-/** So much may wait in one collection. */
-const MOST_WAITING = 2_000;
 
 export const giveBack = action({
   name: "shelves.give-back",
@@ -78,8 +74,7 @@ export const giveBack = action({
       ...{ actor: null, data: { title: lent.content.collection.title } },
     });
     const about = { team, collection: given.collection, subject: given.collection };
-    for (const { id, role } of await membersOf(tx, team))
-      if (may(role, "publish")) await tellAgain({ tx, at, set }, about, id, "suggested");
+    await tellPublishers({ tx, at, set }, about, "suggested");
     return { given: input.suggestion };
   },
 });

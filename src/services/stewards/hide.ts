@@ -1,10 +1,8 @@
 import { closeReports } from "@/data/queries/care";
-import { membersOf } from "@/data/queries/teams";
-import { may } from "@/core/policy/abilities";
 import { action } from "@/mechanism/action";
 import { Id, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { tellNotices } from "../notices/tell";
+import { tellPublishers } from "../notices/tell";
 import { noteDeed } from "./deed";
 
 class Hide {
@@ -28,13 +26,7 @@ export const hideCollection = action({
     emit({ verb: "stewards.hide", subject: collection, collection, actor: null, data: { words } });
     await closeReports(tx, { collection }, at);
     await noteDeed(tx, { kind: "hide", person: scope.person, at, collection, words });
-    const team = before.team;
-    const publishers = (await membersOf(tx, team)).filter((one) => may(one.role, "publish"));
-    await tellNotices(
-      { tx, at, set },
-      { team, collection, subject: collection },
-      publishers.map((one) => [one.id, "hidden"] as const),
-    );
+    await tellPublishers({ tx, at, set }, { team: before.team, collection, subject: collection }, "hidden");
     return { hiddenAt: before.hiddenAt ?? at };
   },
 });

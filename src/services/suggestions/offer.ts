@@ -39,7 +39,7 @@ class Offer {
 }
 
 /** So much may wait in one collection. */
-const MOST_WAITING = 2_000;
+export const MOST_WAITING = 2_000;
 
 export const offerSuggestion = action({
   name: "suggestions.offer",

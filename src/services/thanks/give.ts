@@ -1,6 +1,4 @@
-import { may } from "@/core/policy/abilities";
 import { findCollection } from "@/data/queries/collections";
-import { membersOf } from "@/data/queries/teams";
 import { addThanks, countThanks, findThanks, hasWordless } from "@/data/queries/thanks";
 import { action } from "@/mechanism/action";
 import { Id, MaybeId, MaybeText, Name } from "@/mechanism/input";
@@ -8,7 +6,7 @@ import { within } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { requestAddress } from "@/outside/request-context";
-import { tellAgain } from "../notices/tell";
+import { tellPublishers } from "../notices/tell";
 import { shownBehind } from "../reader/shown-behind";
 
 class GiveThanks {
@@ -53,9 +51,7 @@ export const giveThanks = action({
     await addThanks(tx, {
       ...{ id: input.thanks, team, collection: id, words, name, createdAt: at, awayAt: null },
     });
-    for (const { id: person, role } of await membersOf(tx, team))
-      if (may(role, "publish"))
-        await tellAgain({ tx, at, set }, { team, collection: id, subject: id }, person, "helped");
+    await tellPublishers({ tx, at, set }, { team, collection: id, subject: id }, "helped");
     return { said: true };
   },
 });

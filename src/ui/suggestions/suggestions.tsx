@@ -91,6 +91,17 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
       .then(() => (setBegun(true), again()))
       .catch(sayFailure);
   const { page } = shown;
+  const asking = (
+    <Empty title="Nobody is asked yet">
+      <p>
+        Readers, a class or colleagues suggest an address, a file or their words, by a code and without an
+        account. What they suggest waits here until you take it.
+      </p>
+      <Button look="accent" onClick={() => void begin()}>
+        Ask for suggestions
+      </Button>
+    </Empty>
+  );
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
@@ -114,15 +125,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
           {page ? (
             <Where collection={id} page={page} home={home} begun={begun} again={again} />
           ) : (
-            <Empty title="Nobody is asked yet">
-              <p>
-                Readers, a class or colleagues suggest an address, a file or their words, by a code and
-                without an account. What they suggest waits here until you take it.
-              </p>
-              <Button look="accent" onClick={() => void begin()}>
-                Ask for suggestions
-              </Button>
-            </Empty>
+            shown.count === 0 && asking
           )}
           {(page || shown.count > 0) && (
             <section className="flex flex-col gap-3">
@@ -141,7 +144,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
                   </Button>
                 )}
               </div>
-              {waiting.length > 0 && (
+              {waiting.some((one) => one.kind !== "words") && (
                 <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
                   <Choice
                     label="What you accept goes to"
@@ -184,6 +187,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
               </ul>
             </section>
           )}
+          {!page && shown.count > 0 && asking}
           <Blocked team={team.id} blocked={shown.blocked} again={again} />
           <Decided collection={id} team={team.id} decided={shown.decided} again={again} />
         </div>
