@@ -236,6 +236,7 @@ export const COLLECTIONS: DemoCollection[] = [
     daysAgo: 81,
     title: "Rewetting: what the studies say",
     about: "Long list for the review. Context lines say why each is in; appraisal follows.",
+    audience: "public",
     sections: [
       {
         title: "Gases",
@@ -344,6 +345,7 @@ export const COLLECTIONS: DemoCollection[] = [
     daysAgo: 19,
     title: "Field morning: our notes",
     about: "What each pair has found. One page, one sentence.",
+    audience: "link",
     sections: [
       {
         title: "Read before",

@@ -21,7 +21,7 @@ import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
-import { FOLLOWED, GUEST, HANDOUT, NEWSLETTER, PORTFOLIO, SUGGESTED, TALK } from "./uses";
+import { FOLLOWED, GUEST, HANDOUT, NEWSLETTER, PORTFOLIO, SHOWN, SUGGESTED, TALK } from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
@@ -152,6 +152,13 @@ export async function seed(webPort: number): Promise<void> {
     const { by, site } = FOLLOWED;
     await call(actors[by], "follows.add", { team: lantern, kind: "feed", what: at(site) });
   };
+  const show = async () => {
+    const collection = collections.get(SHOWN.collection)!;
+    const shown = collections.get(SHOWN.shown)!;
+    const placement = newId();
+    await call(actors[SHOWN.by], "shelves.show", { collection, shown, placement });
+    await call(actors[SHOWN.by], "placements.edit", { placement, context: SHOWN.context });
+  };
   /** Everything that happens, by how long ago. */
   const happens: [daysAgo: number, () => Promise<void>][] = [
     ...COLLECTIONS.map((wish): [number, () => Promise<void>] => [wish.daysAgo, () => collect(wish)]),
@@ -163,6 +170,7 @@ export async function seed(webPort: number): Promise<void> {
     [PORTFOLIO.daysAgo, showWork],
     [GUEST.daysAgo, letIn],
     [TALK.daysAgo, talk],
+    [SHOWN.daysAgo, show],
     [
       HANDOUT.daysAgo,
       () => handOut(actors.ama, lantern, collections.get(HANDOUT.collection)!, at, () => calendar.tick()),

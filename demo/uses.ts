@@ -150,5 +150,14 @@ export const SUGGESTED = {
   }[],
 };
 
+/** What one team shows of another, as it stands there. */
+export const SHOWN = {
+  daysAgo: 6,
+  by: "ama",
+  collection: "Field morning: our notes",
+  shown: "Sounds for the walk",
+  context: "The station's own list. Play each once before Thursday, and say which you would know again.",
+} as const;
+
 /** A site whose feed somebody follows. */
 export const FOLLOWED = { by: "ama", site: "peat-notebook/feed.xml" } as const;

@@ -36,6 +36,11 @@ export const PROBLEMS = {
     "not-valid",
     "This is not a web address. One looks like https://site.example/page.",
   ),
+  "leads-to-none": problem(
+    "not-valid",
+    "It does not lead to a public collection. Only one of these can be shown here.",
+  ),
+  "in-itself": problem("not-valid", "A collection cannot be shown in itself, nor in what stands in it."),
   "between-only-notes": problem("not-valid", "Only a note can stand as text."),
   "code-opens-nothing": problem("not-found", "This code opens nothing. Its time may be over."),
   "captions-not-readable": problem("not-valid", "These captions cannot be read."),

@@ -159,13 +159,13 @@ test("what is near to a collection is pointed out with why, what it has besides 
     await expect(page).toHaveURL(/use=lesson/, { timeout: 1_000 });
   }).toPass();
   await expect(newly.filter({ hasText: "Dipwells by hand" })).toBeVisible();
-  await page.getByRole("link", { name: "Often copied" }).click();
+  await page.getByRole("link", { name: "Often taken up" }).click();
   await expect(page).toHaveURL(/by=often&use=lesson/);
-  const often = page.getByRole("region", { name: "Often copied" }).getByRole("listitem");
+  const often = page.getByRole("region", { name: "Often taken up" }).getByRole("listitem");
   // The order of it is looked at once a minute.
   await expect(async () => {
     await page.reload();
-    await expect(often.filter({ hasText: "Dipwells by hand" })).toContainText("copied by 1 team", {
+    await expect(often.filter({ hasText: "Dipwells by hand" })).toContainText("taken up by 1 team", {
       timeout: 3_000,
     });
   }).toPass();

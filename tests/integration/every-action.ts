@@ -174,6 +174,10 @@ export const TABLE: Record<ActionName, Row> = {
     from: "editor",
     input: ({ collection, lent, lentPart }) => ({ collection, from: lent, part: lentPart, ids: [newId()] }),
   },
+  "shelves.show": {
+    from: "editor",
+    input: ({ collection, lent }) => ({ collection, shown: lent, placement: newId() }),
+  },
   "shelves.borrow": {
     from: "editor",
     input: ({ team, lent }) => ({ team, collection: lent, copy: newId() }),

@@ -80,7 +80,7 @@ test("who else keeps a page is told with their words, and what stands beside it 
   expect(await kept()).toMatchObject({ count: 3, beside: [] });
 });
 
-test("shelves are by subject, use, language, length and by what other teams copied", async () => {
+test("shelves are by subject, use, language, length and by what other teams took up", async () => {
   const [one, other, third] = [await makeWorld(), await makeWorld(), await makeWorld()];
   const tag = word();
   for (const world of [one, other]) {
@@ -107,7 +107,19 @@ test("shelves are by subject, use, language, length and by what other teams copi
   ]);
   await as(third.editor, "shelves.borrow", { collection: one.collection, team: third.team, copy: newId() });
   const { collections } = await later(2, () => as(third.viewer, "shelves.often", { tag }));
-  expect(collections.map((each) => [each.id, each.copiedBy])).toEqual([[one.collection, 1]]);
+  expect(collections.map((each) => [each.id, each.takenUpBy])).toEqual([[one.collection, 1]]);
+  // A team that shows it, and one that follows it twice over, count as one each; its own team does not.
+  await as(other.editor, "shelves.show", {
+    ...{ collection: other.collection, shown: one.collection, placement: newId() },
+  });
+  const fourth = await makeWorld();
+  for (const who of [fourth.editor, fourth.viewer, one.viewer])
+    await as(who, "follows.add", {
+      team: who === one.viewer ? one.team : fourth.team,
+      ...{ kind: "collection", what: one.collection },
+    });
+  const again = (await later(4, () => as(third.viewer, "shelves.often", { tag }))).collections;
+  expect(again.map((each) => [each.id, each.takenUpBy])).toEqual([[one.collection, 3]]);
   await share(other, "team");
   expect((await kinds()).subjects).not.toContain(tag);
 });

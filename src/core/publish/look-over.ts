@@ -27,7 +27,7 @@ export type Looked = {
   };
   /** How hard its text is to read; null or left out: that is not known. */
   lix?: number | null;
-  /** Of an entry of a portfolio: whether everybody can open the collection it leads to. */
+  /** Of an entry of a portfolio, and of what is shown live: whether everybody can open the collection it leads to. */
   leadsTo?: "public" | "closed";
 };
 

@@ -64,8 +64,29 @@ export type PublishedItem = {
   clip?: Clip;
   /** From where it was taken with credit; left out: it was placed here. */
   from?: From;
-  /** Of an entry of a portfolio: what is in the collection it leads to. */
+  /** Of what leads to a collection, and shows it as it is now: how much is in that. */
   opens?: Woven;
+  /** Of a public collection that is shown here live: its id. */
+  shownLive?: string;
+  /** What its readers are shown of that now. */
+  theirs?: Theirs;
+};
+
+/** An item of others, where their collection is shown in ours. */
+export type TheirItem = Pick<
+  PublishedItem,
+  "id" | "kind" | "title" | "context" | "address" | "siteName" | "host" | "minutes" | "language"
+>;
+
+/** What the readers of a public collection are shown of it, as it is shown in another one. */
+export type Theirs = {
+  /** The code it is read at. */
+  code: string;
+  title: string;
+  teamName: string;
+  sections: { title: string; items: TheirItem[] }[];
+  /** How much is not shown here: items, and collections that stand inside it. */
+  more: { items: number; inside: number };
 };
 
 export type PublishedSection = {

@@ -10,6 +10,7 @@ import { type PublishedItem, type PublishedSection, sumUp } from "./model";
 import { fromLine } from "./reader-from";
 import { sayWoven, scrap } from "./reader-course";
 import type { ReaderPlaces } from "./reader-places";
+import { theirsPart } from "./reader-theirs";
 
 function head(section: PublishedSection): Markup | null {
   if (section.id === null) return null;
@@ -73,7 +74,7 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
       : item.description && (item.kind === "note" || !item.context)
         ? html`<p class="about">${item.description}</p>`
         : null
-  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address, places) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
+  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address, places) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}${item.theirs ? theirsPart(item.theirs, address) : null}</div>${
     item.picture
       ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
       : item.opens

@@ -183,6 +183,7 @@ export const placements = binned(
     "askedOf",
     "askedBy",
     "askedUntil",
+    "shownLive",
     "resource",
   ],
   {

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, eq, inArray, isNotNull, isNull, or, sql, type SQL } from "drizzle-orm";
 import type { Look } from "@/core/list/view-setting";
 import type { Tx } from "../database";
 import { alias } from "drizzle-orm/mysql-core";
@@ -28,6 +28,8 @@ export type Item = {
   askedUntil: string | null;
   /** From where it was taken with credit; null: it was placed here. */
   credit: string | null;
+  /** Which public collection is shown here as it stands there. */
+  shownLive: string | null;
   /** Its minutes are those that are meant here. */
   resource: Card;
 };
@@ -50,6 +52,7 @@ const columns = {
     askedName: asked.name,
     askedUntil: placement.askedUntil,
     credit: placement.credit,
+    shownLive: placement.shownLive,
   },
   // What is null stays so: nobody knows how long it is.
   resource: { ...cardColumns, minutes: minutesHere.mapWith(Number) },
@@ -243,6 +246,26 @@ export async function addressesOn(tx: Tx, collections: readonly string[], host: 
     )
     .orderBy(resource.address);
   return rows.map((row) => row.address);
+}
+
+/** The public collections of others that these show live to readers, each once. */
+export async function shownLiveIn(tx: Tx, collections: readonly string[]): Promise<string[]> {
+  if (!collections.length) return [];
+  const rows = await tx
+    .selectDistinct({ id: placement.shownLive })
+    .from(placement)
+    .innerJoin(resource, eq(resource.id, placement.resource))
+    .where(
+      and(
+        inArray(placement.collection, [...collections]),
+        isNotNull(placement.shownLive),
+        isNull(placement.deletedAt),
+        eq(placement.forReaders, true),
+        isNull(resource.deletedAt),
+      ),
+    )
+    .orderBy(placement.shownLive);
+  return rows.flatMap((row) => row.id ?? []);
 }
 
 /** The resource an item is of; null when there is no such item. */

@@ -6,6 +6,7 @@ import {
   gte,
   inArray,
   isNotNull,
+  isNull,
   lt,
   lte,
   max,
@@ -15,10 +16,11 @@ import {
   sql,
   type SQL,
 } from "drizzle-orm";
+import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import type { Use } from "@/core/publish/model";
 import type { Taken } from "@/core/shelves/often";
 import type { Tx } from "../database";
-import { collection, credit, listedTag, listing } from "../schema";
+import { collection, credit, follow, listedTag, listing, placement } from "../schema";
 import { queryRows } from "../sql/query-rows";
 import { type ListedRow, listedById } from "./listings";
 import { isPublic } from "./sharing";
@@ -101,14 +103,31 @@ export async function listedKinds(tx: Tx, at: Date): Promise<{ uses: Use[]; lang
   };
 }
 
-/** Which teams took from which collections of others since then, each with when it last did. */
+/**
+ * Which teams took from collections of others since then, show them live, or follow them, each with when it last began to.
+ */
 export async function takenSince(tx: Tx, since: Date): Promise<Taken[]> {
-  const rows = await tx
+  const of = (team: MySqlColumn, lender: MySqlColumn | SQL) =>
+    and(eq(collection.id, lender), ne(collection.team, team));
+  const taken = tx
     .select({ lender: credit.lender, team: credit.team, at: max(credit.takenAt) })
     .from(credit)
-    .innerJoin(collection, and(eq(collection.id, credit.lender), ne(collection.team, credit.team)))
+    .innerJoin(collection, of(credit.team, credit.lender))
     .where(gte(credit.takenAt, since))
     .groupBy(credit.lender, credit.team);
+  const shown = tx
+    .select({ lender: collection.id, team: placement.team, at: max(placement.createdAt) })
+    .from(placement)
+    .innerJoin(collection, of(placement.team, placement.shownLive))
+    .where(and(isNotNull(placement.shownLive), isNull(placement.deletedAt), gte(placement.createdAt, since)))
+    .groupBy(collection.id, placement.team);
+  const followed = tx
+    .select({ lender: collection.id, team: follow.team, at: max(follow.createdAt) })
+    .from(follow)
+    .innerJoin(collection, of(follow.team, follow.what))
+    .where(and(eq(follow.kind, "collection"), gte(follow.createdAt, since)))
+    .groupBy(collection.id, follow.team);
+  const rows = (await Promise.all([taken, shown, followed])).flat();
   return rows.flatMap(({ at, ...row }) => (at ? [{ ...row, at }] : []));
 }
 

@@ -134,6 +134,8 @@ export const placement = mysqlTable(
     askedUntil: bytesText("asked_until", { length: 10 }),
     /** From where it was taken with credit (`credit`); null: it was placed here. */
     credit: uuid("credit"),
+    /** Which public collection is shown here as it stands there, live; null: none. It may be gone, or of another Hobbin. */
+    shownLive: uuid("shown_live"),
     addedBy: uuid("added_by").notNull(),
     createdAt: moment("created_at").notNull(),
     updatedAt: moment("updated_at").notNull(),
@@ -144,6 +146,7 @@ export const placement = mysqlTable(
     index("placement_resource").on(t.resource),
     index("placement_bin").on(t.team, t.deletedAt),
     index("placement_asked").on(t.askedOf),
+    index("placement_live").on(t.shownLive, t.collection),
     // A section is one of the placement's own collection.
     foreignKey({
       name: "placement_section_home",

@@ -82,7 +82,7 @@ export const bringBackEdition = action({
           ...{ id: newId(), team, collection: ids.get(one.id)!, resource: item.resource, position: keys[i]! },
           section: section.id === null ? null : sectionOf.get(section.id)!,
           ...{ heading: item.heading, context: item.context, look: item.look },
-          givesCopy: item.copy === "chosen",
+          ...{ givesCopy: item.copy === "chosen", shownLive: item.shownLive ?? null },
           ...item.clip,
           ...{ addedBy: scope.person!, ...times },
         }));

@@ -7,6 +7,7 @@ import { type Base, Id, MaybeBase, MaybeOneOf, MaybeText, Optional } from "@/mec
 import { mergedWords } from "@/mechanism/merged-words";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
+import { publicAt } from "../shelves/public-at";
 
 class EditPlacement {
   @Id() placement: string;
@@ -19,6 +20,8 @@ class EditPlacement {
   @Optional() @IsBoolean() forReaders?: boolean;
   /** Whether they are given the reading copy beside the original. */
   @Optional() @IsBoolean() givesCopy?: boolean;
+  /** Of an item that leads to a public collection of this Hobbin: whether that is shown here as it stands there. */
+  @Optional() @IsBoolean() shownLive?: boolean;
   /** Of a film or a sound, from which second to which it is meant here; null: from its beginning, to its end. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(0) @Max(LONGEST) clipFrom?:
     number | null;
@@ -32,25 +35,34 @@ export const editPlacement = action({
   allow: can.arrangeHere("placement"),
   locks: ({ input }) => ({ placements: [input.placement] }),
   history: ({ input }) =>
-    input.givesCopy !== undefined
-      ? input.givesCopy
-        ? "give readers the reading copy"
-        : "give readers the original alone"
-      : input.forReaders !== undefined
-        ? input.forReaders
-          ? "show an item to readers"
-          : "keep an item from readers"
-        : input.look !== undefined
-          ? "change how a note stands"
-          : input.heading !== undefined
-            ? "write a heading"
-            : input.clipFrom !== undefined || input.clipTo !== undefined
-              ? "say which part is meant"
-              : "write a context line",
-  run: async ({ input, tx, locked, change }) => {
+    input.shownLive !== undefined
+      ? input.shownLive
+        ? "show theirs here"
+        : "show the link alone"
+      : input.givesCopy !== undefined
+        ? input.givesCopy
+          ? "give readers the reading copy"
+          : "give readers the original alone"
+        : input.forReaders !== undefined
+          ? input.forReaders
+            ? "show an item to readers"
+            : "keep an item from readers"
+          : input.look !== undefined
+            ? "change how a note stands"
+            : input.heading !== undefined
+              ? "write a heading"
+              : input.clipFrom !== undefined || input.clipTo !== undefined
+                ? "say which part is meant"
+                : "write a context line",
+  run: async ({ input, tx, at, locked, change }) => {
     const before = locked.placement(input.placement);
-    if (input.look === "text" && (await findResource(tx, before.resource))?.kind !== "note")
-      throw fieldProblem("look", "between-only-notes");
+    const resource = (await findResource(tx, before.resource))!;
+    if (input.look === "text" && resource.kind !== "note") throw fieldProblem("look", "between-only-notes");
+    const shownLive = input.shownLive
+      ? await publicAt(tx, resource.address, before.collection, at)
+      : input.shownLive === false
+        ? null
+        : undefined;
     const words = mergedWords(input.base, {
       heading: { now: before.heading, wanted: input.heading, most: 300 },
       context: { now: before.context, wanted: input.context, most: 4000 },
@@ -66,12 +78,14 @@ export const editPlacement = action({
       look: input.look ?? before.look,
       forReaders: input.forReaders ?? before.forReaders,
       givesCopy: input.givesCopy ?? before.givesCopy,
+      shownLive: shownLive === undefined ? before.shownLive : shownLive,
     };
     await change("placement", before, {
       ...words,
       look: input.look,
       forReaders: input.forReaders,
       givesCopy: input.givesCopy,
+      shownLive,
       ...clip,
     });
     const { id, heading, context } = before;

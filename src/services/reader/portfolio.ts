@@ -1,13 +1,12 @@
-import { asPublished } from "@/core/editions/as-published";
 import type { PublishedCollection } from "@/core/publish/model";
 import { clothOfAll, sumOfAll } from "@/core/publish/reader-course";
 import { asEntry, type Entry, pointedTo } from "@/core/uses/portfolio";
 import type { Tx } from "@/data/database";
 import { addressOfHobbin } from "../accounts/address";
-import { contentForReaders } from "../editions/content-for-readers";
+import { readersGet } from "./live";
 import { publishedCollection } from "./published-collection";
-import { shownTo, type Shown } from "./shown";
-import { editionAsked, publicBehind } from "./shown-behind";
+import type { Shown } from "./shown";
+import { publicBehind } from "./shown-behind";
 
 /** A collection as readers get it; of a portfolio, with the public collections its items lead to as they are now. */
 export async function shownCollection(
@@ -24,14 +23,7 @@ export async function shownCollection(
   );
   const open = new Map<string, Entry>();
   for (const [code, behind] of await publicBehind(tx, codes, at)) {
-    const edition = editionAsked(behind, null);
-    const found =
-      edition === "living"
-        ? await publishedCollection(tx, behind.root, (await shownTo(tx, behind.root, code, at))!)
-        : edition &&
-          asPublished(await contentForReaders(tx, behind.team, edition.digest), null, {
-            ...{ audience: "public", framedBy: "", keptAt: edition.createdAt },
-          });
+    const found = await readersGet(tx, code, behind, at);
     if (found) open.set(code, entryOf(found));
   }
   return {

@@ -105,7 +105,7 @@ export async function allItems(tx: Tx, id: string): Promise<Item[]> {
 const GONE: ReadonlySet<FetchProblem> = new Set(["not-found", "refused-status"]);
 
 function publish(
-  { id, heading, context, look, addedAt, givesCopy, clipFrom, clipTo, resource }: Item,
+  { id, heading, context, look, addedAt, givesCopy, clipFrom, clipTo, shownLive, resource }: Item,
   more: Besides | undefined,
   from: From | undefined,
 ): PublishedItem {
@@ -128,6 +128,7 @@ function publish(
     isPdf: /\.pdf$/i.test(resource.file ?? ""),
     ...{ id, heading, context, look, addedAt },
     ...(from && { from }),
+    ...(shownLive && { shownLive }),
     ...((clipFrom ?? clipTo) !== null && { clip: { clipFrom, clipTo } }),
   };
 }

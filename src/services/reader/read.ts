@@ -11,6 +11,7 @@ import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { contentForReaders } from "../editions/content-for-readers";
 import { contentOf } from "../editions/stored-content";
+import { withTheirs } from "./live";
 import { shownCollection } from "./portfolio";
 import { type Shown, shownIf, shownTo } from "./shown";
 
@@ -37,8 +38,10 @@ export const readPublished = reading({
       ? await shownIf(tx, input.collection, input, now())
       : (await shownTo(tx, input.collection, actor.share, now()))!;
     const edition = await editionOf(tx, shown, input.edition, isMember);
-    if (!edition)
-      return { collection: await shownCollection(tx, input.collection, shown, now()), edition: null };
+    if (!edition) {
+      const living = await shownCollection(tx, input.collection, shown, now());
+      return { collection: await withTheirs(tx, living, now()), edition: null };
+    }
     const part = input.part ?? (input.collection === edition.collection ? null : input.collection);
     const { audience } = shown.root;
     const { framedBy } = (await findCollection(tx, edition.collection))!;

@@ -6,7 +6,8 @@ import { pointedTo } from "@/core/uses/portfolio";
 import type { Tx } from "@/data/database";
 import { hiddenOf } from "@/data/queries/care";
 import { editionsOf } from "@/data/queries/editions";
-import { addressesOn } from "@/data/queries/placements";
+import { openCodes } from "@/data/queries/listings";
+import { addressesOn, shownLiveIn } from "@/data/queries/placements";
 import { byShareCode, type SharedNode, sharedDown, sharedUp } from "@/data/queries/sharing";
 import { sha256 } from "@/outside/hash";
 import { addressOfHobbin } from "../accounts/address";
@@ -42,16 +43,21 @@ export type Behind = {
 export async function shownBehind(tx: Tx, code: string, at: Date): Promise<Behind | null> {
   const behind = await behindCode(tx, code, at);
   if (!behind) return null;
-  // What a portfolio leads to is shown in it as it is now.
+  // What a portfolio leads to is shown in it as it is now, and so is what is shown live.
   const portfolios = behind.nodes.flatMap((one) => (one.use === "portfolio" ? [one.id] : []));
   const home = addressOfHobbin();
   const ours = readAddress(home);
   const addresses = ours.ok ? await addressesOn(tx, portfolios, ours.host) : [];
-  const entries = await publicBehind(
+  const live = await openCodes(
     tx,
-    addresses.flatMap((one) => pointedTo(one, home)?.code ?? []),
+    await shownLiveIn(
+      tx,
+      behind.nodes.map((one) => one.id),
+    ),
     at,
   );
+  const codes = [...live.values(), ...addresses.flatMap((one) => pointedTo(one, home)?.code ?? [])];
+  const entries = await publicBehind(tx, codes, at);
   const stamps = [...entries].map(([entry, { stamp }]) => `${entry} ${stamp}`);
   return stamps.length ? { ...behind, stamp: sha256([behind.stamp, ...stamps].join("\n")) } : behind;
 }

@@ -4,6 +4,7 @@ import { lookOver } from "@/core/publish/look-over";
 import { type Reach, REACHES } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
+import { openCodes } from "@/data/queries/listings";
 import type { Item } from "@/data/queries/placements";
 import { countWithNotes } from "@/data/queries/resources";
 import { phasesOf } from "@/data/queries/sections";
@@ -49,10 +50,19 @@ export const lookOverCollection = reading({
     const levels =
       found.aimLevel === null ? null : await lixAmong(tx, [...new Set(items.map((one) => one.resource.id))]);
     const led = found.use === "portfolio" ? await leadsOf(tx, items, now()) : null;
+    const live = await openCodes(
+      tx,
+      items.flatMap((item) => item.shownLive ?? []),
+      now(),
+    );
     const looked = items.map((item) => ({
       ...item,
       lix: levels?.get(item.resource.id),
-      leadsTo: led?.get(item.resource.address),
+      leadsTo: item.shownLive
+        ? live.has(item.shownLive)
+          ? ("public" as const)
+          : ("closed" as const)
+        : led?.get(item.resource.address),
     }));
     const findings = lookOver({ items: looked, closed, collection: found, minutes }, isWithinReach);
     const counts: Record<string, number> = {};

@@ -11,6 +11,7 @@ import { readOfTeam } from "./of-team";
 import { lookAtShelves } from "./open";
 import { readOften } from "./often";
 import { readLent } from "./read";
+import { showLent } from "./show";
 import { readSubjects } from "./subjects";
 import { takeLent } from "./take";
 
@@ -29,6 +30,7 @@ export const actions = {
   "shelves.often": readOften,
   "shelves.open": lookAtShelves,
   "shelves.read": readLent,
+  "shelves.show": showLent,
   "shelves.subjects": readSubjects,
   "shelves.take": takeLent,
 };

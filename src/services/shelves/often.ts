@@ -21,7 +21,7 @@ const order = cachedFor(60_000, async (tx) => {
 export const readOften = reading({
   name: "shelves.often",
   about:
-    "The public collections other teams have copied with credit most: each team counts once, and half as much for every 90 days since. Readers are not counted.",
+    "The public collections other teams have taken up most: copied from with credit, shown in one of theirs, or followed. Each team counts once, by what it did last, and half as much for every 90 days since. Readers are not counted.",
   input: ShelfWish,
   allow: can.beSignedIn(),
   run: async ({ input, tx }) => {
@@ -35,6 +35,6 @@ export const readOften = reading({
     const found = often.filter((one) => rows.has(one.id)).slice(0, SHOWN);
     const shown = await upToDate(found.map((one) => rows.get(one.id)!));
     const teams = new Map(found.map((one) => [one.id, one.teams]));
-    return { collections: shown.map((row) => ({ ...asCard(row), copiedBy: teams.get(row.id)! })) };
+    return { collections: shown.map((row) => ({ ...asCard(row), takenUpBy: teams.get(row.id)! })) };
   },
 });

@@ -24,6 +24,8 @@ class TakeLent {
   @MaybeId() part?: string;
   @MaybeId() section?: string | null;
   @MaybeId() after?: string | null;
+  /** The item that shows it live; the copy stands in its stead, and it goes on as a link. */
+  @MaybeId() instead?: string;
   /** Ids for the new items; sent twice they are taken once. */
   @Ids() ids: string[];
 }
@@ -34,9 +36,12 @@ export const takeLent = action({
     "Takes items, or a section, of a public collection into an own one, with their headings and context lines. From where they were taken stays with them.",
   input: TakeLent,
   allow: can.arrange("collection"),
-  locks: ({ input }) => ({ collections: [input.collection] }),
+  locks: ({ input }) => ({
+    collections: [input.collection],
+    placements: input.instead ? [input.instead] : [],
+  }),
   history: ({ changes }) => `copy ${countOf(changes, "placement", "an item", "items")} with credit`,
-  run: async ({ input, scope, tx, at, add, set }) => {
+  run: async ({ input, scope, tx, at, locked, add, change, set }) => {
     const there = await itemsById(tx, input.collection, input.ids, []);
     if (there.length) return { items: there, section: there[0]!.section };
     const [team, person] = [scope.team!, scope.person!];
@@ -74,6 +79,10 @@ export const takeLent = action({
       }),
     );
     await add("placement", rows, { say: ({ resource }) => ({ resource }) });
-    return { items: await itemsById(tx, input.collection, [...pairs.values()], []), section };
+    const instead = input.instead ? locked.placement(input.instead) : null;
+    if (instead?.collection === input.collection && instead.shownLive === input.from)
+      await change("placement", instead, { shownLive: null });
+    const shown = [...pairs.values(), ...(instead ? [instead.id] : [])];
+    return { items: await itemsById(tx, input.collection, shown, []), section };
   },
 });

@@ -33,6 +33,7 @@ export const asItem = (found: Found): Item => ({
   askedName: null,
   askedUntil: null,
   credit: null,
+  shownLive: null,
   addedAt: found.createdAt,
   resource: found,
 });
@@ -114,6 +115,7 @@ export function useCatalogueCommands(state: State) {
       setLook: nothing,
       setForReaders: nothing,
       giveCopy: nothing,
+      showTheirs: nothing,
       askOf: nothing,
       seenTo: nothing,
       onKey: (event) => {

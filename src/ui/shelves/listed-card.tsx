@@ -27,21 +27,21 @@ export function ListedCard({
   team,
   marks = [],
   passages,
-  copiedBy,
+  takenUpBy,
 }: {
   one: Listed;
   /** The team one is in. */
   team: TeamRow;
   marks?: Found["marks"];
   passages?: Found["passages"];
-  /** How many teams have copied it. */
-  copiedBy?: number;
+  /** How many teams have copied it, show it, or follow it. */
+  takenUpBy?: number;
 }) {
   const own = one.team === team.id;
   const facts = [
     one.count === 1 ? "1 item" : `${one.count} items`,
     one.minutes ? sayMinutes(one.minutes) : "",
-    copiedBy ? `copied by ${copiedBy === 1 ? "1 team" : `${copiedBy} teams`}` : "",
+    takenUpBy ? `taken up by ${takenUpBy === 1 ? "1 team" : `${takenUpBy} teams`}` : "",
   ].filter(Boolean);
   return (
     <li className="flex flex-wrap gap-x-5 gap-y-2 border-b border-line py-4 sm:flex-nowrap">

@@ -69,7 +69,7 @@ export function Shelves({ me, teams, team, first, kinds }: Props) {
   );
 }
 
-const ORDERS = { newest: "Newly public", often: "Often copied" } as const;
+const ORDERS = { newest: "Newly public", often: "Often taken up" } as const;
 
 function Orders({ wishing }: { wishing: Wishing }) {
   return (
@@ -123,7 +123,7 @@ function Newly({ team, wish, first }: ListProps & { first: Newest }) {
   );
 }
 
-/** What other teams have copied with credit. */
+/** What other teams have copied with credit, show, or follow. */
 function Often({ team, wish }: ListProps) {
   const { data } = useQuery({
     queryKey: ["shelves", "often", wish],
@@ -133,16 +133,16 @@ function Often({ team, wish }: ListProps) {
   return (
     <section aria-labelledby="often">
       <h2 id="often" className="sr-only">
-        Often copied
+        Often taken up
       </h2>
       <p className="text-[15px] text-quiet">
-        Each team that copied from it with credit counts once, and half as much for every 90 days since.
-        Readers are not counted.
+        Each team that copied from it with credit, shows it in one of its own, or follows it counts once, and
+        half as much for every 90 days since. Readers are not counted.
       </p>
       {data?.collections.length === 0 && <NoneSo />}
       <ul>
         {data?.collections.map((one) => (
-          <ListedCard key={one.id} one={one} team={team} copiedBy={one.copiedBy} />
+          <ListedCard key={one.id} one={one} team={team} takenUpBy={one.takenUpBy} />
         ))}
       </ul>
     </section>

@@ -13,6 +13,7 @@ import { History } from "./history";
 import { KeptElsewhere } from "./kept-elsewhere";
 import { OwnNote } from "./own-note";
 import { TakenFrom } from "./taken-from";
+import { Theirs } from "./theirs";
 import { SavedText } from "../../parts/saved-text";
 import { TagField } from "./tag-field";
 import { WhatIsKnown } from "./what-is-known";
@@ -105,6 +106,21 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
           </section>
         )}
         {!loose && <AskedOf item={item} />}
+        {item.shownLive && (
+          <Theirs
+            shown={item.shownLive}
+            onKeep={
+              arranges && workshop
+                ? (items) =>
+                    workshop.takeLent(
+                      item.shownLive!,
+                      { items, instead: item.id },
+                      { section: item.section, after: item.id },
+                    )
+                : undefined
+            }
+          />
+        )}
         {!loose && <TakenFrom credit={item.credit} placement={item.id} />}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <OwnNote resource={resource.id} />

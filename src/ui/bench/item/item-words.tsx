@@ -9,6 +9,7 @@ import { useBench } from "../state/bench-context";
 import { NewsWord } from "../news/news-word";
 import type { Item } from "../state/types";
 import { AskedMark } from "./asked-of";
+import { TheirsLine } from "./theirs";
 import { TalkMark } from "../talk/talk-mark";
 
 /** What an item is: kind, its own title beneath the curator's sentence, site, length, tags. */
@@ -53,6 +54,7 @@ export function ItemState({ item }: { item: Item }) {
   return (
     <>
       {!item.forReaders && <NotForReaders />}
+      {item.shownLive && <TheirsLine shown={item.shownLive} />}
       <AskedMark item={item} />
       {!item.draft && <TalkMark id={item.id} onOpen={() => commands.toggle(item.id, "talk")} />}
       {resource.duplicateOf && (

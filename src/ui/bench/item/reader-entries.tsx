@@ -1,5 +1,6 @@
 "use client";
 
+import { pointedTo } from "@/core/uses/portfolio";
 import { MenuItem, MenuLine } from "../../parts/menu";
 import { copyLink } from "../../talk/copy-link";
 import { useBench } from "../state/bench-context";
@@ -24,7 +25,12 @@ export function ReaderEntries({ item }: { item: Item }) {
           {item.forReaders ? "Keep it from readers" : "Let readers see it"}
         </MenuItem>
       )}
-      {arranges && item.resource.address && (
+      {arranges && (item.shownLive || leadsToCollection(item.resource.address)) && (
+        <MenuItem onSelect={() => commands.showTheirs(item.id, !item.shownLive)}>
+          {item.shownLive ? "Give readers the link alone" : "Show theirs here, live"}
+        </MenuItem>
+      )}
+      {arranges && item.resource.address && !item.shownLive && (
         <MenuItem onSelect={() => commands.giveCopy(item.id, !item.givesCopy)}>
           {item.givesCopy ? "Give readers the original alone" : "Give readers the reading copy, too"}
         </MenuItem>
@@ -32,6 +38,9 @@ export function ReaderEntries({ item }: { item: Item }) {
     </>
   );
 }
+
+/** Whether an address is one at which a collection of this Hobbin is read. */
+const leadsToCollection = (address: string): boolean => pointedTo(address, location.origin)?.isWhole ?? false;
 
 /** The address of the readers' page that leads to these items on it. */
 export const addressFor = (path: string, ids: readonly string[]): string =>

@@ -46,6 +46,8 @@ export type BenchCommands = {
   setForReaders: (id: string, forReaders: boolean) => void;
   /** Whether readers are given the reading copy beside the original. */
   giveCopy: (id: string, givesCopy: boolean) => void;
+  /** Whether the public collection it leads to is shown here as it stands there. */
+  showTheirs: (id: string, shownLive: boolean) => void;
   /** Asks somebody to see to it, or nobody any more. */
   askOf: (id: string, asked: { of: string | null; name: string | null; until: string | null }) => void;
   /** Says that oneself has seen to it. */

@@ -91,6 +91,7 @@ export function useBenchOf({ me, team, first, talk }: BenchProps) {
     place,
     placeMany,
     takeLent,
+    showLent,
     moveHere,
     capture,
     paste,
@@ -225,7 +226,18 @@ export function useBenchOf({ me, team, first, talk }: BenchProps) {
   return {
     ...{ id, head, own, items, here, spotSection, state, dispatch, selection, sides, context },
     ...{ arranges, contributes, guest, sections, lift, sweep, clipboard, drag, bringing, paletteCommands },
-    ...{ capture, send, placeAll, takeLent, writeText, setView, onItemKey, removeCollection, stopNarrowing },
+    ...{
+      capture,
+      send,
+      placeAll,
+      takeLent,
+      showLent,
+      writeText,
+      setView,
+      onItemKey,
+      removeCollection,
+      stopNarrowing,
+    },
   };
 }
 export type Workshop = ReturnType<typeof useBenchOf>;

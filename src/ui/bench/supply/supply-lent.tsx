@@ -186,7 +186,7 @@ type OpenProps = Props & { collection: string; onBack: () => void };
 
 /** What stands in a public collection, section by section. */
 function OpenLent({ collection, onPlace, onBack }: OpenProps) {
-  const { items: own, takeLent } = useWorkshop();
+  const { items: own, takeLent, showLent } = useWorkshop();
   const { data, isError } = useQuery({
     queryKey: ["lent-items", collection],
     queryFn: () => ask("shelves.read", { collection }),
@@ -216,6 +216,17 @@ function OpenLent({ collection, onPlace, onBack }: OpenProps) {
                 </a>
               </h3>
               <p className="text-sm text-quiet">{data.teamName} · what you take keeps its credit</p>
+              {onPlace && (
+                <Button
+                  small
+                  look="quiet"
+                  className="mt-1 -ml-2"
+                  title="As it stands there, whatever becomes of it; nothing is copied"
+                  onClick={() => showLent(collection)}
+                >
+                  Show it here, live
+                </Button>
+              )}
             </>
           )}
         </div>

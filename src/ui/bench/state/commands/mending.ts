@@ -125,6 +125,18 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
       { givesCopy },
       givesCopy ? "Readers can read the copy kept here, too." : "Readers are given the original alone.",
     );
+  const showTheirs = (id: string, shownLive: boolean) =>
+    call("placements.edit", { placement: id, shownLive })
+      .then(({ placement, entry }) => {
+        change(id, (old) => ({ ...old, shownLive: placement.shownLive }));
+        sayDone(
+          shownLive ? "Readers see here what stands there." : "Readers are given the link alone.",
+          now.current.team,
+          entry,
+          () => void now.current.renew([id], []),
+        );
+      })
+      .catch(failed);
   const askOf: BenchCommands["askOf"] = (id, { of, name, until }) => {
     const day = of === null ? null : until;
     change(id, (old) => ({ ...old, askedOf: of, askedName: name, askedUntil: day }));
@@ -192,6 +204,7 @@ export function mendingOn({ now, client, change, headAgain, failed }: Ground) {
     setLook,
     setForReaders,
     giveCopy,
+    showTheirs,
     askOf,
     seenTo,
     edit,

@@ -41,6 +41,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
         askedName: null,
         askedUntil: null,
         credit: null,
+        shownLive: null,
         addedAt,
         resource,
         pending,
@@ -153,6 +154,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       askedName: null,
       askedUntil: null,
       credit: null,
+      shownLive: null,
     };
     now.current.change((all) => [
       ...all,
@@ -174,23 +176,33 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
   /** Takes items that others have made public, with their words and from where they are. */
   const takeLent = (
     from: string,
-    what: { items: string[] } | { part: string; count: number },
+    what: { items: string[]; instead?: string } | { part: string; count: number },
     to?: Landing,
   ) => {
     const count = "items" in what ? what.items.length : what.count;
     const landing = "items" in what ? (to ?? spot()) : {};
     const ids = Array.from({ length: count }, newId);
     const { collection } = now.current;
-    const { items, part } = { items: undefined, part: undefined, ...what };
-    call("shelves.take", { collection, from, ...(part ? { part } : { items }), ...landing, ids })
+    const wanted = "items" in what ? what : { part: what.part };
+    call("shelves.take", { collection, from, ...wanted, ...landing, ids })
       .then(({ items, entry }) => arrived(ids, items, entry))
+      .catch(failed);
+  };
+
+  /** Shows a public collection here as it stands there. */
+  const showLent = (shown: string) => {
+    const placement = newId();
+    const { collection } = now.current;
+    call("shelves.show", { collection, shown, ...spot(), placement })
+      .then(({ items, entry }) => arrived([placement], items, entry))
       .catch(failed);
   };
 
   /** Shows several that have come, and says so. */
   const arrived = (ids: string[], items: Item[], entry: string | null) => {
     const { team, announce } = now.current;
-    now.current.change((all) => [...all.filter((item) => !ids.includes(item.id)), ...items]);
+    const came = new Set([...ids, ...items.map((item) => item.id)]);
+    now.current.change((all) => [...all.filter((item) => !came.has(item.id)), ...items]);
     // What is placed next goes behind these.
     if (ids.length) now.current.select(ids.at(-1)!, "keep");
     headAgain();
@@ -210,7 +222,7 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
       .catch(failed);
   };
 
-  return { spot, place, placeMany, takeLent, capture, paste, note, writeText };
+  return { spot, place, placeMany, takeLent, showLent, capture, paste, note, writeText };
 }
 
 /** How a resource looks before the server has said anything. */
