@@ -21,7 +21,7 @@ import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
-import { FOLLOWED, GUEST, HANDOUT, NEWSLETTER, PORTFOLIO, SHOWN, SUGGESTED, TALK } from "./uses";
+import { ABOUT_LANTERN, ABOUT_RHEA, FOLLOWED, GUEST, HANDOUT, NEWSLETTER, PORTFOLIO, SHOWN, SUGGESTED, TALK } from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {
@@ -148,6 +148,10 @@ export async function seed(webPort: number): Promise<void> {
     const person = actors[who].person!.id;
     await call(actors[by], "placements.ask", { placement: items[item]!.id, person, until });
   };
+  const showThemselves = async () => {
+    await call(actors.rhea, "people.set-page", { open: true, words: ABOUT_RHEA });
+    await call(actors.ama, "teams.set-page", { team: lantern, open: true, words: ABOUT_LANTERN });
+  };
   const follow = async () => {
     const { by, site } = FOLLOWED;
     await call(actors[by], "follows.add", { team: lantern, kind: "feed", what: at(site) });
@@ -189,6 +193,7 @@ export async function seed(webPort: number): Promise<void> {
   // What is left is done today.
   setClock(null);
   await follow();
+  await showThemselves();
   while (true) {
     const { waiting, running } = await queueState(database(), new Date(), new Date());
     if (!waiting && !running) break;

@@ -159,5 +159,10 @@ export const SHOWN = {
   context: "The station's own list. Play each once before Thursday, and say which you would know again.",
 } as const;
 
+/** What stands on the public pages of a team and of somebody in it. */
+export const ABOUT_LANTERN =
+  "The field station at the edge of the bog. What we gather for our own courses, anybody may use.";
+export const ABOUT_RHEA = "I teach outdoors, most of the year. Sounds first, then names.";
+
 /** A site whose feed somebody follows. */
 export const FOLLOWED = { by: "ama", site: "peat-notebook/feed.xml" } as const;

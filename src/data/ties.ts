@@ -112,6 +112,8 @@ export const TIES: Record<string, Ties> = {
   document_template: { ...plain, ...team },
   saved_search: { ...plain, ...own },
   follow: { ...plain, ...own },
+  // Of a person, and of no team.
+  person_page: { ...plain, ...moment },
   // What stands elsewhere, read again for whoever follows it.
   // The installation, not a team.
   steward: { ...plain, account: "goes", archive: "secret" },

@@ -1,7 +1,7 @@
 import { FEED_FORMATS, type Feed, type FeedFormat, opml } from "@/core/publish/feeds";
 import { now } from "@/outside/clock";
 import { sha256 } from "@/outside/hash";
-import { feedBehind, feedOfTeam, feedsOfTeam } from "@/services/reader/feed";
+import { feedBehind, type Feeding, feedOf, feedsOf } from "@/services/reader/feed";
 import { readerPage } from "@/services/reader/reader-page";
 import { hasAlready } from "./conditional";
 import type { ReaderParams } from "./reader-route";
@@ -56,10 +56,23 @@ export async function getTeamFeed(
   request: Request,
   { params }: { params: Promise<{ team: string; feed: string }> },
 ): Promise<Response> {
-  const { team, feed: file } = await params;
-  if (!/^[\da-f-]{36}$/.test(team)) return nothing();
+  const { team, feed } = await params;
+  return answerOf(request, { kind: "team", id: team }, feed);
+}
+
+/** GET /public/person/<person>/feed.atom, feeds.opml: the same of what a person with a public page has a hand in. */
+export async function getPersonFeed(
+  request: Request,
+  { params }: { params: Promise<{ person: string; feed: string }> },
+): Promise<Response> {
+  const { person, feed } = await params;
+  return answerOf(request, { kind: "person", id: person }, feed);
+}
+
+async function answerOf(request: Request, of: Feeding, file: string): Promise<Response> {
+  if (!/^[\da-f-]{36}$/.test(of.id)) return nothing();
   if (file === "feeds.opml") {
-    const found = await feedsOfTeam(team, now());
+    const found = await feedsOf(of, now());
     if (!found) return nothing();
     return new Response(opml(found.title, found.feeds), {
       headers: { ...FEED_HEADERS, "content-type": "text/x-opml; charset=utf-8" },
@@ -67,8 +80,7 @@ export async function getTeamFeed(
   }
   const format = feedFormat(file);
   const tag = new URL(request.url).searchParams.get("tag");
-  const feed =
-    format && (await feedOfTeam(team, tag?.slice(0, 200) ?? null, format, numberOf(request), now()));
+  const feed = format && (await feedOf(of, tag?.slice(0, 200) ?? null, format, numberOf(request), now()));
   if (!format || !feed) return nothing();
   return answer(request, format, feed, `"${sha256(JSON.stringify(feed)).slice(0, 20)}"`);
 }

@@ -1,9 +1,11 @@
 import { COMFORT_SCRIPT } from "@/core/publish/reader-script";
-import { shelvesDocument, teamDocument } from "@/core/publish/team-document";
+import { publicPageDocument, shelvesDocument } from "@/core/publish/team-document";
 import { Problem } from "@/mechanism/problem";
+import { openFile } from "@/outside/files";
 import { lookAtShelves } from "@/services/shelves/open";
+import { readOfPerson } from "@/services/shelves/of-person";
 import { readOfTeam } from "@/services/shelves/of-team";
-import { policyOf, readerHeaders } from "./reader-route";
+import { pictureAnswer, policyOf, readerHeaders } from "./reader-route";
 
 const NOBODY = { person: null, share: null };
 
@@ -38,6 +40,44 @@ export async function getTeamPage(
 ): Promise<Response> {
   const { team } = await params;
   return answer(false, async () =>
-    teamDocument(await readOfTeam.call(NOBODY, { of: team }), `/public/${team}`, "/fonts"),
+    publicPageDocument(
+      await readOfTeam.call(NOBODY, { of: team }),
+      { at: `/public/${team}`, follow: `/follow/team/${team}` },
+      "/fonts",
+    ),
   );
+}
+
+/** GET /public/person/<person>: what a person has a hand in, if they wish such a page. */
+export async function getPersonPage(
+  _: Request,
+  { params }: { params: Promise<{ person: string }> },
+): Promise<Response> {
+  const { person } = await params;
+  return answer(false, async () =>
+    publicPageDocument(
+      await readOfPerson.call(NOBODY, { of: person }),
+      { at: `/public/person/${person}`, follow: `/follow/person/${person}` },
+      "/fonts",
+    ),
+  );
+}
+
+/** GET …/p/<hash>: the picture of such a page, and no other. */
+export async function getPagePicture(
+  _: Request,
+  { params }: { params: Promise<{ hash: string } & ({ team: string } | { person: string })> },
+): Promise<Response> {
+  const { hash, ...of } = await params;
+  const found = await (
+    "team" in of ? readOfTeam.call(NOBODY, { of: of.team }) : readOfPerson.call(NOBODY, { of: of.person })
+  ).catch(unlessProblem);
+  const file = found?.picture === hash ? await openFile(hash) : null;
+  return file ? pictureAnswer(file) : new Response(null, { status: 404 });
+}
+
+/** Of what is not there, or is no id at all, there is no picture. */
+function unlessProblem(error: unknown): null {
+  if (error instanceof Problem) return null;
+  throw error;
 }

@@ -2,6 +2,7 @@ import "reflect-metadata";
 import {
   ArrayMaxSize,
   IsArray,
+  IsBase64,
   IsIn,
   IsISO8601,
   IsNotEmpty,
@@ -64,6 +65,14 @@ export const MaybeText = (most: number) =>
     IsString({ message: "This must be text." }),
     MaxLength(most, { message: `At most ${most} characters, please.` }),
   );
+/** A picture in Base64, up to 6 MB. */
+export const Picture = () =>
+  all(
+    IsBase64(undefined, { message: "This is no picture." }),
+    MaxLength(8_200_000, { message: "At most 6 MB, please." }),
+  );
+/** A picture in Base64, or none is sent. */
+export const MaybePicture = () => all(Optional() as PropertyDecorator, Picture() as PropertyDecorator);
 /** A moment by RFC 3339, as text; null: none. */
 export const MaybeMoment = () =>
   all(

@@ -131,6 +131,7 @@ export async function makeFull(): Promise<Full> {
   await as(made.owner, "shelves.borrow", { team: made.team, collection: lent, copy: borrowed });
   const { credits } = await as(made.owner, "shelves.credits", { collection: borrowed });
   await as(made.owner, "teams.set-page", { team: made.team, open: true });
+  await as(made.owner, "people.set-page", { open: true });
   const { mark } = await as(made.owner, "marks.add", {
     resource: made.resource,
     private: false,

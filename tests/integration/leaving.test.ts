@@ -109,6 +109,8 @@ test("an account is deleted with what is its own; teams of one go whole, and a n
   const kept = await as(leaver, "collections.make", { team: own, title: "My own fen" });
   const { code } = await as(leaver, "share.set", { collection: kept.collection.id, audience: "link" });
   await as(leaver, "capture.address", { team: own, address: `https://bog.example/${newId()}` });
+  await as(leaver, "people.set-page", { open: true, words: "Of the fens" });
+  await as(full.owner, "follows.add", { team, kind: "person", what: leaver.person!.id });
 
   await expect(
     as(leaver, "people.delete", { password: PASSWORD.trim(), withName: true }),
@@ -118,7 +120,10 @@ test("an account is deleted with what is its own; teams of one go whole, and a n
   await expect(
     as({ person: null, share: code! }, "reader.read", { collection: kept.collection.id }),
   ).rejects.toMatchObject({ kind: "not-found" });
+  const page = { of: leaver.person!.id };
+  await expect(as(full.owner, "shelves.of-person", page)).rejects.toMatchObject({ kind: "not-found" });
   await workOff();
+  expect(await whereIs("Of the fens")).toEqual({});
   expect(await whereIs(email)).toEqual({});
   expect(await whereIs(own)).toEqual({});
   expect(await whereIs("My own fen")).toEqual({});

@@ -1,7 +1,7 @@
-import sharp from "sharp";
 import { beforeAll, expect, test } from "vitest";
 import { heldAmong } from "@/data/queries/held-files";
 import { database } from "@/mechanism/changing";
+import { picture } from "./pictures";
 import { as, makeWorld, type World } from "./world";
 
 let world: World;
@@ -9,8 +9,6 @@ beforeAll(async () => {
   world = await makeWorld();
 });
 const members = async () => (await as(world.viewer, "members.read", { team: world.team })).members;
-const picture = async (background = "#6b3a77") =>
-  (await sharp({ create: { width: 400, height: 300, channels: 3, background } }).png().toBuffer()).toString("base64"); // prettier-ignore
 
 test("name and picture are changed by oneself, seen by those who share a team and nobody else, and kept while they are named", async () => {
   const { editor, viewer } = world;

@@ -7,7 +7,7 @@ import { sayWoven, scrap } from "./reader-course";
 /** A public collection, as its team's page lists it. */
 type Listed = {
   code: string;
-  /** Whose it is, where that is not said of all. */
+  /** Whose it is, where that is to be said. */
   teamName?: string;
   /** Where words stand that were looked for. */
   passages?: readonly FoundIn[];
@@ -18,28 +18,41 @@ type Listed = {
   cloth: { threads: readonly Yarn[]; tags: readonly string[] };
 };
 
+/** Of whom a public page is. */
+type Whose = {
+  name: string;
+  words: string;
+  /** The hash of a picture. */
+  picture: string | null;
+  collections: readonly Listed[];
+  /** Of a team: the people in it who have such a page, too. */
+  people?: readonly { id: string; name: string }[];
+};
+/** Where it stands, without a slash behind it, and where whoever has an account follows it. */
+type Standing = { at: string; follow: string };
+
 /**
- * What a team has made public, on one page: its name, what it says of itself, each collection with a scrap of its cloth, and
- * the feeds of it all.
- * @param at where this page stands, without a slash behind it
+ * What a team has made public, or a person has a hand in, on one page: the name, what they say of themselves, each collection
+ * with a scrap of its cloth, and the feeds of it all. Of a person's each says of which team it is.
  */
-export const teamDocument = (
-  { name, words, collections }: { name: string; words: string; collections: readonly Listed[] },
-  at: string,
+export const publicPageDocument = (
+  { name, words, picture, collections, people }: Whose,
+  { at, follow }: Standing,
   fonts: string,
 ): string =>
   page(
     name,
     "",
     fonts,
-    html`<h1>${name}</h1>
-${words ? html`<p class="lead">${words}</p>` : null}
-<p class="facts"><span>${collections.length === 1 ? "1 public collection" : `${collections.length} public collections`}</span> ${
+    html`<header class="whose">${picture ? html`<img src="${at}/p/${picture}" alt="" width="96" height="96">` : null}<div><h1>${name}</h1>
+${words ? html`<p class="lead">${words}</p>` : null}</div></header>
+<p class="facts"><span>${collections.length === 1 ? "1 public collection" : `${collections.length} public collections`}</span> <a href="${follow}">Follow, with an account here</a> ${
       collections.length
         ? html`<a href="${at}/feed.atom">What comes in, as a feed</a> <a href="${at}/feeds.opml">All feeds (OPML)</a>`
         : null
     }</p>
-${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map((one) => entry({ ...one, teamName: "" }))}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}`,
+${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map((one) => entry(people ? { ...one, teamName: "" } : one))}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}
+${people?.length ? html`<nav class="people" aria-labelledby="people"><h2 id="people">Who has a hand in it</h2><ul>${people.map(({ id, name }) => html`<li><a href="/public/person/${id}">${name}</a></li>`)}</ul></nav>` : null}`,
     { isFound: true, style: STYLE },
   );
 
@@ -60,7 +73,7 @@ const foundIn = ({ passage: { text, marks, cut }, item }: FoundIn): Markup => {
 
 /** What these two pages need besides. */
 const STYLE =
-  ".facts+.inside{margin-top:1.25rem}.inside li{align-items:start}.inside li>div>div{margin-top:.3rem}mark{color:inherit;background:var(--accent-wash)}.find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
+  ".whose{display:flex;flex-wrap:wrap;gap:0 1.25rem;align-items:start}.whose>div{flex:1 1 14rem;min-width:0}.whose img{width:6rem;height:6rem;object-fit:cover;border-radius:6px;margin:.4rem 0 1rem}.people ul{list-style:none;margin:.5rem 0 0;padding:0;display:flex;flex-wrap:wrap;gap:.25rem 1.25rem}.people a{display:inline-block;padding:.3rem 0}.facts+.inside{margin-top:1.25rem}.inside li{align-items:start}.inside li>div>div{margin-top:.3rem}mark{color:inherit;background:var(--accent-wash)}.find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
 
 /**
  * What all teams have made public, to be found by words; whole with script off.

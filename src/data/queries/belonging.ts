@@ -125,5 +125,12 @@ export async function findTeamOfPicture(
     .innerJoin(membership, and(eq(membership.team, resource.team), eq(membership.person, person)))
     .where(eq(textPicture.hash, code(hash)))
     .limit(1);
-  return inTexts[0] ?? teamWithPicture(tx, hash, person);
+  if (inTexts[0]) return inTexts[0];
+  const onPages = await tx
+    .select({ team: membership.team, role: membership.role })
+    .from(membership)
+    .innerJoin(team, and(eq(team.id, membership.team), eq(team.pagePicture, code(hash))))
+    .where(eq(membership.person, person))
+    .limit(1);
+  return onPages[0] ?? teamWithPicture(tx, hash, person);
 }

@@ -40,6 +40,11 @@ export async function dropFollow(tx: Tx, whose: Own, hash: string): Promise<void
   await tx.delete(follow).where(and(eq(follow.hash, hash), own(whose)));
 }
 
+/** What is gone for good is followed by nobody any more. */
+export async function dropFollowsTo(tx: Tx, hash: string): Promise<void> {
+  await tx.delete(follow).where(eq(follow.hash, hash));
+}
+
 /** Says up to when somebody has looked at what came, in one thing they follow or in all. */
 export async function setSeen(tx: Tx, whose: Own, id: string | null, seenAt: Date): Promise<void> {
   await tx

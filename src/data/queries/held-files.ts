@@ -14,6 +14,7 @@ import {
   resource,
   resourceFile,
   suggestion,
+  team,
   textPicture,
   textVersion,
 } from "../schema";
@@ -32,6 +33,7 @@ export const HOLDERS = [
   [proposal, proposal.pictureHash],
   [mailMessage, mailMessage.original],
   [person, person.image],
+  [team, team.pagePicture],
   [edition, edition.digest],
   [editionFile, editionFile.hash],
   [archiveImport, archiveImport.hash],

@@ -14,6 +14,7 @@ import {
   membership,
   pairing,
   person,
+  personPage,
   resource,
   session,
   team,
@@ -102,7 +103,7 @@ export async function closeAccount(tx: Tx, id: string, name: string | null, at: 
   else {
     await tx.delete(session).where(eq(session.userId, id));
     await tx.delete(account).where(eq(account.userId, id));
-    for (const table of [accessToken, pairing, membership])
+    for (const table of [accessToken, pairing, membership, personPage])
       await tx.delete(table).where(eq(table.person, id));
     await tx
       .update(person)

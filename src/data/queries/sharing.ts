@@ -4,7 +4,7 @@ import type { Shared } from "@/core/publish/opens";
 import type { Tx } from "../database";
 import { collection, shareLink, shortCode, team } from "../schema";
 import { code } from "../sql/code";
-import { queryRows } from "../sql/query-rows";
+import { queryRows, utc } from "../sql/query-rows";
 
 /** Ends the codes of a collection, so that links with them lead nowhere. */
 export async function revokeShareCodes(tx: Tx, id: string, at: Date): Promise<void> {
@@ -86,7 +86,7 @@ type NodeRow = Omit<SharedNode, "sharedUntil" | "awayAt" | "hiddenAt" | "leftOut
 
 async function nodes(tx: Tx, statement: SQL): Promise<SharedNode[]> {
   const rows = await queryRows<NodeRow>(tx, statement);
-  const time = (text: string | null) => (text === null ? null : new Date(`${text.replace(" ", "T")}Z`));
+  const time = (text: string | null) => (text === null ? null : utc(text));
   return rows.map(({ shared_until, away_at, hidden_at, left_out, ...row }) => ({
     ...row,
     sharedUntil: time(shared_until),

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, isNotNull, isNull, lt, or, sql } from "drizzle-orm";
 import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import { collection, invitation, membership, person, team } from "../schema";
@@ -28,17 +28,30 @@ export async function nameOfTeam(tx: Tx, id: string): Promise<string | null> {
 
 /** The public page of a team: whether it has one, and what it says of the team; null: there is no such team. */
 export async function pageOfTeam(tx: Tx, id: string) {
-  const { name, hasPage, pageWords } = team;
-  const rows = await tx.select({ name, open: hasPage, words: pageWords }).from(team).where(eq(team.id, id));
+  const { name, hasPage, pageWords, pagePicture } = team;
+  const rows = await tx
+    .select({ name, open: hasPage, words: pageWords, picture: pagePicture })
+    .from(team)
+    .where(eq(team.id, id));
   return rows[0] ?? null;
+}
+
+/** Those of these teams that have a public page. */
+export async function withPages(tx: Tx, ids: readonly string[]): Promise<string[]> {
+  if (!ids.length) return [];
+  const rows = await tx
+    .select({ id: team.id })
+    .from(team)
+    .where(and(inArray(team.id, [...ids]), eq(team.hasPage, true)));
+  return rows.map((row) => row.id);
 }
 
 export async function setPageOfTeam(
   tx: Tx,
   id: string,
-  { open, words }: { open?: boolean; words?: string },
+  { open, words, picture }: { open?: boolean; words?: string; picture?: string | null },
 ): Promise<void> {
-  await tx.update(team).set({ hasPage: open, pageWords: words }).where(eq(team.id, id));
+  await tx.update(team).set({ hasPage: open, pageWords: words, pagePicture: picture }).where(eq(team.id, id));
 }
 
 /** A person's role in a team, or null. */

@@ -1,5 +1,15 @@
 import type { PairedFor } from "@/core/policy/paired";
-import { bigint, boolean, index, int, mysqlTable, text, uniqueIndex, varchar } from "drizzle-orm/mysql-core";
+import {
+  bigint,
+  boolean,
+  index,
+  int,
+  json,
+  mysqlTable,
+  text,
+  uniqueIndex,
+  varchar,
+} from "drizzle-orm/mysql-core";
 import type { StyleId } from "@/core/cite/styles";
 import { bytesText, exactText, line, moment, uuid } from "./columns";
 
@@ -120,7 +130,22 @@ export const team = mysqlTable("team", {
   /** Whether it has a page that lists what it made public, and what that says of the team. */
   hasPage: boolean("has_page").notNull().default(false),
   pageWords: text("page_words").notNull().default(""),
+  /** The hash of the picture on it. */
+  pagePicture: bytesText("page_picture", { length: 64 }),
   createdAt: moment("created_at").notNull(),
+});
+
+/** The public page of a person who wishes one: the public collections of their teams in which they placed something. */
+export const personPage = mysqlTable("person_page", {
+  person: uuid("person")
+    .primaryKey()
+    .references(() => person.id, { onDelete: "cascade" }),
+  open: boolean("open").notNull().default(false),
+  words: text("words").notNull().default(""),
+  /** Whether their picture stands on it. */
+  picture: boolean("picture").notNull().default(false),
+  /** Collections that are not to stand on it, by their ids. */
+  leftOut: json("left_out").$type<string[]>().notNull(),
 });
 
 export const membership = mysqlTable(

@@ -19,3 +19,6 @@ export async function changeRows(tx: Tx, statement: SQL): Promise<number> {
   const [answer] = (await tx.execute(statement)) as unknown as [{ affectedRows: number }];
   return answer.affectedRows;
 }
+
+/** A moment as such a row has it: in UTC, without saying so. */
+export const utc = (text: string): Date => new Date(`${text.replace(" ", "T")}Z`);

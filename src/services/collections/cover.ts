@@ -1,15 +1,12 @@
-import { IsBase64, MaxLength } from "class-validator";
 import { action } from "@/mechanism/action";
-import { Id } from "@/mechanism/input";
+import { Id, Picture } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { storePicture } from "../pictures/store-picture";
 
 class UploadCover {
   @Id() collection: string;
   /** The picture itself, in Base64; up to 6 MB. */
-  @IsBase64(undefined, { message: "This is no picture." })
-  @MaxLength(8_200_000, { message: "At most 6 MB, please." })
-  picture: string;
+  @Picture() picture: string;
 }
 
 export const uploadCover = action({

@@ -3,6 +3,7 @@ import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
 import { addFollows, countFollows, isFollowed } from "@/data/queries/follows";
 import { publicNow, publicTeamName } from "@/data/queries/listings";
+import { pageOfPerson } from "@/data/queries/person-pages";
 import { action } from "@/mechanism/action";
 import { Id, MaybeText, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -18,7 +19,7 @@ class AddFollow {
   /** Into which team what is new would be taken. */
   @Id() team: string;
   @OneOf(FOLLOWED) kind: Followed;
-  /** The id of a public collection or of a team; a subject; words to find; the address of a feed. */
+  /** The id of a public collection, of a team or of a person with a public page; a subject; words to find; the address of a feed. */
   @Name("what is to be followed", 500) what: string;
   /** What a feed is called, until it says so itself. */
   @MaybeText(200) title?: string;
@@ -27,7 +28,7 @@ class AddFollow {
 export const addToFollowed = action({
   name: "follows.add",
   about:
-    "Follows a public collection, what a team makes public, a subject of public collections, what words find among them, or a feed from elsewhere (Atom, RSS, JSON Feed): what is new there stands under Followed; of a feed also what came in the two weeks before. One that did not answer is asked again.",
+    "Follows a public collection, what a team makes public, what a person with a public page has a hand in, a subject of public collections, what words find among them, or a feed from elsewhere (Atom, RSS, JSON Feed): what is new there stands under Followed; of a feed also what came in the two weeks before. One that did not answer is asked again.",
   input: AddFollow,
   allow: can.see("team"),
   locks: null,
@@ -59,5 +60,9 @@ async function nameOf(tx: Tx, kind: Followed, what: string, at: Date): Promise<s
   if (kind === "subject" || kind === "search") return what;
   if (!/^[0-9a-f-]{36}$/i.test(what)) return null;
   if (kind === "team") return publicTeamName(tx, what, at);
+  if (kind === "person") {
+    const found = await pageOfPerson(tx, what);
+    return found?.page.open ? found.name : null;
+  }
   return (await publicNow(tx, what, at)) && (await findCollection(tx, what))!.title;
 }

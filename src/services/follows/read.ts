@@ -1,3 +1,4 @@
+import { groupBy } from "@/core/list/group-by";
 import { tagKey } from "@/core/tags/tag-name";
 import {
   type FollowRow,
@@ -9,10 +10,13 @@ import {
 } from "@/data/queries/follows";
 import { countNewInFeeds, feedsByHash, newInFeeds } from "@/data/queries/feeds";
 import { type ListedRow, listedById, openCodes } from "@/data/queries/listings";
+import { openPages } from "@/data/queries/person-pages";
+import { withPages } from "@/data/queries/teams";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
+import { onPagesOf } from "../people/public-page";
 import { foundNow } from "../shelves/find";
 import { asCard } from "../shelves/shown";
 import { feedSaid, newsOfFeeds } from "./in-feeds";
@@ -44,6 +48,14 @@ export const readFollowed = reading({
         follow.id,
         found.filter((one) => one.since > follow.seenAt),
       );
+    const noteEach = (
+      some: readonly FollowRow[],
+      found: readonly NewlyPublic[],
+      keyOf: (follow: FollowRow) => string,
+    ) => {
+      const byKey = groupBy(found, (each) => each.of);
+      for (const one of some) note(one, byKey.get(keyOf(one)) ?? []);
+    };
     const oldest = (some: readonly FollowRow[]) =>
       new Date(Math.min(at.getTime(), ...some.map((one) => one.seenAt.getTime())));
     const teams = of("team");
@@ -54,19 +66,19 @@ export const readFollowed = reading({
       at,
       LOOKED,
     );
-    for (const one of teams)
-      note(
-        one,
-        ofTeams.filter((each) => each.of === one.what),
-      );
+    noteEach(teams, ofTeams, (one) => one.what);
+    const people = of("person");
+    const ofPeople = await onPagesOf(
+      tx,
+      people.map((one) => one.what),
+      at,
+      { since: oldest(people), most: LOOKED },
+    );
+    noteEach(people, ofPeople, (one) => one.what);
     const subjects = of("subject");
     const keys = new Map(subjects.map((one) => [one.id, tagKey(one.what)]));
     const ofSubjects = await newlyOfSubjects(tx, [...new Set(keys.values())], oldest(subjects), at, LOOKED);
-    for (const one of subjects)
-      note(
-        one,
-        ofSubjects.filter((each) => each.of === keys.get(one.id)),
-      );
+    noteEach(subjects, ofSubjects, (one) => keys.get(one.id)!);
     const searches = of("search").sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime());
     for (const one of searches.slice(0, SEARCHES)) note(one, await foundNow(tx, one.what));
     const collections = of("collection");
@@ -98,10 +110,24 @@ export const readFollowed = reading({
       collections.map((one) => one.what),
       at,
     );
+    const pages = new Set([
+      ...(
+        await openPages(
+          tx,
+          people.map((one) => one.what),
+        )
+      ).keys(),
+      ...(await withPages(
+        tx,
+        teams.map((one) => one.what),
+      )),
+    ]);
     return {
       follows: all.map((one) => ({
         ...{ id: one.id, kind: one.kind, what: one.what, name: one.name },
         code: one.kind === "collection" ? (open.get(one.what) ?? null) : null,
+        /** Where the public page of a team or a person is read; null: it has none now. */
+        page: pages.has(one.what) ? `/public/${one.kind === "person" ? "person/" : ""}${one.what}` : null,
         toTray: one.trayFrom !== null,
         feed: feedSaid(feeds.get(one.hash)),
       })),

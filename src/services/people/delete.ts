@@ -8,11 +8,13 @@ import {
   lockMembers,
   teamsOfLeaver,
 } from "@/data/queries/leaving";
+import { dropFollowsTo } from "@/data/queries/follows";
 import { action } from "@/mechanism/action";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
 import { mustBeRightPassword } from "../accounts/right-password";
+import { followHash } from "../follows/follow-hash";
 
 class DeletePerson {
   /** Asked for once more. */
@@ -62,6 +64,7 @@ export const deletePerson = action({
     if (going.some((id) => !alone.includes(id))) throw new Problem("many-at-once");
     await closeTeams(tx, going, at);
     await forgetInvitationsTo(tx, actor.person!.email);
+    await dropFollowsTo(tx, followHash("person", person));
     await closeAccount(tx, person, withName ? actor.person!.name : null, at);
     enqueue({
       ...{ id: newId(), kind: "people.erase", createdAt: at, uniqueKey: `people.erase:${person}` },

@@ -17,3 +17,11 @@ export async function storePicture(tx: Tx, base64: string, createdAt: Date): Pro
   await noteFile(tx, { hash, bytes: picture.length, type: "image/webp", createdAt });
   return hash;
 }
+
+/** What becomes of a picture that can be given or taken away: another one's hash, null for none, undefined as it was. */
+export const pictureOf = async (
+  tx: Tx,
+  { picture, noPicture }: { picture?: string; noPicture?: boolean },
+  at: Date,
+): Promise<string | null | undefined> =>
+  picture ? storePicture(tx, picture, at) : noPicture ? null : undefined;

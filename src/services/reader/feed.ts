@@ -3,8 +3,11 @@ import type { PublishedCollection, PublishedItem } from "@/core/publish/model";
 import type { ReaderPlaces } from "@/core/publish/reader-places";
 import { tagKey } from "@/core/tags/tag-name";
 import { database } from "@/mechanism/changing";
+import { openCodes } from "@/data/queries/listings";
+import { pageOfPerson } from "@/data/queries/person-pages";
 import { publicPages } from "@/data/queries/sharing";
 import { addressOfHobbin } from "../accounts/address";
+import { onPagesOf } from "../people/public-page";
 import { allBehind } from "./behind";
 
 /** So many entries stand on a page of a feed. */
@@ -104,62 +107,84 @@ export async function feedBehind(
   );
 }
 
-/** So many collections of a team are in its feed, those that changed last. */
+/** So many collections of a team or a person are in their feed, those that changed last. */
 const MOST_PAGES = 100;
-/** What of a team is public is read once in so many milliseconds, however many ask. */
+/** What of somebody is public is read once in so many milliseconds, however many ask. */
 const KEPT = 5_000;
 const MOST_KEPT = 50;
-const kept = new Map<string, { at: number; work: Promise<(readonly Behind[])[]> }>();
+const kept = new Map<string, { at: number; work: Promise<Public> }>();
 
-/** What of a team is public, each collection with what readers are shown inside it. */
-function publicOf(team: string, at: Date): Promise<(readonly Behind[])[]> {
-  const before = kept.get(team);
+/** Whose feed it is: all that a team has made public, or what a person with a public page has a hand in. */
+export type Feeding = { kind: "team" | "person"; id: string };
+/** Each collection with what readers are shown inside it; and whose it is. */
+type Public = { name: string; all: (readonly Behind[])[] } | null;
+
+const keyOf = ({ kind, id }: Feeding) => `${kind} ${id}`;
+const pathOf = ({ kind, id }: Feeding) => `/public/${kind === "person" ? "person/" : ""}${id}`;
+
+/** What of somebody is public; null when nothing is, or a person has no such page. */
+function publicOf(of: Feeding, at: Date): Promise<Public> {
+  const key = keyOf(of);
+  const before = kept.get(key);
   if (before && at.getTime() - before.at < KEPT) return before.work;
-  const work = readPublic(team, at);
-  kept.delete(team);
+  const work = readPublic(of, at);
+  kept.delete(key);
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
-  kept.set(team, { at: at.getTime(), work });
-  work.catch(() => kept.delete(team));
+  kept.set(key, { at: at.getTime(), work });
+  work.catch(() => kept.delete(key));
   return work;
 }
 
-async function readPublic(team: string, at: Date): Promise<(readonly Behind[])[]> {
+async function readPublic(of: Feeding, at: Date): Promise<Public> {
+  const found = of.kind === "team" ? await codesOfTeam(of.id, at) : await codesOfPerson(of.id, at);
+  if (!found) return null;
   const all: (readonly Behind[])[] = [];
-  for (const { code } of (await publicPages(database(), at, team)).slice(0, MOST_PAGES)) {
+  for (const code of found.codes.slice(0, MOST_PAGES)) {
     const behind = await allBehind({ code }, at);
     if (behind) all.push(behind);
   }
-  return all;
+  const name = found.name ?? all[0]?.[0]?.collection.teamName;
+  return name === undefined ? null : { name, all };
+}
+
+const codesOfTeam = async (id: string, at: Date) => ({
+  name: undefined,
+  codes: (await publicPages(database(), at, id)).map((one) => one.code),
+});
+
+async function codesOfPerson(id: string, at: Date) {
+  const found = await pageOfPerson(database(), id);
+  if (!found?.page.open) return null;
+  const ids = (await onPagesOf(database(), [id], at)).map((one) => one.id);
+  const codes = await openCodes(database(), ids, at);
+  return { name: found.name, codes: ids.flatMap((one) => codes.get(one) ?? []) };
 }
 
 /**
- * The latest additions to everything a team has made public, or those of them with a tag; null when nothing of it is
- * public. What stands in two collections is in it twice, as it is in two places.
+ * The latest additions to everything a team has made public, or a person has a hand in, or those of them with a tag; null
+ * when there is nothing. What stands in two collections is in it twice, as it is in two places.
  */
-export async function feedOfTeam(
-  team: string,
+export async function feedOf(
+  of: Feeding,
   tag: string | null,
   format: string,
   page: number,
   at: Date,
 ): Promise<Feed | null> {
-  const all = await publicOf(team, at);
-  const first = all[0]?.[0];
-  if (!first) return null;
-  const once = new Map(all.flat().map((one) => [one.collection.id, one]));
-  const { teamName } = first.collection;
-  const home = addressOfHobbin();
+  const found = await publicOf(of, at);
+  const first = found?.all[0]?.[0];
+  if (!found || !first) return null;
+  const once = new Map(found.all.flat().map((one) => [one.collection.id, one]));
+  const { name } = found;
+  const whole = addressOfHobbin() + pathOf(of);
   return pageOf(
     {
-      id:
-        tag === null
-          ? `urn:uuid:${team}`
-          : `${home}/public/${team}/feed.atom?${new URLSearchParams({ tag })}`,
-      title: tag === null ? teamName : `${teamName}: ${tag}`,
+      id: tag === null ? `urn:uuid:${of.id}` : `${whole}/feed.atom?${new URLSearchParams({ tag })}`,
+      title: tag === null ? name : `${name}: ${tag}`,
       about: "",
-      page: first.places.site + first.places.self,
-      at: `${home}/public/${team}/feed.${format}`,
-      author: teamName,
+      page: of.kind === "team" ? first.places.site + first.places.self : whole,
+      at: `${whole}/feed.${format}`,
+      author: name,
       language: "",
     },
     [...once.values()],
@@ -168,16 +193,20 @@ export async function feedOfTeam(
   );
 }
 
-/** The feeds of everything a team has made public; null when nothing is. */
-export async function feedsOfTeam(team: string, at: Date) {
-  const all = await publicOf(team, at);
-  const name = all[0]?.[0]?.collection.teamName;
-  if (name === undefined) return null;
+/** The feeds of all that; null when there is nothing. */
+export async function feedsOf(of: Feeding, at: Date) {
+  const found = await publicOf(of, at);
+  if (!found?.all.length) return null;
+  const { name, all } = found;
   const home = addressOfHobbin();
   return {
     title: name,
     feeds: [
-      { title: name, feed: `${home}/public/${team}/feed.atom`, page: home },
+      {
+        title: name,
+        feed: `${home}${pathOf(of)}/feed.atom`,
+        page: of.kind === "team" ? home : home + pathOf(of),
+      },
       ...all.map(([first]) => {
         const { collection, places } = first!;
         const page = places.site + places.self;

@@ -7,6 +7,7 @@ import { readGiven } from "./given";
 import { readKeeping } from "./keeping";
 import { readNear } from "./near";
 import { readNewest } from "./newest";
+import { readOfPerson } from "./of-person";
 import { readOfTeam } from "./of-team";
 import { lookAtShelves } from "./open";
 import { readOften } from "./often";
@@ -26,6 +27,7 @@ export const actions = {
   "shelves.keeping": readKeeping,
   "shelves.near": readNear,
   "shelves.newest": readNewest,
+  "shelves.of-person": readOfPerson,
   "shelves.of-team": readOfTeam,
   "shelves.often": readOften,
   "shelves.open": lookAtShelves,

@@ -1,11 +1,16 @@
 import { listedOfTeam } from "@/data/queries/listings";
+import { pagesIn } from "@/data/queries/person-pages";
 import { pageOfTeam } from "@/data/queries/teams";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
+import { onPagesOf } from "../people/public-page";
 import { asCard, upToDate } from "./shown";
+
+/** Of all its people together so many collections are looked at. */
+const MOST_TOGETHER = 2_000;
 
 class ReadOfTeam {
   @Id() of: string;
@@ -21,6 +26,19 @@ export const readOfTeam = reading({
     // Whether there is such a team is nobody's business.
     if (!page?.open) throw new Problem("not-found");
     const rows = await upToDate(await listedOfTeam(tx, input.of, now()));
-    return { name: page.name, words: page.words, collections: rows.map(asCard) };
+    const people = await pagesIn(tx, input.of);
+    const shown = new Set(rows.map((row) => row.id));
+    const theirs = await onPagesOf(
+      tx,
+      people.map((one) => one.id),
+      now(),
+      { most: MOST_TOGETHER },
+    );
+    const told = new Set(theirs.flatMap((one) => (shown.has(one.id) ? [one.of] : [])));
+    return {
+      ...{ name: page.name, words: page.words, picture: page.picture, collections: rows.map(asCard) },
+      /** Those of its people who have a public page with something of it. */
+      people: people.filter((one) => told.has(one.id)),
+    };
   },
 });

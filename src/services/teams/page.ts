@@ -15,7 +15,7 @@ export const readPage = reading({
   input: ReadPage,
   allow: can.see("team"),
   run: async ({ input, tx }) => {
-    const { open, words } = (await pageOfTeam(tx, input.team))!;
-    return { open, words, address: `${addressOfHobbin()}/public/${input.team}` };
+    const { open, words, picture } = (await pageOfTeam(tx, input.team))!;
+    return { open, words, picture, address: `${addressOfHobbin()}/public/${input.team}` };
   },
 });

@@ -1,8 +1,9 @@
 import { IsBoolean } from "class-validator";
 import { setPageOfTeam } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
-import { Id, MaybeText, Optional } from "@/mechanism/input";
+import { Id, MaybePicture, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { pictureOf } from "../pictures/store-picture";
 
 class SetPage {
   @Id() team: string;
@@ -10,6 +11,10 @@ class SetPage {
   @Optional() @IsBoolean() open?: boolean;
   /** What it says of the team. */
   @MaybeText(2000) words?: string;
+  /** A picture in Base64; up to 6 MB. */
+  @MaybePicture() picture?: string;
+  /** Takes the picture away. */
+  @Optional() @IsBoolean() noPicture?: boolean;
 }
 
 export const setPage = action({
@@ -20,9 +25,11 @@ export const setPage = action({
   allow: can.publish("team"),
   locks: null,
   history: null,
-  run: async ({ input: { team, ...page }, tx, emit }) => {
+  run: async ({ input: { team, open, words, ...pictured }, tx, at, emit }) => {
+    const picture = await pictureOf(tx, pictured, at);
+    const page = { open, words, picture };
     await setPageOfTeam(tx, team, page);
     emit({ verb: "teams.set-page", subject: team, data: {} });
-    return { ...page };
+    return page;
   },
 });

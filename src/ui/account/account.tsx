@@ -18,6 +18,7 @@ import { LettersPart } from "./letters-part";
 import { ConfirmAddress } from "./change-address";
 import { MailHoursPart } from "./mail-hours";
 import { OwnPart } from "./own-part";
+import { PersonPage } from "./person-page";
 import { SessionsPart } from "./sessions-part";
 import { NewPasswordField } from "./new-password-field";
 import { useAccountForm } from "./use-account-form";
@@ -27,12 +28,13 @@ type Props = {
   teams: TeamRow[];
   tokens: Answer<"tokens.read">["tokens"];
   care: Answer<"stewards.am-i">;
+  page: Answer<"people.page">;
   /** The end of the link in a letter to a new address. */
   confirm: string | undefined;
 } & Answer<"notices.wishes">;
 
 /** One's own account: teams, password, look, access tokens. */
-export function Account({ me, teams, tokens, wishes, hours, care, confirm }: Props) {
+export function Account({ me, teams, tokens, wishes, hours, care, page, confirm }: Props) {
   return (
     <Frame me={me} teams={teams} team={null}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
@@ -53,6 +55,13 @@ export function Account({ me, teams, tokens, wishes, hours, care, confirm }: Pro
               </Link>
             </Part>
           )}
+          <Part
+            id="page"
+            title="Your public page"
+            about="For whoever wants to know what else you have gathered. Whether there is one is yours to say."
+          >
+            <PersonPage first={page} hasPicture={Boolean(me.image)} />
+          </Part>
           <Look />
           <Password />
           <Part

@@ -25,6 +25,7 @@ type News = FollowedNow["news"][number];
 const KIND_SAYS: Record<Follow["kind"], string> = {
   collection: "A collection",
   team: "What a team makes public",
+  person: "What a person has a hand in",
   subject: "A subject",
   search: "What words find",
   feed: "A feed",
@@ -110,6 +111,7 @@ export function FollowedPage({ me, teams, team, first }: Props) {
                         <p className="text-sm text-quiet">
                           {KIND_SAYS[one.kind]}
                           {one.kind === "collection" && !one.code && ", public no more"}
+                          {one.kind === "person" && !one.page && ", without a public page now"}
                         </p>
                       )}
                     </div>
@@ -135,7 +137,7 @@ export function FollowedPage({ me, teams, team, first }: Props) {
 const nameOf = ({ name, feed }: Follow) => feed?.title || name;
 
 function Named({ follow }: { follow: Follow }) {
-  const to = follow.code ? `/c/${follow.code}` : follow.feed?.home;
+  const to = follow.code ? `/c/${follow.code}` : (follow.page ?? follow.feed?.home);
   return to && /^(?:https?:)?\//.test(to) ? (
     <a href={to} rel="noreferrer" className="break-words hover:underline">
       {nameOf(follow)}

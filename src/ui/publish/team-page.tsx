@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { choosePicture } from "../parts/choose-picture";
 import { SavedText } from "../parts/saved-text";
 import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
@@ -14,6 +15,11 @@ type Props = { team: string; first: Answer<"teams.page"> };
 export function TeamPage({ team, first }: Props) {
   const [open, setOpen] = useState(first.open);
   const [words, setWords] = useState(first.words);
+  const [picture, setPicture] = useState(first.picture);
+  const give = (what: { picture?: string; noPicture?: boolean }) =>
+    call("teams.set-page", { team, ...what })
+      .then((set) => setPicture(set.picture ?? null))
+      .catch(sayFailure);
   const set = (next: boolean) => {
     setOpen(next);
     call("teams.set-page", { team, open: next }).catch((failure: unknown) => {
@@ -52,6 +58,24 @@ export function TeamPage({ team, first }: Props) {
               setWords(text);
             }}
           />
+          <div className="flex flex-wrap items-center gap-3">
+            {picture && (
+              // eslint-disable-next-line @next/next/no-img-element -- kept pictures are small and made to size already
+              <img
+                src={`/api/pictures/${picture}`}
+                alt="The picture on it"
+                className="size-16 rounded-md border border-line object-cover"
+              />
+            )}
+            <Button small onClick={() => choosePicture((chosen) => void give({ picture: chosen }))}>
+              {picture ? "Another picture" : "Add a picture"}
+            </Button>
+            {picture && (
+              <Button small look="quiet" onClick={() => void give({ noPicture: true })}>
+                Take it off
+              </Button>
+            )}
+          </div>
           <p className="flex flex-wrap items-center gap-3 text-[15px]">
             <a href={first.address} className="break-all text-accent underline">
               {first.address}

@@ -1,0 +1,1 @@
+export { getPersonFeed as GET } from "@/http/feed-route";

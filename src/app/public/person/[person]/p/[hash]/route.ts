@@ -1,0 +1,1 @@
+export { getPagePicture as GET } from "@/http/team-page-route";

@@ -1,0 +1,1 @@
+export { getPersonPage as GET } from "@/http/team-page-route";
