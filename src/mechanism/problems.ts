@@ -36,6 +36,7 @@ export const PROBLEMS = {
     "not-valid",
     "This is not a web address. One looks like https://site.example/page.",
   ),
+  "look-alike": problem("not-valid", "That name looks like another one here, in other letters."),
   "leads-to-none": problem(
     "not-valid",
     "It does not lead to a public collection. Only one of these can be shown here.",

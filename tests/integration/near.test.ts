@@ -1,6 +1,6 @@
-import { expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { newId } from "@/outside/random";
-import { fed, word } from "./public";
+import { fed, later, word } from "./public";
 import { as, makeWorld, type World } from "./world";
 
 const page = () => `https://${word()}.example/`;
@@ -12,11 +12,6 @@ const bring = async ({ owner, team, collection }: World, address: string, contex
 };
 const share = ({ owner, collection }: World, audience: "public" | "team" = "public") =>
   as(owner, "share.set", { collection, audience });
-/** As it is when what may be a minute old is looked up anew. */
-async function later<T>(minutes: number, work: () => Promise<T>): Promise<T> {
-  const clock = vi.spyOn(Date, "now").mockReturnValue(Date.now() + minutes * 61_000);
-  return work().finally(() => clock.mockRestore());
-}
 const near = async ({ viewer, collection }: World) => as(viewer, "shelves.near", { collection });
 
 test("what resembles a collection is pointed out with why, and what it has besides can be taken", async () => {

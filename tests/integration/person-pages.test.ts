@@ -4,7 +4,7 @@ import { getPagePicture, getPersonPage, getTeamPage } from "@/http/team-page-rou
 import { newId } from "@/outside/random";
 import { addressOfHobbin } from "@/services/accounts/address";
 import { picture } from "./pictures";
-import { fed, word } from "./public";
+import { fed, later, word } from "./public";
 import { as, makeWorld, type World } from "./world";
 
 const HOME = addressOfHobbin();
@@ -102,7 +102,7 @@ test("a picture stands on a page where that is wished, and no other is given out
 
 test("who follows a person is told what they have a hand in once it is public", async () => {
   const [world, mine] = [await makeWorld(), await makeWorld()];
-  const { editor, team } = world;
+  const { editor } = world;
   const me = idOf(editor);
   const follow = { team: mine.team, kind: "person" as const, what: me };
   await expect(as(mine.viewer, "follows.add", follow)).rejects.toMatchObject({ kind: "not-found" });
@@ -118,4 +118,35 @@ test("who follows a person is told what they have a hand in once it is public", 
   expect((await news()).titles).toEqual([came.title]);
   await as(editor, "people.set-page", { open: false });
   expect(await news()).toMatchObject({ titles: [], follows: [{ kind: "person", page: null }] });
+});
+
+test("a name that is another's in look-alike letters is refused where it would stand beside it", async () => {
+  const [world, other] = [await makeWorld(), await makeWorld()];
+  const name = `Heron ${word()}`;
+  const alike = name.replace("o", "\u043e");
+  await as(world.owner, "teams.rename", { team: world.team, name });
+  const refused = (field: string) => ({ code: "look-alike", errors: [expect.objectContaining({ field })] });
+  const rename = (to: string) => as(other.owner, "teams.rename", { team: other.team, name: to });
+  // What is public nowhere is nobody's business, and nothing is refused because of it.
+  await rename(alike);
+  await share(world, world.collection);
+  await later(1, async () => {
+    await expect(rename(alike)).rejects.toMatchObject(refused("name"));
+    await expect(as(other.owner, "teams.make", { name: alike })).rejects.toMatchObject(refused("name"));
+    await expect(share(other, other.collection)).rejects.toMatchObject(refused("audience"));
+    const page = { team: other.team, open: true };
+    await expect(as(other.owner, "teams.set-page", page)).rejects.toMatchObject(refused("open"));
+    // The very same name is.
+    await rename(name.toUpperCase());
+    await share(other, other.collection);
+  });
+  const { editor, viewer } = world;
+  await as(editor, "people.edit", { name });
+  await expect(as(viewer, "people.edit", { name: alike })).rejects.toMatchObject(refused("name"));
+  await as(other.viewer, "people.edit", { name: alike });
+  await as(editor, "people.set-page", { open: true });
+  await later(2, async () => {
+    const open = { ...other.viewer, person: { ...other.viewer.person!, name: alike } };
+    await expect(as(open, "people.set-page", { open: true })).rejects.toMatchObject(refused("open"));
+  });
 });

@@ -4,6 +4,7 @@ import { action } from "@/mechanism/action";
 import { MaybePicture, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
+import { tellPersonApart } from "../accounts/told-apart";
 import { pictureOf } from "../pictures/store-picture";
 
 class EditPerson {
@@ -25,6 +26,7 @@ export const editPerson = action({
   run: async ({ input, scope, tx, at }) => {
     const { name } = input;
     if (name === "") throw fieldProblem("name", "name-missing", "Give the name others will see.");
+    if (name) await tellPersonApart(tx, { id: scope.person!, name }, "name");
     const image = await pictureOf(tx, input, at);
     await changePerson(tx, scope.person!, {
       ...(name && { name }),

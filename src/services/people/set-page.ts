@@ -4,6 +4,7 @@ import { lockPerson } from "@/data/queries/people";
 import { action } from "@/mechanism/action";
 import { MaybeIds, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { tellPersonApart } from "../accounts/told-apart";
 
 /** So many are kept apart; what was left out longest ago is forgotten first. */
 const MOST_LEFT_OUT = 500;
@@ -30,9 +31,10 @@ export const setPersonPage = action({
   // Nobody else changes it; one's own two windows wait for each other at one's row.
   locks: null,
   history: null,
-  run: async ({ input: { open, words, picture, leaveOut = [], show = [] }, scope, tx }) => {
+  run: async ({ input: { open, words, picture, leaveOut = [], show = [] }, actor, scope, tx }) => {
     const id = scope.person!;
     await lockPerson(tx, id);
+    if (open) await tellPersonApart(tx, { id, name: actor.person!.name }, "open");
     const before = (await pageOfPerson(tx, id))?.page.leftOut ?? [];
     const shown = new Set(show);
     const leftOut = [...new Set([...before, ...leaveOut])]

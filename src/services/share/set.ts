@@ -1,11 +1,13 @@
 import { AUDIENCES, READER_VIEWS, REACHES, SHOWS } from "@/core/publish/model";
 import { newestEdition } from "@/data/queries/editions";
 import { addShareCode, shareCodeOf } from "@/data/queries/sharing";
+import { nameOfTeam } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Id, MaybeMoment, MaybeOneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { newShareCode } from "@/outside/random";
+import { tellTeamApart } from "../accounts/told-apart";
 
 class SetAudience {
   @Id() collection: string;
@@ -43,6 +45,8 @@ export const setAudience = action({
     const sharedUntil = input.until === undefined ? stale : input.until ? new Date(input.until) : null;
     if (input.until !== undefined && sharedUntil && sharedUntil <= at)
       throw fieldProblem("until", "date-is-over");
+    if (audience === "public" && before.audience !== "public")
+      await tellTeamApart(tx, { id: before.team, name: (await nameOfTeam(tx, before.team))! }, "audience");
     await change("collection", before, { audience, view, reach, shows, sharedUntil }, { verb: "share.set" });
     let code = await shareCodeOf(tx, before.id);
     // The same link comes back when sharing was only paused; a new one has to be asked for.

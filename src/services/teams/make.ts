@@ -3,6 +3,7 @@ import { action } from "@/mechanism/action";
 import { Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { newId } from "@/outside/random";
+import { tellTeamApart } from "../accounts/told-apart";
 
 class MakeTeam {
   @Name("a name for the team", 120) name: string;
@@ -16,6 +17,7 @@ export const makeTeam = action({
   locks: null,
   history: null,
   run: async ({ input, scope, tx, at }) => {
+    await tellTeamApart(tx, { id: null, name: input.name }, "name");
     const id = newId();
     await addTeam(tx, { id, name: input.name, createdAt: at });
     await addMember(tx, { id: newId(), team: id, person: scope.person!, role: "owner", createdAt: at });

@@ -2,6 +2,7 @@ import { renameTeam as writeName } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Id, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { tellTeamApart } from "../accounts/told-apart";
 
 class RenameTeam {
   @Id() team: string;
@@ -16,6 +17,7 @@ export const renameTeam = action({
   locks: null,
   history: null,
   run: async ({ input, tx, emit }) => {
+    await tellTeamApart(tx, { id: input.team, name: input.name }, "name");
     await writeName(tx, input.team, input.name);
     emit({ verb: "teams.rename", subject: input.team, data: { name: input.name } });
     return { team: { id: input.team, name: input.name } };

@@ -1,8 +1,9 @@
 import { IsBoolean } from "class-validator";
-import { setPageOfTeam } from "@/data/queries/teams";
+import { nameOfTeam, setPageOfTeam } from "@/data/queries/teams";
 import { action } from "@/mechanism/action";
 import { Id, MaybePicture, MaybeText, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
+import { tellTeamApart } from "../accounts/told-apart";
 import { pictureOf } from "../pictures/store-picture";
 
 class SetPage {
@@ -26,6 +27,7 @@ export const setPage = action({
   locks: null,
   history: null,
   run: async ({ input: { team, open, words, ...pictured }, tx, at, emit }) => {
+    if (open) await tellTeamApart(tx, { id: team, name: (await nameOfTeam(tx, team))! }, "open");
     const picture = await pictureOf(tx, pictured, at);
     const page = { open, words, picture };
     await setPageOfTeam(tx, team, page);
