@@ -350,6 +350,10 @@ export const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ placement, viewer }) => ({ placement, person: viewer.person!.id, until: "2026-12-03" }),
   },
+  "placements.relink": {
+    from: "editor",
+    input: ({ placement }) => ({ placement, address: "https://bog.example/moved" }),
+  },
   "placements.done": { from: "viewer", input: ({ placement }) => ({ placement }) },
   "log.read": { from: "owner", input: ({ team }) => ({ team }) },
   "log.take": { from: "owner", input: ({ team }) => ({ team }) },

@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import { newId } from "@/outside/random";
+import { teamFed } from "./public";
 import { as, makeWorld, type World } from "./world";
 
 /** Somebody's public collection, an own copy of it in another team, and the item in both. */
@@ -96,4 +97,41 @@ test("an item they do not have is given back to where it stands; who is given no
     collection: world.collection,
   });
   await expect(give(world, own.item!.id)).rejects.toMatchObject({ kind: "not-found" });
+});
+
+test("a link that was mended is given back, and leads there once it is taken: with its words, tags and place", async () => {
+  const { lender, world, copy, item } = await borrowed();
+  const moved = `https://moved-${newId()}.example/here`;
+  const wanted = { placement: item, address: moved };
+  await expect(
+    as(world.editor, "placements.relink", { ...wanted, address: "no address" }),
+  ).rejects.toMatchObject({
+    errors: [expect.objectContaining({ field: "address" })],
+  });
+  const { entry } = await as(world.editor, "placements.relink", wanted);
+  const mine = async () =>
+    (await as(world.owner, "collections.items", { collection: copy })).items.find((one) => one.id === item)!;
+  expect(await mine()).toMatchObject({ context: "Theirs.", resource: { address: moved } });
+  // Taken back it leads where it led; and on again.
+  await as(world.editor, "history.undo", { team: world.team, entry });
+  expect((await mine()).resource.address).not.toBe(moved);
+  await as(world.editor, "history.redo", { team: world.team });
+  await give(world, item);
+
+  const tag = `t${newId().slice(-8)}`;
+  await as(lender.owner, "tags.add", { resource: lender.resource, tags: [tag] });
+  const [one] = await waiting(lender);
+  const before = one!.now;
+  expect(one).toMatchObject({ kind: "link", address: moved, betters: lender.placement });
+  await as(lender.editor, "suggestions.accept", { collection: lender.collection, suggestions: [one!.id] });
+  const { items } = await as(lender.owner, "collections.items", { collection: lender.collection });
+  const there = items.find((each) => each.id === lender.placement)!;
+  expect(there).toMatchObject({ context: "Theirs.", resource: { address: moved, tags: [tag] } });
+  expect(before).not.toBe(moved);
+  // What is so already is given no more; and what was said is found at the new page, not at the old.
+  await expect(give(world, item)).rejects.toMatchObject({ code: "nothing-to-give-back" });
+  await teamFed(lender.team);
+  const found = async (query: string) =>
+    (await as(lender.owner, "search.find", { team: lender.team, query })).results.map((each) => each.address);
+  expect(await found("theirs")).toEqual([moved]);
 });

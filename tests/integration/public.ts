@@ -5,7 +5,12 @@ import { feedSome } from "@/services/search/feed";
 
 /** The index of what is public is fed to the end. */
 export async function fed(): Promise<void> {
-  while ((await feedSome(PUBLIC)) > 0);
+  await teamFed(PUBLIC);
+}
+
+/** The index of a team is fed to the end. */
+export async function teamFed(team: string): Promise<void> {
+  while ((await feedSome(team)) > 0);
 }
 
 /** A word nobody else has. */

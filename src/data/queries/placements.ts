@@ -274,15 +274,16 @@ export async function resourceOfPlacement(tx: Tx, id: string): Promise<string | 
   return rows[0]?.resource ?? null;
 }
 
-/** The context lines of these items, by their ids. */
-export async function contextsOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
-  const found = new Map<string, string>();
+/** The context lines of these items and where they lead, by their ids. */
+export async function standingNow(tx: Tx, ids: readonly string[]) {
+  const found = new Map<string, { context: string; address: string }>();
   await inParts(ids, async (part) => {
     const rows = await tx
-      .select({ id: placement.id, context: placement.context })
+      .select({ id: placement.id, context: placement.context, address: resource.address })
       .from(placement)
+      .innerJoin(resource, eq(resource.id, placement.resource))
       .where(and(inArray(placement.id, [...part]), isNull(placement.deletedAt)));
-    for (const row of rows) found.set(row.id, row.context);
+    for (const { id, ...row } of rows) found.set(id, row);
   });
   return found;
 }

@@ -47,8 +47,8 @@ export const suggestionPage = mysqlTable(
   ],
 );
 
-/** An address, words, a file; or another context line for an item that stands there. */
-export type SuggestionKind = "address" | "text" | "file" | "words";
+/** An address, words, a file; or another context line, or another address, for an item that stands there. */
+export type SuggestionKind = "address" | "text" | "file" | "words" | "link";
 
 /** Of which other teams a team takes nothing that they give back. */
 export const blockedTeam = mysqlTable(
@@ -101,7 +101,7 @@ export const suggestion = mysqlTable(
     word: line("word", 500).notNull(),
     /** What became of it in the catalogue. */
     resource: uuid("resource"),
-    /** Of other words for an item that stands there already: which one. */
+    /** Of other words, or another address, for an item that stands there already: which one. */
     betters: uuid("betters"),
     /** The team that gives it back, which had taken the collection with credit, and what it stands at there; null: somebody else. */
     givenBy: uuid("given_by"),

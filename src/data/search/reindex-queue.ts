@@ -1,21 +1,33 @@
 import { eq, inArray, sql } from "drizzle-orm";
+import type { Change } from "@/core/history/change";
 import { meaningOf } from "@/core/history/verbs";
 import type { Tx } from "../database";
 import { placement, resource, reindexQueue } from "../schema";
 
-type Told = { verb: string; subject: string; collection?: string | null; data?: Record<string, unknown> };
+type Told = {
+  verb: string;
+  subject: string;
+  collection?: string | null;
+  data?: Record<string, unknown>;
+  changes?: readonly Change[] | null;
+};
+
+/** Of an item that leads to something else: to what it led. */
+const ledTo = ({ type, before, after }: Change): string[] =>
+  type === "placement" && typeof before?.resource === "string" && after?.resource ? [before.resource] : [];
 
 /** Notes, with what happened, which resources the index of words must be fed with anew. */
 export async function queueReindex(tx: Tx, told: readonly Told[]): Promise<void> {
   const pick = (words: ReturnType<typeof meaningOf>["words"]) =>
     told.filter(({ verb }) => meaningOf(verb).words === words);
-  await reindexResources(
-    tx,
+  await reindexResources(tx, [
     // Of a merge both are others now.
-    pick("resource").flatMap(({ subject, data }) =>
+    ...pick("resource").flatMap(({ subject, data }) =>
       typeof data?.gone === "string" ? [subject, data.gone] : [subject],
     ),
-  );
+    // What an item led to before has its words no more.
+    ...pick("item").flatMap(({ changes }) => (changes ?? []).flatMap(ledTo)),
+  ]);
   const placements = pick("item").map(({ subject }) => subject);
   if (placements.length)
     await tx.execute(

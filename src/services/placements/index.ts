@@ -5,6 +5,7 @@ import { copyMany } from "./copy-many";
 import { editPlacement } from "./edit";
 import { movePlacement } from "./move";
 import { moveMany } from "./move-many";
+import { relinkPlacement } from "./relink";
 import { removePlacement } from "./remove";
 import { removeMany } from "./remove-many";
 
@@ -17,6 +18,7 @@ export const actions = {
   "placements.edit": editPlacement,
   "placements.move": movePlacement,
   "placements.move-many": moveMany,
+  "placements.relink": relinkPlacement,
   "placements.remove": removePlacement,
   "placements.remove-many": removeMany,
 };

@@ -9,6 +9,7 @@ import { within } from "@/mechanism/limits";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { newShareCode } from "@/outside/random";
+import { contentOf } from "../editions/stored-content";
 import { tellPublishers } from "../notices/tell";
 import { MOST_WAITING } from "../suggestions/offer";
 import { lentContent } from "./lent";
@@ -20,10 +21,12 @@ class GiveBack {
   @Id() suggestion: string;
 }
 
+const KINDS = { words: "words", link: "link", item: "address" } as const;
+
 export const giveBack = action({
   name: "shelves.give-back",
   about:
-    "Offers the lender of what was taken with credit, as a suggestion in the name of one's team, the own context line of an item, or an item they do not have. They decide, as on all that is suggested.",
+    "Offers the lender of what was taken with credit, as a suggestion in the name of one's team, the own context line of an item, an address of it that was mended, or an item they do not have. They decide, as on all that is suggested.",
   input: GiveBack,
   // Words of the team leave it.
   allow: can.publish("placement"),
@@ -42,21 +45,22 @@ export const giveBack = action({
     if (there && there.givenFrom !== own.id) throw new Problem("id-taken");
     if (there) return { given: there.id };
     const address = await resourceAddressOf(tx, own.resource);
-    const given = givenBack({ ...own, address }, lent.content.collection, credit.pairs);
+    const taken = (await contentOf(credit.digest)).collection;
+    const given = givenBack({ ...own, address }, lent.content.collection, credit.pairs, taken);
     if (!given) throw new Problem("nothing-to-give-back");
     const team = (await findCollection(tx, given.collection))!.team;
     const by = scope.team!;
     if (await isBlocked(tx, team, by)) throw new Problem("takes-nothing-back");
     if ((await countWaitingIn(tx, given.collection)) >= MOST_WAITING) throw new Problem("suggestions-full");
-    const isWords = given.what === "words";
+    const item = given.what === "item" ? null : given.item;
     await addGivenBack(tx, {
       ...{ id: input.suggestion, team, collection: given.collection, name: home.teamName.slice(0, 80) },
-      ...{ giver: newShareCode(), kind: isWords ? "words" : "address", address: isWords ? "" : address },
+      ...{ giver: newShareCode(), kind: KINDS[given.what], address: given.what === "words" ? "" : address },
       ...{
-        text: isWords ? given.text : "",
-        title: isWords ? given.item.heading || given.item.title : own.heading,
+        text: given.what === "words" ? given.text : "",
+        title: item ? item.heading || item.title : own.heading,
       },
-      ...{ why: isWords ? "" : own.context.slice(0, 2_000), fileHash: null, fileSent: null },
+      ...{ why: item ? "" : own.context.slice(0, 2_000), fileHash: null, fileSent: null },
       ...{
         fileName: "",
         fileType: "",
@@ -66,7 +70,7 @@ export const giveBack = action({
         heldFor: "",
         word: "",
       },
-      ...{ resource: null, betters: isWords ? given.item.id : null, givenBy: by, givenFrom: own.id },
+      ...{ resource: null, betters: item?.id ?? null, givenBy: by, givenFrom: own.id },
       ...{ createdAt: at, deletedAt: null },
     });
     set.emit({

@@ -1,6 +1,6 @@
 import { findCollection } from "@/data/queries/collections";
 import { sectionsIn } from "@/data/queries/sections";
-import { contextsOf } from "@/data/queries/placements";
+import { standingNow } from "@/data/queries/placements";
 import {
   blockedBy,
   countWaitingIn,
@@ -40,7 +40,7 @@ export const readSuggestions = reading({
       countWaitingIn(tx, collection),
       sectionsIn(tx, [collection]),
     ]);
-    const contexts = await contextsOf(
+    const stands = await standingNow(
       tx,
       waiting.flatMap((row) => row.betters ?? []),
     );
@@ -55,7 +55,11 @@ export const readSuggestions = reading({
       },
       count,
       blocked: await blockedBy(tx, team),
-      waiting: waiting.map((row) => ({ ...shown(row), now: contexts.get(row.betters ?? "") ?? null })),
+      waiting: waiting.map((row) => ({
+        ...shown(row),
+        /** Of what it would make better: what stands there now; null: nothing does. */
+        now: stands.get(row.betters ?? "")?.[row.kind === "link" ? "address" : "context"] ?? null,
+      })),
       decided: decided.map((row) => shown({ ...row, text: row.text.slice(0, BEGINNING) })),
     };
   },

@@ -9,6 +9,7 @@ import type { ChangeSet } from "@/mechanism/change-set";
 import { addressHash, identityHash } from "@/outside/hash";
 import { putFile } from "../files/put";
 import { putPlacement } from "../placements/put";
+import { leadTo } from "../placements/relink";
 import { blank, empty, fetchJob, fileJob } from "../resources/blank";
 import { findOrAdd } from "../resources/find-or-add";
 
@@ -35,9 +36,8 @@ export async function takeIn(
   { section, thanks, word }: Wish,
 ): Promise<{ placed: number }> {
   let placed = 0;
-  const betters = rows.filter((row) => row.kind === "words");
-  for (const row of betters) placed += await takeWords(tx, set, collection, row, word);
-  const others = rows.filter((row) => row.kind !== "words");
+  const [betters, others] = [rows.filter(isBetter), rows.filter((row) => !isBetter(row))];
+  for (const row of betters) placed += await takeBetter({ tx, set }, whose, collection, row, word);
   for (const { given, title, context } of takenTogether(others, identityOf, thanks)) {
     const resource = await putResource(tx, set, whose, given[0]!, title);
     const stands = await standingIn(tx, [collection.id], [resource]);
@@ -50,10 +50,17 @@ export async function takeIn(
   return { placed };
 }
 
-/** Gives an item the context line that was given back for it; where it stands there no more, nothing can be taken. */
-async function takeWords(
-  tx: Tx,
-  set: ChangeSet,
+/** Whether it is for something that stands there already. */
+export const isBetter = ({ kind }: Pick<SuggestionRow, "kind">): boolean =>
+  kind === "words" || kind === "link";
+
+/**
+ * Gives an item the context line, or the address, that was given back for it; where it stands there no more, nothing can be
+ * taken.
+ */
+async function takeBetter(
+  { tx, set }: { tx: Tx; set: ChangeSet },
+  whose: { team: string; person: string },
   { id }: { id: string },
   row: SuggestionRow,
   word: string,
@@ -63,8 +70,10 @@ async function takeWords(
     await set.change("suggestion", row, { state: "declined", word: word || "The item is there no more." });
     return 0;
   }
-  await set.change("placement", item, { context: row.text });
-  await set.change("suggestion", row, { state: "accepted", word, resource: item.resource });
+  let { resource } = item;
+  if (row.kind === "link") resource = await leadTo({ tx, set }, whose, item, row.address);
+  else await set.change("placement", item, { context: row.text });
+  await set.change("suggestion", row, { state: "accepted", word, resource });
   return 1;
 }
 

@@ -7,7 +7,7 @@ export const STATE_WORDS = {
 
 /** What a suggestion is called where there is no title. */
 export const titleOf = (one: {
-  kind: "address" | "text" | "file" | "words";
+  kind: "address" | "text" | "file" | "words" | "link";
   title: string;
   address: string;
   text: string;

@@ -41,14 +41,14 @@ export function SuggestionRow({ one, ofName, onDecide, onBlock }: Props) {
           >
             {title}
           </a>
-        ) : one.kind === "words" ? (
-          <OtherWords one={one} />
+        ) : one.betters ? (
+          <Better one={one} />
         ) : one.kind === "text" ? (
           <p className="break-words whitespace-pre-line">{title}</p>
         ) : (
           <Preview one={one} />
         )}
-        {one.kind !== "text" && one.kind !== "words" && one.text && (
+        {one.kind !== "text" && !one.betters && one.text && (
           <p className="break-words whitespace-pre-line">{one.text}</p>
         )}
         {one.why && <p className="mt-0.5 break-words whitespace-pre-line text-quiet">{one.why}</p>}
@@ -107,22 +107,37 @@ export function SuggestionRow({ one, ofName, onDecide, onBlock }: Props) {
   );
 }
 
-/** Another context line for an item that stands there: what it says now, and what it would say. */
-const OtherWords = ({ one }: { one: Waiting }) => (
-  <>
-    <p className="break-words">
-      Another context line for <b className="font-semibold">{one.title}</b>
-    </p>
-    {one.now === null ? (
-      <p className="text-quiet">The item is there no more.</p>
-    ) : (
-      one.now && (
-        <p className="mt-1 font-serif break-words whitespace-pre-line text-quiet line-through">{one.now}</p>
-      )
-    )}
-    <p className="mt-1 font-serif break-words whitespace-pre-line">{one.text}</p>
-  </>
-);
+/** Another context line, or another address, for an item that stands there: what it is now, and what it would be. */
+function Better({ one }: { one: Waiting }) {
+  const isLink = one.kind === "link";
+  const face = isLink ? "break-all" : "font-serif break-words whitespace-pre-line";
+  return (
+    <>
+      <p className="break-words">
+        {isLink ? "Another address" : "Another context line"} for <b className="font-semibold">{one.title}</b>
+      </p>
+      {one.now === null ? (
+        <p className="text-quiet">The item is there no more.</p>
+      ) : (
+        one.now && <p className={`mt-1 text-quiet line-through ${face}`}>{one.now}</p>
+      )}
+      <p className={`mt-1 ${face}`}>
+        {isLink ? (
+          <a
+            href={one.address}
+            target="_blank"
+            rel="noreferrer nofollow"
+            className="underline decoration-edge underline-offset-2 hover:decoration-ink"
+          >
+            {one.address}
+          </a>
+        ) : (
+          one.text
+        )}
+      </p>
+    </>
+  );
+}
 
 function Preview({ one }: { one: Waiting }) {
   const address = `/api/suggested/${one.id}`;

@@ -144,7 +144,7 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
                   </Button>
                 )}
               </div>
-              {waiting.some((one) => one.kind !== "words") && (
+              {waiting.some((one) => !one.betters) && (
                 <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
                   <Choice
                     label="What you accept goes to"

@@ -15,6 +15,7 @@ import { sayAgo } from "../../talk/say-time";
 import { RuleHit } from "../../rules/rule-hit";
 import { sayState } from "../../rules/say-rule";
 import { useBench } from "../state/bench-context";
+import { MendLink } from "./mend-link";
 import { PasteText } from "./paste-text";
 import { SavedText } from "../../parts/saved-text";
 import type { Item } from "../state/types";
@@ -23,7 +24,7 @@ type Full = Answer<"resources.read">["resource"];
 
 /** Mending a resource: what a new look found, other pictures, its text by hand, its twin, its fields as a work. */
 export function ItemMend({ item, full }: { item: Item; full: Full }) {
-  const { commands, arranges } = useBench();
+  const { commands, arranges, loose, guest } = useBench();
   const client = useQueryClient();
   const { resource } = item;
   const renew = (card: Item["resource"]) => {
@@ -73,6 +74,7 @@ export function ItemMend({ item, full }: { item: Item; full: Full }) {
           </Button>
         )}
         <PasteText resource={resource.id} onDone={renew} />
+        {arranges && !loose && !guest && resource.address && !resource.file && <MendLink item={item} />}
       </div>
       <Work full={full} onSaved={renew} />
     </div>
