@@ -122,6 +122,7 @@ test("a link that was mended is given back, and leads there once it is taken: wi
   await as(lender.owner, "tags.add", { resource: lender.resource, tags: [tag] });
   const [one] = await waiting(lender);
   const before = one!.now;
+  await teamFed(lender.team);
   expect(one).toMatchObject({ kind: "link", address: moved, betters: lender.placement });
   await as(lender.editor, "suggestions.accept", { collection: lender.collection, suggestions: [one!.id] });
   const { items } = await as(lender.owner, "collections.items", { collection: lender.collection });
