@@ -11,7 +11,7 @@ export type Met = {
   tags: readonly { name: string; df: number }[];
   /** How many subjects the public one has. */
   tagged: number;
-  /** What the words both have count together (BM25's sum over the own collection's heaviest terms). */
+  /** What the words both have count together: of the own collection's most telling terms, BM25's weights by their rarity squared. */
   words: number;
 };
 
@@ -21,7 +21,7 @@ export type Own = { size: number; tagged: number; words: number };
 /** A public collection that resembles an own one, and why. */
 export type Near = {
   id: string;
-  /** From 0 to about 2. */
+  /** From 0 to about 2.5. */
   score: number;
   /** So many pages stand in both. */
   pages: number;
@@ -31,10 +31,10 @@ export type Near = {
   alike: boolean;
 };
 
-/** What one shared page says at the most against shared subjects and words. */
-const [OF_TAGS, OF_WORDS] = [0.5, 0.5];
+/** What shared subjects and words say against shared pages; most words of two texts are others, so that theirs is seldom over a half. */
+const [OF_TAGS, OF_WORDS] = [0.5, 1];
 /** From this share of its own sum on, words are said to be alike; below it, they alone bring nothing near. */
-const ALIKE = 0.25;
+const ALIKE = 0.2;
 
 /**
  * Which public collections resemble an own one, the nearest first. Each of three is a cosine: of the addresses both have and

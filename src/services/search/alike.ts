@@ -14,11 +14,17 @@ const NEIGHBOURS = 20;
 type Alike = {
   /** The terms of the words, with their weights. */
   terms: Weighed[];
-  /** What is in the index, by the sum of the telling terms (BM25's). */
+  /** What is in the index, by the sum of the telling terms: BM25's weights, by how rare each is, squared. */
   ranking: Ranking;
   /** What the words count so themselves. */
   own: number;
 };
+
+/**
+ * How much a term counts that stands in both: its idf squared, as in the cosine of two texts whose words are weighted by it, as
+ * a whole number. By the idf alone a few common words together told more than a rare one (tests/reference/near.test.ts).
+ */
+const rarityOfBoth = (indexed: number, df: number): number => Math.round(idf(indexed, df) ** 2 * 10);
 
 /**
  * What of an index is written in the words that tell most of some.
@@ -41,7 +47,7 @@ export async function alikeTo(
   const telling = heavy
     .filter(({ term }) => (df.get(term) ?? 0) >= least && df.get(term)! <= TOO_COMMON)
     .map(({ term, weight }) => ({
-      ...{ term, weight, factor: Math.round(idf(indexed, df.get(term)!) * 10) },
+      ...{ term, weight, factor: rarityOfBoth(indexed, df.get(term)!) },
       by: weight * idf(indexed, df.get(term)!),
     }))
     .sort((a, b) => b.by - a.by)

@@ -23,7 +23,7 @@ const [PARTS, ADDRESSES] = [20, 300];
 /** So many are met by addresses, by subjects, and by words each; so many are shown, and things of them. */
 const [MET, SHOWN, ITEMS] = [40, 8, 20];
 /** By so many of its words it is looked for. */
-const TERMS = 16;
+const TERMS = 32;
 
 class Near {
   @Id() collection: string;

@@ -51,7 +51,7 @@ export async function takeIn(
 }
 
 /** Whether it is for something that stands there already. */
-export const isBetter = ({ kind }: Pick<SuggestionRow, "kind">): boolean =>
+const isBetter = ({ kind }: Pick<SuggestionRow, "kind">): boolean =>
   kind === "words" || kind === "link";
 
 /**
