@@ -21,7 +21,18 @@ import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
-import { ABOUT_LANTERN, ABOUT_RHEA, FOLLOWED, GUEST, HANDOUT, NEWSLETTER, PORTFOLIO, SHOWN, SUGGESTED, TALK } from "./uses";
+import {
+  ABOUT_LANTERN,
+  ABOUT_RHEA,
+  FOLLOWED,
+  GUEST,
+  HANDOUT,
+  NEWSLETTER,
+  PORTFOLIO,
+  SHOWN,
+  SUGGESTED,
+  TALK,
+} from "./uses";
 
 /** Brings in the demo through the same services as people use, from the stand-in web on this port. */
 export async function seed(webPort: number): Promise<void> {

@@ -51,8 +51,7 @@ export async function takeIn(
 }
 
 /** Whether it is for something that stands there already. */
-const isBetter = ({ kind }: Pick<SuggestionRow, "kind">): boolean =>
-  kind === "words" || kind === "link";
+const isBetter = ({ kind }: Pick<SuggestionRow, "kind">): boolean => kind === "words" || kind === "link";
 
 /**
  * Gives an item the context line, or the address, that was given back for it; where it stands there no more, nothing can be
