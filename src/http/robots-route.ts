@@ -7,7 +7,7 @@ import { addressOfHobbin } from "@/services/accounts/address";
 /** GET /robots.txt (RFC 9309): what is for everybody, and that the rest is not for search engines. */
 export const getRobots = (): Response =>
   new Response(
-    `User-agent: *\nAllow: /c/\nAllow: /public/\nAllow: /fonts/\nDisallow: /\n\nSitemap: ${addressOfHobbin()}/sitemap.xml\n`,
+    `User-agent: *\nAllow: /c/\nAllow: /public\nAllow: /fonts/\nDisallow: /\n\nSitemap: ${addressOfHobbin()}/sitemap.xml\n`,
     { headers: { "content-type": "text/plain; charset=utf-8", "cache-control": "public, max-age=3600" } },
   );
 

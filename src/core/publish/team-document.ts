@@ -53,7 +53,7 @@ ${words ? html`<p class="lead">${words}</p>` : null}</div></header>
     }</p>
 ${collections.length ? html`<nav class="inside" aria-label="Public collections"><ul>${collections.map((one) => entry(people ? { ...one, teamName: "" } : one))}</ul></nav>` : html`<p class="empty">Nothing is public here at the moment. Come back later: the address stays the same.</p>`}
 ${people?.length ? html`<nav class="people" aria-labelledby="people"><h2 id="people">Who has a hand in it</h2><ul>${people.map(({ id, name }) => html`<li><a href="/public/person/${id}">${name}</a></li>`)}</ul></nav>` : null}`,
-    { isFound: true, style: STYLE },
+    { found: words || `What ${name} has gathered, for everybody to read`, style: STYLE },
   );
 
 const entry = ({ code, title, description, cloth, teamName, passages = [], ...woven }: Listed): Markup =>
@@ -75,6 +75,8 @@ const foundIn = ({ passage: { text, marks, cut }, item }: FoundIn): Markup => {
 const STYLE =
   ".whose{display:flex;flex-wrap:wrap;gap:0 1.25rem;align-items:start}.whose>div{flex:1 1 14rem;min-width:0}.whose img{width:6rem;height:6rem;object-fit:cover;border-radius:6px;margin:.4rem 0 1rem}.people ul{list-style:none;margin:.5rem 0 0;padding:0;display:flex;flex-wrap:wrap;gap:.25rem 1.25rem}.people a{display:inline-block;padding:.3rem 0}.facts+.inside{margin-top:1.25rem}.inside li{align-items:start}.inside li>div>div{margin-top:.3rem}mark{color:inherit;background:var(--accent-wash)}.find{display:flex;flex-wrap:wrap;gap:.5rem;margin:1.25rem 0 .5rem}.find label{flex-basis:100%;font-weight:650}.find :is(input,button){font:inherit;padding:.6rem .8rem;border-radius:6px;border:1px solid var(--edge)}.find input{flex:1 1 14rem;min-width:0;color:var(--ink);background:var(--sheet)}.find button{font-weight:650;color:var(--on-accent);background:var(--accent);border-color:var(--accent);cursor:pointer}";
 
+const ABOUT_SHELVES = "What all teams here have made public.";
+
 /**
  * What all teams have made public, to be found by words; whole with script off.
  * @param query what was looked for; empty: these are the newest
@@ -88,9 +90,9 @@ export const shelvesDocument = (
     "en",
     fonts,
     html`<h1>Shelves</h1>
-<p class="lead">What all teams here have made public.</p>
+<p class="lead">${ABOUT_SHELVES}</p>
 <form class="find" role="search"><label for="q">Words of a collection, or of what stands in it</label><input id="q" name="q" type="search" maxlength="500" value="${query}"><button>Find</button></form>
 <h2>${query ? (collections.length ? "Found" : "In nothing that is public do all of these words stand") : "Newly public"}</h2>
 <nav class="inside" aria-label="Public collections"><ul>${collections.map(entry)}</ul></nav>`,
-    { isFound: !query, style: STYLE },
+    { ...(!query && { found: ABOUT_SHELVES }), style: STYLE },
   );
