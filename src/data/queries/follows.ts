@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, gt, inArray, isNotNull, sql } from "drizzle-
 import type { Tx } from "../database";
 import { collection, follow, listedTag, listing } from "../schema";
 import { inParts } from "../sql/by-keys";
-import { isPublic } from "./sharing";
+import { isTold } from "./listings";
 
 export type FollowRow = typeof follow.$inferSelect;
 type Own = { person: string; team: string };
@@ -52,9 +52,6 @@ export async function setSeen(tx: Tx, whose: Own, id: string | null, seenAt: Dat
     .set({ seenAt })
     .where(and(own(whose), id ? eq(follow.id, id) : undefined));
 }
-
-/** What stands on no shelf until it is known anew tells nothing either. */
-const isTold = (at: Date) => and(isPublic(at), isNotNull(listing.content), eq(listing.noted, listing.taken));
 
 /** Of these public collections, when something came last. */
 export async function newestIn(tx: Tx, ids: readonly string[], at: Date): Promise<Map<string, Date>> {

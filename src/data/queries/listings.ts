@@ -210,6 +210,27 @@ export async function publicTeamName(tx: Tx, id: string, at: Date): Promise<stri
   return rows[0]?.name ?? null;
 }
 
+/** What changed a moment ago tells nothing until it is known anew: what is still written down would tell how it was. */
+export const isTold = (at: Date) =>
+  and(isPublic(at), isNotNull(listing.content), eq(listing.noted, listing.taken));
+
+/** Those of these that are public at this moment and known as they are: whose they are, how many addresses and subjects they have. */
+export async function toldAmong(tx: Tx, ids: readonly string[], at: Date) {
+  const found = new Map<string, { team: string; addresses: number; tagged: number }>();
+  await inParts(ids, async (part) => {
+    const rows = await tx
+      .select({
+        ...{ id: collection.id, team: collection.team },
+        ...{ addresses: listing.addresses, tagged: listing.tagged },
+      })
+      .from(listing)
+      .innerJoin(collection, eq(collection.id, listing.collection))
+      .where(and(inArray(listing.collection, [...part]), isTold(at)));
+    for (const { id, ...row } of rows) found.set(id, row);
+  });
+  return found;
+}
+
 /** Those of these that are public at this moment, each once. */
 export async function listedById(tx: Tx, ids: readonly string[], at: Date): Promise<Map<string, ListedRow>> {
   if (!ids.length) return new Map();

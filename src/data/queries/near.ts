@@ -84,19 +84,6 @@ export async function sharedBy(
   return shares;
 }
 
-/** How many addresses and subjects these public collections have. */
-export async function listedSizes(
-  tx: Tx,
-  ids: readonly string[],
-): Promise<Map<string, { addresses: number; tagged: number }>> {
-  if (!ids.length) return new Map();
-  const rows = await tx
-    .select({ id: listing.collection, addresses: listing.addresses, tagged: listing.tagged })
-    .from(listing)
-    .where(inArray(listing.collection, [...ids]));
-  return new Map(rows.map(({ id, ...sizes }) => [id, sizes]));
-}
-
 /** What is known of it is as its readers are shown it at this moment. */
 const isTrueNow = (at: Date): SQL => and(isPublic(at), sql`${listing.noted} = ${listing.taken}`)!;
 

@@ -5,8 +5,8 @@ import { idf } from "@/core/search/weigh";
 import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
-import { listedById } from "@/data/queries/listings";
-import { howCommon, listedSizes, sharedBy, sharingMost } from "@/data/queries/near";
+import { listedById, toldAmong } from "@/data/queries/listings";
+import { howCommon, sharedBy, sharingMost } from "@/data/queries/near";
 import { countIndexed } from "@/data/search/terms";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -40,8 +40,7 @@ export const readNear = reading({
     const own = await ownListing(tx, team, input.collection);
     const hashes = hashesOf(own).slice(0, ADDRESSES);
     const tags = keyed(own.tags);
-    const near = await nearTo(tx, team, own, hashes, tags);
-    const shown = near.slice(0, SHOWN);
+    const shown = await nearTo(tx, team, own, hashes, tags);
     const found = lacking(
       shown.map(({ score, row }) => ({
         score,
@@ -74,7 +73,7 @@ export async function ownListing(tx: Tx, team: string, id: string): Promise<List
   return listingOf([first!, ...inside]);
 }
 
-/** What is near to it and public at this moment; what changed a moment ago is left out until it is known anew. */
+/** What is nearest to it and public at this moment; what changed a moment ago is left out until it is known anew. */
 async function nearTo(
   tx: Tx,
   team: string,
@@ -96,17 +95,16 @@ async function nearTo(
   ]);
   const byWords = text.ranking.hits("best", 0, MET).map((hit) => hit.id);
   const met = [...new Set([...byPages, ...byTags, ...byWords])];
-  const [rows, pages, subjects, sizes] = await Promise.all([
-    listedById(tx, met, now()),
+  const [told, pages, subjects] = await Promise.all([
+    toldAmong(tx, met, now()),
     sharedBy(tx, "addresses", met, [...dfOfPages.keys()]),
     sharedBy(tx, "tags", met, [...dfOfTags.keys()]),
-    listedSizes(tx, met),
   ]);
   const alike = text.ranking.among(met);
   const scores = new Map(alike.hits("best", 0, met.length).map((hit) => [hit.id, hit.score]));
-  const others = met.filter((id) => rows.get(id)?.content && rows.get(id)!.team !== team);
+  const others = met.filter((id) => told.has(id) && told.get(id)!.team !== team);
   const asMet = (id: string): Met => {
-    const { addresses: size, tagged } = sizes.get(id)!;
+    const { addresses: size, tagged } = told.get(id)!;
     return {
       ...{ id, size, tagged, words: scores.get(id) ?? 0 },
       addresses: (pages.get(id) ?? []).map((hash) => dfOfPages.get(hash)!),
@@ -114,5 +112,15 @@ async function nearTo(
     };
   };
   const size = { size: hashes.length, tagged: tags.size, words: text.own };
-  return nearest(size, others.map(asMet), indexed).map((one) => ({ ...one, row: rows.get(one.id)! }));
+  const found = nearest(size, others.map(asMet), indexed).slice(0, SHOWN);
+  // What is in them is read of those that are shown alone.
+  const rows = await listedById(
+    tx,
+    found.map((one) => one.id),
+    now(),
+  );
+  return found.flatMap((one) => {
+    const row = rows.get(one.id);
+    return row?.content ? [{ ...one, row }] : [];
+  });
 }
