@@ -68,9 +68,9 @@ export function PersonPage({ first, hasPicture }: { first: Page; hasPicture: boo
           ) : (
             <fieldset>
               <legend className="mb-1 text-sm font-semibold">What stands on it</legend>
-              <ul className="max-h-80 overflow-y-auto scrolls">
+              <ul className="max-h-80 overflow-y-auto rounded-md border border-line px-3 py-1 scrolls">
                 {data.collections.map((one) => (
-                  <li key={one.id} className="border-b border-line">
+                  <li key={one.id} className="border-b border-line last:border-b-0">
                     <Tick
                       on={one.isOn}
                       onSet={(isOn) => setOn(one.id, isOn)}

@@ -49,7 +49,7 @@ export function Theirs({ shown, onKeep }: { shown: string; onKeep?: (items: stri
   return (
     <section aria-label="Theirs">
       <h2 className="mb-1.5 text-sm font-semibold">Theirs, as it stands there now</h2>
-      <ul className="max-h-72 overflow-y-auto border-l-3 border-double border-edge pl-4 scrolls">
+      <ul className="max-h-72 overflow-y-auto border-l-3 border-double border-edge pl-4">
         {items.map((item) => (
           <li key={item.id} className="py-1.5">
             {item.context && <p className="font-serif text-[15px] leading-snug">{item.context}</p>}
