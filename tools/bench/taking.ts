@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { nextAsked } from "@/core/feeds/when";
+import { nextAsked, usualWait } from "@/core/feeds/when";
 import { feed, follow } from "@/data/schema";
 import { inParts } from "@/data/sql/by-keys";
 import type { Actor } from "@/mechanism/actor";
@@ -114,7 +114,7 @@ async function* feeds(actor: Actor, team: string): AsyncGenerator<Figure> {
 }
 
 /** A feed in which something comes all the time. */
-const ONCE = { at: new Date(0), failures: 0, came: [new Date(0), new Date(0)], apart: 0 };
+const ONCE = { at: new Date(0), failures: 0, usual: usualWait([new Date(0), new Date(0)]), apart: 0 };
 
 function unchanged(): Promise<{ site: ChildProcess; port: number }> {
   const site = spawn(process.execPath, ["-e", UNCHANGED], { stdio: ["ignore", "pipe", "inherit"] });

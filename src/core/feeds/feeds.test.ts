@@ -3,7 +3,7 @@ import { feedDocument } from "./entries";
 import { feedsInPage } from "./in-page";
 import { newOf } from "./new-of";
 import { feedsOfList, writeFeedList } from "./of-list";
-import { freshFor, nextAsked, retryAfter } from "./when";
+import { freshFor, nextAsked, retryAfter, usualWait } from "./when";
 
 const AT = new Date("2026-11-30T12:00:00Z");
 const HOUR = 3_600_000;
@@ -73,8 +73,11 @@ test("pages that only stand elsewhere now are not new; what has no day is known 
 
 test("when a feed is asked next, by a table worked out by hand", () => {
   const days = (...ago: number[]) => ago.map((n) => new Date(AT.getTime() - n * 24 * HOUR));
-  const hours = (asked: Partial<Parameters<typeof nextAsked>[0]>) =>
-    (nextAsked({ at: AT, failures: 0, came: [], apart: 0, ...asked }).getTime() - AT.getTime()) / HOUR;
+  type Case = Partial<Parameters<typeof nextAsked>[0]> & { came?: Date[] };
+  const hours = ({ came = [], ...asked }: Case) => {
+    const known = { at: AT, failures: 0, usual: usualWait(came), apart: 0 };
+    return (nextAsked({ ...known, ...asked }).getTime() - AT.getTime()) / HOUR;
+  };
   // Nothing known; a gap of 8 hours, half of it; many at once, an hour; once a month, a day at the most.
   expect(hours({})).toBe(6);
   expect(hours({ came: days(0, 1 / 3, 2 / 3, 1) })).toBe(4);

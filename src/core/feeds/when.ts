@@ -21,8 +21,8 @@ export type Asked = {
   failures: number;
   /** It says it is gone for good. */
   isGone?: boolean;
-  /** When its newest entries came, in any order. */
-  came: readonly Date[];
+  /** After how long it is asked again while it answers, by what comes in it (`usualWait`), in milliseconds. */
+  usual: number;
   /** For how long its answer said that it needs not be asked again, in milliseconds. */
   fresh?: number | null;
   /** Any number of the feed itself, from 0 to 1: those that were asked together part with time. */
@@ -30,20 +30,25 @@ export type Asked = {
 };
 
 /**
- * When a feed is to be asked next. While it answers: after half the usual (median) gap between what came, within an hour
- * and a day, and no sooner than it asks for, up to that day. When it fails: after an hour, then twice as long each time, up to a
+ * When a feed is to be asked next. While it answers: as it is usual there, and no sooner than it asks for, up to a day. When it fails: after an hour, then twice as long each time, up to a
  * week, and no sooner than it asks for (Retry-After), up to that week.
  */
-export function nextAsked({ at, failures, isGone, came, fresh, apart }: Asked): Date {
+export function nextAsked({ at, failures, isGone, usual, fresh, apart }: Asked): Date {
   const after = (wait: number) => new Date(at.getTime() + Math.round(wait * (1 + 0.1 * apart)));
   if (isGone) return after(GONE);
   if (failures > 0) {
     const backOff = Math.min(PATIENCE, HOUR * 2 ** Math.min(failures - 1, 20));
     return after(Math.max(backOff, Math.min(fresh ?? 0, PATIENCE)));
   }
-  const usual = Math.min(LATEST, Math.max(SOONEST, pace(came)));
   return after(Math.max(usual, Math.min(fresh ?? 0, LATEST)));
 }
+
+/**
+ * After how long a feed is asked again while it answers: half the usual (median) gap between what came, within an hour and a day.
+ * @param came when its newest entries came, in any order
+ * @returns milliseconds
+ */
+export const usualWait = (came: readonly Date[]): number => Math.min(LATEST, Math.max(SOONEST, pace(came)));
 
 function pace(came: readonly Date[]): number {
   const times = came.map((one) => one.getTime()).sort((a, b) => b - a);

@@ -53,17 +53,6 @@ export async function setAsked(tx: Tx, { id, nextAt }: FeedRow, set: Partial<Fee
     .where(and(eq(feed.id, id), eq(feed.nextAt, nextAt)));
 }
 
-/** When what came last in a feed came out, as far as it says so. */
-export async function lastTimes(tx: Tx, id: string, most: number): Promise<Date[]> {
-  const rows = await tx
-    .select({ published: feedEntry.published, cameAt: feedEntry.cameAt })
-    .from(feedEntry)
-    .where(eq(feedEntry.feed, id))
-    .orderBy(desc(feedEntry.cameAt))
-    .limit(most);
-  return rows.map((row) => row.published ?? row.cameAt);
-}
-
 /** Which feeds are to be asked by now, the longest due first. */
 export const dueFeeds = async (tx: Tx, at: Date, most: number): Promise<string[]> =>
   (

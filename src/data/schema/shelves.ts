@@ -87,8 +87,9 @@ export const feed = mysqlTable(
     failures: int("failures").notNull().default(0),
     /** When it last answered as a feed. */
     readAt: moment("read_at"),
-    /** When it is asked next. */
+    /** When it is asked next; and after how long it usually is, by what came, in milliseconds. */
     nextAt: moment("next_at").notNull(),
+    usual: int("usual").notNull().default(21_600_000),
   },
   (t) => [uniqueIndex("feed_hash").on(t.hash), index("feed_next").on(t.nextAt)],
 );

@@ -1,14 +1,13 @@
 import { MOST_ENTRIES, type FeedDocument } from "@/core/feeds/entries";
 import { newOf } from "@/core/feeds/new-of";
 import type { FeedProblem } from "@/core/feeds/problem";
-import { freshFor, nextAsked, retryAfter } from "@/core/feeds/when";
+import { freshFor, nextAsked, retryAfter, usualWait } from "@/core/feeds/when";
 import type { Tx } from "@/data/database";
 import {
   addEntries,
   entriesOf,
   type FeedRow,
   findFeed,
-  lastTimes,
   lockFeed,
   setAsked,
   setFeed,
@@ -36,8 +35,7 @@ export async function readFeedNow(id: string): Promise<void> {
   const document = isNew ? await readAnswer(answer, at) : null;
   const problem = problemOf(answer, isNew, document);
   // Most have nothing new, and cost no more than this.
-  if (!document)
-    return setAsked(database(), row, asked(row, answer, problem, await lastTimes(database(), id, TIMES), at));
+  if (!document) return setAsked(database(), row, asked(row, answer, problem, at));
   await addOlder(row, document, at);
   await changingByItself(async (tx) => {
     const locked = await lockFeed(tx, id);
@@ -85,22 +83,19 @@ async function store(tx: Tx, row: FeedRow, { answer, document, at }: Outcome): P
     await addEntries(tx, row.id, came);
     await addJobs(tx, [trayJob(row.id, at)]);
   }
-  const times = [...came, ...known].map((one) => one.published ?? one.cameAt);
+  const usual = usualWait([...came, ...known].map((one) => one.published ?? one.cameAt));
   await setFeed(tx, row.id, {
     ...(answer.ok && taken(row, document, answer)),
-    ...asked(row, answer, null, times, at, document.every),
+    ...asked({ ...row, usual }, answer, null, at, document.every),
+    usual,
   });
 }
-
-/** So many of the last times are looked at for when it is asked next. */
-const TIMES = 12;
 
 /** What is known by an answer but what came: how it was, and when it is asked next. */
 function asked(
   row: FeedRow,
   answer: Answer,
   problem: FeedProblem | null,
-  came: readonly Date[],
   at: Date,
   every: number | null = null,
 ) {
@@ -110,7 +105,7 @@ function asked(
     ...(!problem && { readAt: at }),
     ...{ problem, failures },
     nextAt: nextAsked({
-      ...{ at, failures, isGone: problem === "gone", came },
+      ...{ at, failures, isGone: problem === "gone", usual: row.usual },
       apart: parseInt(row.id.slice(-4), 16) / 0xffff,
       fresh: problem
         ? retryAfter(headers["retry-after"], at)

@@ -1,0 +1,1 @@
+ALTER TABLE `feed` ADD `usual` int DEFAULT 21600000 NOT NULL;
