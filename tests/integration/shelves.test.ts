@@ -131,6 +131,7 @@ describe("What is public", () => {
     };
     const [kept, known] = [await bring(mine, all, mine.collection), await bring(mine, both, mine.collection)];
     const open: string[] = [];
+    const pages: { team: string; person: string }[] = [];
     for (let i = 0; i < 20; i++) {
       const world = await makeWorld();
       const { owner, team, collection, resource, placement } = world;
@@ -151,6 +152,9 @@ describe("What is public", () => {
       await notForReaders(world, secret());
       await as(owner, "collections.edit", { collection, title: `Open bog ${i}` });
       await share(world);
+      await as(owner, "people.set-page", { open: true });
+      await as(owner, "teams.set-page", { team, open: true });
+      pages.push({ team, person: owner.person!.id });
     }
     await fed();
     const answers: unknown[] = [];
@@ -177,6 +181,19 @@ describe("What is public", () => {
     expect([subjects.includes(both.tag), subjects.includes(all.tag)]).toEqual([true, false]);
     answers.push(near, keeping, subjects, await as(reader, "shelves.often", {}));
     for (const collection of open) answers.push(await as(reader, "shelves.read", { collection }));
+    for (const { team, person } of pages) {
+      answers.push(await as(reader, "shelves.of-team", { of: team }));
+      const { collections } = await as(reader, "shelves.of-person", { of: person });
+      expect(collections).toHaveLength(1);
+      answers.push(collections);
+    }
+    for (const shown of open)
+      await as(reader, "shelves.show", { collection: mine.collection, shown, placement: newId() });
+    const { code } = await as(reader, "share.set", { collection: mine.collection, audience: "link" });
+    const readers = { person: null, share: code! };
+    const shown = await as(readers, "reader.read", { collection: mine.collection });
+    expect(JSON.stringify(shown).split('"theirs"')).toHaveLength(21);
+    answers.push(shown);
     const said = JSON.stringify(answers);
     expect(secrets.length).toBeGreaterThan(180);
     expect(secrets.filter((one) => said.includes(one))).toEqual([]);
