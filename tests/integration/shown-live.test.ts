@@ -124,6 +124,12 @@ test("any item that leads to one can show it; a copy in its stead is one step, a
   });
   const shown = newId();
   await as(editor, "shelves.show", { collection, shown: lender!.collection, placement: shown });
+  // Copied to another place it is shown there, too.
+  const elsewhere = (await as(editor, "collections.make", { team, title: "Elsewhere" })).collection.id;
+  const copied = await as(editor, "placements.copy-many", {
+    ...{ collection: elsewhere, placements: [shown], ids: [newId()] },
+  });
+  expect(copied.items.map((one) => one.shownLive)).toEqual([lender!.collection]);
   const wanted = (await as(editor, "shelves.read", { collection: lender!.collection })).parts
     .flatMap((part) => part.items)
     .map((one) => one.id);

@@ -39,12 +39,8 @@ export const copyMany = action({
     mustReach(scope, homes, "see");
     await mustReachResources(tx, scope, input.resources ?? [], "see");
     const wanted = [
-      ...items.map(({ resource, heading, context, look, credit }) => ({
-        resource,
-        heading,
-        context,
-        look,
-        credit,
+      ...items.map(({ resource, heading, context, look, credit, shownLive }) => ({
+        ...{ resource, heading, context, look, credit, shownLive },
       })),
       ...plain.map(({ id }) => ({
         resource: id,
@@ -52,6 +48,7 @@ export const copyMany = action({
         context: "",
         look: "item" as const,
         credit: null,
+        shownLive: null,
       })),
     ];
     const { section, positions } = await takeSpots(tx, set, input.collection, input, [], wanted.length);
