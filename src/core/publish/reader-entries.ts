@@ -74,13 +74,13 @@ function entry(item: PublishedItem, number: number, places: ReaderPlaces): Marku
       : item.description && (item.kind === "note" || !item.context)
         ? html`<p class="about">${item.description}</p>`
         : null
-  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address, places) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}${item.theirs ? theirsPart(item.theirs, address) : null}</div>${
+  }${item.copy && places.copy ? html`<p class="copy">${item.copy === "gone" ? "The original does not answer any more. " : null}<a href="${places.copy(item)}">Read the copy kept here</a></p>` : null}${item.player ? play(item, title, item.file ? address : item.player.address, places) : item.isPdf && item.file ? inPlace(title, places.file(item)) : item.kind === "picture" && address ? enlarge(title, address) : null}</div>${
     item.picture
       ? html`<img class="pic${item.kind === "document" ? " top" : ""}" src="${places.picture(item.picture)}" alt="" loading="lazy" width="128" height="78">`
       : item.opens
         ? html`<span class="pic cloth" aria-hidden="true">${scrap(item.opens.cloth, 128, 78)}</span>`
         : html`<span class="none"></span>`
-  }</li>
+  }${item.theirs ? theirsPart(item.theirs, address) : null}</li>
 `;
 }
 

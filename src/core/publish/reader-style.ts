@@ -64,7 +64,7 @@ ol{list-style:none;margin:0;padding:0}
 .cloth img{display:block;width:100%;height:100%;object-fit:cover}
 .lead>*{margin:0 0 .4em}.intro{color:var(--quiet);margin:.5rem 0 0;max-width:40rem}.intro>*{margin:.3em 0}
 .between{padding:1rem 0;border-bottom:1px solid var(--line);color:var(--quiet)}.between p{margin:0;max-width:40rem;white-space:pre-line;font-family:var(--serif)}.between h3{margin:0 0 .25rem;font-size:1.05rem;color:var(--ink)}
-.theirs{margin:.9rem 0 0;padding:.1rem 0 .1rem 1rem;border-left:3px double var(--edge)}.theirs ul{list-style:none;margin:0;padding:0}.theirs li{padding:.6rem 0}.theirs .of{margin:.8rem 0 0;color:var(--quiet)}.theirs .say{margin:0 0 .2rem;font-size:1.05rem}
+.theirs{grid-column:2/-1;clear:both;margin:.9rem 0 0;padding:.1rem 0 .1rem 1rem;border-left:3px double var(--edge)}.theirs ul{list-style:none;margin:0;padding:0}.theirs li{padding:.6rem 0}.theirs .of{margin:.8rem 0 0;color:var(--quiet)}.theirs .say{margin:0 0 .2rem;font-size:1.05rem}
 .cards ol{display:grid;grid-template-columns:repeat(auto-fill,minmax(15rem,1fr));gap:1.5rem 1.25rem;padding-top:1rem}
 .cards .item{display:flex;flex-direction:column;padding:0 0 .75rem}
 .cards .pic,.cards .none{order:-1;width:100%;height:auto;aspect-ratio:16/9;border-radius:6px;margin-bottom:.6rem}
