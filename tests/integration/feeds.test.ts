@@ -26,7 +26,12 @@ beforeAll(async () => {
   vi.stubEnv("HOBBIN_FETCH_ALLOW", site);
   forgetSettings();
 });
-afterAll(() => server.close());
+afterAll(() => {
+  server.close();
+  // What runs after this in the same process has the web of the ground again.
+  vi.unstubAllEnvs();
+  forgetSettings();
+});
 beforeEach(() => {
   asked = [];
 });
