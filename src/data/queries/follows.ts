@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, inArray, isNotNull, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, gt, inArray, sql } from "drizzle-orm";
 import type { Tx } from "../database";
 import { collection, follow, listedTag, listing } from "../schema";
 import { inParts } from "../sql/by-keys";
