@@ -2,10 +2,9 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Answer } from "@/services/registry";
-import { Button } from "../parts/button";
+import { OwnAddress } from "../parts/own-address";
 import { SavedText } from "../parts/saved-text";
 import { ask, call } from "../talk/call";
-import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 
 type Page = Answer<"people.page">;
@@ -82,14 +81,7 @@ export function PersonPage({ first, hasPicture }: { first: Page; hasPicture: boo
               </ul>
             </fieldset>
           )}
-          <p className="flex flex-wrap items-center gap-3 text-[15px]">
-            <a href={data.address} className="break-all text-accent underline">
-              {data.address}
-            </a>
-            <Button small onClick={() => void copyText(data.address, "Copied.")}>
-              Copy the address
-            </Button>
-          </p>
+          <OwnAddress address={data.address} />
         </>
       )}
     </>

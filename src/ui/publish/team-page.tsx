@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { choosePicture } from "../parts/choose-picture";
+import { OwnAddress } from "../parts/own-address";
 import { SavedText } from "../parts/saved-text";
 import { call } from "../talk/call";
-import { copyText } from "../talk/copy-text";
 import { sayFailure } from "../talk/say-failure";
 
 type Props = { team: string; first: Answer<"teams.page"> };
@@ -76,14 +76,7 @@ export function TeamPage({ team, first }: Props) {
               </Button>
             )}
           </div>
-          <p className="flex flex-wrap items-center gap-3 text-[15px]">
-            <a href={first.address} className="break-all text-accent underline">
-              {first.address}
-            </a>
-            <Button small onClick={() => void copyText(first.address, "Copied.")}>
-              Copy the address
-            </Button>
-          </p>
+          <OwnAddress address={first.address} />
         </>
       )}
     </section>
