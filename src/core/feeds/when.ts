@@ -30,8 +30,9 @@ export type Asked = {
 };
 
 /**
- * When a feed is to be asked next. While it answers: as it is usual there, and no sooner than it asks for, up to a day. When it fails: after an hour, then twice as long each time, up to a
- * week, and no sooner than it asks for (Retry-After), up to that week.
+ * When a feed is to be asked next. While it answers: as it is usual there, and no sooner than it asks for, up to a day. When
+ * it fails: after an hour, then twice as long each time, up to a week, and no sooner than it asks for (Retry-After), up to
+ * that week.
  */
 export function nextAsked({ at, failures, isGone, usual, fresh, apart }: Asked): Date {
   const after = (wait: number) => new Date(at.getTime() + Math.round(wait * (1 + 0.1 * apart)));
@@ -44,7 +45,8 @@ export function nextAsked({ at, failures, isGone, usual, fresh, apart }: Asked):
 }
 
 /**
- * After how long a feed is asked again while it answers: half the usual (median) gap between what came, within an hour and a day.
+ * After how long a feed is asked again while it answers: half the usual (median) gap between what came, within an hour and
+ * a day.
  * @param came when its newest entries came, in any order
  * @returns milliseconds
  */

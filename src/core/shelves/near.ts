@@ -11,7 +11,7 @@ export type Met = {
   tags: readonly { name: string; df: number }[];
   /** How many subjects the public one has. */
   tagged: number;
-  /** What the words both have count together: of the own collection's most telling terms, BM25's weights by their rarity squared. */
+  /** What the words both have count together: BM25's weights of the own one's most telling terms, by their rarity squared. */
   words: number;
 };
 
@@ -31,7 +31,7 @@ export type Near = {
   alike: boolean;
 };
 
-/** What shared subjects and words say against shared pages; most words of two texts are others, so that theirs is seldom over a half. */
+/** What shared subjects and words say against shared pages. Most words of two texts are others: their share is seldom a half. */
 const [OF_TAGS, OF_WORDS] = [0.5, 1];
 /** From this share of its own sum on, words are said to be alike; below it, they alone bring nothing near. */
 const ALIKE = 0.2;

@@ -214,7 +214,7 @@ export async function publicTeamName(tx: Tx, id: string, at: Date): Promise<stri
 export const isTold = (at: Date) =>
   and(isPublic(at), isNotNull(listing.content), eq(listing.noted, listing.taken));
 
-/** Those of these that are public at this moment and known as they are: whose they are, how many addresses and subjects they have. */
+/** Those of these that are public at this moment and known as they are: whose they are, and how large. */
 export async function toldAmong(tx: Tx, ids: readonly string[], at: Date) {
   const found = new Map<string, { team: string; addresses: number; tagged: number }>();
   await inParts(ids, async (part) => {

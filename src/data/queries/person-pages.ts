@@ -39,12 +39,13 @@ export const OF_PERSON = 200;
  * The public collections in which these people have placed something, in them or in what stands inside, each with the
  * moment it was made public; of the teams they are in now, the newest first.
  * @param since only those that were made public after it
+ * @param team only those of this one
  */
 export async function collectionsOfPeople(
   tx: Tx,
   people: readonly string[],
   at: Date,
-  { since, most }: { since: Date | null; most: number },
+  { since, team, most }: { since?: Date | null; team?: string; most: number },
 ): Promise<NewlyPublic[]> {
   if (!people.length) return [];
   const rows = await queryRows<{ of: string; id: string; since: string }>(
@@ -53,7 +54,7 @@ export async function collectionsOfPeople(
       SELECT ${collection.id}, ${membership.person}, ${listing.since}, ${collection.id}, 0
         FROM ${membership} JOIN ${collection} ON ${collection.team} = ${membership.team}
         JOIN ${listing} ON ${listing.collection} = ${collection.id}
-        WHERE ${membership.person} IN (${listed(people)}) AND ${and(isPublic(at), isNotNull(listing.content), since ? gt(listing.since, since) : undefined)}
+        WHERE ${membership.person} IN (${listed(people)}) AND ${and(isPublic(at), isNotNull(listing.content), since ? gt(listing.since, since) : undefined, team ? eq(collection.team, team) : undefined)}
       UNION ALL
       SELECT down.top, down.person, down.since, c.id, down.step + 1
         FROM down JOIN ${collection} c ON c.parent = down.id

@@ -16,7 +16,7 @@ export const readOwnPage = reading({
   run: async ({ scope, tx }) => {
     const id = scope.person!;
     const found = await pageOfPerson(tx, id);
-    const all = await collectionsOfPeople(tx, [id], now(), { since: null, most: OF_PERSON });
+    const all = await collectionsOfPeople(tx, [id], now(), { most: OF_PERSON });
     const mine = new Set(all.map((one) => one.id));
     const teams = (await teamsOf(tx, id)).map((one) => one.id);
     const open = await publicCollections(tx, teams, now());

@@ -9,6 +9,9 @@ import { storeFile } from "@/outside/files";
 import { contentNow } from "../editions/content-now";
 import { contentForReaders } from "../editions/content-for-readers";
 
+/** So many items of one are shown to be taken from, and taken at once. */
+export const MOST_LENT = 2_000;
+
 /** A public collection as its readers are shown it. */
 export type Lent = {
   content: EditionContent;

@@ -32,7 +32,7 @@ export const readOfTeam = reading({
       tx,
       people.map((one) => one.id),
       now(),
-      { most: MOST_TOGETHER },
+      { team: input.of, most: MOST_TOGETHER },
     );
     const told = new Set(theirs.flatMap((one) => (shown.has(one.id) ? [one.of] : [])));
     return {

@@ -4,10 +4,7 @@ import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
 import { now } from "@/outside/clock";
 import { withInside } from "@/core/editions/content";
-import { lentContent } from "./lent";
-
-/** So many items of one are shown to be taken from. */
-const MOST = 2_000;
+import { lentContent, MOST_LENT } from "./lent";
 
 class ReadLent {
   /** The public collection, of whatever team. */
@@ -23,7 +20,7 @@ export const readLent = reading({
   run: async ({ input, tx }) => {
     const lent = await lentContent(tx, input.collection, now());
     if (!lent) throw new Problem("not-found");
-    let left = MOST;
+    let left = MOST_LENT;
     const top = lent.content.collection;
     const parts = withInside(top).flatMap((one) =>
       one.sections.map((section) => {

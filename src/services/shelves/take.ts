@@ -11,7 +11,7 @@ import { newId } from "@/outside/random";
 import { takeSpots } from "../placements/take-spots";
 import { bringInBorrowed } from "./bring-in-borrowed";
 import { placed } from "./copy-lent";
-import { creditTo, lentContent } from "./lent";
+import { creditTo, lentContent, MOST_LENT } from "./lent";
 
 class TakeLent {
   /** The own collection into which it is taken. */
@@ -19,7 +19,7 @@ class TakeLent {
   /** The public collection, of whatever team. */
   @Id() from: string;
   /** Items of it, or of what its readers are shown inside it … */
-  @MaybeIds() items?: string[];
+  @MaybeIds(MOST_LENT) items?: string[];
   /** … or a section with all that stands in it, which comes to the end of the own collection. */
   @MaybeId() part?: string;
   @MaybeId() section?: string | null;
@@ -27,7 +27,7 @@ class TakeLent {
   /** The item that shows it live; the copy stands in its stead, and it goes on as a link. */
   @MaybeId() instead?: string;
   /** Ids for the new items; sent twice they are taken once. */
-  @Ids() ids: string[];
+  @Ids(MOST_LENT) ids: string[];
 }
 
 export const takeLent = action({

@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Answer } from "@/services/registry";
 import { OwnAddress } from "../parts/own-address";
 import { SavedText } from "../parts/saved-text";
+import { Tick } from "../parts/tick";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
@@ -85,23 +86,5 @@ export function PersonPage({ first, hasPicture }: { first: Page; hasPicture: boo
         </>
       )}
     </>
-  );
-}
-
-function Tick(props: { on: boolean; onSet: (on: boolean) => void; words: string; more?: string }) {
-  const { on, onSet, words, more } = props;
-  return (
-    <label className="flex min-h-11 items-start gap-2.5 py-1.5 text-[15px]">
-      <input
-        type="checkbox"
-        className="mt-0.5 size-5 shrink-0 accent-accent"
-        checked={on}
-        onChange={(event) => onSet(event.target.checked)}
-      />
-      <span className="min-w-0 break-words">
-        {words}
-        {more && <span className="block text-sm text-quiet">{more}</span>}
-      </span>
-    </label>
   );
 }

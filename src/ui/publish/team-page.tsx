@@ -6,6 +6,7 @@ import { Button } from "../parts/button";
 import { choosePicture } from "../parts/choose-picture";
 import { OwnAddress } from "../parts/own-address";
 import { SavedText } from "../parts/saved-text";
+import { Tick } from "../parts/tick";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
@@ -32,20 +33,12 @@ export function TeamPage({ team, first }: Props) {
       <h2 id="page" className="text-base font-semibold">
         A page of your own
       </h2>
-      <label className="flex min-h-8 items-start gap-2.5 text-[15px]">
-        <input
-          type="checkbox"
-          className="mt-0.5 size-5 shrink-0 accent-accent"
-          checked={open}
-          onChange={(event) => set(event.target.checked)}
-        />
-        <span>
-          Everybody finds what this team has made public on one page
-          <span className="block text-sm text-quiet">
-            It lists public collections and nothing else; what is public no more is not on it.
-          </span>
-        </span>
-      </label>
+      <Tick
+        on={open}
+        onSet={set}
+        words="Everybody finds what this team has made public on one page"
+        more="It lists public collections and nothing else; what is public no more is not on it."
+      />
       {open && (
         <>
           <SavedText
