@@ -52,6 +52,8 @@ test("others' collection is shown in one's own as it stands there, and a copy is
   await theirs.getByRole("button", { name: "Keep a copy instead" }).click();
   await expect(items(page)).toHaveCount(3);
   await expect(theirs).toBeHidden();
+  // What was pressed is gone; one goes on from what came.
+  await expect(items(page).last()).toBeFocused();
   await expect(page.getByText("Some of it from “Crane dances” of Oda Reed")).toBeVisible();
   await reader.context().close();
 });

@@ -37,7 +37,7 @@ export function MendLink({ item }: { item: Item }) {
   return (
     <form
       noValidate
-      className="flex w-full flex-wrap items-end gap-2"
+      className="flex w-full flex-col gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         void save();
@@ -51,16 +51,17 @@ export function MendLink({ item }: { item: Item }) {
         maxLength={4000}
         value={address}
         error={error}
-        className="min-w-60 flex-1"
         onChange={(event) => (setAddress(event.target.value), setError(""))}
         onKeyDown={(event) => event.key === "Escape" && (event.stopPropagation(), setAddress(null))}
       />
-      <Button type="submit" look="accent" disabled={address.trim() === item.resource.address}>
-        Mend it
-      </Button>
-      <Button look="quiet" onClick={() => setAddress(null)}>
-        Leave it
-      </Button>
+      <span className="flex flex-wrap gap-2">
+        <Button small type="submit" look="accent" disabled={address.trim() === item.resource.address}>
+          Mend it
+        </Button>
+        <Button small look="quiet" onClick={() => setAddress(null)}>
+          Leave it
+        </Button>
+      </span>
     </form>
   );
 }

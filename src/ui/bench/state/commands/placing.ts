@@ -7,6 +7,7 @@ import { call, Refusal } from "../../../talk/call";
 import { deliver } from "../../../talk/deliver";
 import { newId } from "../../../talk/ids";
 import { sayFailure } from "../../../talk/say-failure";
+import { focusItem } from "../use-item-keys";
 import type { Ground } from "./ground";
 import type { Item, Landing, Supplied } from "../types";
 
@@ -185,7 +186,11 @@ export function placingOn({ now, client, headAgain, again, failed, positionsAt }
     const { collection } = now.current;
     const wanted = "items" in what ? what : { part: what.part };
     call("shelves.take", { collection, from, ...wanted, ...landing, ids })
-      .then(({ items, entry }) => arrived(ids, items, entry))
+      .then(({ items, entry }) => {
+        arrived(ids, items, entry);
+        // What was pressed is gone with what was shown: whoever pressed it goes on from what came.
+        if ("instead" in wanted) requestAnimationFrame(() => focusItem(ids.at(-1)!));
+      })
       .catch(failed);
   };
 
