@@ -117,6 +117,21 @@ describe("A public collection taken with credit", () => {
     expect(await contexts()).toEqual([]);
   });
 
+  test("keeps from where it was taken, and hears of its lender, when it is merged with a twin", async () => {
+    const { lender, world, copy } = await borrowed();
+    const [item] = await itemsOf(world, copy);
+    const address = `https://twin-${newId()}.example/`;
+    const { resource } = await as(world.owner, "capture.address", { team: world.team, address });
+    const merge = { resource: resource.id, gone: item!.resource.id };
+    const { entry } = await as(world.owner, "duplicates.merge", merge);
+    const merged = (await itemsOf(world, copy))[0]!;
+    expect([merged.id, merged.credit, merged.resource.address]).toEqual([item!.id, item!.credit, address]);
+    await as(lender.owner, "placements.edit", { placement: lender.placement, context: "Read this last." });
+    expect(await offeredTo(world, copy)).toMatchObject([{ what: "words", now: "Read this last." }]);
+    await as(world.owner, "history.undo", { team: world.team, entry });
+    expect((await itemsOf(world, copy))[0]).toMatchObject({ id: item!.id, credit: item!.credit });
+  });
+
   test("keeps from where it was taken wherever it goes: moved, duplicated, shown to readers, taken out as a file", async () => {
     const { lender, world, copy } = await borrowed();
     const [item] = await itemsOf(world, copy);

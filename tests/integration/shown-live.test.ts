@@ -1,5 +1,8 @@
+import { eq } from "drizzle-orm";
 import { beforeAll, expect, test } from "vitest";
+import { collection as hidden } from "@/data/schema";
 import { getReaderPage } from "@/http/reader-route";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { addressOfHobbin } from "@/services/accounts/address";
 import { as, makeWorld, type World } from "./world";
@@ -81,6 +84,29 @@ test("while it is closed nothing of it is shown, which its people are told; open
   await goPublic(lender!);
   await settle();
   expect(await pageOf(mine)).toContain("Read this twice.");
+});
+
+test("while stewards hide it, and once it is deleted, nothing of it is shown", async () => {
+  const lender = await makeWorld();
+  await as(lender.owner, "collections.edit", { collection: lender.collection, title: "Soon gone" });
+  await goPublic(lender);
+  const mine = await makeWorld();
+  const { editor, collection } = mine;
+  await as(editor, "shelves.show", { collection, shown: lender.collection, placement: newId() });
+  const { code } = await as(editor, "share.set", { collection, audience: "link" });
+  const shows = async () => {
+    await settle();
+    return (await pageOf(code!)).includes("Soon gone");
+  };
+  expect(await shows()).toBe(true);
+  const hide = (hiddenAt: Date | null) =>
+    database().update(hidden).set({ hiddenAt }).where(eq(hidden.id, lender.collection));
+  await hide(new Date());
+  expect(await shows()).toBe(false);
+  await hide(null);
+  expect(await shows()).toBe(true);
+  await as(lender.owner, "collections.remove", { collection: lender.collection });
+  expect(await shows()).toBe(false);
 });
 
 test("a ring of two ends: each shows the other's items, and its own as a link", async () => {
