@@ -106,14 +106,15 @@ export async function transact<T>(
   work: (tx: Tx) => Promise<T>,
   pause: (attempt: number) => Promise<void> = jitter,
 ): Promise<T> {
+  let lookedAgain = false;
   for (let attempt = 1; ; attempt++) {
     try {
       return await patiently(() => once(database, work));
     } catch (error) {
-      const number = errorNumber(error);
-      // Somebody else made the same thing a moment ago, or took away what it belongs to: at the second look that is seen.
-      const again = number === 1062 || number === 1452 ? attempt === 1 : isLost(error) && attempt < TRIES;
-      if (!again) throw error;
+      // Somebody else made the same thing a moment ago: at one more look that is seen, however often it was lost before.
+      if (isDuplicate(error) && !lookedAgain) lookedAgain = true;
+      // What somebody took away meanwhile can be made and taken away once more while one looks.
+      else if (!(isLost(error) || isOrphan(error)) || attempt >= TRIES) throw error;
       await pause(attempt);
     }
   }

@@ -37,6 +37,7 @@ test("a transaction lost to another is tried five times, a duplicate twice, any 
     [1020, 5],
     [1180, 5],
     [1062, 2],
+    [1452, 5],
     [1146, 1],
   ] as const) {
     let count = 0;
@@ -52,6 +53,17 @@ test("a transaction lost to another is tried five times, a duplicate twice, any 
     ).rejects.toThrow("lost");
     expect(count).toBe(tries);
   }
+  // One after the other, as it comes when many are about.
+  const each = [1213, 1452, 1062];
+  const work = async () => {
+    const errno = each.shift();
+    if (errno) throw lost(errno);
+    return "done";
+  };
+  expect(
+    await transact(database(), work, async () => undefined),
+    "lost first, then taken away, then made by somebody else",
+  ).toBe("done");
 });
 
 test("the README lists every setting with its default, and wrong ones are all named at once", () => {

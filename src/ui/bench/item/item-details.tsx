@@ -23,7 +23,11 @@ const ItemMend = dynamic(() => import("./item-mend").then((m) => m.ItemMend), { 
 
 const ItemMarks = dynamic(() => import("./item-marks").then((m) => m.ItemMarks), { ssr: false });
 
-const TalkAbout = dynamic(() => import("../talk/talk-about").then((m) => m.TalkAbout), { ssr: false });
+const TalkAbout = dynamic(() => import("../talk/talk-about").then((m) => m.TalkAbout), {
+  ssr: false,
+  // As high as its empty field, so that nothing below moves under the hand when it comes.
+  loading: () => <div className="h-10" />,
+});
 
 const FilmPart = dynamic(() => import("./film-part").then((m) => m.FilmPart), { ssr: false });
 

@@ -55,6 +55,12 @@ export function WordsField({ label, value, none, readOnly, className = "", ...fi
       type="button"
       aria-label={`${label}: ${value || none}`}
       title={label}
+      // As a field is entered: on the way down. What comes above meanwhile may have moved it when the button goes up.
+      onMouseDown={(event) => {
+        if (event.button !== 0) return;
+        event.preventDefault();
+        setWriting(true);
+      }}
       onClick={() => setWriting(true)}
       className={`-mx-1.5 min-h-6 min-w-6 max-w-full cursor-text rounded border border-transparent px-1.5 text-left break-words whitespace-pre-line hover:border-edge ${value ? "" : "text-quiet italic"} ${className}`}
     >
