@@ -89,21 +89,16 @@ async function* feeds(actor: Actor, team: string): AsyncGenerator<Figure> {
       aim: "under 1,000 ms, every five minutes (own)",
       met: plan < 1_000,
     };
-    const queue = rows.slice(0, READ).map(({ id }) => id);
+    // As in a process that has been asking for a while: others of them first.
+    await askAll(rows.slice(READ, 2 * READ));
     const start = process.cpuUsage();
-    const all = await timed(async () => {
-      await Promise.all(
-        Array.from({ length: AT_ONCE }, async () => {
-          for (let id = queue.pop(); id; id = queue.pop()) await readFeedNow(id);
-        }),
-      );
-    });
+    const all = await timed(() => askAll(rows.slice(0, READ)));
     const { user, system } = process.cpuUsage(start);
     const each = (user + system) / 1_000 / READ;
     // At the most once an hour each, as it is asked.
     const busy = (FEEDS * all) / READ / (nextAsked(ONCE).getTime() - ONCE.at.getTime());
     yield {
-      what: `Asking a followed feed that is as it was (304), ${READ.toLocaleString("en")} of them, ${AT_ONCE} at a time: processor each; of an hour, ${FEEDS.toLocaleString("en")} asked hourly`,
+      what: `Asking a followed feed that is as it was (304), ${READ.toLocaleString("en")} of them behind as many others, ${AT_ONCE} at a time: processor each; of an hour, ${FEEDS.toLocaleString("en")} asked hourly`,
       measured: `${each.toFixed(2)} ms; ${(busy * 100).toFixed(1)} %`,
       aim: "under 2 ms of processor",
       met: each < 2,
@@ -111,6 +106,15 @@ async function* feeds(actor: Actor, team: string): AsyncGenerator<Figure> {
   } finally {
     site.kill();
   }
+}
+
+async function askAll(feeds: readonly { id: string }[]): Promise<void> {
+  const queue = feeds.map(({ id }) => id);
+  await Promise.all(
+    Array.from({ length: AT_ONCE }, async () => {
+      for (let id = queue.pop(); id; id = queue.pop()) await readFeedNow(id);
+    }),
+  );
 }
 
 /** A feed in which something comes all the time. */

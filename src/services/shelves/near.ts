@@ -6,7 +6,7 @@ import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
 import { listedById, toldAmong } from "@/data/queries/listings";
-import { howCommon, sharedBy, sharingMost } from "@/data/queries/near";
+import { type By, howCommon, sharedBy, sharingMost } from "@/data/queries/near";
 import { countIndexed } from "@/data/search/terms";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -37,10 +37,13 @@ export const readNear = reading({
   allow: can.see("collection"),
   run: async ({ input, scope, tx }) => {
     const team = scope.team!;
-    const own = await ownListing(tx, team, input.collection);
+    const [own, indexed] = await Promise.all([
+      ownListing(tx, team, input.collection),
+      countIndexed(tx, PUBLIC),
+    ]);
     const hashes = hashesOf(own).slice(0, ADDRESSES);
     const tags = keyed(own.tags);
-    const shown = await nearTo(tx, team, own, hashes, tags);
+    const shown = await nearTo(tx, team, own, { hashes, tags, indexed });
     const found = lacking(
       shown.map(({ score, row }) => ({
         score,
@@ -68,30 +71,25 @@ export const readNear = reading({
 
 /** What is known of an own collection, as it would be if it were public; of what stands inside it, too. */
 export async function ownListing(tx: Tx, team: string, id: string): Promise<Listing> {
-  const all = [...insideOf(await collectionTree(tx, team), id)].slice(0, PARTS);
-  const [first, ...inside] = await Promise.all(all.map((one) => publishedCollection(tx, one, null)));
-  return listingOf([first!, ...inside]);
+  const [first, tree] = await Promise.all([publishedCollection(tx, id, null), collectionTree(tx, team)]);
+  const inside = [...insideOf(tree, id)].slice(1, PARTS);
+  return listingOf([first, ...(await Promise.all(inside.map((one) => publishedCollection(tx, one, null))))]);
 }
 
+/** What an own collection is looked for by, and in how many public ones. */
+type Known = { hashes: readonly string[]; tags: ReadonlyMap<string, string>; indexed: number };
+
 /** What is nearest to it and public at this moment; what changed a moment ago is left out until it is known anew. */
-async function nearTo(
-  tx: Tx,
-  team: string,
-  own: Listing,
-  hashes: readonly string[],
-  tags: ReadonlyMap<string, string>,
-) {
-  const indexed = await countIndexed(tx, PUBLIC);
-  const [dfOfPages, dfOfTags, text] = await Promise.all([
-    howCommon(tx, "addresses", hashes),
-    howCommon(tx, "tags", [...tags.keys()]),
+async function nearTo(tx: Tx, team: string, own: Listing, { hashes, tags, indexed }: Known) {
+  const sharing = async (by: By, keys: readonly string[]) => {
+    const dfs = await howCommon(tx, by, keys);
+    const rarity = new Map([...dfs].map(([key, df]) => [key, idf(indexed, df)]));
+    return { dfs, met: await sharingMost(tx, by, team, rarity, MET) };
+  };
+  const [{ dfs: dfOfPages, met: byPages }, { dfs: dfOfTags, met: byTags }, text] = await Promise.all([
+    sharing("addresses", hashes),
+    sharing("tags", [...tags.keys()]),
     alikeTo(tx, PUBLIC, searchableOf(own), { most: TERMS, least: 1 }),
-  ]);
-  const rarity = (dfs: ReadonlyMap<string, number>) =>
-    new Map([...dfs].map(([key, df]) => [key, idf(indexed, df)]));
-  const [byPages, byTags] = await Promise.all([
-    sharingMost(tx, "addresses", team, rarity(dfOfPages), MET),
-    sharingMost(tx, "tags", team, rarity(dfOfTags), MET),
   ]);
   const byWords = text.ranking.hits("best", 0, MET).map((hit) => hit.id);
   const met = [...new Set([...byPages, ...byTags, ...byWords])];
