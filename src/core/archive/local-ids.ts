@@ -53,6 +53,8 @@ export class IdBook {
   readonly #asked = new Uint32Array(WIDTH);
   #count = 0;
   #isSorted = true;
+  /** Which was found last: rows come in the order of their ids, so that the next one is often the next. */
+  #last = 0;
 
   add(id: string): void {
     if ((this.#count + 1) * WIDTH > this.#numbers.length) {
@@ -76,12 +78,21 @@ export class IdBook {
     readNumbers(id, asked);
     const [a, b, c, d] = [asked[0]!, asked[1]!, asked[2]!, asked[3]!];
     const all = this.#numbers;
+    const next = (this.#last + 1) * WIDTH;
+    if (
+      this.#last + 1 < this.#count &&
+      all[next + 3] === d &&
+      all[next + 2] === c &&
+      all[next + 1] === b &&
+      all[next] === a
+    )
+      return ++this.#last;
     let [low, high] = [0, this.#count - 1];
     while (low <= high) {
       const middle = (low + high) >> 1;
       const at = middle * WIDTH;
       const order = all[at]! - a || all[at + 1]! - b || all[at + 2]! - c || all[at + 3]! - d;
-      if (order === 0) return middle;
+      if (order === 0) return (this.#last = middle);
       if (order < 0) low = middle + 1;
       else high = middle - 1;
     }
@@ -100,7 +111,7 @@ export class IdBook {
         all[a + 3]! - all[b + 3]!
       );
     };
-    const order = Uint32Array.from({ length: this.#count }, (_, i) => i).sort(compare);
+    const order = inOrder(this.#count, compare);
     const sorted = new Uint32Array(all.length);
     let count = 0;
     let last = -1;
@@ -112,5 +123,32 @@ export class IdBook {
     this.#numbers = sorted;
     this.#count = count;
     this.#isSorted = true;
+    this.#last = 0;
   }
+}
+
+/**
+ * The places of what comes as a few runs that are each in order, as the ids of table after table do, in the order of all:
+ * each run is found and merged with its neighbour, and these again (natural merge sort: Knuth, The Art of Computer
+ * Programming 3, 5.2.4).
+ */
+function inOrder(count: number, compare: (one: number, other: number) => number): Uint32Array {
+  let places = Uint32Array.from({ length: count }, (_, i) => i);
+  let ends: number[] = [];
+  for (let i = 1; i <= count; i++) if (i === count || compare(i - 1, i) > 0) ends.push(i);
+  while (ends.length > 1) {
+    const merged = new Uint32Array(count);
+    const longer: number[] = [];
+    for (let run = 0; run < ends.length; run += 2) {
+      const [from, middle, to] = [ends[run - 1] ?? 0, ends[run]!, ends[run + 1] ?? ends[run]!];
+      for (let at = from, one = from, other = middle; at < to; at++) {
+        const isFirst = one < middle && (other === to || compare(places[one]!, places[other]!) <= 0);
+        merged[at] = places[isFirst ? one++ : other++]!;
+      }
+      longer.push(to);
+    }
+    places = merged;
+    ends = longer;
+  }
+  return places;
 }

@@ -47,8 +47,10 @@ function kindOf(column: MySqlColumn): Field["kind"] {
   return type === "uuid" ? "id" : type.startsWith("mediumtext") ? "json" : "plain";
 }
 
-/** Around JSON that stood in a column; no text has it in it as it is. */
+/** Around JSON that stood in a column and may name something; no text has it in it as it is. */
 const JSON_OF = "\u0002";
+/** An id within its quotation marks. */
+const SHORTEST_WITH_ID = 38;
 
 /** A row as the database makes it for a line: its ids by `id0`, `id1` …, and the rest as JSON, each field after a comma. */
 export type HalfLine = { rest: string } & Record<`id${number}`, string | null>;
@@ -95,7 +97,7 @@ function expressionOf(kind: Field["kind"], column: string): string {
     case "number":
       return `CAST(${column} AS CHAR)`;
     case "json":
-      return `CONCAT(CHAR(2),${column},CHAR(2))`;
+      return `IF(LENGTH(${column})<${SHORTEST_WITH_ID},${column},CONCAT(CHAR(2),${column},CHAR(2)))`;
     default:
       return `JSON_QUOTE(${column})`;
   }
@@ -103,26 +105,35 @@ function expressionOf(kind: Field["kind"], column: string): string {
 
 const MARKED = new RegExp(`${JSON_OF}([^${JSON_OF}]*)${JSON_OF}`, "g");
 
+/** Gives an id the one it has in the archive. @param once it is not looked for again soon, and need not be kept */
+export type Exchange = (id: string, once?: boolean) => string;
+
 /**
  * Makes lines of what the database gave, with the ids of an archive. What people wrote stays as they wrote it, also where it
  * looks like an id.
  */
-export function lineMaker(
-  fields: readonly Field[],
-  exchange: (id: string) => string,
-): (row: HalfLine) => string {
+export function lineMaker(fields: readonly Field[], exchange: Exchange): (row: HalfLine) => string {
   const ids = fields.filter((field) => isSaid(field) && isId(field));
-  const keys = ids.map(({ name }, i) => [`id${i}`, `,"${name}":"`] as [`id${number}`, string]);
-  const loose = ids.map(({ kind }) => kind === "loose id");
+  const parts = ids.map(({ name, kind }, i) => ({
+    key: `id${i}` as const,
+    before: `,"${name}":"`,
+    isOwn: name === "id",
+    isLoose: kind === "loose id",
+    // What the row before had there, and what that became: who added something has often added the next, too.
+    id: "",
+    said: "",
+  }));
   return (row) => {
     let line = "";
-    for (let i = 0; i < keys.length; i++) {
-      const [key, before] = keys[i]!;
-      const id = row[key];
+    for (const part of parts) {
+      const id = row[part.key];
       if (typeof id !== "string") continue;
-      const found = exchange(id);
-      if (loose[i] && readLocalId(found)?.kind !== "row") continue;
-      line += `${before}${found}"`;
+      if (id !== part.id) {
+        const found = exchange(id, part.isOwn);
+        part.id = id;
+        part.said = part.isLoose && readLocalId(found)?.kind !== "row" ? "" : `${part.before}${found}"`;
+      }
+      line += part.said;
     }
     const { rest } = row;
     line += rest.includes(JSON_OF)

@@ -102,10 +102,12 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
   const ids = new Map<string, string[]>();
   for (const archived of ARCHIVED) {
     const all: string[] = [];
-    for await (const some of idsOf(tx, archived, taker)) {
-      if ("own" in archived.by) for (const id of some) book.add(id);
-      all.push(...some);
-    }
+    const isOwn = "own" in archived.by;
+    for await (const some of idsOf(tx, archived, taker))
+      for (const id of some) {
+        if (isOwn) book.add(id);
+        all.push(id);
+      }
     ids.set(archived.name, all);
   }
   const people = await peopleOf(tx, taker);
@@ -177,7 +179,8 @@ function exchangerOf(book: IdBook, people: ReadonlyMap<string, number>, { team }
   };
   // The team, people and tags stand in row after row.
   const last = new Map<string, string>();
-  return (id: string): string => {
+  return (id: string, once?: boolean): string => {
+    if (once) return find(id);
     const known = last.get(id);
     if (known) return known;
     const found = find(id);
