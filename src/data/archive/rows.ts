@@ -75,11 +75,12 @@ function isTaken(tx: Tx, archived: Archived, taker: Taker): SQL {
  */
 export async function* idsOf(tx: Tx, archived: Archived, taker: Taker): AsyncGenerator<string[]> {
   const key = keyOf(archived);
+  const select = sql.raw("own" in archived.by ? "SELECT" : "SELECT DISTINCT");
   const read = (after: string) =>
     ahead(
       queryRows<{ id: string }>(
         tx,
-        sql`SELECT DISTINCT ${key} AS id FROM ${archived.table} WHERE ${and(isTaken(tx, archived, taker), after ? gt(key, after) : undefined)} ORDER BY ${key} LIMIT ${sql.raw(String(IDS_AT_ONCE))}`,
+        sql`${select} ${key} AS id FROM ${archived.table} WHERE ${and(isTaken(tx, archived, taker), after ? gt(key, after) : undefined)} ORDER BY ${key} LIMIT ${sql.raw(String(IDS_AT_ONCE))}`,
       ),
     );
   for (let coming: Promise<{ id: string }[]> | null = read(""); coming;) {
