@@ -196,6 +196,12 @@ test("brought back by somebody else everything is there, in the same order; take
     ...{ licence: "CC-BY-4.0", notes: "For us 1" },
   });
   expect((await as(other, "resources.text", { resource: book!.resource.id }))!.html).toContain("Peat grows.");
+  // Its address is known again, though what that is found by follows from it and is left out of the bag.
+  expect(rows(bag, "resource").find((row) => row.title === "Book 1")).not.toHaveProperty("addressHash");
+  const addresses = ["https://archive.example/1"];
+  expect(await as(other, "resources.known", { team: back.team, addresses })).toEqual({
+    known: [book!.resource.id],
+  });
   expect((await as(other, "bin.read", { team: back.team })).items.length).toBeGreaterThan(0);
   // Whoever made it is a name, and no member.
   expect((await as(other, "members.read", { team: back.team })).members.map((one) => one.name)).toEqual([

@@ -16,7 +16,7 @@ export type ArchiveHead = {
   /** How many rows each table has. */
   tables: Record<string, number>;
 };
-export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_VERSION = 2;
 
 /** A line of a manifest: a carriage return, a line feed and a percent sign in a path are encoded (RFC 8493, 2.1.3). */
 export const manifestLine = (hash: string, path: string): string =>

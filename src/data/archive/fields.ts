@@ -2,6 +2,7 @@ import { getTableColumns } from "drizzle-orm";
 import { exchangeIds, readLocalId } from "@/core/archive/local-ids";
 import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import type { Archived } from "./tables";
+import { usualOf } from "./usual";
 
 /** A field of a table: its name in the archive, that of its column, and how it is written. */
 export type Field = {
@@ -10,6 +11,8 @@ export type Field = {
   kind: "date" | "json" | "boolean" | "number" | "id" | "loose id" | "plain";
   /** What is left out: nothing at all, or what every new row has there and is as good as nothing. */
   leftOut: "null" | "empty text" | "zero" | null;
+  /** What is left out besides, as an expression of MariaDB. */
+  usual?: string;
 };
 
 /** What is as each database makes it: when a row was written, how often it was changed. */
@@ -24,12 +27,13 @@ export function fieldsOf(archived: Archived): readonly Field[] {
   return found;
 }
 
-const read = ({ table, loose = [] }: Archived): Field[] =>
+const read = ({ name: ofTable, table, loose = [] }: Archived): Field[] =>
   (Object.entries(getTableColumns(table)) as [string, MySqlColumn][])
     .filter(([name]) => !OMITTED.has(name))
     .map(([name, column]) => ({
       ...{ name, column: column.name, leftOut: leftOutOf(column) },
       kind: loose.includes(name) ? "loose id" : kindOf(column),
+      usual: usualOf(ofTable, name)?.sql,
     }));
 
 function leftOutOf({ notNull, default: usual }: MySqlColumn): Field["leftOut"] {
@@ -73,9 +77,10 @@ export function halfLines(fields: readonly Field[]): string[] {
   ];
 }
 
-function partOf({ name, column, kind, leftOut }: Field): string {
+function partOf({ name, column, kind, leftOut, usual }: Field): string {
   const quoted = `\`${column}\``;
   const part = `',"${name}":',${expressionOf(kind, quoted)}`;
+  if (usual) return `IF(${quoted}=${usual},'',CONCAT(${part}))`;
   switch (leftOut) {
     case "null":
       return `IF(${quoted} IS NULL,'',CONCAT(${part}))`;

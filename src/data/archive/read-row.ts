@@ -18,6 +18,7 @@ import { sanitise } from "@/core/text/sanitise";
 import { fieldsOf, OMITTED } from "./fields";
 import type { Row } from "./rows";
 import type { Archived } from "./tables";
+import { usualOf } from "./usual";
 
 /** An archive that is none, or is not whole; why, in words for who brought it. */
 export class ArchiveRefused extends Error {}
@@ -138,7 +139,7 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
   };
   for (const [field, column] of Object.entries(getTableColumns(archived.table)) as [string, MySqlColumn][]) {
     if (OMITTED.has(field)) continue;
-    const given = (raw as Row)[field] ?? null;
+    const given = (raw as Row)[field] ?? usualOf(name, field)?.of(raw as Row) ?? null;
     const value = given === null ? null : here(field, given);
     if (field === "team") row.team = coming.team;
     else if (value === null) {
