@@ -13,6 +13,8 @@ export type Field = {
   leftOut: "null" | "empty text" | "zero" | null;
   /** What is left out besides, as an expression of MariaDB. */
   usual?: string;
+  /** The team is the archive's own, and what no row names has no id in it: in every row they would be a tenth of all of it. */
+  isSaid: boolean;
 };
 
 /** What is as each database makes it: when a row was written, how often it was changed. */
@@ -27,13 +29,14 @@ export function fieldsOf(archived: Archived): readonly Field[] {
   return found;
 }
 
-const read = ({ name: ofTable, table, loose = [] }: Archived): Field[] =>
+const read = ({ name: ofTable, table, loose = [], dense }: Archived): Field[] =>
   (Object.entries(getTableColumns(table)) as [string, MySqlColumn][])
     .filter(([name]) => !OMITTED.has(name))
     .map(([name, column]) => ({
       ...{ name, column: column.name, leftOut: leftOutOf(column) },
       kind: loose.includes(name) ? "loose id" : kindOf(column),
       usual: usualOf(ofTable, name)?.sql,
+      isSaid: name !== "team" && !(dense && name === "id"),
     }));
 
 function leftOutOf({ notNull, default: usual }: MySqlColumn): Field["leftOut"] {
@@ -60,8 +63,6 @@ const SHORTEST_WITH_ID = 38;
 export type HalfLine = { rest: string } & Record<`id${number}`, string | null>;
 
 const isId = ({ kind }: Field): boolean => kind === "id" || kind === "loose id";
-/** The team is the archive's own: what stood there in every row would be a tenth of all of it. */
-const isSaid = ({ name }: Field): boolean => name !== "team";
 
 /**
  * What is asked of the database for the lines of a table. It writes the JSON itself: to make a value of each field here would
@@ -69,7 +70,7 @@ const isSaid = ({ name }: Field): boolean => name !== "team";
  * @returns expressions of MariaDB
  */
 export function halfLines(fields: readonly Field[]): string[] {
-  const said = fields.filter(isSaid);
+  const said = fields.filter((field) => field.isSaid);
   const rest = said.filter((field) => !isId(field)).map(partOf);
   return [
     ...said.filter(isId).map(({ column }, i) => `\`${column}\` AS id${i}`),
@@ -96,7 +97,7 @@ function partOf({ name, column, kind, leftOut, usual }: Field): string {
 function expressionOf(kind: Field["kind"], column: string): string {
   switch (kind) {
     case "date":
-      return `CONCAT('"',LEFT(DATE_FORMAT(${column},'%Y-%m-%dT%H:%i:%s.%f'),23),'Z"')`;
+      return `CONCAT('"',REPLACE(CAST(${column} AS DATETIME(3)),' ','T'),'Z"')`;
     case "boolean":
       return `IF(${column},'true','false')`;
     case "number":
@@ -118,7 +119,7 @@ export type Exchange = (id: string, once?: boolean) => string;
  * looks like an id.
  */
 export function lineMaker(fields: readonly Field[], exchange: Exchange): (row: HalfLine) => string {
-  const ids = fields.filter((field) => isSaid(field) && isId(field));
+  const ids = fields.filter((field) => field.isSaid && isId(field));
   const parts = ids.map(({ name, kind }, i) => ({
     key: `id${i}` as const,
     before: `,"${name}":"`,

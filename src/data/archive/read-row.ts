@@ -33,6 +33,8 @@ export type Coming = {
   isPerson: (id: unknown) => boolean;
   /** Whether a stored file is in this archive. */
   hasFile: (hash: string) => boolean;
+  /** What no row names has an id of its own here. */
+  newId: () => string;
   /** Whether markup is made safe, which takes a while; else it is only looked whether everything is what it should be. */
   sanitises: boolean;
 };
@@ -139,6 +141,10 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
   };
   for (const [field, column] of Object.entries(getTableColumns(archived.table)) as [string, MySqlColumn][]) {
     if (OMITTED.has(field)) continue;
+    if (field === "id" && archived.dense) {
+      row.id = coming.newId();
+      continue;
+    }
     const given = (raw as Row)[field] ?? usualOf(name, field)?.of(raw as Row) ?? null;
     const value = given === null ? null : here(field, given);
     if (field === "team") row.team = coming.team;

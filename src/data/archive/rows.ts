@@ -53,11 +53,11 @@ const keyOf = ({ by }: Archived): MySqlColumn => ("own" in by ? by.own : by.pare
 
 /** Which rows of a table go along. */
 function isTaken(tx: Tx, archived: Archived, taker: Taker): SQL {
-  const { by, home } = archived;
+  const { by, home, dense } = archived;
   const found = "own" in by ? archived : ARCHIVED.find(({ name }) => name === by.of)!;
   const mine = belongs(tx, (home ?? found.home)!, taker.team);
   const inside =
-    "own" in by
+    "own" in by || dense
       ? mine
       : inArray(
           by.parent,
@@ -108,7 +108,9 @@ export async function* rowsOf(
   const { table } = archived;
   const fields = fieldsOf(archived);
   const key = keyOf(archived);
-  const order = [key.name, ...restOfKey(table, key)].map((name) => `\`${name}\``).join(", ");
+  const order = [key.name, ...(archived.dense ? ["id"] : restOfKey(table, key))]
+    .map((name) => `\`${name}\``)
+    .join(", ");
   const hashes = fields.filter((field) => archived.hashes?.includes(field.name));
   const columns = [...halfLines(fields), ...hashes.map(({ column }) => `\`${column}\``)].join(", ");
   const toLine = lineMaker(fields, exchange);

@@ -55,6 +55,11 @@ export type Archived = {
   hashes?: readonly string[];
   /** Fields that may hold the id of something that is gone: then they hold none. */
   loose?: readonly string[];
+  /**
+   * Almost everything it belongs to has some, and no row names one of them: they are looked for by all of that, and have a new
+   * id of their own when they come back.
+   */
+  dense?: true;
 };
 
 const own = (
@@ -106,7 +111,13 @@ export const ARCHIVED: readonly Archived[] = [
   own("mark", mark, ofTeam(mark.team), { resource: "resource", meaning: "meaning" }, ["person"], {
     loose: ["meaning"],
   }),
-  own("resource_tag", resourceTag, ofTeam(resourceTag.team), { resource: "resource", tag: "tag" }),
+  {
+    ...part("resource_tag", resourceTag, resourceTag.resource, "resource", {
+      resource: "resource",
+      tag: "tag",
+    }),
+    ...{ home: ofTeam(resourceTag.team), dense: true },
+  },
   part("duplicate_apart", duplicateApart, duplicateApart.a, "resource", { a: "resource", b: "resource" }),
   own("credit", credit, ofTeam(credit.team), {}, [], { hashes: ["digest"] }),
   own("collection", collection, ofTeam(collection.team), { parent: "collection", credit: "credit" }, [], {

@@ -96,6 +96,7 @@ async function takeIn(zip: Unpacked, bag: Bag, row: ArchiveImportRow): Promise<v
     isRow: (one) => isMinted(one, mint),
     isPerson: (one) => persons.has(one as string),
     hasFile: (hash) => held.has(hash),
+    newId,
     sanitises: false,
   };
   // All of it is looked over before anything is taken.

@@ -102,7 +102,7 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
   const ids = new Map<string, string[]>();
   // Asked for all at once, so that the database goes from one table to the next without waiting for us.
   await Promise.all(
-    ARCHIVED.map(async (archived) => {
+    ARCHIVED.filter(({ dense }) => !dense).map(async (archived) => {
       const all: string[] = [];
       ids.set(archived.name, all);
       const isOwn = "own" in archived.by;
@@ -120,8 +120,8 @@ async function* payloadFiles(tx: Tx, taker: Taker, team: Team, at: Date): AsyncG
   const tables: Record<string, number> = {};
   for (const archived of ARCHIVED) {
     tables[archived.name] = 0;
-    const { name } = archived;
-    const known = ids.get(name) ?? [];
+    const { name, by, dense } = archived;
+    const known = ids.get(dense && "parent" in by ? by.of : name) ?? [];
     const lines = async function* () {
       for await (const { text, count, hashes: named } of rowsOf(tx, archived, known, taker, exchange)) {
         tables[name]! += count;
