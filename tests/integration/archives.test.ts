@@ -193,7 +193,7 @@ test("brought back by somebody else everything is there, in the same order; take
   ]);
   const [book] = read.items;
   expect((await as(other, "resources.read", { resource: book!.resource.id })).resource).toMatchObject({
-    ...{ licence: "CC-BY-4.0", notes: "For us 1" },
+    ...{ licence: "CC-BY-4.0", notes: "For us 1", tags: ["peat", "tag 1"] },
   });
   expect((await as(other, "resources.text", { resource: book!.resource.id }))!.html).toContain("Peat grows.");
   // Its address is known again, though what that is found by follows from it and is left out of the bag.
