@@ -92,7 +92,8 @@ export async function patiently<T>(work: () => Promise<T>, patience = PATIENCE):
 
 /**
  * Runs `work` in one transaction; a transaction lost to another one is rolled back and tried again, five times, after a
- * pause with jitter so that the same two do not meet again. One whose connection was lost before its end was rolled back
+ * pause with jitter so that the same two do not meet again; so is one whose row belongs to what was taken away meanwhile. One
+ * that made what somebody else has made is tried once more. One whose connection was lost before its end was rolled back
  * by the database, and is tried again for five seconds.
  * @throws {Unknown} when the connection was lost at the end
  * @example

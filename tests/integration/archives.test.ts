@@ -9,7 +9,7 @@ import type { Actor } from "@/mechanism/actor";
 import { eq, sql } from "drizzle-orm";
 import { edition, newsletterIssue } from "@/data/schema";
 import { changingByItself, database } from "@/mechanism/changing";
-import { sha256 } from "@/outside/hash";
+import { addressHash, sha256 } from "@/outside/hash";
 import { newId } from "@/outside/random";
 import { bringBack } from "@/services/archives/come-back";
 import { putFile } from "@/services/files/put";
@@ -167,6 +167,21 @@ function repacked(bag: string, name: string, change: (bag: string) => void, sums
   run("zip", ["-qr", zip, path.basename(copy)], folder);
   return zip;
 }
+/** What a bag of the form before had in every row, and one of this form leaves out. */
+function asOfFormOne(bag: string): void {
+  let count = 0xf0_0000;
+  rewrite(bag, "resource_tag", (row) => ({
+    id: `00000000-0000-8000-8000-${(++count).toString(16).padStart(12, "0")}`,
+    ...row,
+  }));
+  rewrite(bag, "resource", (row) => ({
+    ...{ authors: [], details: {}, typed: [] },
+    ...(typeof row.address === "string" && row.address && { addressHash: addressHash(row.address) }),
+    ...row,
+  }));
+  const head = path.join(bag, "data/archive.json");
+  writeFileSync(head, JSON.stringify({ ...JSON.parse(readFileSync(head, "utf8")), version: 1 }));
+}
 const rewrite = (bag: string, table: string, change: (row: Record<string, unknown>) => object) =>
   writeFileSync(
     path.join(bag, "data/tables", `${table}.jsonl`),
@@ -229,6 +244,22 @@ test("brought back by somebody else everything is there, in the same order; take
     "data/tables/event.jsonl",
     "data/tables/share_link.jsonl",
   ]);
+});
+
+test("an archive of the form before comes back as one of this form does", async () => {
+  const { owner, team } = world;
+  const { bag } = await take(owner, team, "of-before");
+  const keeper = await somebody("Keeper of old things");
+  const own = (await as(keeper, "teams.read", {})).teams.find((one) => one.own)!.id;
+  const back = await comeBack(keeper, own, repacked(bag, "form-one", asOfFormOne));
+  expect([back.state, back.problem]).toEqual(["done", null]);
+  const again = (await take(keeper, back.team, "of-before-again")).bag;
+  const said = (folder: string) =>
+    rows(folder, "resource").map(({ title, address, addressHash, authors }) => ({
+      ...{ title, address, addressHash, authors },
+    }));
+  expect(said(again)).toEqual(said(bag));
+  expect(rows(again, "resource_tag")).toEqual(rows(bag, "resource_tag"));
 });
 
 test("an archive that is damaged, cut off, newer, built to be large, or reaches for what is not in it is refused in words, and leaves nothing", async () => {

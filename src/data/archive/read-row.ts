@@ -145,8 +145,9 @@ export function readRow(archived: Archived, raw: unknown, coming: Coming): Row |
       row.id = coming.newId();
       continue;
     }
-    const given = (raw as Row)[field] ?? usualOf(name, field)?.of(raw as Row) ?? null;
-    const value = given === null ? null : here(field, given);
+    const given = (raw as Row)[field] ?? null;
+    // What follows from the rest of the row names nothing.
+    const value = given === null ? (usualOf(name, field)?.of(raw as Row) ?? null) : here(field, given);
     if (field === "team") row.team = coming.team;
     else if (value === null) {
       if (!column.notNull) row[field] = null;
