@@ -44,7 +44,7 @@ h2{font-size:1.1rem;margin:2.25rem 0 0;padding-bottom:.4rem;border-bottom:1px so
 h2 small{font-weight:400;font-size:.875rem;color:var(--quiet);margin-left:.5rem}
 ol{list-style:none;margin:0;padding:0}
 .item{display:grid;grid-template-columns:2rem minmax(0,1fr) 8rem;gap:0 1rem;padding:1rem 0 1.25rem;border-bottom:1px solid var(--line)}
-@media screen{.rows .item{content-visibility:auto;contain-intrinsic-size:auto 8rem;overflow-clip-margin:1rem}}
+@media screen{.rows .item{content-visibility:auto;contain-intrinsic-size:auto 9.5rem;overflow-clip-margin:1rem;scroll-margin-top:1.5rem}}@media screen and (max-width:34rem){.rows .item{contain-intrinsic-size:auto 13rem}}
 .no{font:600 1.25rem/1.35 var(--serif);color:var(--accent)}
 .say{font-size:1.2rem;line-height:1.35;margin:0 0 .35rem;white-space:pre-line}
 .what{margin:0;font-weight:650}
