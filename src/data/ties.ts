@@ -94,6 +94,14 @@ export const TIES: Record<string, Ties> = {
   blocked_team: { ...plain, ...team, archive: "of the moment" },
   thanks: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   suggestion: { undo: "suggestion", bin: "itself", duplicate: "left", merge: "stays", ...team },
+  criteria: { undo: "criteria", bin: "itself", ...apart, ...team },
+  // What it asked never changes: judgements were given to these words.
+  criteria_version: { ...plain, ...team },
+  round: { undo: "round", bin: "itself", ...apart, ...team },
+  // What is said in a round is said of the thing that is in it.
+  round_share: { ...plain, merge: "stays", ...team },
+  appraisal: { undo: "appraisal", bin: "itself", ...noCollection, merge: "moves over", ...team },
+  agreed: { undo: "agreed", bin: "itself", ...noCollection, merge: "stays", ...team },
   sheet: { ...plain, ...team },
   sheet_item: { ...plain, ...team },
   sheet_find: { ...plain, bin: "itself", ...team },

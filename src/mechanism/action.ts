@@ -87,6 +87,8 @@ const NOTHING = new Locked({
   learner: new Map(),
   handout: new Map(),
   suggestion: new Map(),
+  criteria: new Map(),
+  round: new Map(),
 });
 
 /**

@@ -153,7 +153,8 @@ export class ChangeSet {
 
   /** Brings things back out of the bin, where they stood or with other fields. */
   async restore<
-    T extends "collection" | "section" | "placement" | "resource" | "mark" | "ownMark",
+    T extends
+      "collection" | "section" | "placement" | "resource" | "mark" | "ownMark" | "appraisal" | "agreed",
     Row extends OneOf<T> & { id: string },
   >(
     type: T,

@@ -9,6 +9,7 @@ import type { PlacementRow } from "@/data/queries/placements";
 import { collectionsHolding, type ResourceRow } from "@/data/queries/resources";
 import type { SectionRow } from "@/data/queries/sections";
 import { lockSuggestions, type SuggestionRow } from "@/data/queries/suggestions";
+import { type CriteriaRow, lockCriteria, lockRounds, type RoundRow } from "@/data/queries/weighing";
 import { Outrun } from "@/data/transaction";
 import type { Scope } from "./policy";
 import { Problem } from "./problem";
@@ -34,6 +35,8 @@ export type Wanted = {
   learners?: Named;
   handouts?: Named;
   suggestions?: Named;
+  criteria?: Named;
+  rounds?: Named;
 };
 
 /** What an action locks; null when it decides by nothing that others change. */
@@ -53,6 +56,8 @@ export class Locked {
       learner: ReadonlyMap<string, LearnerRow>;
       handout: ReadonlyMap<string, HandoutRow>;
       suggestion: ReadonlyMap<string, SuggestionRow>;
+      criteria: ReadonlyMap<string, CriteriaRow>;
+      round: ReadonlyMap<string, RoundRow>;
     },
   ) {}
 
@@ -91,6 +96,14 @@ export class Locked {
   /** @throws {Problem} not-found */
   handout(id: string): HandoutRow {
     return there(this.rows.handout.get(id));
+  }
+  /** @throws {Problem} not-found */
+  criteria(id: string): CriteriaRow {
+    return there(this.rows.criteria.get(id));
+  }
+  /** @throws {Problem} not-found */
+  round(id: string): RoundRow {
+    return there(this.rows.round.get(id));
   }
 
   /**
@@ -147,8 +160,8 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
 
 /**
  * Locks what an action wants, in one order for all: the team, collections by their ids, then what stands in them, then
- * resources, then marks and comments, then groups, who is in them and handouts, then suggestions. In which collections things stand is found out before these are locked; when somebody has moved one
- * meanwhile, everything is let go and begun anew.
+ * resources, then marks and comments, then groups, who is in them and handouts, then suggestions, then criteria and rounds. In which collections things stand is found out before
+ * these are locked; when somebody has moved one meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
  * @example
@@ -176,6 +189,8 @@ export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<L
     learner: await lockLearners(tx, listed(wanted.learners)),
     handout: await lockHandouts(tx, listed(wanted.handouts)),
     suggestion: await lockSuggestions(tx, listed(wanted.suggestions)),
+    criteria: await lockCriteria(tx, listed(wanted.criteria)),
+    round: await lockRounds(tx, listed(wanted.rounds)),
   };
   const now = [
     ...[...rows.section.values(), ...rows.placement.values()].map((row) => row.collection),

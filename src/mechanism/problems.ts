@@ -32,6 +32,25 @@ export const PROBLEMS = {
     "No address was replaced in the last day, so none can be taken back.",
   ),
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
+  "answers-not-readable": problem("not-valid", "These are no answers to these questions."),
+  "criteria-not-readable": problem(
+    "not-valid",
+    "Criteria are one to twenty questions, each with a name, a scale and a weight from 0 to 10.",
+  ),
+  "round-not-judging": problem(
+    "conflict",
+    "This round has been opened. What each of you thought stands; write down what you agree on now.",
+  ),
+  "round-not-settling": problem(
+    "conflict",
+    "This round is not being settled: open what was judged first, or take the round up again.",
+  ),
+  "round-opened": problem("conflict", "This round was opened: everybody has seen what the others thought."),
+  "round-asks-otherwise": problem("conflict", "This round asks other questions."),
+  "not-yours-to-judge": problem("not-allowed", "This was not given to you to judge."),
+  "nothing-to-judge": problem("not-valid", "Choose what is to be judged."),
+  "nobody-to-judge": problem("not-valid", "Choose people of the team who bring things in."),
+  "too-few-to-judge": problem("not-valid", "There are fewer people than that."),
   "address-not-web": problem(
     "not-valid",
     "This is not a web address. One looks like https://site.example/page.",

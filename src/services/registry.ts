@@ -1,9 +1,11 @@
 import type { Action } from "@/mechanism/action";
+import { actions as appraisals } from "./appraisals";
 import { actions as archives } from "./archives";
 import { actions as bin } from "./bin";
 import { actions as capture } from "./capture";
 import { actions as codes } from "./codes";
 import { actions as collections } from "./collections";
+import { actions as criteria } from "./criteria";
 import { actions as duplicates } from "./duplicates";
 import { actions as editions } from "./editions";
 import { actions as events } from "./events";
@@ -34,6 +36,7 @@ import { actions as reader } from "./reader";
 import { actions as reading } from "./reading";
 import { actions as references } from "./references";
 import { actions as resources } from "./resources";
+import { actions as rounds } from "./rounds";
 import { actions as rules } from "./rules";
 import { actions as samples } from "./samples";
 import { actions as savedSearches } from "./saved-searches";
@@ -59,11 +62,13 @@ import { actions as tray } from "./tray";
  * listed in its folder's index does not exist.
  */
 export const ACTIONS = {
+  ...appraisals,
   ...archives,
   ...bin,
   ...capture,
   ...codes,
   ...collections,
+  ...criteria,
   ...duplicates,
   ...editions,
   ...events,
@@ -94,6 +99,7 @@ export const ACTIONS = {
   ...reading,
   ...references,
   ...resources,
+  ...rounds,
   ...rules,
   ...samples,
   ...savedSearches,

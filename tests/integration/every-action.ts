@@ -1,3 +1,4 @@
+import { STARTER } from "@/core/appraise/starter-criteria";
 import { newId } from "@/outside/random";
 import type { ActionName } from "@/services/registry";
 import type { Full } from "./full-world";
@@ -13,6 +14,32 @@ export type Row = {
 
 /** The written table: every action has its row, and the walk below compares each with what the policy does. */
 export const TABLE: Record<ActionName, Row> = {
+  "appraisals.agree": {
+    from: "contributor",
+    input: ({ round, resource }) => ({ round, resource, answers: {} }),
+  },
+  "appraisals.give": {
+    from: "contributor",
+    input: ({ resource, criteria }) => ({ resource, criteria, number: 1, answers: {} }),
+  },
+  "appraisals.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "criteria.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "criteria.remove": { from: "editor", input: ({ criteria }) => ({ criteria }) },
+  "criteria.save": {
+    from: "editor",
+    input: ({ team, criteria }) => ({ team, criteria, name: "Other", content: STARTER.criteria.slice(1) }),
+  },
+  "rounds.edit": { from: "editor", input: ({ round }) => ({ round, state: "done" }) },
+  "rounds.look": { from: "viewer", input: ({ round }) => ({ round }) },
+  "rounds.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "rounds.remove": { from: "editor", input: ({ round }) => ({ round }) },
+  "rounds.start": {
+    from: "editor",
+    input: ({ team, criteria, resource, owner }) => ({
+      ...{ team, title: "Another round", criteria, resources: [resource] },
+      ...{ people: [owner.person!.id], each: 1, blind: false },
+    }),
+  },
   "archives.bring-back": { from: "signed in", input: () => ({ upload: newId() }) },
   "archives.read": { from: "signed in", input: () => ({}) },
   "archives.take": { from: "owner", input: ({ team }) => ({ team }) },

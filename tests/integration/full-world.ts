@@ -1,4 +1,5 @@
 import { eq } from "drizzle-orm";
+import { STARTER } from "@/core/appraise/starter-criteria";
 import { addJobs } from "@/data/queries/jobs";
 import { mailMessage, resource, ruleHit } from "@/data/schema";
 import { type Actor, STRANGER } from "@/mechanism/actor";
@@ -39,6 +40,9 @@ export type Full = World & {
   mark: string;
   comment: string;
   meaning: string;
+  /** By which the resource is judged, and the round in which it was and that is being settled. */
+  criteria: string;
+  round: string;
   /** A group with a name in it, its card, and what was handed out to it. */
   group: string;
   learner: string;
@@ -164,6 +168,7 @@ export async function makeFull(): Promise<Full> {
     mark: mark.id,
     comment: comment.id,
     meaning: meaning.id,
+    ...(await judge(made)),
     ...(await handOut(made)),
     ...(await suggest(made, other.collection)),
     guests: {
@@ -199,6 +204,23 @@ async function handOut({ owner, team, collection }: World) {
     ...{ card, handout: handout.id, address: "https://bog.example/found" },
   });
   return { group: group.id, learner, card, handout: handout.id, find: find.id };
+}
+
+/** Judges the resource in a round, and opens that. */
+async function judge({ owner, team, resource }: World) {
+  const { criteria } = await as(owner, "criteria.save", {
+    ...{ team, name: STARTER.name, content: STARTER.criteria },
+  });
+  const { round } = await as(owner, "rounds.start", {
+    ...{ team, title: "A round", criteria: criteria.id, resources: [resource] },
+    ...{ people: [owner.person!.id], each: 1, blind: true },
+  });
+  await as(owner, "appraisals.give", {
+    ...{ resource, criteria: criteria.id, number: 1, round: round.id },
+    answers: { accuracy: { step: 2, why: "It names no sources." } },
+  });
+  await as(owner, "rounds.edit", { round: round.id, state: "settling" });
+  return { criteria: criteria.id, round: round.id };
 }
 
 /** Opens the collection and another one for suggestions, and suggests something for the first. */

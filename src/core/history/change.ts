@@ -19,6 +19,10 @@ export const ENTITY_TYPES = [
   "learner",
   "handout",
   "suggestion",
+  "criteria",
+  "appraisal",
+  "agreed",
+  "round",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

@@ -23,6 +23,8 @@ export type Part =
   /** Groups, who is in them, and what they were given. */
   | "groups"
   | "suggestions"
+  /** Criteria, rounds, and what people think of things. */
+  | "weighing"
   /** What is addressed to oneself. */
   | "notices"
   | "catalogue"
@@ -121,6 +123,18 @@ export const VERBS = {
   "suggestions.decide": { words: "none", reload: ["suggestions"] },
   "suggestions.remove": { words: "none", reload: ["suggestions"] },
   "suggestions.set-page": { words: "none", reload: ["suggestions"] },
+
+  // The subject is the set of criteria, the round, or the resource that was judged.
+  "criteria.make": { words: "none", reload: ["weighing"] },
+  "criteria.edit": { words: "none", reload: ["weighing"] },
+  "criteria.remove": { words: "none", reload: ["weighing"] },
+  "rounds.start": { words: "none", reload: ["weighing"] },
+  "rounds.edit": { words: "none", reload: ["weighing"] },
+  "rounds.remove": { words: "none", reload: ["weighing"] },
+  // What somebody thinks is told to them alone; that they have judged, to everybody.
+  "appraisals.own": { words: "none", reload: ["weighing"] },
+  "appraisals.give": { words: "none", reload: ["weighing"] },
+  "appraisals.agree": { words: "none", reload: ["weighing"] },
 
   "notices.came": { words: "none", reload: ["notices"] },
 

@@ -1,5 +1,7 @@
 import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import {
+  agreed,
+  appraisal,
   citationStyle,
   collection,
   comment,
@@ -7,6 +9,8 @@ import {
   documentTemplate,
   duplicateApart,
   credit,
+  criteria,
+  criteriaVersion,
   edition,
   follow,
   editionFile,
@@ -20,6 +24,8 @@ import {
   resourceFile,
   resourceTag,
   resourceText,
+  round,
+  roundShare,
   rule,
   ruleHit,
   savedSearch,
@@ -171,6 +177,22 @@ export const ARCHIVED: readonly Archived[] = [
       loose: ["placedIn"],
     },
   ),
+  own("criteria", criteria, ofTeam(criteria.team), {}, ["createdBy"]),
+  part("criteria_version", criteriaVersion, criteriaVersion.criteria, "criteria", { criteria: "criteria" }),
+  own("round", round, ofTeam(round.team), { criteria: "criteria" }, ["createdBy"]),
+  part("round_share", roundShare, roundShare.round, "round", { round: "round", resource: "resource" }, [
+    "person",
+  ]),
+  own(
+    "appraisal",
+    appraisal,
+    ofTeam(appraisal.team),
+    { resource: "resource", criteria: "criteria", round: "round" },
+    ["person"],
+  ),
+  own("agreed", agreed, ofTeam(agreed.team), { resource: "resource", criteria: "criteria", round: "round" }, [
+    "person",
+  ]),
   own("snapshot", snapshot, ofTeam(snapshot.team), { collection: "collection" }),
   own("event", event, ofTeam(event.team), {}, ["actor"]),
   part(

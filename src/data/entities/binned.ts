@@ -2,6 +2,7 @@ import { getTableColumns, inArray } from "drizzle-orm";
 import type { Change } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
+import type { agreed, appraisal, criteria, round } from "../schema";
 import {
   collection,
   handout,
@@ -23,10 +24,14 @@ type Table =
   | typeof learnerGroup
   | typeof learner
   | typeof handout
-  | typeof suggestion;
+  | typeof suggestion
+  | typeof criteria
+  | typeof appraisal
+  | typeof agreed
+  | typeof round;
 
 /** What goes into the bin instead of away: the field `gone` says whether it lies there. */
-function binned<T extends Table>(
+export function binned<T extends Table>(
   table: T,
   names: readonly (keyof T["$inferSelect"] & string)[],
   rest: Pick<Entity<T["$inferInsert"]>, "seenIn" | "heardIn" | "verbs" | "placeOf">,
@@ -243,8 +248,8 @@ export const resources = binned(
   },
 );
 
-/** What is given to people outside the team stands in no collection: nobody's reader sees it. */
-const ofTeam = {
+/** What is given to people outside the team, or thought within it, stands in no collection: nobody's reader sees it. */
+export const ofTeam = {
   seenIn: async () => [],
   heardIn: async () => () => [null],
 };

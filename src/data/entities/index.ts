@@ -16,6 +16,7 @@ import { copiedTexts } from "./copied-text";
 import { collectionTags, resourceTags, trayEntries } from "./links";
 import { ownMarks, teamMarks } from "./marks";
 import { tags } from "./tags";
+import { agreedAppraisals, appraisals, criteriaSets, rounds } from "./weighing";
 
 /** Every kind of thing whose changes are counted, told and taken back. */
 const ENTITIES = {
@@ -35,6 +36,10 @@ const ENTITIES = {
   learner: learners,
   handout: handouts,
   suggestion: suggestions,
+  criteria: criteriaSets,
+  appraisal: appraisals,
+  agreed: agreedAppraisals,
+  round: rounds,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

@@ -5,6 +5,7 @@ import type { Role } from "@/core/policy/abilities";
 import type { Tx } from "../database";
 import {
   collection,
+  criteria,
   handout,
   intake,
   invitation,
@@ -15,6 +16,7 @@ import {
   membership,
   placement,
   resource,
+  round,
   rule,
   ruleHit,
   section,
@@ -61,6 +63,8 @@ const TARGETS = {
     team: sql`t.team`,
     deleted: sql`COALESCE(t.deleted_at, c.deleted_at)`,
   },
+  criteria: deletable(criteria),
+  round: deletable(round),
   suggestion: standing(suggestion),
   thanks: plain(thanks),
   /** What was given to a group goes with it. */

@@ -7,7 +7,7 @@ import { dropListingsOf } from "./listings";
 import { changeRows, queryRows } from "../sql/query-rows";
 import { TIES } from "../ties";
 
-const { collection, edition, event, handout, historyEntry, intake, learnerGroup, logEntry } = schema;
+const { agreed, collection, edition, event, handout, historyEntry, intake, learnerGroup, logEntry } = schema;
 const { mark, ownTerm, placement, resource, snapshot, tag, team } = schema;
 
 type Columns = Record<string, MySqlColumn>;
@@ -111,6 +111,7 @@ const SIGNATURES: readonly ((team: string) => Signature)[] = [
     { table: event, id: event.id, field: event.data, team: event.team },
     { table: historyEntry, id: historyEntry.id, field: historyEntry.changes, team: historyEntry.team },
     { table: snapshot, id: snapshot.id, field: snapshot.state, team: snapshot.team },
+    { table: agreed, id: agreed.id, field: agreed.people, team: agreed.team },
   ].map(({ team: column, ...one }) => (of: string): Signature => ({
     ...one,
     of: inTeam(column)(of),

@@ -73,7 +73,7 @@ export async function recentEvents(
         heardBy(who),
         // What people did; what Hobbin did for them is for the event stream.
         isNotNull(event.actor),
-        notInArray(event.verb, ["presence", "late", "notices.came"]),
+        notInArray(event.verb, ["presence", "late", "notices.came", "appraisals.own"]),
         before
           ? or(lt(event.at, before.at), and(eq(event.at, before.at), lt(event.id, before.id)))
           : undefined,

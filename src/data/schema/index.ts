@@ -21,3 +21,4 @@ export * from "./log";
 export * from "./shelves";
 export * from "./care";
 export * from "./thanks";
+export * from "./weighing";

@@ -1,6 +1,7 @@
 import { betterFields } from "@/core/imports/better-fields";
 import { hangingOn, takenFor } from "@/data/queries/duplicates";
 import { everyMarkOf } from "@/data/queries/marks";
+import { ownAppraisalsOf } from "@/data/queries/weighing";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -55,6 +56,15 @@ export const mergeDuplicates = action({
         { resource: kept.id, version: null },
         untold,
       );
+    const [judged, judgedToo] = [await ownAppraisalsOf(tx, kept.id), await ownAppraisalsOf(tx, gone.id)];
+    await change(
+      "appraisal",
+      judgedToo.filter(
+        (one) => !judged.some((its) => its.person === one.person && its.criteria === one.criteria),
+      ),
+      { resource: kept.id },
+      untold,
+    );
     if (marks.length) enqueue(placeJob(kept.id, kept.team, at));
     await change("resource", kept, { ...betterFields(kept, gone), duplicateOf: null }, untold);
     // What was taken for the one that goes is taken for the one that stays, if that is older.

@@ -8,12 +8,14 @@ test("places stand in the order of the work, and each only for whom there is som
   expect(names("owner")).toEqual([
     ["Tray", "Mail", "Imports", "Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
+    ["Appraisal"],
     ["What is out", "Suggestions", "Groups"],
     ["People", "Bin", "Upkeep"],
   ]);
   expect(names("viewer")).toEqual([
     ["Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
+    ["Appraisal"],
     ["What is out"],
     ["People"],
   ]);
@@ -34,7 +36,7 @@ test("where one is is known from the address, also a step below a place", () => 
 });
 
 test("a stage says how much waits at all of its places", () => {
-  const [gather, arrange, share, team] = stagesOf({ id: "moss", role: "editor" });
+  const [gather, arrange, , share, team] = stagesOf({ id: "moss", role: "editor" });
   const waiting = { tray: 8, held: 2, duplicates: 3, suggested: 4, addressed: 0 };
   expect([gather, arrange, share, team].map((stage) => waitingAt(stage!, waiting))).toEqual([10, 3, 4, 0]);
   expect(waitingAt(gather!, undefined)).toBe(0);

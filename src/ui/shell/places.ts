@@ -38,6 +38,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         at("Likely duplicates", "duplicates", "duplicates"),
       ],
     },
+    { name: "Weigh up", places: [at("Appraisal", "appraisal")] },
     {
       name: "Share",
       places: [

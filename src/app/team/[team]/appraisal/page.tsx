@@ -1,0 +1,18 @@
+import { ofTeam } from "@/app/of-team";
+import { read } from "@/app/read";
+import { may } from "@/core/policy/abilities";
+import { Appraisal } from "@/ui/weigh/appraisal";
+
+export const metadata = { title: "Appraisal" };
+export default async function Page({ params }: { params: Promise<{ team: string }> }) {
+  const { team } = await params;
+  const frame = await ofTeam(team, `/team/${team}/appraisal`);
+  const [{ criteria }, { rounds }, { collections }, { members }] = await Promise.all([
+    read("criteria.read", { team }),
+    read("rounds.read", { team }),
+    read("collections.tree", { team }),
+    read("members.read", { team }),
+  ]);
+  const people = members.filter(({ role }) => may(role, "bring")).map(({ id, name }) => ({ id, name }));
+  return <Appraisal {...frame} first={{ criteria, rounds }} collections={collections} people={people} />;
+}

@@ -1,0 +1,313 @@
+import { and, asc, desc, eq, inArray, isNull, max, ne, or, sql } from "drizzle-orm";
+import type { Criterion } from "@/core/appraise/criteria";
+import type { Tx } from "../database";
+import {
+  agreed,
+  appraisal,
+  criteria,
+  criteriaVersion,
+  person,
+  placement,
+  resource,
+  round,
+  roundShare,
+  section,
+} from "../schema";
+import { inParts } from "../sql/by-keys";
+
+export type CriteriaRow = typeof criteria.$inferSelect;
+export type RoundRow = typeof round.$inferSelect;
+export type AppraisalRow = typeof appraisal.$inferSelect;
+export type AgreedRow = typeof agreed.$inferSelect;
+
+/** Sets of criteria by id, locked in the order of their ids, those in the bin too. */
+export async function lockCriteria(tx: Tx, ids: readonly string[]): Promise<Map<string, CriteriaRow>> {
+  if (!ids.length) return new Map();
+  const rows = await tx
+    .select()
+    .from(criteria)
+    .where(inArray(criteria.id, [...ids]))
+    .orderBy(criteria.id)
+    .for("update");
+  return new Map(rows.map((row) => [row.id, row]));
+}
+
+/** The same of rounds. */
+export async function lockRounds(tx: Tx, ids: readonly string[]): Promise<Map<string, RoundRow>> {
+  if (!ids.length) return new Map();
+  const rows = await tx
+    .select()
+    .from(round)
+    .where(inArray(round.id, [...ids]))
+    .orderBy(round.id)
+    .for("update");
+  return new Map(rows.map((row) => [row.id, row]));
+}
+
+/** So many sets, and so many rounds, of a team are shown, the newest. */
+const MOST_SHOWN = 200;
+
+/** The sets of a team by their names, as they ask now. */
+export async function criteriaOf(tx: Tx, team: string) {
+  return tx
+    .select({
+      id: criteria.id,
+      name: criteria.name,
+      number: criteria.version,
+      content: criteriaVersion.content,
+    })
+    .from(criteria)
+    .innerJoin(
+      criteriaVersion,
+      and(eq(criteriaVersion.criteria, criteria.id), eq(criteriaVersion.number, criteria.version)),
+    )
+    .where(and(eq(criteria.team, team), isNull(criteria.deletedAt)))
+    .orderBy(asc(criteria.name), asc(criteria.id))
+    .limit(MOST_SHOWN);
+}
+
+/** A set by its id, in the bin or not; null when there is none. */
+export async function findCriteria(tx: Tx, id: string): Promise<CriteriaRow | null> {
+  return (await tx.select().from(criteria).where(eq(criteria.id, id)))[0] ?? null;
+}
+
+/** What a set asked at that number; null when it never had it. */
+export async function criteriaAt(tx: Tx, id: string, number: number): Promise<Criterion[] | null> {
+  const rows = await tx
+    .select({ content: criteriaVersion.content })
+    .from(criteriaVersion)
+    .where(and(eq(criteriaVersion.criteria, id), eq(criteriaVersion.number, number)));
+  return rows[0]?.content ?? null;
+}
+
+/** Keeps what a set asks from now on. @returns its number */
+export async function addCriteriaVersion(
+  tx: Tx,
+  id: string,
+  content: Criterion[],
+  at: Date,
+): Promise<number> {
+  const rows = await tx
+    .select({ last: max(criteriaVersion.number) })
+    .from(criteriaVersion)
+    .where(eq(criteriaVersion.criteria, id));
+  const number = (rows[0]?.last ?? 0) + 1;
+  await tx.insert(criteriaVersion).values({ criteria: id, number, content, createdAt: at });
+  return number;
+}
+
+/** A round by its id, in the bin or not; null when there is none. */
+export async function findRound(tx: Tx, id: string): Promise<RoundRow | null> {
+  return (await tx.select().from(round).where(eq(round.id, id)))[0] ?? null;
+}
+
+/** The rounds of a team, the newest first, with how much of each is judged, by everybody and by one. */
+export async function roundsOf(tx: Tx, team: string, who: string) {
+  const rounds = await tx
+    .select({
+      ...{ id: round.id, title: round.title, state: round.state, blind: round.blind, each: round.each },
+      ...{ criteria: round.criteria, criteriaName: criteria.name, createdAt: round.createdAt },
+    })
+    .from(round)
+    .innerJoin(criteria, eq(criteria.id, round.criteria))
+    .where(and(eq(round.team, team), isNull(round.deletedAt)))
+    .orderBy(desc(round.id))
+    .limit(MOST_SHOWN);
+  if (!rounds.length) return [];
+  const done = sql`sum(${appraisal.id} is not null)`;
+  const own = sql`${roundShare.person} = ${who}`;
+  const counts = await tx
+    .select({
+      round: roundShare.round,
+      all: sql`count(*)`.mapWith(Number),
+      done: done.mapWith(Number),
+      mine: sql`sum(${own})`.mapWith(Number),
+      mineDone: sql`sum(${own} and ${appraisal.id} is not null)`.mapWith(Number),
+      things: sql`count(distinct ${roundShare.position})`.mapWith(Number),
+    })
+    .from(roundShare)
+    .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
+    .leftJoin(appraisal, and(isSaidInRound, eq(appraisal.whole, true)))
+    .where(
+      inArray(
+        roundShare.round,
+        rounds.map(({ id }) => id),
+      ),
+    )
+    .groupBy(roundShare.round);
+  const nothing = { all: 0, done: 0, mine: 0, mineDone: 0, things: 0 };
+  return rounds.map((one) => {
+    const { round: _, ...count } = counts.find((its) => its.round === one.id) ?? { round: "", ...nothing };
+    return { ...one, ...count };
+  });
+}
+
+/** That an appraisal is what who shall judge the thing said of it in the round. */
+const isSaidInRound = and(
+  eq(appraisal.round, roundShare.round),
+  eq(appraisal.resource, roundShare.resource),
+  eq(appraisal.person, roundShare.person),
+  isNull(appraisal.deletedAt),
+);
+
+/** Who shall judge what in a round, in its order; what lies in the bin is left out. */
+export async function sharesOf(tx: Tx, id: string) {
+  return tx
+    .select({
+      position: roundShare.position,
+      person: roundShare.person,
+      resource: { id: resource.id, title: resource.title, siteName: resource.siteName, kind: resource.kind },
+    })
+    .from(roundShare)
+    .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
+    .where(eq(roundShare.round, id))
+    .orderBy(asc(roundShare.position), asc(roundShare.person));
+}
+
+/** What stands in a collection, each once, in its order; text that only stands between the items is nothing to judge. */
+export async function resourcesIn(tx: Tx, collection: string, most: number): Promise<string[]> {
+  const rows = await tx
+    .select({ id: placement.resource })
+    .from(placement)
+    .innerJoin(resource, and(eq(resource.id, placement.resource), isNull(resource.deletedAt)))
+    .leftJoin(section, eq(section.id, placement.section))
+    .where(and(eq(placement.collection, collection), isNull(placement.deletedAt), ne(placement.look, "text")))
+    .orderBy(sql`coalesce(${section.position}, '')`, asc(placement.position), asc(placement.id))
+    .limit(most);
+  return [...new Set(rows.map((row) => row.id))];
+}
+
+/** Writes down who shall judge what. */
+export async function addShares(tx: Tx, rows: (typeof roundShare.$inferInsert)[]): Promise<void> {
+  await inParts(rows, (part) => tx.insert(roundShare).values(part), 500);
+}
+
+/** What those who shall judge them have said of the things of a round. */
+export async function appraisalsInRound(tx: Tx, id: string) {
+  return tx
+    .select({
+      ...{ position: roundShare.position, person: roundShare.person },
+      ...{ answers: appraisal.answers, whole: appraisal.whole, updatedAt: appraisal.updatedAt },
+    })
+    .from(roundShare)
+    .innerJoin(appraisal, isSaidInRound)
+    .where(eq(roundShare.round, id));
+}
+
+/** What was agreed on of the things of a round. */
+export async function agreedInRound(tx: Tx, id: string) {
+  return tx
+    .select({
+      resource: agreed.resource,
+      answers: agreed.answers,
+      people: agreed.people,
+      updatedAt: agreed.updatedAt,
+    })
+    .from(agreed)
+    .where(and(eq(agreed.round, id), isNull(agreed.deletedAt)));
+}
+
+/** Who shall judge a resource in a round; nobody when it is not among its things. */
+export async function judgesOf(tx: Tx, id: string, resourceId: string): Promise<string[]> {
+  const rows = await tx
+    .select({ person: roundShare.person })
+    .from(roundShare)
+    .where(and(eq(roundShare.round, id), eq(roundShare.resource, resourceId)));
+  return rows.map((row) => row.person);
+}
+
+/** What somebody thinks of a resource by a set of criteria, taken back or not; null when they never judged it. */
+export async function findAppraisal(
+  tx: Tx,
+  by: { resource: string; criteria: string; person: string; round: string | null },
+): Promise<AppraisalRow | null> {
+  const rows = await tx
+    .select()
+    .from(appraisal)
+    .where(
+      and(
+        eq(appraisal.resource, by.resource),
+        eq(appraisal.criteria, by.criteria),
+        eq(appraisal.person, by.person),
+        by.round ? eq(appraisal.round, by.round) : isNull(appraisal.round),
+      ),
+    );
+  return rows[0] ?? null;
+}
+
+/** What was agreed on of a resource in a round, taken back or not; null when nothing ever was. */
+export async function findAgreed(tx: Tx, by: { resource: string; round: string }): Promise<AgreedRow | null> {
+  const rows = await tx
+    .select()
+    .from(agreed)
+    .where(and(eq(agreed.round, by.round), eq(agreed.resource, by.resource)));
+  return rows[0] ?? null;
+}
+
+/** What people said of a resource on their own, taken back or not: what is said in a round stays with its thing. */
+export async function ownAppraisalsOf(tx: Tx, resourceId: string): Promise<AppraisalRow[]> {
+  return tx
+    .select()
+    .from(appraisal)
+    .where(and(eq(appraisal.resource, resourceId), isNull(appraisal.round)));
+}
+
+/**
+ * What people think of a resource, with the words they answered. What others said of a thing in a blind round that is still
+ * being judged is left out.
+ */
+export async function appraisalsOf(tx: Tx, resourceId: string, who: string) {
+  const rows = await tx
+    .select({
+      ...{ id: appraisal.id, person: appraisal.person, name: person.name, answers: appraisal.answers },
+      ...{ whole: appraisal.whole, copy: appraisal.copy, updatedAt: appraisal.updatedAt },
+      ...{ criteria: criteria.id, criteriaName: criteria.name, content: criteriaVersion.content },
+    })
+    .from(appraisal)
+    .innerJoin(criteria, eq(criteria.id, appraisal.criteria))
+    .innerJoin(
+      criteriaVersion,
+      and(eq(criteriaVersion.criteria, appraisal.criteria), eq(criteriaVersion.number, appraisal.number)),
+    )
+    .leftJoin(person, eq(person.id, appraisal.person))
+    .leftJoin(round, eq(round.id, appraisal.round))
+    .where(
+      and(
+        eq(appraisal.resource, resourceId),
+        isNull(appraisal.deletedAt),
+        isNull(round.deletedAt),
+        or(eq(appraisal.person, who), isNull(round.id), eq(round.blind, false), ne(round.state, "judging")),
+      ),
+    )
+    .orderBy(asc(criteria.name), asc(appraisal.updatedAt));
+  return rows;
+}
+
+/** What was agreed on of a resource in rounds, with the words that were answered, the last first. */
+export async function agreedOf(tx: Tx, resourceId: string) {
+  return tx
+    .select({
+      ...{ id: agreed.id, answers: agreed.answers, updatedAt: agreed.updatedAt },
+      ...{ round: round.id, roundTitle: round.title },
+      ...{ criteria: criteria.id, criteriaName: criteria.name, content: criteriaVersion.content },
+    })
+    .from(agreed)
+    .innerJoin(round, and(eq(round.id, agreed.round), isNull(round.deletedAt)))
+    .innerJoin(criteria, eq(criteria.id, agreed.criteria))
+    .innerJoin(
+      criteriaVersion,
+      and(eq(criteriaVersion.criteria, agreed.criteria), eq(criteriaVersion.number, agreed.number)),
+    )
+    .where(and(eq(agreed.resource, resourceId), isNull(agreed.deletedAt)))
+    .orderBy(desc(agreed.updatedAt));
+}
+
+/** Names of people, by their ids. */
+export async function namesOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
+  if (!ids.length) return new Map();
+  const rows = await tx
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(inArray(person.id, [...ids]));
+  return new Map(rows.map((row) => [row.id, row.name]));
+}

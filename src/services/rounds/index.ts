@@ -1,0 +1,14 @@
+import { editRound } from "./edit";
+import { lookAtRound } from "./look";
+import { readRounds } from "./read";
+import { removeRound } from "./remove";
+import { startRound } from "./start";
+
+/** What people can do, by name. */
+export const actions = {
+  "rounds.edit": editRound,
+  "rounds.look": lookAtRound,
+  "rounds.read": readRounds,
+  "rounds.remove": removeRound,
+  "rounds.start": startRound,
+};

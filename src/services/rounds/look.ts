@@ -1,0 +1,103 @@
+import type { Answers } from "@/core/appraise/answers";
+import type { Criterion } from "@/core/appraise/criteria";
+import {
+  agreedInRound,
+  appraisalsInRound,
+  criteriaAt,
+  findCriteria,
+  findRound,
+  namesOf,
+  sharesOf,
+} from "@/data/queries/weighing";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
+
+class LookAtRound {
+  @Id() round: string;
+}
+
+/** What one person said of a thing, as far as one may know. */
+type Said = {
+  /** Where they stand among the people of the round. */
+  person: number;
+  whole: boolean;
+  /** In the order of the criteria; 0: they cannot say, null: not answered yet. */
+  steps: (number | null)[];
+  /** Their reasons, by the ids of the criteria. */
+  why: Record<string, string>;
+};
+
+export const lookAtRound = reading({
+  name: "rounds.look",
+  about:
+    "A round: what is judged, by whom, what everybody said, and what was agreed on. While a blind round is being judged, of others only whether they have is said.",
+  input: LookAtRound,
+  allow: can.see("round"),
+  run: async ({ input, scope, tx }) => {
+    const round = await findRound(tx, input.round);
+    if (!round) throw new Problem("not-found");
+    const [set, content, shares, said, settled] = await Promise.all([
+      findCriteria(tx, round.criteria),
+      criteriaAt(tx, round.criteria, round.number),
+      sharesOf(tx, round.id),
+      appraisalsInRound(tx, round.id),
+      agreedInRound(tx, round.id),
+    ]);
+    const criteria = content ?? [];
+    const ids = [...new Set(shares.map((share) => share.person))].sort();
+    const names = await namesOf(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
+    const places = new Map(ids.map((id, i) => [id, i]));
+    const isHidden = (person: string) => round.blind && round.state === "judging" && person !== scope.person;
+    const things = new Map<number, Thing>();
+    for (const { position, person, resource } of shares) {
+      const thing = things.get(position) ?? { resource, judges: [], said: [], agreed: null };
+      thing.judges.push(places.get(person)!);
+      things.set(position, thing);
+    }
+    for (const { position, person, answers, whole } of said)
+      things.get(position)?.said.push({
+        ...{ person: places.get(person)!, whole },
+        ...(isHidden(person) ? { steps: [], why: {} } : inOrder(answers, criteria)),
+      });
+    const byResource = new Map(settled.map((one) => [one.resource, one]));
+    for (const thing of things.values()) {
+      const found = byResource.get(thing.resource.id);
+      if (found)
+        thing.agreed = {
+          ...inOrder(found.answers, criteria),
+          people: found.people.map((id) => names.get(id) ?? GONE),
+          at: found.updatedAt,
+        };
+    }
+    return {
+      round: {
+        ...{ id: round.id, team: round.team, title: round.title, state: round.state, blind: round.blind },
+        ...{ each: round.each, criteria: round.criteria, number: round.number, name: set?.name ?? "" },
+      },
+      criteria,
+      people: ids.map((id) => ({ id, name: names.get(id) ?? GONE })),
+      things: [...things.values()],
+    };
+  },
+});
+
+type Thing = {
+  resource: Awaited<ReturnType<typeof sharesOf>>[number]["resource"];
+  judges: number[];
+  said: Said[];
+  agreed: (Pick<Said, "steps" | "why"> & { people: string[]; at: Date }) | null;
+};
+
+/** What somebody is called whose account is gone. */
+const GONE = "somebody who left";
+
+function inOrder(answers: Answers, criteria: readonly Criterion[]): Pick<Said, "steps" | "why"> {
+  return {
+    steps: criteria.map(({ id }) => (answers[id] ? (answers[id].step ?? 0) : null)),
+    why: Object.fromEntries(
+      criteria.flatMap(({ id }) => (answers[id]?.why ? [[id, answers[id].why] as const] : [])),
+    ),
+  };
+}

@@ -1,0 +1,74 @@
+import { IsBoolean, IsInt, Max, Min } from "class-validator";
+import { MOST_IN_ROUND, MOST_JUDGES } from "@/core/appraise/rounds";
+import { shareOut } from "@/core/appraise/share-out";
+import { may } from "@/core/policy/abilities";
+import { membersOf } from "@/data/queries/teams";
+import { addShares, findRound, resourcesIn } from "@/data/queries/weighing";
+import { action } from "@/mechanism/action";
+import { Id, Ids, MaybeId, MaybeIds, Name } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { fieldProblem, Problem } from "@/mechanism/problem";
+import { newId } from "@/outside/random";
+
+class StartRound {
+  @Id() team: string;
+  @MaybeId() round?: string;
+  @Name("a title", 120) title: string;
+  @Id() criteria: string;
+  /** What is judged, in the order in which it is. */
+  @MaybeIds(MOST_IN_ROUND) resources?: string[];
+  /** Everything that stands in it, instead. */
+  @MaybeId() collection?: string;
+  /** Who judges. */
+  @Ids(MOST_JUDGES) people: string[];
+  /** How many of them judge each thing. */
+  @IsInt() @Min(1) @Max(MOST_JUDGES) each: number;
+  @IsBoolean() blind: boolean;
+}
+
+export const startRound = action({
+  name: "rounds.start",
+  about:
+    "Shares things out among people of the team, who judge them by a set of criteria as it asks now: blind, or each seeing what the others think. An id sent twice starts one.",
+  input: StartRound,
+  allow: can.arrange("team"),
+  locks: ({ input }) => ({
+    collections: [input.collection],
+    alive: input.resources ?? [],
+    criteria: [input.criteria],
+    rounds: [input.round],
+  }),
+  history: "start a round",
+  run: async ({ input, scope, tx, locked, at, add }) => {
+    const id = input.round ?? newId();
+    const there = await findRound(tx, id);
+    if (there && there.team !== scope.team) throw new Problem("id-taken");
+    if (there) return { round: { id, title: there.title, things: 0 } };
+    const set = locked.criteria(input.criteria);
+    if (set.team !== scope.team) throw new Problem("not-found");
+    if (set.deletedAt) throw new Problem("in-bin");
+    if (input.collection) locked.mustBeOfTeam("collection", input.collection, input.team);
+    const things = input.collection
+      ? await resourcesIn(tx, input.collection, MOST_IN_ROUND)
+      : locked.resourcesOf(input.resources ?? [], input.team).map((one) => one.id);
+    if (!things.length) throw fieldProblem(input.collection ? "collection" : "resources", "nothing-to-judge");
+    const members = await membersOf(tx, input.team);
+    const people = [...new Set(input.people)];
+    const judges = (one: string) => may(members.find((its) => its.id === one)?.role ?? null, "bring");
+    if (!people.length || !people.every(judges)) throw fieldProblem("people", "nobody-to-judge");
+    if (input.each > people.length) throw fieldProblem("each", "too-few-to-judge");
+    await add("round", {
+      ...{ id, team: input.team, title: input.title, criteria: set.id, number: set.version },
+      ...{ blind: input.blind, each: input.each, state: "judging" },
+      ...{ createdBy: scope.person!, createdAt: at },
+    });
+    const shares = shareOut(things.length, people.length, input.each);
+    await addShares(
+      tx,
+      things.flatMap((thing, position) =>
+        shares[position]!.map((one) => ({ round: id, position, person: people[one]!, resource: thing })),
+      ),
+    );
+    return { round: { id, title: input.title, things: things.length } };
+  },
+});

@@ -1,0 +1,202 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { STATE_WORDS } from "@/core/appraise/rounds";
+import { STARTER } from "@/core/appraise/starter-criteria";
+import { may } from "@/core/policy/abilities";
+import type { Answer } from "@/services/registry";
+import { Button } from "../parts/button";
+import { Empty } from "../parts/empty";
+import { Frame, type Me, type TeamRow } from "../shell/frame";
+import { sayDone, useUndo } from "../shell/use-undo";
+import { ask, call } from "../talk/call";
+import { sayFailure } from "../talk/say-failure";
+import { useLiveAnswer } from "../talk/use-live-answer";
+import { CriteriaForm } from "./criteria-form";
+import { StartRound } from "./start-round";
+
+type Criteria = Answer<"criteria.read">;
+type Rounds = Answer<"rounds.read">;
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  first: Criteria & Rounds;
+  collections: Answer<"collections.tree">["collections"];
+  /** Who may judge. */
+  people: { id: string; name: string }[];
+};
+
+/** What a team judges, and by what: its rounds and its criteria. */
+export function Appraisal({ me, teams, team, first, collections, people }: Props) {
+  const router = useRouter();
+  const [{ rounds, criteria }, again] = useLiveAnswer(
+    team.id,
+    ["weighing", team.id],
+    async () => ({
+      ...(await ask("rounds.read", { team: team.id })),
+      ...(await ask("criteria.read", { team: team.id })),
+    }),
+    first,
+    "weighing",
+  );
+  useUndo(team.id, again);
+  const [starting, setStarting] = useState(false);
+  const arranges = may(team.role, "arrange");
+  const begin = () =>
+    void call("criteria.save", { team: team.id, name: STARTER.name, content: STARTER.criteria })
+      .then(({ entry }) => {
+        again();
+        sayDone("Five questions are here. Change them as you like.", team.id, entry, again);
+      })
+      .catch(sayFailure);
+  return (
+    <Frame me={me} teams={teams} team={team}>
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
+        <div className="mx-auto max-w-3xl pt-6">
+          <div className="flex flex-wrap items-center gap-3">
+            <h1 className="mr-auto font-serif text-3xl font-semibold">Appraisal</h1>
+            {arranges && criteria.length > 0 && !starting && (
+              <Button look="accent" onClick={() => setStarting(true)}>
+                Start a round
+              </Button>
+            )}
+          </div>
+          <p className="mt-1 mb-4 text-quiet">
+            Which of these can be relied on, and which fit? In a round some of you judge the same things by
+            the same questions, each for themselves, and settle what differs.
+          </p>
+          {starting && (
+            <StartRound
+              {...{ team: team.id, sets: criteria, collections, people }}
+              onStarted={(round) => router.push(`/team/${team.id}/appraisal/${round}`)}
+              onLeave={() => setStarting(false)}
+            />
+          )}
+          <section aria-labelledby="rounds">
+            <h2 id="rounds" className="mt-6 mb-2 font-serif text-xl font-semibold">
+              Rounds
+            </h2>
+            {rounds.length === 0 ? (
+              <p className="text-[15px] text-quiet">
+                {criteria.length
+                  ? "None yet. A round begins with a collection and the people who judge what is in it."
+                  : "None yet. First say by what you judge."}
+              </p>
+            ) : (
+              <ul className="border-t border-line">
+                {rounds.map((round) => (
+                  <RoundRow key={round.id} team={team.id} round={round} />
+                ))}
+              </ul>
+            )}
+          </section>
+          <Sets {...{ team, criteria, arranges, begin }} onChanged={again} />
+        </div>
+      </main>
+    </Frame>
+  );
+}
+
+function RoundRow({ team, round }: { team: string; round: Rounds["rounds"][number] }) {
+  const left = round.state === "judging" ? round.mine - round.mineDone : 0;
+  return (
+    <li className="border-b border-line">
+      <Link
+        href={`/team/${team}/appraisal/${round.id}`}
+        className="flex flex-wrap items-baseline gap-x-4 gap-y-1 rounded-md py-3 hover:bg-wash sm:px-2"
+      >
+        <span className="min-w-0 flex-1 font-serif text-lg font-semibold break-words">{round.title}</span>
+        <span className="text-[15px] text-quiet">
+          {round.things === 1 ? "1 thing" : `${round.things} things`} · {STATE_WORDS[round.state]}
+          {round.state === "judging" && `, ${round.done} of ${round.all} given`}
+          {left > 0 && <b className="font-semibold text-ink"> · {left} left for you</b>}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+type SetsProps = {
+  team: TeamRow;
+  criteria: Criteria["criteria"];
+  arranges: boolean;
+  begin: () => void;
+  onChanged: () => void;
+};
+
+/** The sets of criteria of the team. */
+function Sets({ team, criteria, arranges, begin, onChanged }: SetsProps) {
+  const [editing, setEditing] = useState<string | null>(null);
+  const done = () => (setEditing(null), onChanged());
+  const remove = (set: Criteria["criteria"][number]) =>
+    void call("criteria.remove", { criteria: set.id })
+      .then(({ entry }) => {
+        onChanged();
+        sayDone(`Taken away: ${set.name}`, team.id, entry, onChanged);
+      })
+      .catch(sayFailure);
+  const form = { team: team.id, onDone: done, onLeave: () => setEditing(null) };
+  return (
+    <section aria-labelledby="criteria">
+      <div className="mt-10 mb-2 flex flex-wrap items-center gap-3">
+        <h2 id="criteria" className="mr-auto font-serif text-xl font-semibold">
+          Criteria
+        </h2>
+        {arranges && criteria.length > 0 && editing === null && (
+          <Button small onClick={() => setEditing("new")}>
+            New set
+          </Button>
+        )}
+      </div>
+      {editing === "new" && <CriteriaForm {...form} />}
+      {criteria.length === 0 && editing === null ? (
+        <Empty title="No criteria yet">
+          <p>
+            Criteria are questions with a few answers. You can begin with the five by which libraries teach to
+            judge a source: currency, relevance, authority, accuracy, purpose.
+          </p>
+          {arranges && (
+            <div className="flex flex-wrap gap-2">
+              <Button look="accent" onClick={begin}>
+                Begin with these five
+              </Button>
+              <Button onClick={() => setEditing("new")}>Write your own</Button>
+            </div>
+          )}
+        </Empty>
+      ) : (
+        <ul className={criteria.length ? "border-t border-line" : ""}>
+          {criteria.map((set) => (
+            <li key={set.id} className="border-b border-line py-3">
+              {editing === set.id ? (
+                <CriteriaForm {...form} set={set} />
+              ) : (
+                <div className="flex flex-wrap items-start gap-2">
+                  <div className="min-w-52 flex-1">
+                    <h3 className="font-semibold break-words">{set.name}</h3>
+                    <p className="text-[15px] break-words text-quiet">
+                      {set.content.map(({ name }) => name).join(", ")}
+                    </p>
+                  </div>
+                  {arranges && (
+                    <>
+                      <Button small onClick={() => setEditing(set.id)}>
+                        Change
+                      </Button>
+                      <Button small look="quiet" onClick={() => remove(set)}>
+                        Take away
+                      </Button>
+                    </>
+                  )}
+                </div>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

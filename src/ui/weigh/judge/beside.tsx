@@ -1,0 +1,87 @@
+"use client";
+
+import { type QueryClient, useQuery } from "@tanstack/react-query";
+import Link from "next/link";
+import type { Answer } from "@/services/registry";
+import { ask } from "../../talk/call";
+
+/** So many characters of a long text stand beside the questions; the rest is in the Reading room. */
+const BESIDE = 16_000;
+
+type Round = Answer<"rounds.look">;
+type Thing = Round["things"][number]["resource"];
+
+const aboutIt = (resource: string) => ({
+  queryKey: ["weigh", "about", resource],
+  queryFn: () => ask("resources.read", { resource }),
+  staleTime: 60_000,
+});
+const itsText = (resource: string) => ({
+  queryKey: ["weigh", "text", resource],
+  queryFn: () => ask("resources.text", { resource, beginning: BESIDE }),
+  staleTime: 60_000,
+});
+
+/** Asks for what comes next, so that it is here when somebody goes on. */
+export function askAhead(client: QueryClient, resource: string | undefined): void {
+  if (!resource) return;
+  void client.prefetchQuery(aboutIt(resource));
+  void client.prefetchQuery(itsText(resource));
+}
+
+/** What is known of the thing that is judged; nothing until it is here. */
+export const useAbout = (resource: string) => useQuery(aboutIt(resource)).data?.resource;
+
+/** What is judged: what it is called, where it is from, and its reading copy or the way to it. */
+export function Beside({ thing }: { thing: Thing }) {
+  const about = useAbout(thing.id);
+  const { data: text } = useQuery(itsText(thing.id));
+  const facts = about && [
+    about.siteName || about.host,
+    about.authors.slice(0, 3).join(", "),
+    about.published ?? "",
+    about.licence ?? "",
+  ];
+  return (
+    <article className="min-w-0" aria-label={thing.title}>
+      <p className="min-h-6 text-[15px] break-words text-quiet">{facts?.filter(Boolean).join(" · ")}</p>
+      <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[15px]">
+        {about?.address && (
+          <a href={about.address} target="_blank" rel="noreferrer" className="text-accent underline">
+            Open the original
+          </a>
+        )}
+        <Link href={`/read/${thing.id}`} className="text-accent underline">
+          To the reading room
+        </Link>
+      </p>
+      {about?.description && about.kind !== "note" && (
+        <p className="mt-3 text-[17px] leading-relaxed break-words whitespace-pre-line">
+          {about.description}
+        </p>
+      )}
+      {text?.html ? (
+        <>
+          <div
+            className="reading mt-4 border-t border-line pt-4"
+            dangerouslySetInnerHTML={{ __html: text.html }}
+          />
+          {!text.whole && (
+            <p className="mt-3 text-[15px] text-quiet">
+              It goes on.{" "}
+              <Link href={`/read/${thing.id}`} className="text-accent underline">
+                Read all of it
+              </Link>
+            </p>
+          )}
+        </>
+      ) : (
+        text && (
+          <p className="mt-4 border-t border-line pt-4 text-[15px] text-quiet">
+            There is no reading copy of it. Look at the original.
+          </p>
+        )
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,132 @@
+"use client";
+
+import { clsx } from "clsx";
+import { type Ref, useId } from "react";
+import type { Criterion } from "@/core/appraise/criteria";
+import type { Given } from "@/core/appraise/answers";
+import { stepsOf } from "@/core/appraise/scales";
+import { Area } from "../../parts/field";
+import { Key } from "../../parts/key";
+
+type Props = {
+  criterion: Criterion;
+  given: Given | undefined;
+  /** Keys go to this one. */
+  now: boolean;
+  hints: readonly string[];
+  disabled?: boolean;
+  /** The field of the reason is open. */
+  says: boolean;
+  ref?: Ref<HTMLFieldSetElement>;
+  onEnter: () => void;
+  onStep: (step: number | null) => void;
+  onSay: () => void;
+  onWhy: (why: string) => void;
+};
+
+/** One question with its steps, what Hobbin can tell about it, and the reason where somebody wishes to give one. */
+export function Question({
+  criterion,
+  given,
+  now,
+  hints,
+  disabled,
+  says,
+  ref,
+  onEnter,
+  onStep,
+  onSay,
+  onWhy,
+}: Props) {
+  const id = useId();
+  const steps = stepsOf(criterion.scale);
+  return (
+    <fieldset
+      ref={ref}
+      disabled={disabled}
+      onFocus={onEnter}
+      className={clsx("border-l-[3px] py-3 pl-3", now ? "border-accent" : "border-transparent")}
+    >
+      <legend className="contents">
+        <span className="block text-[17px] font-semibold">{criterion.name}</span>
+        {criterion.question && <span className="block text-[15px]">{criterion.question}</span>}
+      </legend>
+      {hints.length > 0 && <p className="mt-0.5 text-sm text-quiet">{hints.join(" ")}</p>}
+      <div className="mt-2 flex flex-wrap gap-1.5">
+        {[
+          ...steps.map((step) => ({ ...step, key: step.value })),
+          { value: null, word: "Cannot say", key: 0 },
+        ].map(({ value, word, key }) => {
+          const chosen = given !== undefined && given.step === value;
+          const means = value === null ? "" : (criterion.guide[value - 1] ?? "");
+          return (
+            <label
+              key={key}
+              title={means || undefined}
+              className={clsx(
+                "flex h-9 cursor-pointer items-center gap-1.5 rounded-md border px-2.5 text-[15px] has-focus-visible:outline-2 has-focus-visible:outline-offset-2",
+                chosen
+                  ? "border-accent bg-accent font-semibold text-on-accent"
+                  : "border-edge bg-sheet hover:bg-wash",
+              )}
+            >
+              <input
+                type="radio"
+                className="sr-only"
+                name={id}
+                checked={chosen}
+                onChange={() => onStep(value)}
+              />
+              {word !== String(key) && now && <Key>{key}</Key>}
+              {word}
+              {means && <span className="sr-only">: {means}</span>}
+            </label>
+          );
+        })}
+      </div>
+      {given?.step ? (
+        <p className="mt-1 min-h-5 text-sm text-quiet">{criterion.guide[given.step - 1]}</p>
+      ) : (
+        now && <Guide criterion={criterion} />
+      )}
+      {says || given?.why ? (
+        <Area
+          label="Why"
+          hideLabel
+          placeholder="Why? It stands beside your answer."
+          className="mt-1"
+          maxLength={1000}
+          autoFocus={says && !given?.why}
+          value={given?.why ?? ""}
+          onChange={(event) => onWhy(event.target.value)}
+        />
+      ) : (
+        given && (
+          <button
+            type="button"
+            onClick={onSay}
+            className="mt-1 flex h-7 items-center gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
+          >
+            {now && <Key>W</Key>} Say why
+          </button>
+        )
+      )}
+    </fieldset>
+  );
+}
+
+/** What each step means, as long as none is chosen. */
+function Guide({ criterion }: { criterion: Criterion }) {
+  const said = stepsOf(criterion.scale).filter((_, i) => criterion.guide[i]);
+  if (!said.length) return null;
+  return (
+    <dl className="mt-2 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-0.5 text-sm text-quiet">
+      {said.map(({ value, word }) => (
+        <div key={value} className="contents">
+          <dt className="font-semibold">{word}</dt>
+          <dd>{criterion.guide[value - 1]}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,127 @@
+import type { Browser, Page } from "@playwright/test";
+import { axe } from "./axe";
+import { at, expect, newcomer, test } from "./hands";
+
+const TEN = Array.from({ length: 10 }, (_, i) => `peat-notebook/many/${i + 1}`);
+
+/** Somebody with a collection of ten, and a colleague in their team. */
+async function twoWithTen(browser: Browser) {
+  const one = await newcomer(browser, "Ulla Weighs");
+  const other = await newcomer(browser, "Pekka Weighs");
+  const { invitation } = await one.act<{ invitation: { code: string } }>("invitations.make", {
+    team: one.team,
+    role: "contributor",
+  });
+  await other.act("invitations.accept", { code: invitation.code });
+  const { collection } = await one.act("collections.make", { team: one.team, title: "Ten to judge" });
+  for (const place of TEN)
+    await one.act("capture.address", {
+      team: one.team,
+      address: at(place),
+      collection: collection.id,
+      section: null,
+    });
+  return { one, other, team: one.team };
+}
+
+/** Answers what is asked by keys, a step a question, and goes on to the next thing. */
+async function judge(page: Page, steps: string) {
+  for (const step of steps) await page.keyboard.press(step);
+  await page.keyboard.press("n");
+}
+
+test("two judge ten things blind, see how far they agree, and settle what differs", async ({ browser }) => {
+  test.slow();
+  const { one, other, team } = await twoWithTen(browser);
+  const { page } = one;
+  await page.goto(`/team/${team}`);
+  await page.getByRole("button", { name: "Weigh up" }).click();
+  await page.getByRole("menuitem", { name: "Appraisal" }).click();
+  await expect(page.getByText("No criteria yet")).toBeVisible();
+  await page.getByRole("button", { name: "Begin with these five" }).click();
+  await page.getByRole("button", { name: "Start a round" }).click();
+  await page.getByRole("button", { name: "Start the round" }).click();
+  await expect(page.getByRole("alert")).toHaveText("Choose what is to be judged.");
+  await page.getByLabel("What is judged").selectOption({ label: "Ten to judge" });
+  await expect(page.getByRole("checkbox", { name: /^Blind/ })).toBeChecked();
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole("button", { name: "Start the round" }).click();
+  await page.waitForURL(/\/appraisal\/./);
+
+  await expect(page.getByText("1 of 10")).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  // A reason where one wishes, and out of its field to the keys again.
+  await page.keyboard.press("3");
+  await page.getByRole("button", { name: "Say why" }).click();
+  await page.keyboard.type("It is of this year.");
+  await page.keyboard.press("Escape");
+  await judge(page, "3333");
+  for (let i = 1; i < 10; i++) await judge(page, i < 3 ? "13333" : i % 2 ? "22222" : "33333");
+  await expect(page.getByText("you have judged all of them")).toBeVisible();
+
+  await other.page.goto(`/team/${team}/appraisal`);
+  await other.page.getByRole("link", { name: /Ten to judge.*10 left for you/ }).click();
+  await expect(other.page.getByText("1 of 10")).toBeVisible();
+  await other.page.getByRole("tab", { name: "Side by side" }).click();
+  await expect(other.page.getByRole("row").nth(1)).toContainText("1 of 2 judged");
+  await expect(other.page.getByText("Ulla Weighs:")).toHaveCount(0);
+  await other.page.getByRole("tab", { name: "Judge" }).click();
+  for (let i = 0; i < 10; i++)
+    await judge(other.page, i === 1 ? "33333" : i === 2 ? "13331" : i % 2 ? "22222" : "33333");
+  await expect(other.page.getByText("you have judged all of them")).toBeVisible();
+
+  // It comes to who has it open by itself.
+  await expect(page.getByText("20 of 20 judgements given")).toBeVisible();
+  await page.getByRole("button", { name: "Open, and settle what differs" }).click();
+  const rows = page.getByRole("row");
+  await expect(rows.nth(1)).toContainText("in dispute");
+  await expect(rows.nth(3)).toContainText("alike");
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole("tab", { name: "Agreement" }).click();
+  const currency = page.getByRole("row", { name: /^Currency/ });
+  await expect(currency).toContainText("90 %");
+  await expect(currency).toContainText(/\(.* to .*\)/);
+  await expect(currency).toContainText("Agreement is");
+  expect(await axe(page)).toEqual([]);
+
+  await page.getByRole("tab", { name: "Side by side" }).click();
+  await rows.nth(1).getByRole("rowheader").click();
+  await expect(page.getByText("one question is to settle")).toBeVisible();
+  await page.getByLabel("Agreed: Currency").selectOption("Partly");
+  await page.getByPlaceholder("Why, if you wish").first().fill("Older, and it still holds.");
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole("button", { name: "We agree on this" }).click();
+  // What is settled goes behind what is not.
+  await expect(page.getByRole("row").filter({ hasText: "settled" })).toHaveCount(1);
+  await other.page.getByRole("tab", { name: "Side by side" }).click();
+  await other.page.getByRole("row").filter({ hasText: "settled" }).getByRole("rowheader").click();
+  await expect(other.page.getByText("Older, and it still holds.")).toBeVisible();
+  await expect(other.page.getByText("agreed by")).toContainText("Ulla Weighs");
+});
+
+test("judging on a phone: nothing runs over the edge, and a press does what a key does", async ({
+  browser,
+}) => {
+  const phone = await newcomer(browser, "Aino Weighs", {
+    viewport: { width: 360, height: 740 },
+    hasTouch: true,
+  });
+  const { team, page, act } = phone;
+  const { collection } = await act("collections.make", { team, title: "On the way" });
+  const address = at("peat-notebook/many/1");
+  await act("capture.address", { team, address, collection: collection.id, section: null });
+  await page.goto(`/team/${team}/appraisal`);
+  await page.getByRole("button", { name: "Begin with these five" }).click();
+  await page.getByRole("button", { name: "Start a round" }).click();
+  await page.getByLabel("What is judged").selectOption({ label: "On the way" });
+  await page.getByRole("button", { name: "Start the round" }).click();
+  for (const name of ["Currency", "Relevance", "Authority", "Accuracy", "Purpose"])
+    await page.getByRole("group", { name }).getByText("Partly", { exact: true }).tap();
+  await expect(page.getByText("you have judged all of them")).toBeVisible();
+  const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  expect(await over()).toBeLessThanOrEqual(0);
+  await page.getByRole("tab", { name: "Side by side" }).click();
+  await expect(page.getByRole("row").nth(1)).toBeVisible();
+  expect(await over()).toBeLessThanOrEqual(0);
+  expect(await axe(page)).toEqual([]);
+});
