@@ -52,3 +52,34 @@ export const JUDGED = {
     said: "33323",
   },
 } as const;
+
+/** What the course is for, and which of its items serve what: the place of the item in its collection, codes, how much. */
+export const OUTCOMES = {
+  daysAgo: 8,
+  text: `1 Know what a bog is
+1.1 Say what peat is made of, and how slowly it grows
+1.2 Tell a bog from a fen
+1.3 Name five mosses of hummock and hollow
+2 Measure water
+2.1 Read a dipwell, and say what the number means
+2.2 Draw a year of water levels and explain its shape
+2.3 Say what draining does to a bog
+3 Judge a source
+3.1 Say who made it, when, and what for
+3.2 Compare two sources that disagree`,
+  serves: [
+    ["Week 1: what a bog is", 0, "1.1", "full"],
+    ["Week 1: what a bog is", 1, "1.1", "part"],
+    ["Week 1: what a bog is", 2, "1.2", "full"],
+    ["Week 1: what a bog is", 3, "1.2", "part"],
+    ["Week 1: what a bog is", 4, "1.1", "part"],
+    ["Week 3: the water table", 0, "2.1", "full"],
+    ["Week 3: the water table", 1, "2.1", "full"],
+    ["Week 3: the water table", 2, "2.1", "part"],
+    ["Week 3: the water table", 3, "2.2", "part"],
+    ["Week 3: the water table", 5, "2.2", "full"],
+    ["Week 3: the water table", 6, "2.3", "part"],
+    ["Week 5: mosses by hand", 0, "1.3", "full"],
+    ["Week 5: mosses by hand", 1, "1.3", "part"],
+  ],
+} as const;

@@ -20,7 +20,7 @@ import { ACTIONS, type ActionName } from "@/services/registry";
 import { feedSome } from "@/services/search/feed";
 import { Calendar } from "./calendar";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
-import { JUDGED } from "./judging";
+import { JUDGED, OUTCOMES } from "./judging";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 import {
@@ -176,6 +176,17 @@ export async function seed(webPort: number): Promise<void> {
     await call(actors[SHOWN.by], "shelves.show", { collection, shown, placement });
     await call(actors[SHOWN.by], "placements.edit", { placement, context: SHOWN.context });
   };
+  const writeOutcomes = async () => {
+    const { outcomes: ids } = await call(actors.ama, "outcomes.add", { team: lantern, text: OUTCOMES.text });
+    const codes = new Map(OUTCOMES.text.split("\n").map((line, i) => [line.split(" ")[0]!, ids[i]!]));
+    for (const [title, at, code, degree] of OUTCOMES.serves) {
+      const { items } = await call(actors.ama, "collections.items", { collection: collections.get(title)! });
+      const placement = items.filter((item) => item.look === "item")[at]?.id;
+      if (placement)
+        await call(actors.ama, "outcomes.serve", { placement, outcome: codes.get(code)!, degree });
+      calendar.tick();
+    }
+  };
   const judging = judge(actors, lantern, () => calendar.tick());
   /** Everything that happens, by how long ago. */
   const happens: [daysAgo: number, () => Promise<void>][] = [
@@ -189,6 +200,7 @@ export async function seed(webPort: number): Promise<void> {
     [GUEST.daysAgo, letIn],
     [TALK.daysAgo, talk],
     [SHOWN.daysAgo, show],
+    [OUTCOMES.daysAgo, writeOutcomes],
     [JUDGED.daysAgo, () => judging.first(collections.get(JUDGED.collection)!)],
     [JUDGED.next.daysAgo, () => judging.next(collections.get(JUDGED.next.collection)!)],
     [

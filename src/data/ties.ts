@@ -94,6 +94,9 @@ export const TIES: Record<string, Ties> = {
   blocked_team: { ...plain, ...team, archive: "of the moment" },
   thanks: { undo: null, bin: "with collection", duplicate: "left", ...noResource, ...team },
   suggestion: { undo: "suggestion", bin: "itself", duplicate: "left", merge: "stays", ...team },
+  outcome: { undo: "outcome", bin: "itself", ...apart, ...team },
+  // A copy of a course serves what the course serves.
+  serves: { undo: "serves", bin: "with collection", duplicate: "copied", ...noResource, ...team },
   criteria: { undo: "criteria", bin: "itself", ...apart, ...team },
   // What it asked never changes: judgements were given to these words.
   criteria_version: { ...plain, ...team },

@@ -29,6 +29,7 @@ import { actions as messages } from "./messages";
 import { actions as newsletters } from "./newsletters";
 import { actions as notices } from "./notices";
 import { actions as portfolios } from "./portfolios";
+import { actions as outcomes } from "./outcomes";
 import { actions as people } from "./people";
 import { actions as pictures } from "./pictures";
 import { actions as placements } from "./placements";
@@ -91,6 +92,7 @@ export const ACTIONS = {
   ...messages,
   ...newsletters,
   ...notices,
+  ...outcomes,
   ...people,
   ...portfolios,
   ...pictures,

@@ -41,7 +41,7 @@ test("two judge ten things blind, see how far they agree, and settle what differ
   await page.getByRole("button", { name: "Begin with these five" }).click();
   await page.getByRole("button", { name: "Start a round" }).click();
   await page.getByRole("button", { name: "Start the round" }).click();
-  await expect(page.getByRole("alert")).toHaveText("Choose what is to be judged.");
+  await expect(page.getByText("Choose what is to be judged.")).toBeVisible();
   await page.getByLabel("What is judged").selectOption({ label: "Ten to judge" });
   await expect(page.getByRole("checkbox", { name: /^Blind/ })).toBeChecked();
   expect(await axe(page)).toEqual([]);
@@ -124,4 +124,34 @@ test("judging on a phone: nothing runs over the edge, and a press does what a ke
   await expect(page.getByRole("row").nth(1)).toBeVisible();
   expect(await over()).toBeLessThanOrEqual(0);
   expect(await axe(page)).toEqual([]);
+});
+
+test("outcomes are pasted, what serves them is said with a press, and what is left is a gap that leads on", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Liina Weighs");
+  const { collection } = await act("collections.make", { team, title: "Week one" });
+  for (const place of TEN.slice(0, 2))
+    await act("capture.address", { team, address: at(place), collection: collection.id, section: null });
+  await page.goto(`/team/${team}/outcomes`);
+  await page.getByRole("button", { name: "Write or paste them" }).click();
+  await page
+    .getByLabel("Outcomes or questions, one a line")
+    .fill("1 Peat\n1.1 Say what it is made of\n1.2 Say how old it is");
+  await expect(page.getByText("3 outcomes, in 2 steps.")).toBeVisible();
+  expect(await axe(page)).toEqual([]);
+  await page.getByRole("button", { name: "Write them down" }).click();
+  await expect(page.getByRole("status").getByText("0 of 2 covered")).toBeVisible();
+  await page.getByRole("button", { name: "1.1, Week one: nothing" }).click();
+  const serving = page.getByRole("region", { name: "What in Week one serves Say what it is made of" });
+  await serving.getByRole("group").first().getByText("Fully").click();
+  await serving.getByRole("group").nth(1).getByText("Partly").click();
+  await expect(page.getByRole("row", { name: /^1\.1/ })).toContainText("only unappraised");
+  expect(await axe(page)).toEqual([]);
+  await serving.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Only the gaps" }).click();
+  await expect(page.getByRole("row")).toHaveCount(3);
+  await page.getByRole("button", { name: "1.2 Say how old it is" }).click();
+  await page.getByRole("link", { name: "Search the catalogue for its words" }).click();
+  await page.waitForURL(/catalogue\?q=Say/);
 });

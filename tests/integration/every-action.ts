@@ -23,6 +23,19 @@ export const TABLE: Record<ActionName, Row> = {
     input: ({ resource, criteria }) => ({ resource, criteria, number: 1, answers: {} }),
   },
   "appraisals.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
+  "outcomes.add": {
+    from: "editor",
+    input: ({ team, outcome }) => ({ team, parent: outcome, text: "1.1 x" }),
+  },
+  "outcomes.edit": { from: "editor", input: ({ outcome }) => ({ outcome, title: "Other" }) },
+  "outcomes.items": { from: "viewer", input: ({ collection, outcome }) => ({ collection, outcome }) },
+  "outcomes.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "outcomes.remove": { from: "editor", input: ({ outcome }) => ({ outcome }) },
+  "outcomes.serve": {
+    from: "contributor",
+    input: ({ placement, outcome }) => ({ placement, outcome, degree: "part" }),
+    beside: ({ placement, outcome }) => ({ placement, outcome, degree: "none" }),
+  },
   "criteria.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "criteria.remove": { from: "editor", input: ({ criteria }) => ({ criteria }) },
   "criteria.save": {

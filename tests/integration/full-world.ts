@@ -43,6 +43,8 @@ export type Full = World & {
   /** By which the resource is judged, and the round in which it was and that is being settled. */
   criteria: string;
   round: string;
+  /** Which the item serves. */
+  outcome: string;
   /** A group with a name in it, its card, and what was handed out to it. */
   group: string;
   learner: string;
@@ -206,8 +208,8 @@ async function handOut({ owner, team, collection }: World) {
   return { group: group.id, learner, card, handout: handout.id, find: find.id };
 }
 
-/** Judges the resource in a round, and opens that. */
-async function judge({ owner, team, resource }: World) {
+/** Judges the resource in a round, and opens that; says which outcome its item serves. */
+async function judge({ owner, team, resource, placement }: World) {
   const { criteria } = await as(owner, "criteria.save", {
     ...{ team, name: STARTER.name, content: STARTER.criteria },
   });
@@ -220,7 +222,10 @@ async function judge({ owner, team, resource }: World) {
     answers: { accuracy: { step: 2, why: "It names no sources." } },
   });
   await as(owner, "rounds.edit", { round: round.id, state: "settling" });
-  return { criteria: criteria.id, round: round.id };
+  const { outcomes } = await as(owner, "outcomes.add", { team, text: "1 Say what peat is" });
+  const outcome = outcomes[0]!;
+  await as(owner, "outcomes.serve", { placement, outcome, degree: "full" });
+  return { criteria: criteria.id, round: round.id, outcome };
 }
 
 /** Opens the collection and another one for suggestions, and suggests something for the first. */

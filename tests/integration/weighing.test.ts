@@ -164,8 +164,7 @@ test("only people of the team who bring in judge, and only what is of the team i
       ...{ team, title: "Another", criteria, collection, people: [owner.person!.id], each: 1, blind: true },
       ...more,
     });
-  const refused = (more: object, code: string) =>
-    expect(start(more)).rejects.toMatchObject({ code });
+  const refused = (more: object, code: string) => expect(start(more)).rejects.toMatchObject({ code });
   await refused({ people: [viewer.person!.id] }, "nobody-to-judge");
   await refused({ people: [(await somebody("stranger")).person!.id] }, "nobody-to-judge");
   await refused({ each: 2 }, "too-few-to-judge");

@@ -23,6 +23,8 @@ export const ENTITY_TYPES = [
   "appraisal",
   "agreed",
   "round",
+  "outcome",
+  "serves",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

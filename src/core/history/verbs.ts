@@ -25,6 +25,8 @@ export type Part =
   | "suggestions"
   /** Criteria, rounds, and what people think of things. */
   | "weighing"
+  /** Outcomes, and what serves them. */
+  | "outcomes"
   /** What is addressed to oneself. */
   | "notices"
   | "catalogue"
@@ -135,6 +137,12 @@ export const VERBS = {
   "appraisals.own": { words: "none", reload: ["weighing"] },
   "appraisals.give": { words: "none", reload: ["weighing"] },
   "appraisals.agree": { words: "none", reload: ["weighing"] },
+
+  // The subject is the outcome; of what serves one, the item.
+  "outcomes.add": { words: "none", reload: ["outcomes"] },
+  "outcomes.edit": { words: "none", reload: ["outcomes"] },
+  "outcomes.remove": { words: "none", reload: ["outcomes"] },
+  "outcomes.serve": { words: "none", reload: ["outcomes"] },
 
   "notices.came": { words: "none", reload: ["notices"] },
 

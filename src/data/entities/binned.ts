@@ -2,7 +2,7 @@ import { getTableColumns, inArray } from "drizzle-orm";
 import type { Change } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
-import type { agreed, appraisal, criteria, round } from "../schema";
+import type { agreed, appraisal, criteria, round, outcome } from "../schema";
 import {
   collection,
   handout,
@@ -28,7 +28,8 @@ type Table =
   | typeof criteria
   | typeof appraisal
   | typeof agreed
-  | typeof round;
+  | typeof round
+  | typeof outcome;
 
 /** What goes into the bin instead of away: the field `gone` says whether it lies there. */
 export function binned<T extends Table>(

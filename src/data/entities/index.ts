@@ -15,6 +15,7 @@ import { comments } from "./comments";
 import { copiedTexts } from "./copied-text";
 import { collectionTags, resourceTags, trayEntries } from "./links";
 import { ownMarks, teamMarks } from "./marks";
+import { outcomes, servings } from "./outcomes";
 import { tags } from "./tags";
 import { agreedAppraisals, appraisals, criteriaSets, rounds } from "./weighing";
 
@@ -40,6 +41,8 @@ const ENTITIES = {
   appraisal: appraisals,
   agreed: agreedAppraisals,
   round: rounds,
+  outcome: outcomes,
+  serves: servings,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

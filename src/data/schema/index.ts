@@ -22,3 +22,4 @@ export * from "./shelves";
 export * from "./care";
 export * from "./thanks";
 export * from "./weighing";
+export * from "./outcomes";

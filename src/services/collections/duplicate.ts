@@ -5,6 +5,7 @@ import { placeAfter } from "@/core/order/place";
 import type { Tx } from "@/data/database";
 import { collectionTree, lockCollections } from "@/data/queries/collections";
 import { orderOfCollections } from "@/data/queries/order";
+import { servedBy } from "@/data/queries/outcomes";
 import { placementsIn } from "@/data/queries/placements";
 import { sectionsIn } from "@/data/queries/sections";
 import { collectionTagsOf } from "@/data/queries/tags";
@@ -105,19 +106,25 @@ async function copyItems(
 ): Promise<void> {
   for (const [from, to] of collections) {
     const rows = await placementsIn(tx, from);
-    const copies = rows
-      .filter((row) => row.section === null || sections.has(row.section))
-      .map((row) => ({
-        ...row,
-        id: newId(),
-        collection: to,
-        section: row.section && sections.get(row.section)!,
-        // Nobody was asked there.
-        ...{ askedOf: null, askedBy: null, askedUntil: null },
-        addedBy: person,
-        createdAt: set.at,
-        updatedAt: set.at,
-      }));
+    const kept = rows.filter((row) => row.section === null || sections.has(row.section));
+    const copies = kept.map((row) => ({
+      ...row,
+      id: newId(),
+      collection: to,
+      section: row.section && sections.get(row.section)!,
+      // Nobody was asked there.
+      ...{ askedOf: null, askedBy: null, askedUntil: null },
+      addedBy: person,
+      createdAt: set.at,
+      updatedAt: set.at,
+    }));
     await set.add("placement", copies, { along: true });
+    const ids = new Map(kept.map((row, i) => [row.id, copies[i]!.id]));
+    const served = await servedBy(tx, [...ids.keys()]);
+    await set.add(
+      "serves",
+      served.map((one) => ({ ...one, placement: ids.get(one.placement)!, createdAt: set.at })),
+      { along: true },
+    );
   }
 }

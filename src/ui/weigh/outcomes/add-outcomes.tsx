@@ -1,0 +1,68 @@
+"use client";
+
+import { useState } from "react";
+import { readOutcomes } from "@/core/outcomes/read-outcomes";
+import { Button } from "../../parts/button";
+import { Area } from "../../parts/field";
+import { call, Refusal } from "../../talk/call";
+import { newId } from "../../talk/ids";
+import { sayFailure } from "../../talk/say-failure";
+
+type Props = {
+  team: string;
+  /** In which other one they will stand. */
+  inside?: { id: string; words: string };
+  onDone: (count: number, entry: string | null) => void;
+  onLeave?: () => void;
+};
+
+/** Writes outcomes, typed or pasted, one a line. */
+export function AddOutcomes({ team, inside, onDone, onLeave }: Props) {
+  const [id] = useState(newId);
+  const [text, setText] = useState("");
+  const [error, setError] = useState("");
+  const read = readOutcomes(text);
+  const deepest = Math.max(0, ...read.map(({ depth }) => depth));
+  const add = () =>
+    call("outcomes.add", { team, text, parent: inside?.id ?? null, outcome: id })
+      .then(({ outcomes, entry }) => onDone(outcomes.length, entry))
+      .catch((failure: unknown) => {
+        if (failure instanceof Refusal && failure.fields.text) setError(failure.fields.text);
+        else sayFailure(failure);
+      });
+  return (
+    <form
+      noValidate
+      className="mb-6 rounded-md border border-line bg-sheet p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <Area
+        label={inside ? `Outcomes in “${inside.words}”, one a line` : "Outcomes or questions, one a line"}
+        hint={
+          read.length
+            ? `${read.length === 1 ? "1 outcome" : `${read.length} outcomes`}${deepest ? `, in ${deepest + 1} steps` : ""}.`
+            : "Paste them from the syllabus. A code may lead a line (1.2, LO3); its points, or blanks before the line, say what stands in what."
+        }
+        autoFocus
+        rows={6}
+        inputClass="max-h-96 overflow-y-auto"
+        value={text}
+        error={error}
+        onChange={(event) => (setText(event.target.value), setError(""))}
+      />
+      <div className="mt-3 flex justify-end gap-2">
+        {onLeave && (
+          <Button look="quiet" onClick={onLeave}>
+            Cancel
+          </Button>
+        )}
+        <Button look="accent" type="submit">
+          Write them down
+        </Button>
+      </div>
+    </form>
+  );
+}
