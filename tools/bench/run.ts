@@ -28,6 +28,7 @@ import { measureShelves } from "./shelves";
 import { measureTaking } from "./taking";
 import { measureTogether } from "./together";
 import { measureTwenty } from "./twenty";
+import { measureWeighing } from "./weighing";
 
 const base = settings().address;
 const actor = await somebody("bench@hobbin.example");
@@ -58,6 +59,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   "passers-by": () => measurePassersBy(actor, large.id, many),
   shelves: () => measureShelves(actor, small.id, few),
   taking: () => measureTaking(actor, small.id, few),
+  weighing: () => measureWeighing(actor, small.id, few, base),
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),
