@@ -116,7 +116,7 @@ test("judging on a phone: nothing runs over the edge, and a press does what a ke
   await page.getByLabel("What is judged").selectOption({ label: "On the way" });
   await page.getByRole("button", { name: "Start the round" }).click();
   for (const name of ["Currency", "Relevance", "Authority", "Accuracy", "Purpose"])
-    await page.getByRole("group", { name }).getByText("Partly", { exact: true }).tap();
+    await page.getByRole("group", { name }).locator("label", { hasText: "Partly" }).tap();
   await expect(page.getByText("you have judged all of them")).toBeVisible();
   const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
   expect(await over()).toBeLessThanOrEqual(0);

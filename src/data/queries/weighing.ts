@@ -260,6 +260,7 @@ export async function appraisalsOf(tx: Tx, resourceId: string, who: string) {
   const rows = await tx
     .select({
       ...{ id: appraisal.id, person: appraisal.person, name: person.name, answers: appraisal.answers },
+      ...{ round: appraisal.round },
       ...{ whole: appraisal.whole, copy: appraisal.copy, updatedAt: appraisal.updatedAt },
       ...{ criteria: criteria.id, criteriaName: criteria.name, content: criteriaVersion.content },
     })

@@ -1,3 +1,4 @@
+import { findText } from "@/data/queries/texts-and-files";
 import { agreedOf, appraisalsOf } from "@/data/queries/weighing";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -16,5 +17,7 @@ export const readAppraisals = reading({
   run: async ({ input, scope, tx }) => ({
     appraisals: await appraisalsOf(tx, input.resource, scope.person!),
     agreed: await agreedOf(tx, input.resource),
+    /** Which reading copy there is now; who judged another one judged another page. */
+    copy: (await findText(tx, input.resource))?.number ?? null,
   }),
 });

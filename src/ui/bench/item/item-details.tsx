@@ -29,11 +29,16 @@ const TalkAbout = dynamic(() => import("../talk/talk-about").then((m) => m.TalkA
   loading: () => <div className="h-10" />,
 });
 
+const Weighed = dynamic(() => import("../../weigh/weighed").then((m) => m.Weighed), {
+  ssr: false,
+  loading: () => <div className="h-8" />,
+});
+
 const FilmPart = dynamic(() => import("./film-part").then((m) => m.FilmPart), { ssr: false });
 
 /** The details of an item, in place: what is of this place first, then what is known of the thing wherever it stands. */
 export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }) {
-  const { team, arranges, brings, guest, loose, commands } = useBench();
+  const { team, me, arranges, brings, guest, loose, commands } = useBench();
   // In the catalogue there is none.
   const workshop: Workshop | null = useWorkshop();
   const { resource } = item;
@@ -128,6 +133,9 @@ export function ItemDetails({ item, focus }: { item: Item; focus?: DetailField }
         {!loose && <TakenFrom credit={item.credit} placement={item.id} />}
         <WhatIsKnown item={item} full={full.data?.resource} onNotes={writeNotes} />
         <OwnNote resource={resource.id} />
+        {!guest && me && full.data && (
+          <Weighed team={team} me={me.id} brings={brings} resource={full.data.resource} />
+        )}
         <ItemMarks resource={resource.id} placement={loose ? null : item.id} />
         {elsewhere.length > 0 && <Elsewhere places={elsewhere} title={loose ? "Stands in" : "Also in"} />}
         {!guest && resource.address && (

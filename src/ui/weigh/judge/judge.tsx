@@ -121,8 +121,12 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
     const isStep = event.target instanceof HTMLInputElement && event.target.type === "radio";
     if (isTyping(event.target) && !isStep) {
-      // Out of the field of a reason back to the keys.
-      if (event.key === "Escape") (event.target as HTMLElement).blur();
+      // Out of the field of a reason back to the keys, at what is still to be answered.
+      if (event.key === "Escape") {
+        (event.target as HTMLElement).blur();
+        const open = criteria.findIndex(({ id }) => !given[id]);
+        if (open >= 0) go(open);
+      }
       return;
     }
     const criterion = criteria[now];

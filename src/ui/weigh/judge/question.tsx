@@ -74,12 +74,12 @@ export function Question({
                 type="radio"
                 className="sr-only"
                 name={id}
+                aria-label={means ? `${word}: ${means}` : word}
                 checked={chosen}
                 onChange={() => onStep(value)}
               />
               {word !== String(key) && now && <Key>{key}</Key>}
               {word}
-              {means && <span className="sr-only">: {means}</span>}
             </label>
           );
         })}
