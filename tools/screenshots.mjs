@@ -113,8 +113,12 @@ async function takeAll(base) {
     await page.request.get(`${base}/api/actions/search.find?team=${team}&query=Ten%20myths`)
   ).json();
   await shot("reading-room", `${base}/read/${results[0].id}`, {}, (view) => view.waitForTimeout(800));
-  await page.request.post(`${base}/api/actions/messages.make-address`, { data: { team } });
-  await shot("mail", `${desk}/mail`);
+  const { rounds } = await (await page.request.get(`${base}/api/actions/rounds.read?team=${team}`)).json();
+  const settling = rounds.find((one) => one.state === "settling").id;
+  await shot("round", `${desk}/appraisal/${settling}`, {}, async (view) => {
+    await view.getByRole("rowheader").first().click();
+    await view.waitForTimeout(500);
+  });
   await shot("bench-phone", `${base}/bench/${week3}`, phone);
   await shot("publish", `${base}/publish/${week3}`);
   const groups = await (await page.request.get(`${base}/api/actions/groups.read?team=${team}`)).json();

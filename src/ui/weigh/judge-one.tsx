@@ -80,6 +80,7 @@ function OneSet({ team, resource, set, before, onClose }: OneProps) {
           criterion={criterion}
           given={answers[criterion.id]}
           now={false}
+          asks="press"
           hints={hintsFor(criterion.id, resource, year)}
           says={says === criterion.id}
           onEnter={() => undefined}

@@ -52,7 +52,7 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
       .catch(sayFailure);
   };
   return (
-    <div className="sticky left-0 mb-3 max-w-[min(64rem,calc(100vw-2.5rem))] rounded-md border border-line bg-sheet p-4">
+    <div className="sticky left-0 mb-3 max-w-[min(52rem,calc(100vw-2.5rem))] rounded-md border border-line bg-sheet p-4">
       <p className="mb-3 text-[15px]">
         <Link href={`/read/${thing.resource.id}`} className="text-accent underline">
           To the reading room
@@ -63,7 +63,7 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
         {criteria.map((criterion, i) => (
           <li key={criterion.id} className="grid gap-x-6 gap-y-2 md:grid-cols-[minmax(0,1fr)_16rem]">
             <div className="min-w-0">
-              <h3 className="font-semibold">{criterion.name}</h3>
+              <h2 className="font-semibold">{criterion.name}</h2>
               <ul className="text-[15px]">
                 {thing.said.map((one) => (
                   <li key={one.person} className="break-words">

@@ -50,7 +50,7 @@ export function SideBySide({ round, brings, onSettled }: Props) {
     overscan: 8,
     getItemKey: (i) => rows[i]!.thing.resource.id,
   });
-  const columns = `minmax(14rem,1fr) repeat(${criteria.length}, minmax(6rem,8rem)) 8rem`;
+  const columns = `minmax(min(14rem,42vw),1fr) repeat(${criteria.length}, minmax(6rem,8rem)) 8rem`;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -75,7 +75,9 @@ export function SideBySide({ round, brings, onSettled }: Props) {
           className="sticky top-0 z-10 grid min-w-max items-end gap-x-3 border-b border-line bg-ground py-2 text-sm font-semibold text-quiet"
           style={{ gridTemplateColumns: columns }}
         >
-          <span role="columnheader">What</span>
+          <span role="columnheader" className="sticky left-0 bg-ground">
+            What
+          </span>
           {criteria.map(({ id, name }) => (
             <span key={id} role="columnheader" className="break-words">
               {name}
@@ -101,16 +103,17 @@ export function SideBySide({ round, brings, onSettled }: Props) {
                   className="grid min-h-14 items-center gap-x-3 py-1.5"
                   style={{ gridTemplateColumns: columns }}
                 >
-                  <button
-                    type="button"
-                    role="rowheader"
-                    aria-expanded={isOpen}
-                    onClick={() => setOpened(isOpen ? null : thing.resource.id)}
-                    className="flex min-w-0 items-start gap-1 rounded-md text-left hover:underline"
-                  >
-                    <KindMark kind={thing.resource.kind} />
-                    <span className="line-clamp-2 min-w-0 break-words">{thing.resource.title}</span>
-                  </button>
+                  <div role="rowheader" className="sticky left-0 z-[1] min-w-0 bg-ground">
+                    <button
+                      type="button"
+                      aria-expanded={isOpen}
+                      onClick={() => setOpened(isOpen ? null : thing.resource.id)}
+                      className="flex w-full items-start gap-1 rounded-md text-left hover:underline"
+                    >
+                      <KindMark kind={thing.resource.kind} />
+                      <span className="line-clamp-2 min-w-0 break-words">{thing.resource.title}</span>
+                    </button>
+                  </div>
                   {criteria.map((criterion, i) => (
                     <div key={criterion.id} role="cell">
                       <Threads

@@ -47,7 +47,7 @@ export function Judge({ round, me, onGiven, onShown }: Props) {
   };
   return (
     <div>
-      <div className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line pb-3">
+      <div className="sticky -top-4 z-10 mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line bg-ground pt-3 pb-3">
         <p className="mr-auto text-[15px]">
           <b className="font-semibold">
             {at + 1} of {mine.length}
@@ -117,6 +117,8 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
     setNow(place);
     places.current[place]?.scrollIntoView({ block: "nearest" });
   };
+  // Why is asked of the one that was answered last, also when the next is at hand.
+  const asked = given[criteria[now]?.id ?? ""] ? now : given[criteria[now - 1]?.id ?? ""] ? now - 1 : null;
   useWindowKeys((event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
     const isStep = event.target instanceof HTMLInputElement && event.target.type === "radio";
@@ -138,9 +140,9 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
       event.preventDefault();
       onGive(criterion.id, { ...given[criterion.id], step: step || null });
       go(now + 1);
-    } else if (key === "w" && given[criterion.id]) {
+    } else if (key === "w" && asked !== null) {
       event.preventDefault();
-      setSays(criterion.id);
+      setSays(criteria[asked]!.id);
     } else if (key === "n") {
       event.preventDefault();
       onNext();
@@ -160,7 +162,7 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
         <span className="min-w-0 break-words">{thing.title}</span>
       </h2>
       <section aria-label="Your judgement" className="lg:order-2">
-        <div className="lg:sticky lg:top-0 lg:max-h-[calc(100vh-8rem)] lg:overflow-y-auto">
+        <div className="lg:sticky lg:top-14">
           {criteria.map((criterion, i) => (
             <Question
               key={criterion.id}
@@ -170,6 +172,7 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
               criterion={criterion}
               given={given[criterion.id]}
               now={i === now}
+              asks={i === asked ? "key" : null}
               hints={about ? hintsFor(criterion.id, about, year) : []}
               says={says === criterion.id}
               onEnter={() => setNow(i)}

@@ -14,6 +14,8 @@ type Props = {
   /** Keys go to this one. */
   now: boolean;
   hints: readonly string[];
+  /** Why is asked here: by the key too, or only by a press. */
+  asks?: "key" | "press" | null;
   disabled?: boolean;
   /** The field of the reason is open. */
   says: boolean;
@@ -30,6 +32,7 @@ export function Question({
   given,
   now,
   hints,
+  asks,
   disabled,
   says,
   ref,
@@ -45,7 +48,10 @@ export function Question({
       ref={ref}
       disabled={disabled}
       onFocus={onEnter}
-      className={clsx("border-l-[3px] py-3 pl-3", now ? "border-accent" : "border-transparent")}
+      className={clsx(
+        "scroll-mt-20 scroll-mb-6 border-l-[3px] py-2 pl-3",
+        now ? "border-accent" : "border-transparent",
+      )}
     >
       <legend className="contents">
         <span className="block text-[17px] font-semibold">{criterion.name}</span>
@@ -85,11 +91,16 @@ export function Question({
         })}
       </div>
       {given?.step ? (
-        <p className="mt-1 min-h-5 text-sm text-quiet">{criterion.guide[given.step - 1]}</p>
+        <p className="mt-1 min-h-5 text-sm text-quiet">
+          {criterion.guide[given.step - 1]}
+          {asks && !says && !given.why && <SayWhy asks={asks} onSay={onSay} />}
+        </p>
+      ) : now && !given ? (
+        <Guide criterion={criterion} />
       ) : (
-        now && <Guide criterion={criterion} />
+        asks && given && !says && !given.why && <SayWhy asks={asks} onSay={onSay} />
       )}
-      {says || given?.why ? (
+      {(says || given?.why) && (
         <Area
           label="Why"
           hideLabel
@@ -100,20 +111,20 @@ export function Question({
           value={given?.why ?? ""}
           onChange={(event) => onWhy(event.target.value)}
         />
-      ) : (
-        given && (
-          <button
-            type="button"
-            onClick={onSay}
-            className="mt-1 flex h-7 items-center gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
-          >
-            {now && <Key>W</Key>} Say why
-          </button>
-        )
       )}
     </fieldset>
   );
 }
+
+const SayWhy = ({ asks, onSay }: { asks: "key" | "press"; onSay: () => void }) => (
+  <button
+    type="button"
+    onClick={onSay}
+    className="ml-2 inline-flex h-6 items-center gap-1.5 rounded text-sm text-quiet first:ml-0 hover:text-ink hover:underline"
+  >
+    {asks === "key" && <Key>W</Key>} Say why
+  </button>
+);
 
 /** What each step means, as long as none is chosen. */
 function Guide({ criterion }: { criterion: Criterion }) {

@@ -43,7 +43,7 @@ export function OutcomeRow({
       <tr className="border-b border-line align-top">
         <th
           scope="row"
-          className="sticky left-0 z-[1] max-w-96 min-w-64 bg-ground py-1.5 pr-3 text-left font-normal"
+          className="sticky left-0 z-[1] max-w-96 min-w-40 bg-ground sm:min-w-64 py-1.5 pr-3 text-left font-normal"
         >
           <button
             type="button"
@@ -56,7 +56,7 @@ export function OutcomeRow({
             {outcome.title}
           </button>
         </th>
-        <td className="min-w-32 py-1.5 pr-3 text-sm">
+        <td className="min-w-36 py-1.5 pr-3 text-sm">
           {isGap ? (
             <span className="inline-block border-l-[3px] border-warn pl-1.5 font-semibold text-warn">
               {cover === "nothing"
@@ -73,7 +73,7 @@ export function OutcomeRow({
           const cell = row.cells.get(column.id);
           const what = `${outcome.code || outcome.title}, ${column.title}: ${cell ? sayCount(cell) : "nothing"}`;
           return (
-            <td key={column.id} className="border-l border-line p-0">
+            <td key={column.id} className="h-px border-l border-line p-0">
               {heads ? (
                 <div className="min-h-10 px-2 py-1.5">{cell && <Woven count={cell} />}</div>
               ) : (
@@ -83,7 +83,7 @@ export function OutcomeRow({
                   aria-expanded={opened === column.id}
                   title={cell ? sayCount(cell) : undefined}
                   onClick={() => onOpen(opened === column.id ? null : column.id)}
-                  className={`block min-h-10 w-full px-2 py-1.5 text-left hover:bg-wash ${opened === column.id ? "bg-wash" : ""}`}
+                  className={`block h-full min-h-10 w-full px-2 py-1.5 text-left hover:bg-wash ${opened === column.id ? "bg-wash" : ""}`}
                 >
                   {cell && <Woven count={cell} />}
                 </button>

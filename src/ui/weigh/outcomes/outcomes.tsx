@@ -84,8 +84,8 @@ export function Outcomes({ me, teams, team, first, collections }: Props) {
             )}
           </div>
           <p className="mt-1 mb-4 max-w-prose text-quiet">
-            What learners shall be able to do, or what you want to find out; and which of it is served by
-            what.
+            What learners shall be able to do, or what you want to find out, and what serves it. Press a cell
+            to say what in that collection does.
           </p>
           {adding !== null && (
             <div className="max-w-3xl">

@@ -56,10 +56,10 @@ export function WhatServes({ outcome, collection, brings, onChanged, onLeave }: 
       className="sticky left-0 my-2 max-w-[min(52rem,calc(100vw-2rem))] rounded-md border border-line bg-sheet p-4"
     >
       <div className="flex items-start gap-3">
-        <h3 className="min-w-0 flex-1 text-[15px] break-words">
+        <h2 className="min-w-0 flex-1 text-[15px] break-words">
           What in <b className="font-semibold">{collection.title}</b> serves{" "}
           <b className="font-semibold">{outcome.title}</b>?
-        </h3>
+        </h2>
         <Button small look="quiet" onClick={onLeave}>
           Close
         </Button>
