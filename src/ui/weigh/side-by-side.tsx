@@ -133,11 +133,15 @@ export function SideBySide({ round, brings, onSettled }: Props) {
                   </span>
                 </div>
                 {isOpen && (
-                  <Settle
-                    {...{ round, thing, onSettled }}
-                    settles={brings && round.round.state === "settling"}
-                    onLeave={() => setOpened(null)}
-                  />
+                  <div role="row">
+                    <div role="cell">
+                      <Settle
+                        {...{ round, thing, onSettled }}
+                        settles={brings && round.round.state === "settling"}
+                        onLeave={() => setOpened(null)}
+                      />
+                    </div>
+                  </div>
                 )}
               </div>
             );

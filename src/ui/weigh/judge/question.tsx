@@ -98,7 +98,14 @@ export function Question({
       ) : now && !given ? (
         <Guide criterion={criterion} />
       ) : (
-        asks && given && !says && !given.why && <SayWhy asks={asks} onSay={onSay} />
+        asks &&
+        given &&
+        !says &&
+        !given.why && (
+          <p className="mt-1 -ml-3">
+            <SayWhy asks={asks} onSay={onSay} />
+          </p>
+        )
       )}
       {(says || given?.why) && (
         <Area
@@ -120,7 +127,7 @@ const SayWhy = ({ asks, onSay }: { asks: "key" | "press"; onSay: () => void }) =
   <button
     type="button"
     onClick={onSay}
-    className="ml-2 inline-flex h-6 items-center gap-1.5 rounded text-sm text-quiet first:ml-0 hover:text-ink hover:underline"
+    className="ml-3 inline-flex h-6 items-center gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
   >
     {asks === "key" && <Key>W</Key>} Say why
   </button>
