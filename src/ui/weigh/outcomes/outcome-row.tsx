@@ -52,7 +52,7 @@ export function OutcomeRow({
             style={{ paddingLeft: `${depth * 1.25}rem` }}
             className={`block w-full rounded-md text-left break-words hover:underline ${heads ? "font-semibold" : ""}`}
           >
-            {outcome.code && <span className="mr-2 text-sm text-quiet tabular-nums">{outcome.code}</span>}
+            {outcome.code && <span className="mr-1 text-sm text-quiet tabular-nums">{outcome.code}</span>}{" "}
             {outcome.title}
           </button>
         </th>
