@@ -112,10 +112,10 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
       <button
         type="button"
         onClick={onFind}
-        className="mr-2 ml-auto flex h-9 items-center gap-2 rounded-md border border-edge bg-sheet px-3 text-[15px] text-quiet hover:text-ink max-sm:border-0 max-sm:bg-transparent lg:w-48"
+        className="mr-2 ml-auto flex h-9 items-center gap-2 rounded-md border border-edge bg-sheet px-3 text-[15px] text-quiet hover:text-ink max-sm:border-0 max-sm:bg-transparent xl:w-48"
       >
         <Search size={16} aria-hidden />
-        <span className="max-lg:sr-only">Find anything</span>
+        <span className="max-xl:sr-only">Find anything</span>
       </button>
       {onBring && (
         <Button look="accent" onClick={onBring} className="mr-2 h-9! max-sm:px-2.5!">
