@@ -303,6 +303,30 @@ export async function agreedOf(tx: Tx, resourceId: string) {
     .orderBy(desc(agreed.updatedAt));
 }
 
+/**
+ * How much somebody has still to judge in the rounds of a team.
+ * @param most more are not counted
+ */
+export async function countToJudge(tx: Tx, team: string, who: string, most: number): Promise<number> {
+  const rows = await tx
+    .select({ position: roundShare.position })
+    .from(roundShare)
+    .innerJoin(
+      round,
+      and(
+        eq(round.id, roundShare.round),
+        eq(round.team, team),
+        eq(round.state, "judging"),
+        isNull(round.deletedAt),
+      ),
+    )
+    .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
+    .leftJoin(appraisal, and(isSaidInRound, eq(appraisal.whole, true)))
+    .where(and(eq(roundShare.person, who), isNull(appraisal.id)))
+    .limit(most);
+  return rows.length;
+}
+
 /** Names of people, by their ids. */
 export async function namesOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
   if (!ids.length) return new Map();

@@ -3,6 +3,7 @@ import { countDuplicates } from "@/data/queries/duplicates";
 import { noticesOf } from "@/data/queries/noticed";
 import { countHeld } from "@/data/queries/messages";
 import { countSuggested } from "@/data/queries/suggestions";
+import { countToJudge } from "@/data/queries/weighing";
 import { traySum } from "@/data/queries/tray";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -18,17 +19,18 @@ const MOST = 100;
 export const readWaiting = reading({
   name: "teams.waiting",
   about:
-    "How much waits for oneself in each place of a team: in the Tray, of mail, of likely duplicates (at most 100), of suggestions; and of what is addressed to oneself in any team.",
+    "How much waits for oneself in each place of a team: in the Tray, of mail, of likely duplicates (at most 100), of suggestions, of what one has to judge; and of what is addressed to oneself in any team.",
   input: ReadWaiting,
   allow: can.see("team"),
   run: async ({ input, scope, tx }) => {
-    const [tray, held, duplicates, suggested, addressed] = await Promise.all([
+    const [tray, held, duplicates, suggested, toJudge, addressed] = await Promise.all([
       traySum(tx, scope.person!, input.team),
       countHeld(tx, scope.person!, input.team),
       countDuplicates(tx, input.team, MOST),
       may(scope.role!, "arrange") ? countSuggested(tx, input.team) : 0,
+      countToJudge(tx, input.team, scope.person!, MOST),
       noticesOf(tx, scope.person!, { unseen: true }, MOST),
     ]);
-    return { tray: tray.count, held, duplicates, suggested, addressed: addressed.length };
+    return { tray: tray.count, held, duplicates, suggested, toJudge, addressed: addressed.length };
   },
 });

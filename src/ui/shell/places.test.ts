@@ -36,8 +36,10 @@ test("where one is is known from the address, also a step below a place", () => 
 });
 
 test("a stage says how much waits at all of its places", () => {
-  const [gather, arrange, , share, team] = stagesOf({ id: "moss", role: "editor" });
-  const waiting = { tray: 8, held: 2, duplicates: 3, suggested: 4, addressed: 0 };
-  expect([gather, arrange, share, team].map((stage) => waitingAt(stage!, waiting))).toEqual([10, 3, 4, 0]);
+  const [gather, arrange, weigh, share, team] = stagesOf({ id: "moss", role: "editor" });
+  const waiting = { tray: 8, held: 2, duplicates: 3, suggested: 4, toJudge: 5, addressed: 0 };
+  expect([gather, arrange, weigh, share, team].map((stage) => waitingAt(stage!, waiting))).toEqual([
+    ...[10, 3, 5, 4, 0],
+  ]);
   expect(waitingAt(gather!, undefined)).toBe(0);
 });

@@ -38,7 +38,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         at("Likely duplicates", "duplicates", "duplicates"),
       ],
     },
-    { name: "Weigh up", places: [at("Appraisal", "appraisal"), at("Outcomes", "outcomes")] },
+    { name: "Weigh up", places: [at("Appraisal", "appraisal", "toJudge"), at("Outcomes", "outcomes")] },
     {
       name: "Share",
       places: [

@@ -1,5 +1,6 @@
 "use client";
 
+import { useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -45,6 +46,12 @@ export function Round({ me, teams, team, first }: Props) {
   const [chosen, setTab] = useState<Tab>(judges ? "judge" : "side");
   const tab = chosen === "judge" && !judges ? "side" : chosen;
   const arranges = may(team.role, "arrange");
+  const client = useQueryClient();
+  // What is left is told in the bar, too.
+  const given = () => {
+    again();
+    void client.invalidateQueries({ queryKey: ["tray", team.id, "waiting"] });
+  };
   const all = round.things.reduce((sum, thing) => sum + thing.judges.length, 0);
   const done = round.things.reduce((sum, thing) => sum + thing.said.filter(({ whole }) => whole).length, 0);
   const take = (next: "settling" | "done") =>
@@ -124,7 +131,7 @@ export function Round({ me, teams, team, first }: Props) {
                     key={taken}
                     round={round}
                     me={place}
-                    onGiven={again}
+                    onGiven={given}
                     onShown={() => setTab("side")}
                   />
                 </div>
