@@ -8,6 +8,7 @@ import {
   findRound,
   namesOf,
   sharesOf,
+  thingsOf,
 } from "@/data/queries/weighing";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -38,10 +39,11 @@ export const lookAtRound = reading({
   run: async ({ input, scope, tx }) => {
     const round = await findRound(tx, input.round);
     if (!round) throw new Problem("not-found");
-    const [set, content, shares, said, settled] = await Promise.all([
+    const [set, content, shares, resources, said, settled] = await Promise.all([
       findCriteria(tx, round.criteria),
       criteriaAt(tx, round.criteria, round.number),
       sharesOf(tx, round.id),
+      thingsOf(tx, round.id),
       appraisalsInRound(tx, round.id),
       agreedInRound(tx, round.id),
     ]);
@@ -50,14 +52,18 @@ export const lookAtRound = reading({
     const names = await namesOf(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
     const places = new Map(ids.map((id, i) => [id, i]));
     const isHidden = (person: string) => round.blind && round.state === "judging" && person !== scope.person;
-    const things = new Map<number, Thing>();
-    for (const { position, person, resource } of shares) {
-      const thing = things.get(position) ?? { resource, judges: [], said: [], agreed: null };
+    const known = new Map(resources.map((one) => [one.id, one]));
+    /** By their resources, in the order of the round. */
+    const things = new Map<string, Thing>();
+    for (const { person, resource: id } of shares) {
+      const resource = known.get(id);
+      if (!resource) continue;
+      const thing = things.get(id) ?? { resource, judges: [], said: [], agreed: null };
       thing.judges.push(places.get(person)!);
-      things.set(position, thing);
+      things.set(id, thing);
     }
-    for (const { position, person, answers, whole } of said)
-      things.get(position)?.said.push({
+    for (const { resource, person, answers, whole } of said)
+      things.get(resource)?.said.push({
         ...{ person: places.get(person)!, whole },
         ...(isHidden(person) ? { steps: [], why: {} } : inOrder(answers, criteria)),
       });
@@ -84,7 +90,7 @@ export const lookAtRound = reading({
 });
 
 type Thing = {
-  resource: Awaited<ReturnType<typeof sharesOf>>[number]["resource"];
+  resource: Awaited<ReturnType<typeof thingsOf>>[number];
   judges: number[];
   said: Said[];
   agreed: (Pick<Said, "steps" | "why"> & { people: string[]; at: Date }) | null;
