@@ -336,13 +336,3 @@ export async function countToJudge(tx: Tx, team: string, who: string, most: numb
     .limit(most);
   return rows.length;
 }
-
-/** Names of people, by their ids. */
-export async function namesOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
-  if (!ids.length) return new Map();
-  const rows = await tx
-    .select({ id: person.id, name: person.name })
-    .from(person)
-    .where(inArray(person.id, [...ids]));
-  return new Map(rows.map((row) => [row.id, row.name]));
-}

@@ -1,12 +1,12 @@
 import type { Answers } from "@/core/appraise/answers";
 import type { Criterion } from "@/core/appraise/criteria";
+import { namesOfPeople } from "@/data/queries/people";
 import {
   agreedInRound,
   appraisalsInRound,
   criteriaAt,
   findCriteria,
   findRound,
-  namesOf,
   sharesOf,
   thingsOf,
 } from "@/data/queries/weighing";
@@ -49,7 +49,7 @@ export const lookAtRound = reading({
     ]);
     const criteria = content ?? [];
     const ids = [...new Set(shares.map((share) => share.person))].sort();
-    const names = await namesOf(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
+    const names = await namesOfPeople(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
     const places = new Map(ids.map((id, i) => [id, i]));
     const isHidden = (person: string) => round.blind && round.state === "judging" && person !== scope.person;
     const known = new Map(resources.map((one) => [one.id, one]));
