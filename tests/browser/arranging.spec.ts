@@ -100,6 +100,17 @@ test("what a key goes to is in sight whole, in every view, also when the bar of 
   await expect(bar).toBeVisible();
   await expect.poll(hidden, "when the bar came late").toBeLessThanOrEqual(1);
   await page.keyboard.press("Escape");
+  // What is above is higher than was thought: as if it had been drawn late.
+  await page.keyboard.press("5");
+  await expect(view(page, "Steps")).toBeChecked();
+  await items(page).first().focus();
+  await page.keyboard.press("End");
+  await standsStill(at);
+  await page.evaluate(() => {
+    const line = document.activeElement!.closest("[data-index]")!.previousElementSibling as HTMLElement;
+    line.style.paddingBottom = "300px";
+  });
+  await expect.poll(hidden, "when something above grew late").toBeLessThanOrEqual(1);
   for (const [key, name] of [
     ["2", "Cards"],
     ["3", "Board"],

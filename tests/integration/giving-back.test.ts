@@ -31,6 +31,8 @@ test("a better context line is given back as a suggestion, taken by its lender, 
   const id = newId();
   await Promise.all([give(world, item, id), give(world, item, id)]);
   await give(world, item, id);
+  // Pressed again while it waits, with the same words, it is the same one.
+  expect(await give(world, item)).toMatchObject({ given: id });
   const [one, ...more] = await waiting(lender);
   expect(more).toEqual([]);
   expect(one).toMatchObject({

@@ -2,7 +2,13 @@ import { givenBack } from "@/core/shelves/give-back";
 import { findCollection } from "@/data/queries/collections";
 import { findCredit } from "@/data/queries/credits";
 import { resourceAddressOf } from "@/data/queries/resources";
-import { addGivenBack, countWaitingIn, findSuggestion, isBlocked } from "@/data/queries/suggestions";
+import {
+  addGivenBack,
+  countWaitingIn,
+  findSuggestion,
+  givenBackOf,
+  isBlocked,
+} from "@/data/queries/suggestions";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { within } from "@/mechanism/limits";
@@ -48,6 +54,16 @@ export const giveBack = action({
     const taken = (await contentOf(credit.digest)).collection;
     const given = givenBack({ ...own, address }, lent.content.collection, credit.pairs, taken);
     if (!given) throw new Problem("nothing-to-give-back");
+    const offer = {
+      kind: KINDS[given.what],
+      address: given.what === "words" ? "" : address,
+      text: given.what === "words" ? given.text : "",
+    };
+    const last = await givenBackOf(tx, own.id);
+    // Pressed twice it is not offered twice.
+    const waits = last?.state === "waiting" && (await findSuggestion(tx, last.id));
+    if (waits && waits.kind === offer.kind && waits.address === offer.address && waits.text === offer.text)
+      return { given: waits.id };
     const team = (await findCollection(tx, given.collection))!.team;
     const by = scope.team!;
     if (await isBlocked(tx, team, by)) throw new Problem("takes-nothing-back");
@@ -55,11 +71,7 @@ export const giveBack = action({
     const item = given.what === "item" ? null : given.item;
     await addGivenBack(tx, {
       ...{ id: input.suggestion, team, collection: given.collection, name: home.teamName.slice(0, 80) },
-      ...{ giver: newShareCode(), kind: KINDS[given.what], address: given.what === "words" ? "" : address },
-      ...{
-        text: given.what === "words" ? given.text : "",
-        title: item ? item.heading || item.title : own.heading,
-      },
+      ...{ giver: newShareCode(), ...offer, title: item ? item.heading || item.title : own.heading },
       ...{ why: item ? "" : own.context.slice(0, 2_000), fileHash: null, fileSent: null },
       ...{
         fileName: "",

@@ -24,9 +24,9 @@ export function GiveBack({ placement, teamName }: { placement: string; teamName:
   const [id, setId] = useState(newId);
   const give = () =>
     call("shelves.give-back", { placement, suggestion: id })
-      .then(() => {
+      .then(async () => {
+        await refetch();
         setId(newId());
-        void refetch();
         toast(`${teamName} has it now as a suggestion of your team, and decides.`);
       })
       .catch(sayFailure);

@@ -79,13 +79,14 @@ function Column({ section, items, numbers, longest, props }: ColumnProps) {
     ),
     initialRect: { width: 300, height: 700 },
   });
-  useBroughtIntoSight(scroller, at, [current, props.marked.size > 1], (index) => {
+  const lifted = props.lifted !== null;
+  useBroughtIntoSight(scroller, lifted ? -1 : at, [current, props.marked.size > 1, lifted], (index) => {
     virtual.scrollToIndex(index, { align: "auto" });
     box.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
   });
   const here = landing?.section === (section?.id ?? null);
   useFollow(
-    props.lifted !== null,
+    lifted,
     here
       ? Math.max(
           0,

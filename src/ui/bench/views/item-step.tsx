@@ -32,7 +32,7 @@ export const ItemStep = memo(function ItemStep(state: ItemState) {
           <ItemSub item={item} plain={state.writing} />
           <StateWords item={item} />
           <ItemKeys state={state} />
-          <ItemPicture item={item} className="mt-2 aspect-[16/9] max-h-36 w-auto" />
+          <ItemPicture item={item} className="mt-2 aspect-[16/9] h-36 w-auto" />
         </div>
         <ItemMenu item={item} opened={opened} reachable={reachable} />
       </div>

@@ -87,9 +87,13 @@ export function ListView(props: ViewProps) {
     scrollMargin: above + (view === "table" ? 41 : 0),
     initialRect: { width: 800, height: 900 },
   });
+  const lifted = props.lifted !== null;
   // What is chosen by key or has just come in is brought into sight.
-  useBroughtIntoSight(scroller, at, [current, view, sort, props.marked.size > 1], (index) =>
-    virtual.scrollToIndex(index, { align: "auto" }),
+  useBroughtIntoSight(
+    scroller,
+    lifted ? -1 : at,
+    [current, view, sort, props.marked.size > 1, lifted],
+    (index) => virtual.scrollToIndex(index, { align: "auto" }),
   );
   // A new section waits for its name.
   const fresh = lines.findIndex((line) => line.type === "section" && line.section.id === props.newSection);
@@ -99,7 +103,7 @@ export function ListView(props: ViewProps) {
   }, [props.newSection, fresh >= 0]);
   // The mark hangs over the edge of its line, so that line lies over the next one.
   const landsAt = landing ? lineBefore(lines, landing) : -1;
-  useFollow(props.lifted !== null, landsAt, at, (index) => virtual.scrollToIndex(index, { align: "auto" }));
+  useFollow(lifted, landsAt, at, (index) => virtual.scrollToIndex(index, { align: "auto" }));
   const titleOf = (section: string | null) => sections.find((one) => one.id === section)?.title;
   const sumOf = (section: string) => {
     const { items = 0, minutes = 0 } = sums.find((one) => one.section === section) ?? {};

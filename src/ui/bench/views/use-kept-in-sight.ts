@@ -22,12 +22,18 @@ const PATIENCE = 120;
 
 /**
  * Brings something into sight until it stands still, or somebody scrolls by hand: what is around it may still come. And
- * again whenever there is more or less room: a bar whose script is slow comes when all has long stood still.
+ * again whenever there is more or less room, or more or less in it: a bar whose script is slow, or what is drawn above it
+ * and is higher than was thought, comes when all has long stood still.
  * @param box what is scrolled by hand
  * @param look brings it into sight; where it is then, or null when it is not drawn yet
+ * @param inside what is in the box and grows; who is at something else in it meanwhile than at an item stays there
  * @returns what ends it
  */
-export function untilStill(box: HTMLElement | null, look: () => number | null): () => void {
+export function untilStill(
+  box: HTMLElement | null,
+  look: () => number | null,
+  inside?: HTMLElement | null,
+): () => void {
   let frame = 0;
   const begin = () => {
     let still = 0;
@@ -44,10 +50,13 @@ export function untilStill(box: HTMLElement | null, look: () => number | null): 
   begin();
   const room = new ResizeObserver(begin);
   if (box) room.observe(box);
+  const content = new ResizeObserver(() => document.activeElement?.matches("body, [data-item]") && begin());
+  if (inside) content.observe(inside);
   const byHand = ["wheel", "touchmove", "pointerdown"] as const;
   const stop = () => {
     cancelAnimationFrame(frame);
     room.disconnect();
+    content.disconnect();
     for (const name of byHand) box?.removeEventListener(name, stop);
   };
   for (const name of byHand) box?.addEventListener(name, stop, { passive: true });
@@ -71,7 +80,8 @@ export function useBroughtIntoSight(
     if (at < 0) return;
     scrollTo(at);
     const box = scroller.current;
-    return untilStill(box, () => box && wholeInSight(box, at));
+    const line = box?.querySelector<HTMLElement>("[data-index]");
+    return untilStill(box, () => box && wholeInSight(box, at), line?.parentElement);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the choice changes, not when the list does
   }, when);
 }
