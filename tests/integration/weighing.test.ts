@@ -1,5 +1,7 @@
 import { expect, test } from "vitest";
 import { STARTER } from "@/core/appraise/starter-criteria";
+import { resourceText } from "@/data/schema";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { as, makeWorld, somebody, type World } from "./world";
 
@@ -199,4 +201,35 @@ test("made one of two, what was thought of either on its own is with the one tha
   expect(await steps(resource)).toEqual([2, 3]);
   await as(owner, "history.undo", { team, entry });
   expect([await steps(resource), await steps(gone.id)]).toEqual([[3], [1, 2]]);
+});
+
+test("what was judged is found by how far it has come, and by nothing of what anybody thinks", async () => {
+  const world = await makeWorld();
+  const { owner, editor, team, resource } = world;
+  const { round, resources, give } = await makeRound(world);
+  const found = async (who: World["owner"], wish: string) =>
+    (await as(who, "search.find", { team, query: `appraised:${wish}` })).results.map((one) => one.id).sort();
+  const all = [...resources, resource].sort();
+  expect(await found(owner, "no")).toEqual(all);
+  await give(owner, 0, [3, 3, 3, 3, 3]);
+  expect(await found(editor, "yes")).toEqual([resources[0]]);
+  expect(await found(editor, "no")).toEqual(all.filter((one) => one !== resources[0]));
+  expect([await found(owner, "me"), await found(editor, "me")]).toEqual([[resources[0]], []]);
+  await as(owner, "rounds.edit", { round, state: "settling" });
+  await as(owner, "appraisals.agree", { round, resource: resources[0]!, answers: whole([3, 3, 3, 3, 3]) });
+  expect(await found(editor, "agreed")).toEqual([resources[0]]);
+  expect(await found(editor, "old")).toEqual([]);
+  await database()
+    .insert(resourceText)
+    .values({
+      resource: resources[0]!,
+      html: "<p>Other words.</p>",
+      text: "Other words.",
+      origin: "fetched",
+      signature: "",
+      at: new Date(),
+      number: 2,
+    })
+    .onDuplicateKeyUpdate({ set: { number: 2 } });
+  expect(await found(editor, "old")).toEqual([resources[0]]);
 });

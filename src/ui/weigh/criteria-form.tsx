@@ -9,8 +9,16 @@ import { call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 
-type Set = { id: string; name: string; content: Criterion[] };
-type Props = { team: string; set?: Set; onDone: () => void; onLeave: () => void };
+type Set = { name: string; content: Criterion[] };
+type Props = {
+  team: string;
+  /** One that is changed. */
+  set?: Set & { id: string };
+  /** What a new one begins with. */
+  from?: Set;
+  onDone: () => void;
+  onLeave: () => void;
+};
 
 const blank = (): Criterion => ({
   ...{
@@ -24,10 +32,10 @@ const blank = (): Criterion => ({
 });
 
 /** Writes a set of criteria, or changes one: its questions, their scales, what the steps mean, how much each counts. */
-export function CriteriaForm({ team, set, onDone, onLeave }: Props) {
+export function CriteriaForm({ team, set, from, onDone, onLeave }: Props) {
   const [id] = useState(() => set?.id ?? newId());
-  const [name, setName] = useState(set?.name ?? "");
-  const [questions, setQuestions] = useState<Criterion[]>(() => set?.content ?? [blank()]);
+  const [name, setName] = useState((set ?? from)?.name ?? "");
+  const [questions, setQuestions] = useState<Criterion[]>(() => (set ?? from)?.content ?? [blank()]);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const change = (at: number, fields: Partial<Criterion>) => {
     setErrors({});

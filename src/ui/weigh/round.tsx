@@ -16,10 +16,11 @@ import { sayFailure } from "../talk/say-failure";
 import { useLiveAnswer } from "../talk/use-live-answer";
 import { Agreement } from "./agreement";
 import { Judge } from "./judge/judge";
+import { Ranking } from "./ranking";
 import { SideBySide } from "./side-by-side";
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"rounds.look"> };
-type Tab = "judge" | "side" | "agreement";
+type Tab = "judge" | "side" | "agreement" | "ranking";
 
 /** A round: judging, what everybody answered side by side, and how far they agree. */
 export function Round({ me, teams, team, first }: Props) {
@@ -121,6 +122,7 @@ export function Round({ me, teams, team, first }: Props) {
             ...(judges ? [{ value: "judge" as const, label: "Judge" }] : []),
             { value: "side", label: "Side by side" },
             { value: "agreement", label: "Agreement" },
+            { value: "ranking", label: "Ranking" },
           ]}
         >
           {judges && (
@@ -146,6 +148,11 @@ export function Round({ me, teams, team, first }: Props) {
           <TabPanel value="agreement">
             <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
               <Agreement round={round} />
+            </div>
+          </TabPanel>
+          <TabPanel value="ranking">
+            <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
+              <Ranking round={round} />
             </div>
           </TabPanel>
         </Tabs>
