@@ -14,6 +14,12 @@ const criterion = fc.constantFrom(...SCALES).chain((scale) =>
     scale: fc.constant(scale),
     guide: fc.array(words(200), { minLength: stepsOf(scale).length, maxLength: stepsOf(scale).length }),
     weight: fc.double({ min: 0, max: 10, noNaN: true }).map((weight) => weight || 0),
+    ...(scale === "screen" && {
+      reasons: fc.uniqueArray(
+        words(80).filter((reason) => reason !== ""),
+        { maxLength: 20 },
+      ),
+    }),
   }),
 );
 

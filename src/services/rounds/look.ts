@@ -27,6 +27,8 @@ type Said = {
   steps: (number | null)[];
   /** Their reasons, by the ids of the criteria. */
   why: Record<string, string>;
+  /** For which of the reasons of a question it is out, by the ids of the criteria. */
+  out: Record<string, string>;
 };
 
 export const lookAtRound = reading({
@@ -59,7 +61,7 @@ export const lookAtRound = reading({
     for (const { position, person, answers, whole } of said)
       things.get(position)?.said.push({
         ...{ person: places.get(person)!, whole },
-        ...(isHidden(person) ? { steps: [], why: {} } : inOrder(answers, criteria)),
+        ...(isHidden(person) ? { steps: [], why: {}, out: {} } : inOrder(answers, criteria)),
       });
     const byResource = new Map(settled.map((one) => [one.resource, one]));
     for (const thing of things.values()) {
@@ -87,17 +89,20 @@ type Thing = {
   resource: Awaited<ReturnType<typeof sharesOf>>[number]["resource"];
   judges: number[];
   said: Said[];
-  agreed: (Pick<Said, "steps" | "why"> & { people: string[]; at: Date }) | null;
+  agreed: (Pick<Said, "steps" | "why" | "out"> & { people: string[]; at: Date }) | null;
 };
 
 /** What somebody is called whose account is gone. */
 const GONE = "somebody who left";
 
-function inOrder(answers: Answers, criteria: readonly Criterion[]): Pick<Said, "steps" | "why"> {
+function inOrder(answers: Answers, criteria: readonly Criterion[]): Pick<Said, "steps" | "why" | "out"> {
   return {
     steps: criteria.map(({ id }) => (answers[id] ? (answers[id].step ?? 0) : null)),
     why: Object.fromEntries(
       criteria.flatMap(({ id }) => (answers[id]?.why ? [[id, answers[id].why] as const] : [])),
+    ),
+    out: Object.fromEntries(
+      criteria.flatMap(({ id }) => (answers[id]?.reason ? [[id, answers[id].reason] as const] : [])),
     ),
   };
 }

@@ -1,10 +1,10 @@
 "use client";
 
 import { useState } from "react";
-import { type Criterion, HEAVIEST, MOST_CRITERIA } from "@/core/appraise/criteria";
+import { type Criterion, HEAVIEST, MOST_CRITERIA, MOST_REASONS } from "@/core/appraise/criteria";
 import { SCALES, SCALE_WORDS, type Scale, stepsOf } from "@/core/appraise/scales";
 import { Button } from "../parts/button";
-import { Choice, Field } from "../parts/field";
+import { Area, Choice, Field } from "../parts/field";
 import { call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
@@ -138,6 +138,15 @@ export function CriteriaForm({ team, set, from, onDone, onLeave }: Props) {
                 ))}
               </div>
             </details>
+            {one.scale === "screen" && (
+              <Area
+                className="mt-2"
+                label="Reasons for being out, one a line"
+                rows={3}
+                value={(one.reasons ?? []).join("\n")}
+                onChange={(event) => change(at, { reasons: event.target.value.split("\n", MOST_REASONS) })}
+              />
+            )}
             <div className="mt-2 flex gap-1">
               <Button small look="quiet" disabled={at === 0} onClick={() => move(at, -1)}>
                 Up

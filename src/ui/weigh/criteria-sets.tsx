@@ -3,6 +3,8 @@
 import { useRef, useState } from "react";
 import type { Criterion } from "@/core/appraise/criteria";
 import { LARGEST_CRITERIA_FILE, readCriteriaFile, writeCriteriaFile } from "@/core/appraise/criteria-file";
+import { screeningAt } from "@/core/appraise/screening";
+import { SCREENING } from "@/core/appraise/starter-criteria";
 import { fileName } from "@/core/formats/file-name";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
@@ -47,6 +49,15 @@ export function CriteriaSets({ team, criteria, arranges, onBegin, onChanged }: S
         {arranges && criteria.length > 0 && editing === null && (
           <>
             <FromFile onRead={({ name, criteria: content }) => begin({ name, content })} />
+            {!criteria.some((set) => screeningAt(set.content) >= 0) && (
+              <Button
+                small
+                look="quiet"
+                onClick={() => begin({ name: SCREENING.name, content: SCREENING.criteria })}
+              >
+                For screening
+              </Button>
+            )}
             <Button small onClick={() => begin()}>
               New set
             </Button>
