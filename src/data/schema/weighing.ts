@@ -67,6 +67,8 @@ export const round = mysqlTable(
     /** How many judge each thing. */
     each: int("each").notNull(),
     state: varchar("state", { length: 12 }).$type<RoundState>().notNull(),
+    /** The round of a screening whose things it goes on with. */
+    after: uuid("after_round"),
     createdBy: uuid("created_by").notNull(),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),

@@ -26,10 +26,12 @@ type Props = {
   collections: Answer<"collections.tree">["collections"];
   /** Who may judge. */
   people: { id: string; name: string }[];
+  /** With the things of which round another one is to go on. */
+  after: string | null;
 };
 
 /** What a team judges, and by what: its rounds and its criteria. */
-export function Appraisal({ me, teams, team, first, collections, people }: Props) {
+export function Appraisal({ me, teams, team, first, collections, people, after }: Props) {
   const router = useRouter();
   const [{ rounds, criteria }, again] = useLiveAnswer(
     team.id,
@@ -42,7 +44,8 @@ export function Appraisal({ me, teams, team, first, collections, people }: Props
     "weighing",
   );
   useUndo(team.id, again);
-  const [starting, setStarting] = useState(false);
+  const before = rounds.find((one) => one.id === after);
+  const [starting, setStarting] = useState(before !== undefined);
   const arranges = may(team.role, "arrange");
   const begin = () =>
     void call("criteria.save", { team: team.id, name: STARTER.name, content: STARTER.criteria })
@@ -70,6 +73,7 @@ export function Appraisal({ me, teams, team, first, collections, people }: Props
           {starting && (
             <StartRound
               {...{ team: team.id, sets: criteria, collections, people }}
+              after={before && { id: before.id, title: before.title }}
               onStarted={(round) => router.push(`/team/${team.id}/appraisal/${round}`)}
               onLeave={() => setStarting(false)}
             />

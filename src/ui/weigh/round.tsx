@@ -17,6 +17,7 @@ import { useLiveAnswer } from "../talk/use-live-answer";
 import { Agreement } from "./agreement";
 import { Judge } from "./judge/judge";
 import { Ranking } from "./ranking";
+import { Screened } from "./screened";
 import { SideBySide } from "./side-by-side";
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"rounds.look"> };
@@ -142,6 +143,7 @@ export function Round({ me, teams, team, first }: Props) {
           )}
           <TabPanel value="side">
             <div className="flex min-h-0 flex-1 flex-col px-4 pt-4">
+              <Screened round={round} arranges={arranges} />
               <SideBySide round={round} brings={may(team.role, "bring")} onSettled={again} />
             </div>
           </TabPanel>
