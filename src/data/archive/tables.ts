@@ -30,6 +30,7 @@ import {
   rule,
   ruleHit,
   savedSearch,
+  searchRecord,
   section,
   serves,
   shareLink,
@@ -189,6 +190,7 @@ export const ARCHIVED: readonly Archived[] = [
   part("round_share", roundShare, roundShare.round, "round", { round: "round", resource: "resource" }, [
     "person",
   ]),
+  own("search_record", searchRecord, ofTeam(searchRecord.team), { round: "round" }, ["createdBy"]),
   own(
     "appraisal",
     appraisal,
