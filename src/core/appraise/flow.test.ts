@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { flowOf, flowRows, type RoundTally } from "./flow";
+import { flowSvg } from "./flow-svg";
 
 const NOT_HAD = "The whole text is not to be had";
 const titles: RoundTally = {
@@ -85,4 +86,34 @@ test("whatever the rounds came to, what goes into a box comes out of it", () => 
       },
     ),
   );
+});
+
+test("the figure is well-formed whatever the reasons are, says every number, and no box stands in another", () => {
+  const hostile = `a <b>"&' ]]> \u0000\ud800 ${"long ".repeat(40)}`;
+  const flow = flowOf(
+    [{ kind: "database", hits: 200 }],
+    [titles, { ...texts, reasons: [{ reason: hostile, count: 24 }, ...texts.reasons.slice(1)] }],
+    NOT_HAD,
+  )!;
+  const svg = flowSvg(flow);
+  // What people wrote is text, and none of it a sign of XML or one it cannot have.
+  const written = [...svg.matchAll(/<tspan[^>]*>([^<]*)<\/tspan>/g)].map(([, words]) => words!);
+  expect(svg.replace(/<[^<>]*>/g, "")).toBe(written.join(""));
+  expect(written.join("")).not.toMatch(/&(?!amp;|lt;|gt;|quot;|#39;)|[\u0000-\u0008\ud800-\udfff]/);
+  // A number may stand in the next line.
+  const said = written.join("").replaceAll(" ", "");
+  for (const [, , n] of flowRows(flow)) if (n) expect(said).toContain(`(n=${n})`);
+  const boxes = [...svg.matchAll(/<rect x="([\d.]+)" y="([\d.]+)" width="([\d.]+)" height="([\d.]+)"/g)].map(
+    ([, ...sides]) => {
+      const [x, y, width, height] = sides.map(Number) as [number, number, number, number];
+      return { x, y, width, height };
+    },
+  );
+  expect(boxes.length).toBeGreaterThan(7);
+  for (const a of boxes)
+    for (const b of boxes)
+      if (a !== b)
+        expect(
+          a.x + a.width <= b.x || b.x + b.width <= a.x || a.y + a.height <= b.y || b.y + b.height <= a.y,
+        ).toBe(true);
 });
