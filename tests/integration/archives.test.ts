@@ -7,6 +7,7 @@ import { getAboutMe, getArchive } from "@/http/archive-route";
 import { setArchiveImport } from "@/data/archive/load";
 import type { Actor } from "@/mechanism/actor";
 import { eq, sql } from "drizzle-orm";
+import { STARTER } from "@/core/appraise/starter-criteria";
 import { edition, newsletterIssue } from "@/data/schema";
 import { changingByItself, database } from "@/mechanism/changing";
 import { addressHash, sha256 } from "@/outside/hash";
@@ -70,6 +71,7 @@ beforeAll(async () => {
   await as(editor, "collections.edit", { collection, citationStyle: style.id });
   await as(editor, "share.set", { collection, audience: "link", reach: "all" });
   await as(editor, "editions.keep", { collection, words: "The first" });
+  await judge(week);
   const gone = (await as(editor, "collections.make", { team, title: "Gone" })).collection.id;
   for (const into of [week, gone])
     await as(editor, "rules.save", {
@@ -88,6 +90,36 @@ beforeAll(async () => {
       createdAt: new Date("2026-03-01"),
     });
 });
+
+/** A blind round in which the editor has judged, and somebody shall who has done nothing yet; one that was settled; outcomes. */
+async function judge(collection: string) {
+  const { owner, editor, contributor, team } = world;
+  const { criteria } = await as(editor, "criteria.save", {
+    team,
+    name: "A source",
+    content: STARTER.criteria,
+  });
+  const people = [editor, contributor].map((one) => one.person!.id);
+  const wish = { team, criteria: criteria.id, collection, people, each: 2 };
+  const say = async (title: string, blind: boolean, why: string) => {
+    const { round } = await as(owner, "rounds.start", { ...wish, title, blind });
+    const { things } = await as(owner, "rounds.look", { round: round.id });
+    const resource = things[0]!.resource.id;
+    const given = { resource, criteria: criteria.id, number: 1, round: round.id };
+    await as(editor, "appraisals.give", { ...given, answers: { accuracy: { step: 2, why } } });
+    return { round: round.id, resource };
+  };
+  await say("Blind", true, "zirkelwort");
+  const settled = await say("Open", false, "It names no source.");
+  await as(owner, "rounds.edit", { round: settled.round, state: "settling" });
+  await as(editor, "appraisals.agree", { ...settled, answers: { accuracy: { step: 3 } } });
+  const { outcomes } = await as(editor, "outcomes.add", { team, text: "1 Peat\n1.1 Say how it grows" });
+  const { items } = await as(editor, "collections.items", { collection });
+  const serving = { placement: items[0]!.id, outcome: outcomes[1]!, degree: "part" };
+  await as(editor, "outcomes.serve", serving);
+  // What they did is so long ago that nothing is kept of it: they are named by what they shall judge alone.
+  await database().execute(sql`DELETE FROM event WHERE actor = ${contributor.person!.id}`);
+}
 
 test("one is given everything about oneself, and nothing of others or that opens a door", async () => {
   const { editor, owner } = world;
@@ -108,6 +140,14 @@ test("a team is taken along as a bag another program checks, with nothing that c
   const { owner, editor, team } = world;
   expect((await take(editor, team, "no")).status).toBe(403);
   const { bag } = await take(owner, team, "first");
+  // What somebody thinks in a blind round is theirs alone until it is opened.
+  expect(rows(bag, "appraisal").map((one) => JSON.stringify(one.answers))).toEqual([
+    expect.stringContaining("It names no source."),
+  ]);
+  expect(rows(bag, "round_share").length).toBeGreaterThan(4);
+  expect([rows(bag, "agreed"), rows(bag, "outcome"), rows(bag, "serves")].map((all) => all.length)).toEqual([
+    ...[1, 2, 1],
+  ]);
   // RFC 8493: the declaration, and every sum as sha256sum of GNU coreutils checks it.
   expect(readFileSync(path.join(bag, "bagit.txt"), "utf8")).toBe(
     "BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n",

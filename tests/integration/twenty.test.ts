@@ -1,6 +1,9 @@
+import { and, eq, isNotNull } from "drizzle-orm";
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { placement } from "@/data/schema";
 import { STRANGER, type Actor } from "@/mechanism/actor";
+import { database } from "@/mechanism/changing";
 import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
 import type { ActionName } from "@/services/registry";
@@ -128,6 +131,11 @@ const DEEDS: ((scene: Scene, who: Actor, token: string, n: number) => Promise<Ac
 /** Everything there is, as one of them sees it. */
 async function seenBy({ collection, handout, group }: Scene, owner: Actor): Promise<Seen> {
   const { items } = await as(owner, "collections.items", { collection });
+  // Who takes back that they brought something in takes it to the bin with what others wrote at it, and it comes back from there.
+  const binned = await database()
+    .select({ context: placement.context })
+    .from(placement)
+    .where(and(eq(placement.collection, collection), isNotNull(placement.deletedAt)));
   const { comments } = await as(owner, "comments.of-collection", { collection });
   const { waiting } = await as(owner, "suggestions.read", { collection });
   const { learners } = await as(owner, "groups.look", { group });
@@ -136,7 +144,7 @@ async function seenBy({ collection, handout, group }: Scene, owner: Actor): Prom
   );
   return {
     items: JSON.stringify(items.map((one) => one.resource.title)),
-    contexts: JSON.stringify(items.map((one) => one.context)),
+    contexts: JSON.stringify([...items, ...binned].map((one) => one.context)),
     comments: JSON.stringify(comments.map((one) => one.words)),
     suggestions: JSON.stringify(waiting.map((one) => one.text)),
     sheets: JSON.stringify(sheets),

@@ -8,13 +8,14 @@ import {
   inArray,
   isNotNull,
   isNull,
+  notInArray,
   or,
   type SQL,
   sql,
 } from "drizzle-orm";
 import type { MySqlColumn, MySqlTable } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
-import { collection, event, mark, person, team } from "../schema";
+import { appraisal, collection, event, mark, round, team } from "../schema";
 import { queryRows } from "../sql/query-rows";
 import { type Exchange, fieldsOf, type HalfLine, halfLines, lineMaker } from "./fields";
 import { ARCHIVED, type Archived } from "./tables";
@@ -35,10 +36,24 @@ const belongs = (tx: Tx, { column, of }: NonNullable<Archived["home"]>, id: stri
     ? eq(column, id)
     : inArray(column, tx.select({ id: collection.id }).from(collection).where(eq(collection.team, id)));
 
-/** What happened only to one person's eyes is theirs. */
-const seenBy = ({ name, personal }: Archived, taker: Taker): SQL | undefined => {
+/** That an appraisal is in no round that is judged blind and has not been opened. */
+const isOpenToAll = (tx: Tx): SQL | undefined =>
+  or(
+    isNull(appraisal.round),
+    notInArray(
+      appraisal.round,
+      tx
+        .select({ id: round.id })
+        .from(round)
+        .where(and(eq(round.team, appraisal.team), eq(round.blind, true), eq(round.state, "judging"))),
+    ),
+  );
+
+/** What is for one person's eyes alone is theirs. */
+const seenBy = (tx: Tx, { name, personal }: Archived, taker: Taker): SQL | undefined => {
   if (name === "mark") return or(eq(mark.private, false), eq(mark.person, taker.person));
   if (name === "event") return or(isNull(event.onlyFor), eq(event.onlyFor, taker.person));
+  if (name === "appraisal") return or(eq(appraisal.person, taker.person), isOpenToAll(tx));
   return personal && eq(personal, taker.person);
 };
 
@@ -66,7 +81,7 @@ function isTaken(tx: Tx, archived: Archived, taker: Taker): SQL {
             .from(found.table)
             .where(mine),
         );
-  return and(inside, seenBy(archived, taker))!;
+  return and(inside, seenBy(tx, archived, taker))!;
 }
 
 /**
@@ -155,23 +170,11 @@ const restOfKey = (table: MySqlTable, key: MySqlColumn): string[] =>
 /** The people that are named in a field of a table. */
 export async function peopleIn(tx: Tx, archived: Archived, field: string, taker: Taker): Promise<string[]> {
   const column = (getTableColumns(archived.table) as Record<string, MySqlColumn>)[field]!;
-  const { home } = archived;
-  if (!home) return [];
   const rows = await tx
     .selectDistinct({ id: column })
     .from(archived.table)
-    .where(and(belongs(tx, home, taker.team), seenBy(archived, taker), isNotNull(column)));
+    .where(and(isTaken(tx, archived, taker), isNotNull(column)));
   return rows.map((row) => row.id as string);
-}
-
-/** What people are called; who has no account any more is not among them. */
-export async function namesOfPeople(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
-  if (!ids.length) return new Map();
-  const rows = await tx
-    .select({ id: person.id, name: person.name })
-    .from(person)
-    .where(inArray(person.id, [...ids]));
-  return new Map(rows.map((row) => [row.id, row.name]));
 }
 
 /** What is written of the team itself. */

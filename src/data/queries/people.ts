@@ -1,4 +1,4 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, inArray } from "drizzle-orm";
 import type { Tx } from "../database";
 import type { Role } from "@/core/policy/abilities";
 import { membership, person } from "../schema";
@@ -60,4 +60,14 @@ export const lockPerson = async (tx: Tx, id: string) =>
 /** Gives an account another address, of which it is known that it is theirs. @throws when another account has it */
 export async function setAddress(tx: Tx, id: string, email: string): Promise<void> {
   await tx.update(person).set({ email, emailVerified: true }).where(eq(person.id, id));
+}
+
+/** What people are called; who has no account any more is not among them. */
+export async function namesOfPeople(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
+  if (!ids.length) return new Map();
+  const rows = await tx
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(inArray(person.id, [...ids]));
+  return new Map(rows.map((row) => [row.id, row.name]));
 }

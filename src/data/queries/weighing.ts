@@ -185,18 +185,29 @@ const isSaidInRound = and(
   isNull(appraisal.deletedAt),
 );
 
-/** Who shall judge what in a round, in its order; what lies in the bin is left out. */
+/** Who shall judge what in a round, in its order. */
 export async function sharesOf(tx: Tx, id: string) {
   return tx
-    .select({
-      position: roundShare.position,
-      person: roundShare.person,
-      resource: { id: resource.id, title: resource.title, siteName: resource.siteName, kind: resource.kind },
-    })
+    .select({ position: roundShare.position, person: roundShare.person, resource: roundShare.resource })
     .from(roundShare)
-    .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
     .where(eq(roundShare.round, id))
     .orderBy(asc(roundShare.position), asc(roundShare.person));
+}
+
+/** What is judged in a round; what lies in the bin is left out. Apart from the shares, of which there are many to each. */
+export async function thingsOf(tx: Tx, id: string) {
+  return tx
+    .select({ id: resource.id, title: resource.title, siteName: resource.siteName, kind: resource.kind })
+    .from(resource)
+    .where(
+      and(
+        inArray(
+          resource.id,
+          tx.select({ resource: roundShare.resource }).from(roundShare).where(eq(roundShare.round, id)),
+        ),
+        isNull(resource.deletedAt),
+      ),
+    );
 }
 
 /** What stands in a collection, each once, in its order; text that only stands between the items is nothing to judge. */
@@ -217,16 +228,15 @@ export async function addShares(tx: Tx, rows: (typeof roundShare.$inferInsert)[]
   await inParts(rows, (part) => tx.insert(roundShare).values(part), 500);
 }
 
-/** What those who shall judge them have said of the things of a round. */
+/** What people have said in a round. */
 export async function appraisalsInRound(tx: Tx, id: string) {
   return tx
     .select({
-      ...{ position: roundShare.position, person: roundShare.person },
-      ...{ answers: appraisal.answers, whole: appraisal.whole, updatedAt: appraisal.updatedAt },
+      ...{ resource: appraisal.resource, person: appraisal.person },
+      ...{ answers: appraisal.answers, whole: appraisal.whole },
     })
-    .from(roundShare)
-    .innerJoin(appraisal, isSaidInRound)
-    .where(eq(roundShare.round, id));
+    .from(appraisal)
+    .where(and(eq(appraisal.round, id), isNull(appraisal.deletedAt)));
 }
 
 /** What was agreed on of the things of a round. */
@@ -360,14 +370,4 @@ export async function countToJudge(tx: Tx, team: string, who: string, most: numb
     .where(and(eq(roundShare.person, who), isNull(appraisal.id)))
     .limit(most);
   return rows.length;
-}
-
-/** Names of people, by their ids. */
-export async function namesOf(tx: Tx, ids: readonly string[]): Promise<Map<string, string>> {
-  if (!ids.length) return new Map();
-  const rows = await tx
-    .select({ id: person.id, name: person.name })
-    .from(person)
-    .where(inArray(person.id, [...ids]));
-  return new Map(rows.map((row) => [row.id, row.name]));
 }

@@ -7,17 +7,10 @@ import { contentBytes, readContent } from "@/core/editions/content";
 import { folderOf } from "@/core/publish/folder";
 import { html } from "@/core/publish/html";
 import { plainDocument } from "@/core/publish/plain-document";
-import {
-  idsOf,
-  namesOfPeople,
-  peopleIn,
-  rowsOf,
-  type Taker,
-  teamRow,
-  topCollections,
-} from "@/data/archive/rows";
+import { idsOf, peopleIn, rowsOf, type Taker, teamRow, topCollections } from "@/data/archive/rows";
 import { ARCHIVED } from "@/data/archive/tables";
 import type { Tx } from "@/data/database";
+import { namesOfPeople } from "@/data/queries/people";
 import { openFile, readStored } from "@/outside/files";
 import { letterFiles } from "@/outside/files/letters";
 import { sha256 } from "@/outside/hash";

@@ -1,13 +1,14 @@
 import type { Answers } from "@/core/appraise/answers";
 import type { Criterion } from "@/core/appraise/criteria";
 import type { Tx } from "@/data/database";
+import { namesOfPeople } from "@/data/queries/people";
 import {
   agreedInRound,
   appraisalsInRound,
   criteriaAt,
-  namesOf,
   type RoundRow,
   sharesOf,
+  thingsOf,
 } from "@/data/queries/weighing";
 
 /** What one person said of a thing, as far as one may know. */
@@ -23,7 +24,7 @@ type Said = {
   out: Record<string, string>;
 };
 type Thing = {
-  resource: Awaited<ReturnType<typeof sharesOf>>[number]["resource"];
+  resource: Awaited<ReturnType<typeof thingsOf>>[number];
   judges: number[];
   said: Said[];
   agreed: (Pick<Said, "steps" | "why" | "out"> & { people: string[]; at: Date }) | null;
@@ -37,26 +38,31 @@ const GONE = "somebody who left";
  * @param who looks: while a blind round is being judged they see what they said themselves; null: nobody is told, all is counted
  */
 export async function insideRound(tx: Tx, round: RoundRow, who: string | null) {
-  const [content, shares, said, settled] = await Promise.all([
+  const [content, shares, resources, said, settled] = await Promise.all([
     criteriaAt(tx, round.criteria, round.number),
     sharesOf(tx, round.id),
+    thingsOf(tx, round.id),
     appraisalsInRound(tx, round.id),
     agreedInRound(tx, round.id),
   ]);
   const criteria = content ?? [];
   const ids = [...new Set(shares.map((share) => share.person))].sort();
-  const names = await namesOf(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
+  const names = await namesOfPeople(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
   const places = new Map(ids.map((id, i) => [id, i]));
   const isHidden = (person: string) =>
     who !== null && round.blind && round.state === "judging" && person !== who;
-  const things = new Map<number, Thing>();
-  for (const { position, person, resource } of shares) {
-    const thing = things.get(position) ?? { resource, judges: [], said: [], agreed: null };
+  const known = new Map(resources.map((one) => [one.id, one]));
+  /** By their resources, in the order of the round. */
+  const things = new Map<string, Thing>();
+  for (const { person, resource: id } of shares) {
+    const resource = known.get(id);
+    if (!resource) continue;
+    const thing = things.get(id) ?? { resource, judges: [], said: [], agreed: null };
     thing.judges.push(places.get(person)!);
-    things.set(position, thing);
+    things.set(id, thing);
   }
-  for (const { position, person, answers, whole } of said)
-    things.get(position)?.said.push({
+  for (const { resource, person, answers, whole } of said)
+    things.get(resource)?.said.push({
       ...{ person: places.get(person)!, whole },
       ...(isHidden(person) ? { steps: [], why: {}, out: {} } : inOrder(answers, criteria)),
     });

@@ -43,7 +43,10 @@ export function Beside({ thing }: { thing: Thing }) {
     about.licence ?? "",
   ];
   return (
-    <article className="min-w-0" aria-label={thing.title}>
+    <article
+      className="min-w-0 lg:sticky lg:top-14 lg:max-h-[calc(100vh-20rem)] lg:self-start lg:overflow-y-auto"
+      aria-label={thing.title}
+    >
       <p className="min-h-6 text-[15px] break-words text-quiet">{facts?.filter(Boolean).join(" · ")}</p>
       <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[15px]">
         {about?.address && (

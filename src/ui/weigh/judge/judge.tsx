@@ -10,6 +10,7 @@ import { Button } from "../../parts/button";
 import { Empty } from "../../parts/empty";
 import { Key } from "../../parts/key";
 import { KindMark } from "../../parts/kind";
+import { Progress } from "../../parts/progress";
 import { isTyping } from "../../shell/commands";
 import { useWindowKeys } from "../../shell/use-window-keys";
 import { askAhead, Beside, useAbout } from "./beside";
@@ -54,15 +55,12 @@ export function Judge({ round, me, onGiven, onShown }: Props) {
           </b>
           <span className="text-quiet" role="status">
             {" "}
-            · {done === mine.length ? "you have judged all of them" : `${done} judged`}
+            {done === mine.length && "· you have judged all of them"}
           </span>
         </p>
-        <progress
-          className="h-1.5 w-40 accent-accent"
-          aria-label="How far you are"
-          value={done}
-          max={mine.length}
-        />
+        <div className="w-40">
+          <Progress done={done} of={mine.length} words={`${done} of ${mine.length} judged`} />
+        </div>
         <Button small disabled={at === 0} onClick={() => setAt(at - 1)}>
           Back
         </Button>
