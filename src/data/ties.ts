@@ -101,6 +101,7 @@ export const TIES: Record<string, Ties> = {
   // What it asked never changes: judgements were given to these words.
   criteria_version: { ...plain, ...team },
   round: { undo: "round", bin: "itself", ...apart, ...team },
+  search_record: { undo: "searchRecord", bin: "itself", ...apart, ...team },
   // What is said in a round is said of the thing that is in it.
   round_share: { ...plain, merge: "stays", ...team },
   appraisal: { undo: "appraisal", bin: "itself", ...noCollection, merge: "moves over", ...team },

@@ -89,6 +89,7 @@ const NOTHING = new Locked({
   suggestion: new Map(),
   criteria: new Map(),
   round: new Map(),
+  searchRecord: new Map(),
 });
 
 /**

@@ -9,7 +9,14 @@ import type { PlacementRow } from "@/data/queries/placements";
 import { collectionsHolding, type ResourceRow } from "@/data/queries/resources";
 import type { SectionRow } from "@/data/queries/sections";
 import { lockSuggestions, type SuggestionRow } from "@/data/queries/suggestions";
-import { type CriteriaRow, lockCriteria, lockRounds, type RoundRow } from "@/data/queries/weighing";
+import {
+  type CriteriaRow,
+  lockCriteria,
+  lockRounds,
+  lockSearchRecords,
+  type RoundRow,
+  type SearchRecordRow,
+} from "@/data/queries/weighing";
 import { Outrun } from "@/data/transaction";
 import type { Scope } from "./policy";
 import { Problem } from "./problem";
@@ -37,6 +44,7 @@ export type Wanted = {
   suggestions?: Named;
   criteria?: Named;
   rounds?: Named;
+  searchRecords?: Named;
 };
 
 /** What an action locks; null when it decides by nothing that others change. */
@@ -58,6 +66,7 @@ export class Locked {
       suggestion: ReadonlyMap<string, SuggestionRow>;
       criteria: ReadonlyMap<string, CriteriaRow>;
       round: ReadonlyMap<string, RoundRow>;
+      searchRecord: ReadonlyMap<string, SearchRecordRow>;
     },
   ) {}
 
@@ -104,6 +113,10 @@ export class Locked {
   /** @throws {Problem} not-found */
   round(id: string): RoundRow {
     return there(this.rows.round.get(id));
+  }
+  /** @throws {Problem} not-found */
+  searchRecord(id: string): SearchRecordRow {
+    return there(this.rows.searchRecord.get(id));
   }
 
   /**
@@ -160,7 +173,8 @@ const listed = (ids: Named = []): string[] => [...new Set(ids.filter((id) => id 
 
 /**
  * Locks what an action wants, in one order for all: the team, collections by their ids, then what stands in them, then
- * resources, then marks and comments, then groups, who is in them and handouts, then suggestions, then criteria and rounds. In which collections things stand is found out before
+ * resources, then marks and comments, then groups, who is in them and handouts, then suggestions, then criteria, rounds and
+ * what was searched for them. In which collections things stand is found out before
  * these are locked; when somebody has moved one meanwhile, everything is let go and begun anew.
  * @param scope in which team the action was allowed
  * @throws {Outrun} when it has to be begun anew, which `transact` does
@@ -191,6 +205,7 @@ export async function takeLocks(tx: Tx, scope: Scope, wanted: Wanted): Promise<L
     suggestion: await lockSuggestions(tx, listed(wanted.suggestions)),
     criteria: await lockCriteria(tx, listed(wanted.criteria)),
     round: await lockRounds(tx, listed(wanted.rounds)),
+    searchRecord: await lockSearchRecords(tx, listed(wanted.searchRecords)),
   };
   const now = [
     ...[...rows.section.values(), ...rows.placement.values()].map((row) => row.collection),

@@ -46,6 +46,11 @@ export const PROBLEMS = {
     "This round is not being settled: open what was judged first, or take the round up again.",
   ),
   "round-opened": problem("conflict", "This round was opened: everybody has seen what the others thought."),
+  "round-not-opened": problem(
+    "conflict",
+    "The round before has not been opened: nobody knows yet what is in.",
+  ),
+  "round-does-not-screen": problem("not-valid", "That round does not say what is in and what is out."),
   "round-asks-otherwise": problem("conflict", "This round asks other questions."),
   "not-yours-to-judge": problem("not-allowed", "This was not given to you to judge."),
   "no-outcomes": problem("not-valid", "There is no outcome in it. Write one a line."),

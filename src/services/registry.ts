@@ -41,6 +41,7 @@ import { actions as rounds } from "./rounds";
 import { actions as rules } from "./rules";
 import { actions as samples } from "./samples";
 import { actions as savedSearches } from "./saved-searches";
+import { actions as searchRecords } from "./search-records";
 import { actions as search } from "./search";
 import { actions as sections } from "./sections";
 import { actions as reports } from "./reports";
@@ -105,6 +106,7 @@ export const ACTIONS = {
   ...rules,
   ...samples,
   ...savedSearches,
+  ...searchRecords,
   ...search,
   ...sections,
   ...reports,

@@ -39,6 +39,13 @@ test("two judge ten things blind, see how far they agree, and settle what differ
   await page.getByRole("menuitem", { name: "Appraisal" }).click();
   await expect(page.getByText("No criteria yet")).toBeVisible();
   await page.getByRole("button", { name: "Begin with these five" }).click();
+  // A set goes out as a file, and comes from one.
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "As a file" }).click();
+  await page.getByLabel("A file of criteria").setInputFiles(await (await saved).path());
+  await expect(page.getByLabel("What the set is called")).toHaveValue("A source");
+  await expect(page.getByLabel("Name of question 5")).toHaveValue("Purpose");
+  await page.getByRole("button", { name: "Cancel" }).click();
   await page.getByRole("button", { name: "Start a round" }).click();
   await page.getByRole("button", { name: "Start the round" }).click();
   await expect(page.getByText("Choose what is to be judged.")).toBeVisible();
@@ -97,6 +104,17 @@ test("two judge ten things blind, see how far they agree, and settle what differ
   await other.page.getByRole("row").filter({ hasText: "settled" }).getByRole("rowheader").click();
   await expect(other.page.getByText("Older, and it still holds.")).toBeVisible();
   await expect(other.page.getByText("agreed by")).toContainText("Ulla Weighs");
+
+  // The best first, ties as ties, and by other weights otherwise.
+  await page.getByRole("tab", { name: "Ranking" }).click();
+  const ranks = page.getByRole("tabpanel").getByRole("listitem");
+  await expect(ranks).toHaveCount(10);
+  await expect(ranks.first()).toContainText("1 alike");
+  await expect(ranks.first()).toContainText("100 of 100");
+  for (const name of ["Relevance", "Authority", "Accuracy", "Purpose"])
+    await page.getByRole("slider", { name: new RegExp(`^${name}`) }).fill("0");
+  await expect(ranks.last()).toContainText("0 of 100");
+  expect(await axe(page)).toEqual([]);
 });
 
 test("judging on a phone: nothing runs over the edge, and a press does what a key does", async ({

@@ -43,6 +43,12 @@ export const TABLE: Record<ActionName, Row> = {
     input: ({ team, criteria }) => ({ team, criteria, name: "Other", content: STARTER.criteria.slice(1) }),
   },
   "rounds.edit": { from: "editor", input: ({ round }) => ({ round, state: "done" }) },
+  "rounds.flow": { from: "viewer", input: ({ round }) => ({ round }) },
+  "search-records.remove": { from: "contributor", input: ({ searchRecord }) => ({ searchRecord }) },
+  "search-records.save": {
+    from: "contributor",
+    input: ({ round }) => ({ round, kind: "register", source: "Register of wells", hits: 3 }),
+  },
   "rounds.look": { from: "viewer", input: ({ round }) => ({ round }) },
   "rounds.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "rounds.remove": { from: "editor", input: ({ round }) => ({ round }) },

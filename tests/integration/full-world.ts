@@ -43,6 +43,8 @@ export type Full = World & {
   /** By which the resource is judged, and the round in which it was and that is being settled. */
   criteria: string;
   round: string;
+  /** A search that was made for it. */
+  searchRecord: string;
   /** Which the item serves. */
   outcome: string;
   /** A group with a name in it, its card, and what was handed out to it. */
@@ -225,7 +227,9 @@ async function judge({ owner, team, resource, placement }: World) {
   const { outcomes } = await as(owner, "outcomes.add", { team, text: "1 Say what peat is" });
   const outcome = outcomes[0]!;
   await as(owner, "outcomes.serve", { placement, outcome, degree: "full" });
-  return { criteria: criteria.id, round: round.id, outcome };
+  const made = { round: round.id, kind: "database", source: "Bog index", words: "peat AND water", hits: 12 };
+  const { searchRecord } = await as(owner, "search-records.save", made);
+  return { criteria: criteria.id, round: round.id, searchRecord, outcome };
 }
 
 /** Opens the collection and another one for suggestions, and suggests something for the first. */

@@ -109,3 +109,26 @@ test("an item of one team serves no outcome of another", async () => {
     code: "not-found",
   });
 });
+
+test("what may serve an outcome is said by the words both have, and no more once it is known to", async () => {
+  const world = await makeWorld();
+  const { owner, collection, placement, section, team } = world;
+  const [, made] = await write(world, "1 Peat\n1.1 Read the water table in a dipwell\n2 Birds");
+  await as(owner, "placements.edit", {
+    placement,
+    context: "Read the dipwell first: where does the water table stand?",
+  });
+  await as(owner, "capture.address", {
+    team,
+    address: `https://bog.example/${newId()}`,
+    collection,
+    section,
+  });
+  const because = async () =>
+    (await as(owner, "outcomes.items", { outcome: made, collection })).items.map((one) => one.because);
+  const [first, second] = await because();
+  expect(first).toEqual(expect.arrayContaining(["dipwell"]));
+  expect(second).toEqual([]);
+  await as(owner, "outcomes.serve", { placement, outcome: made, degree: "full" });
+  expect(await because()).toEqual([[], []]);
+});

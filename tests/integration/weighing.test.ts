@@ -1,5 +1,7 @@
 import { expect, test } from "vitest";
-import { STARTER } from "@/core/appraise/starter-criteria";
+import { SCREENING, STARTER } from "@/core/appraise/starter-criteria";
+import { resourceText } from "@/data/schema";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { as, makeWorld, somebody, type World } from "./world";
 
@@ -199,4 +201,75 @@ test("made one of two, what was thought of either on its own is with the one tha
   expect(await steps(resource)).toEqual([2, 3]);
   await as(owner, "history.undo", { team, entry });
   expect([await steps(resource), await steps(gone.id)]).toEqual([[3], [1, 2]]);
+});
+
+test("what was judged is found by how far it has come, and by nothing of what anybody thinks", async () => {
+  const world = await makeWorld();
+  const { owner, editor, team, resource } = world;
+  const { round, resources, give } = await makeRound(world);
+  const found = async (who: World["owner"], wish: string) =>
+    (await as(who, "search.find", { team, query: `appraised:${wish}` })).results.map((one) => one.id).sort();
+  const all = [...resources, resource].sort();
+  expect(await found(owner, "no")).toEqual(all);
+  await give(owner, 0, [3, 3, 3, 3, 3]);
+  expect(await found(editor, "yes")).toEqual([resources[0]]);
+  expect(await found(editor, "no")).toEqual(all.filter((one) => one !== resources[0]));
+  expect([await found(owner, "me"), await found(editor, "me")]).toEqual([[resources[0]], []]);
+  await as(owner, "rounds.edit", { round, state: "settling" });
+  await as(owner, "appraisals.agree", { round, resource: resources[0]!, answers: whole([3, 3, 3, 3, 3]) });
+  expect(await found(editor, "agreed")).toEqual([resources[0]]);
+  expect(await found(editor, "old")).toEqual([]);
+  await database()
+    .insert(resourceText)
+    .values({
+      resource: resources[0]!,
+      html: "<p>Other words.</p>",
+      text: "Other words.",
+      origin: "fetched",
+      signature: "",
+      at: new Date(),
+      number: 2,
+    })
+    .onDuplicateKeyUpdate({ set: { number: 2 } });
+  expect(await found(editor, "old")).toEqual([resources[0]]);
+});
+
+test("a screening goes on with what it has not left out, once it is known", async () => {
+  const world = await makeWorld();
+  const { owner, editor, team, collection } = world;
+  const content = SCREENING.criteria;
+  const { criteria } = await as(owner, "criteria.save", { team, name: SCREENING.name, content });
+  for (let i = 0; i < 3; i++)
+    await as(owner, "capture.address", {
+      ...{ team, address: `https://bog.example/${newId()}`, collection, section: null },
+    });
+  const people = [owner.person!.id, editor.person!.id];
+  const wish = { team, title: "Titles", criteria: criteria.id, people, each: 2, blind: true };
+  const { round } = await as(owner, "rounds.start", { ...wish, collection });
+  const resources = (await as(owner, "rounds.look", { round: round.id })).things.map(
+    (one) => one.resource.id,
+  );
+  const say = (who: World["owner"], at: number, step: number, reason?: string) =>
+    as(who, "appraisals.give", {
+      ...{ resource: resources[at]!, criteria: criteria.id, number: 1, round: round.id },
+      answers: { belongs: { step, reason } },
+    });
+  const [out, other] = content[0]!.reasons;
+  await expect(as(owner, "rounds.start", { ...wish, after: round.id })).rejects.toMatchObject({
+    code: "round-not-opened",
+  });
+  // Out for two reasons, in, in dispute, and not judged by all.
+  await Promise.all([say(owner, 0, 1, out), say(editor, 0, 1, other)]);
+  await Promise.all([say(owner, 1, 3), say(editor, 1, 3)]);
+  await Promise.all([say(owner, 2, 3), say(editor, 2, 1, out)]);
+  expect(await say(owner, 3, 1)).toMatchObject({ whole: false });
+  await as(owner, "rounds.edit", { round: round.id, state: "settling" });
+  await as(owner, "appraisals.agree", {
+    ...{ round: round.id, resource: resources[2]! },
+    answers: { belongs: { step: 1, reason: other } },
+  });
+  const { round: next } = await as(owner, "rounds.start", { ...wish, title: "Whole texts", after: round.id });
+  const inside = await as(owner, "rounds.look", { round: next.id });
+  expect(inside.things.map((one) => one.resource.id)).toEqual([resources[1], resources[3]]);
+  expect(inside.round.after).toBe(round.id);
 });

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { answersFrom, isWhole } from "./answers";
 import { criteriaFrom } from "./criteria";
-import { STARTER } from "./starter-criteria";
+import { SCREENING, STARTER } from "./starter-criteria";
 
 const [first] = STARTER.criteria;
 
@@ -50,4 +50,17 @@ test("answers are whole when every question has one, also that one cannot say", 
   expect(isWhole(answers, STARTER.criteria)).toBe(true);
   delete answers.purpose;
   expect(isWhole(answers, STARTER.criteria)).toBe(false);
+});
+
+test("what is out has one of the reasons of the question, and what is in has none", () => {
+  const [belongs] = SCREENING.criteria;
+  expect(criteriaFrom([belongs])).toEqual([belongs]);
+  const given = (step: number, reason?: string) => answersFrom({ belongs: { step, reason } }, [belongs!]);
+  expect(given(1, "Nothing new in it")).toEqual({ belongs: { step: 1, reason: "Nothing new in it" } });
+  expect(given(1, "I do not like it")).toBeNull();
+  expect(given(3, "Nothing new in it")).toEqual({ belongs: { step: 3 } });
+  expect(isWhole(given(1)!, [belongs!])).toBe(false);
+  expect(isWhole(given(1, "Nothing new in it")!, [belongs!])).toBe(true);
+  expect(isWhole(given(2)!, [belongs!])).toBe(true);
+  expect(isWhole(given(1)!, [{ ...belongs!, reasons: [] }])).toBe(true);
 });

@@ -9,6 +9,8 @@ export type Criterion = {
   scale: Scale;
   /** What each step means here, the least first; an empty one says no more than the scale. */
   guide: string[];
+  /** Why something is out, to be chosen from: of a screening alone. */
+  reasons?: string[];
   /** How much it counts beside the others, from 0 to 10. */
   weight: number;
 };
@@ -16,6 +18,9 @@ export type Criterion = {
 /** So many questions are still answered with care. */
 export const MOST_CRITERIA = 20;
 export const HEAVIEST = 10;
+/** So many reasons for leaving something out are told apart. */
+export const MOST_REASONS = 20;
+const LONGEST_REASON = 80;
 
 /** A set of criteria, as the description of the interface has it. */
 export const CRITERIA_SCHEMA = {
@@ -30,6 +35,11 @@ export const CRITERIA_SCHEMA = {
       question: { type: "string", maxLength: 300 },
       scale: { type: "string", enum: [...SCALES] },
       guide: { type: "array", items: { type: "string", maxLength: 200 } },
+      reasons: {
+        type: "array",
+        maxItems: MOST_REASONS,
+        items: { type: "string", maxLength: LONGEST_REASON },
+      },
       weight: { type: "number", minimum: 0, maximum: HEAVIEST },
     },
   },
@@ -40,7 +50,7 @@ const text = (value: unknown, most: number): string | null =>
 
 function criterionFrom(raw: unknown): Criterion | null {
   if (typeof raw !== "object" || raw === null) return null;
-  const { id, scale, guide = [], weight = 1, ...given } = raw as Record<string, unknown>;
+  const { id, scale, guide = [], reasons = [], weight = 1, ...given } = raw as Record<string, unknown>;
   const [name, question] = [text(given.name, 60), text(given.question, 300)];
   if (typeof id !== "string" || !/^[a-z0-9-]{1,24}$/.test(id)) return null;
   if (!name || question === null || !SCALES.includes(scale as Scale)) return null;
@@ -48,7 +58,13 @@ function criterionFrom(raw: unknown): Criterion | null {
     return null;
   const words = stepsOf(scale as Scale).map((_, i) => text(guide[i] ?? "", 200));
   if (words.includes(null)) return null;
-  return { id, name, question, scale: scale as Scale, guide: words as string[], weight };
+  const criterion = { id, name, question, scale: scale as Scale, guide: words as string[], weight };
+  if (scale !== "screen") return criterion;
+  if (!Array.isArray(reasons) || reasons.length > MOST_REASONS) return null;
+  const known = reasons.map((one) => text(one, LONGEST_REASON));
+  return known.includes(null)
+    ? null
+    : { ...criterion, reasons: [...new Set(known.filter((one) => one))] as string[] };
 }
 
 /**

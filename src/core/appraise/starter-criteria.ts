@@ -38,3 +38,24 @@ export const STARTER = {
     ]),
   ] satisfies Criterion[],
 };
+
+/** What a review screens by; the reasons are of the kind reviews give, and are the team's to change. */
+export const SCREENING = {
+  name: "Screening",
+  criteria: [
+    {
+      ...{
+        id: "belongs",
+        name: "Belongs",
+        question: "Does it belong in the review?",
+        scale: "screen",
+        weight: 1,
+      },
+      guide: ["It is left out", "Somebody else looks, or the next round decides", "It is taken on"],
+      reasons: [
+        ...["Another question", "Another kind of study", "Other people or places", "Nothing new in it"],
+        ...["The whole text is not to be had"],
+      ],
+    },
+  ] satisfies Criterion[],
+};

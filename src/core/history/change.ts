@@ -25,6 +25,7 @@ export const ENTITY_TYPES = [
   "round",
   "outcome",
   "serves",
+  "searchRecord",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

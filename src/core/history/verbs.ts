@@ -133,6 +133,8 @@ export const VERBS = {
   "rounds.start": { words: "none", reload: ["weighing"] },
   "rounds.edit": { words: "none", reload: ["weighing"] },
   "rounds.remove": { words: "none", reload: ["weighing"] },
+  "search-records.save": { words: "none", reload: ["weighing"] },
+  "search-records.remove": { words: "none", reload: ["weighing"] },
   // What somebody thinks is told to them alone; that they have judged, to everybody.
   "appraisals.own": { words: "none", reload: ["weighing"] },
   "appraisals.give": { words: "none", reload: ["weighing"] },

@@ -21,6 +21,8 @@ export type Filters = {
   is: State[];
   /** `any`, `me`, or what a mark means. */
   marked: string[];
+  /** What has been made of it when it was judged. */
+  appraised: Appraised[];
   added: Span | null;
   /** Minutes, both ends included, as 10-20; <15 and >15 are without 15. */
   length: { from: number | null; to: number | null } | null;
@@ -28,12 +30,15 @@ export type Filters = {
 /** What may be the matter with a resource. */
 const STATES = ["untagged", "unplaced", "unpictured", "dead", "twin", "waiting"] as const;
 type State = (typeof STATES)[number];
+/** Judged by nobody, by anybody, by oneself; settled by those who judged it; judged before the page became another. */
+export const APPRAISED = ["no", "yes", "me", "agreed", "old"] as const;
+type Appraised = (typeof APPRAISED)[number];
 
 export type Query = { groups: Group[]; phrases: string[]; without: string[][]; filters: Filters };
 /** A piece of the query as a chip that can be taken out: what it narrows by, in words, and the text it has there. */
 export type Chip = { name: string; value: string; raw: string };
 
-const NAMES = ["tag", "site", "kind", "by", "in", "added", "is", "length", "marked"] as const;
+const NAMES = ["tag", "site", "kind", "by", "in", "added", "is", "length", "marked", "appraised"] as const;
 type Name = (typeof NAMES)[number];
 /** name:value or name:"a value", a phrase, or a word; each maybe with a minus. */
 const PIECE = /(-?)(?:([a-z]+):(?:"([^"]*)"?|(\S+))|"([^"]*)"?|(\S+))/gu;
@@ -75,6 +80,7 @@ const NO_FILTERS: Filters = {
   in: [],
   is: [],
   marked: [],
+  appraised: [],
   added: null,
   length: null,
 };
@@ -84,7 +90,7 @@ const MOST_WORDS = 32;
 
 /**
  * Reads what somebody typed into the box: words (all must be there, the last one may be unfinished), "phrases",
- * -words to leave out, and tag: site: kind: by: in: added: is: length: marked: with a value. What cannot be read as a filter is
+ * -words to leave out, and tag: site: kind: by: in: added: is: length: marked: appraised: with a value. What cannot be read as a filter is
  * looked for as words, so that nothing typed is an error.
  * @param languages BCP 47, of the texts there are; a word is looked for by its stems in all of these
  */
@@ -128,6 +134,10 @@ function takeFilter(filters: Filters, name: Name, value: string): boolean {
     const kind = KINDS.find((one) => one === value.toLowerCase());
     if (!kind) return false;
     filters.kind.push(kind);
+  } else if (name === "appraised") {
+    const wish = APPRAISED.find((one) => one === value.toLowerCase());
+    if (!wish) return false;
+    filters.appraised.push(wish);
   } else if (name === "is") {
     const state = STATES.find((one) => one === value.toLowerCase());
     if (!state) return false;

@@ -98,13 +98,14 @@ describe("weights", () => {
 describe("what is typed into the box", () => {
   test("words, phrases, minus and filters", () => {
     const query = readQuery(
-      'tag:"water table" -fire "peat core" kind:video site:www.Bog.example added:2026-03 length:<15 is:dead mosses',
+      'tag:"water table" -fire "peat core" kind:video site:www.Bog.example added:2026-03 length:<15 is:dead appraised:no mosses',
     );
     expect(query.filters).toMatchObject({
       tag: ["water table"],
       kind: ["video"],
       site: ["bog.example"],
       is: ["dead"],
+      appraised: ["no"],
       added: { from: "2026-03-01", to: "2026-04-01" },
       length: { from: null, to: 14 },
     });

@@ -30,6 +30,7 @@ import {
   rule,
   ruleHit,
   savedSearch,
+  searchRecord,
   section,
   serves,
   shareLink,
@@ -183,10 +184,13 @@ export const ARCHIVED: readonly Archived[] = [
   part("serves", serves, serves.outcome, "outcome", { outcome: "outcome", placement: "placement" }),
   own("criteria", criteria, ofTeam(criteria.team), {}, ["createdBy"]),
   part("criteria_version", criteriaVersion, criteriaVersion.criteria, "criteria", { criteria: "criteria" }),
-  own("round", round, ofTeam(round.team), { criteria: "criteria" }, ["createdBy"]),
+  own("round", round, ofTeam(round.team), { criteria: "criteria", after: "round" }, ["createdBy"], {
+    loose: ["after"],
+  }),
   part("round_share", roundShare, roundShare.round, "round", { round: "round", resource: "resource" }, [
     "person",
   ]),
+  own("search_record", searchRecord, ofTeam(searchRecord.team), { round: "round" }, ["createdBy"]),
   own(
     "appraisal",
     appraisal,

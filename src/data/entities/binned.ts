@@ -2,7 +2,7 @@ import { getTableColumns, inArray } from "drizzle-orm";
 import type { Change } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
-import type { agreed, appraisal, criteria, round, outcome } from "../schema";
+import type { agreed, appraisal, criteria, outcome, round, searchRecord } from "../schema";
 import {
   collection,
   handout,
@@ -29,7 +29,8 @@ type Table =
   | typeof appraisal
   | typeof agreed
   | typeof round
-  | typeof outcome;
+  | typeof outcome
+  | typeof searchRecord;
 
 /** What goes into the bin instead of away: the field `gone` says whether it lies there. */
 export function binned<T extends Table>(

@@ -17,7 +17,7 @@ import { collectionTags, resourceTags, trayEntries } from "./links";
 import { ownMarks, teamMarks } from "./marks";
 import { outcomes, servings } from "./outcomes";
 import { tags } from "./tags";
-import { agreedAppraisals, appraisals, criteriaSets, rounds } from "./weighing";
+import { agreedAppraisals, appraisals, criteriaSets, rounds, searchRecords } from "./weighing";
 
 /** Every kind of thing whose changes are counted, told and taken back. */
 const ENTITIES = {
@@ -43,6 +43,7 @@ const ENTITIES = {
   round: rounds,
   outcome: outcomes,
   serves: servings,
+  searchRecord: searchRecords,
 } satisfies { [T in EntityType]: unknown };
 
 /** A row of a kind of thing, as it is added. */

@@ -1,4 +1,4 @@
-import { agreed, appraisal, criteria, round } from "../schema";
+import { agreed, appraisal, criteria, round, searchRecord } from "../schema";
 import { binned, ofTeam } from "./binned";
 import type { Entity } from "./entity";
 
@@ -56,5 +56,15 @@ export const rounds = binned(round, ["title", "state"], {
     removed: "rounds.remove",
     restored: "rounds.start",
     changed: () => "rounds.edit",
+  },
+});
+
+export const searchRecords = binned(searchRecord, ["kind", "source", "searched", "words", "hits"], {
+  ...ofTeam,
+  verbs: {
+    added: "search-records.save",
+    removed: "search-records.remove",
+    restored: "search-records.save",
+    changed: () => "search-records.save",
   },
 });

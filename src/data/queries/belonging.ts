@@ -20,6 +20,7 @@ import {
   round,
   rule,
   ruleHit,
+  searchRecord,
   section,
   suggestion,
   tag,
@@ -67,6 +68,7 @@ const TARGETS = {
   criteria: deletable(criteria),
   outcome: deletable(outcome),
   round: deletable(round),
+  searchRecord: deletable(searchRecord),
   suggestion: standing(suggestion),
   thanks: plain(thanks),
   /** What was given to a group goes with it. */

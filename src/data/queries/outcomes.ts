@@ -91,7 +91,10 @@ export async function itemsServing(tx: Tx, outcomeId: string, collection: string
     .select({
       placement: placement.id,
       heading: placement.heading,
+      context: placement.context,
       title: resource.title,
+      description: resource.description,
+      language: resource.language,
       kind: resource.kind,
       minutes: minutesHere.mapWith(maybeNumber),
       degree: serves.degree,

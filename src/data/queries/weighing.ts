@@ -11,6 +11,7 @@ import {
   resource,
   round,
   roundShare,
+  searchRecord,
   section,
 } from "../schema";
 import { inParts } from "../sql/by-keys";
@@ -18,6 +19,7 @@ import { inParts } from "../sql/by-keys";
 export type CriteriaRow = typeof criteria.$inferSelect;
 export type RoundRow = typeof round.$inferSelect;
 export type AppraisalRow = typeof appraisal.$inferSelect;
+export type SearchRecordRow = typeof searchRecord.$inferSelect;
 export type AgreedRow = typeof agreed.$inferSelect;
 
 /** Sets of criteria by id, locked in the order of their ids, those in the bin too. */
@@ -42,6 +44,39 @@ export async function lockRounds(tx: Tx, ids: readonly string[]): Promise<Map<st
     .orderBy(round.id)
     .for("update");
   return new Map(rows.map((row) => [row.id, row]));
+}
+
+/** The same of searches that were made for a review. */
+export async function lockSearchRecords(
+  tx: Tx,
+  ids: readonly string[],
+): Promise<Map<string, SearchRecordRow>> {
+  if (!ids.length) return new Map();
+  const rows = await tx
+    .select()
+    .from(searchRecord)
+    .where(inArray(searchRecord.id, [...ids]))
+    .orderBy(searchRecord.id)
+    .for("update");
+  return new Map(rows.map((row) => [row.id, row]));
+}
+
+/** A search that was made, in the bin or not; null when there is none. */
+export async function findSearchRecord(tx: Tx, id: string): Promise<SearchRecordRow | null> {
+  return (await tx.select().from(searchRecord).where(eq(searchRecord.id, id)))[0] ?? null;
+}
+
+/** The searches that were made for a review, in the order in which they were written down. */
+export async function searchRecordsOf(tx: Tx, roundId: string) {
+  return tx
+    .select({
+      ...{ id: searchRecord.id, kind: searchRecord.kind, source: searchRecord.source },
+      ...{ searched: searchRecord.searched, words: searchRecord.words, hits: searchRecord.hits },
+    })
+    .from(searchRecord)
+    .where(and(eq(searchRecord.round, roundId), isNull(searchRecord.deletedAt)))
+    .orderBy(asc(searchRecord.id))
+    .limit(MOST_SHOWN);
 }
 
 /** So many sets, and so many rounds, of a team are shown, the newest. */

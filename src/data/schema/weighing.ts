@@ -5,14 +5,16 @@ import {
   json,
   mysqlTable,
   primaryKey,
+  text,
   uniqueIndex,
   varchar,
 } from "drizzle-orm/mysql-core";
 import type { Answers } from "@/core/appraise/answers";
 import type { Criterion } from "@/core/appraise/criteria";
+import type { SearchKind } from "@/core/appraise/flow";
 import type { RoundState } from "@/core/appraise/rounds";
 import { resource } from "./catalogue";
-import { bigJson, line, moment, uuid } from "./columns";
+import { bigJson, bytesText, line, moment, uuid } from "./columns";
 import { team } from "./people";
 
 const ofTeam = () =>
@@ -67,6 +69,8 @@ export const round = mysqlTable(
     /** How many judge each thing. */
     each: int("each").notNull(),
     state: varchar("state", { length: 12 }).$type<RoundState>().notNull(),
+    /** The round of a screening whose things it goes on with. */
+    after: uuid("after_round"),
     createdBy: uuid("created_by").notNull(),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),
@@ -149,4 +153,27 @@ export const agreed = mysqlTable(
     uniqueIndex("agreed_once").on(t.round, t.resource),
     index("agreed_team").on(t.team, t.criteria, t.resource),
   ],
+);
+
+/** A search that was made for a review: where, when, with which words, and how much it found. */
+export const searchRecord = mysqlTable(
+  "search_record",
+  {
+    id: uuid("id").primaryKey(),
+    team: ofTeam(),
+    /** The first round of the review. */
+    round: uuid("round")
+      .notNull()
+      .references(() => round.id, { onDelete: "cascade" }),
+    kind: varchar("kind", { length: 12 }).$type<SearchKind>().notNull(),
+    source: line("source", 200).notNull(),
+    /** The day it was made, as precise as it is known: 2026-03-09. */
+    searched: bytesText("searched", { length: 10 }),
+    words: text("words").notNull(),
+    hits: int("hits").notNull(),
+    createdBy: uuid("created_by").notNull(),
+    createdAt: moment("created_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [index("search_record_round").on(t.round, t.deletedAt), index("search_record_team").on(t.team)],
 );

@@ -56,6 +56,7 @@ export function filterOn(team: string, filters: Filters, names: FoundNames): SQL
   if (filters.length?.to !== null && filters.length?.to !== undefined)
     all.push(sql`r.minutes <= ${filters.length.to}`);
   for (const state of filters.is) all.push(STATE_IS[state]);
+  for (const wish of filters.appraised) all.push(appraisedIs(wish, names.person));
   for (const [i, wish] of filters.marked.entries()) {
     const how =
       wish === "any"
@@ -68,6 +69,25 @@ export function filterOn(team: string, filters: Filters, names: FoundNames): SQL
     );
   }
   return all.length === none ? null : sql.join(all, sql` AND `);
+}
+
+const BY_ANYBODY = sql`EXISTS (SELECT 1 FROM appraisal a WHERE a.resource = r.id AND a.whole AND a.deleted_at IS NULL)`;
+
+/** What each wish of appraisal means for a row `r` of resource; what people think is not looked at. */
+function appraisedIs(wish: Filters["appraised"][number], person: string): SQL {
+  switch (wish) {
+    case "yes":
+      return BY_ANYBODY;
+    case "no":
+      return sql`NOT ${BY_ANYBODY}`;
+    case "me":
+      return sql`EXISTS (SELECT 1 FROM appraisal a WHERE a.resource = r.id AND a.whole AND a.deleted_at IS NULL AND a.person = ${person})`;
+    case "agreed":
+      return sql`EXISTS (SELECT 1 FROM agreed g WHERE g.resource = r.id AND g.deleted_at IS NULL)`;
+    case "old":
+      return sql`EXISTS (SELECT 1 FROM resource_text x WHERE x.resource = r.id AND x.number >
+        (SELECT MAX(COALESCE(a.copy, 0)) FROM appraisal a WHERE a.resource = r.id AND a.whole AND a.deleted_at IS NULL))`;
+  }
 }
 
 /** What each state means for a row `r` of resource. */

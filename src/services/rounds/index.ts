@@ -1,4 +1,5 @@
 import { editRound } from "./edit";
+import { readFlow } from "./flow";
 import { lookAtRound } from "./look";
 import { readRounds } from "./read";
 import { removeRound } from "./remove";
@@ -7,6 +8,7 @@ import { startRound } from "./start";
 /** What people can do, by name. */
 export const actions = {
   "rounds.edit": editRound,
+  "rounds.flow": readFlow,
   "rounds.look": lookAtRound,
   "rounds.read": readRounds,
   "rounds.remove": removeRound,

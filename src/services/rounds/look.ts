@@ -1,34 +1,13 @@
-import type { Answers } from "@/core/appraise/answers";
-import type { Criterion } from "@/core/appraise/criteria";
-import { namesOfPeople } from "@/data/queries/people";
-import {
-  agreedInRound,
-  appraisalsInRound,
-  criteriaAt,
-  findCriteria,
-  findRound,
-  sharesOf,
-  thingsOf,
-} from "@/data/queries/weighing";
+import { findCriteria, findRound } from "@/data/queries/weighing";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Problem } from "@/mechanism/problem";
+import { insideRound } from "./inside";
 
 class LookAtRound {
   @Id() round: string;
 }
-
-/** What one person said of a thing, as far as one may know. */
-type Said = {
-  /** Where they stand among the people of the round. */
-  person: number;
-  whole: boolean;
-  /** In the order of the criteria; 0: they cannot say, null: not answered yet. */
-  steps: (number | null)[];
-  /** Their reasons, by the ids of the criteria. */
-  why: Record<string, string>;
-};
 
 export const lookAtRound = reading({
   name: "rounds.look",
@@ -39,71 +18,17 @@ export const lookAtRound = reading({
   run: async ({ input, scope, tx }) => {
     const round = await findRound(tx, input.round);
     if (!round) throw new Problem("not-found");
-    const [set, content, shares, resources, said, settled] = await Promise.all([
+    const [set, inside] = await Promise.all([
       findCriteria(tx, round.criteria),
-      criteriaAt(tx, round.criteria, round.number),
-      sharesOf(tx, round.id),
-      thingsOf(tx, round.id),
-      appraisalsInRound(tx, round.id),
-      agreedInRound(tx, round.id),
+      insideRound(tx, round, scope.person!),
     ]);
-    const criteria = content ?? [];
-    const ids = [...new Set(shares.map((share) => share.person))].sort();
-    const names = await namesOfPeople(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
-    const places = new Map(ids.map((id, i) => [id, i]));
-    const isHidden = (person: string) => round.blind && round.state === "judging" && person !== scope.person;
-    const known = new Map(resources.map((one) => [one.id, one]));
-    /** By their resources, in the order of the round. */
-    const things = new Map<string, Thing>();
-    for (const { person, resource: id } of shares) {
-      const resource = known.get(id);
-      if (!resource) continue;
-      const thing = things.get(id) ?? { resource, judges: [], said: [], agreed: null };
-      thing.judges.push(places.get(person)!);
-      things.set(id, thing);
-    }
-    for (const { resource, person, answers, whole } of said)
-      things.get(resource)?.said.push({
-        ...{ person: places.get(person)!, whole },
-        ...(isHidden(person) ? { steps: [], why: {} } : inOrder(answers, criteria)),
-      });
-    const byResource = new Map(settled.map((one) => [one.resource, one]));
-    for (const thing of things.values()) {
-      const found = byResource.get(thing.resource.id);
-      if (found)
-        thing.agreed = {
-          ...inOrder(found.answers, criteria),
-          people: found.people.map((id) => names.get(id) ?? GONE),
-          at: found.updatedAt,
-        };
-    }
     return {
       round: {
         ...{ id: round.id, team: round.team, title: round.title, state: round.state, blind: round.blind },
         ...{ each: round.each, criteria: round.criteria, number: round.number, name: set?.name ?? "" },
+        after: round.after,
       },
-      criteria,
-      people: ids.map((id) => ({ id, name: names.get(id) ?? GONE })),
-      things: [...things.values()],
+      ...inside,
     };
   },
 });
-
-type Thing = {
-  resource: Awaited<ReturnType<typeof thingsOf>>[number];
-  judges: number[];
-  said: Said[];
-  agreed: (Pick<Said, "steps" | "why"> & { people: string[]; at: Date }) | null;
-};
-
-/** What somebody is called whose account is gone. */
-const GONE = "somebody who left";
-
-function inOrder(answers: Answers, criteria: readonly Criterion[]): Pick<Said, "steps" | "why"> {
-  return {
-    steps: criteria.map(({ id }) => (answers[id] ? (answers[id].step ?? 0) : null)),
-    why: Object.fromEntries(
-      criteria.flatMap(({ id }) => (answers[id]?.why ? [[id, answers[id].why] as const] : [])),
-    ),
-  };
-}

@@ -1,14 +1,17 @@
 import { IsBoolean, IsInt, Max, Min } from "class-validator";
 import { MOST_IN_ROUND, MOST_JUDGES } from "@/core/appraise/rounds";
+import { decisionOn, screeningAt } from "@/core/appraise/screening";
 import { shareOut } from "@/core/appraise/share-out";
 import { may } from "@/core/policy/abilities";
 import { membersOf } from "@/data/queries/teams";
-import { addShares, findRound, resourcesIn } from "@/data/queries/weighing";
+import type { Tx } from "@/data/database";
+import { addShares, findRound, resourcesIn, type RoundRow } from "@/data/queries/weighing";
 import { action } from "@/mechanism/action";
 import { Id, Ids, MaybeId, MaybeIds, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { fieldProblem, Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
+import { insideRound } from "./inside";
 
 class StartRound {
   @Id() team: string;
@@ -19,6 +22,8 @@ class StartRound {
   @MaybeIds(MOST_IN_ROUND) resources?: string[];
   /** Everything that stands in it, instead. */
   @MaybeId() collection?: string;
+  /** Everything an earlier round of screening has not left out, instead. */
+  @MaybeId() after?: string;
   /** Who judges. */
   @Ids(MOST_JUDGES) people: string[];
   /** How many of them judge each thing. */
@@ -36,7 +41,7 @@ export const startRound = action({
     collections: [input.collection],
     alive: input.resources ?? [],
     criteria: [input.criteria],
-    rounds: [input.round],
+    rounds: [input.round, input.after],
   }),
   history: "start a round",
   run: async ({ input, scope, tx, locked, at, add }) => {
@@ -48,10 +53,19 @@ export const startRound = action({
     if (set.team !== scope.team) throw new Problem("not-found");
     if (set.deletedAt) throw new Problem("in-bin");
     if (input.collection) locked.mustBeOfTeam("collection", input.collection, input.team);
-    const things = input.collection
-      ? await resourcesIn(tx, input.collection, MOST_IN_ROUND)
-      : locked.resourcesOf(input.resources ?? [], input.team).map((one) => one.id);
-    if (!things.length) throw fieldProblem(input.collection ? "collection" : "resources", "nothing-to-judge");
+    const before = input.after ? locked.round(input.after) : null;
+    if (before && before.team !== input.team) throw new Problem("not-found");
+    if (before && before.state === "judging") throw new Problem("round-not-opened");
+    const things = before
+      ? await notLeftOut(tx, before)
+      : input.collection
+        ? await resourcesIn(tx, input.collection, MOST_IN_ROUND)
+        : locked.resourcesOf(input.resources ?? [], input.team).map((one) => one.id);
+    if (!things.length)
+      throw fieldProblem(
+        before ? "after" : input.collection ? "collection" : "resources",
+        "nothing-to-judge",
+      );
     const members = await membersOf(tx, input.team);
     const people = [...new Set(input.people)];
     const judges = (one: string) => may(members.find((its) => its.id === one)?.role ?? null, "bring");
@@ -59,7 +73,7 @@ export const startRound = action({
     if (input.each > people.length) throw fieldProblem("each", "too-few-to-judge");
     await add("round", {
       ...{ id, team: input.team, title: input.title, criteria: set.id, number: set.version },
-      ...{ blind: input.blind, each: input.each, state: "judging" },
+      ...{ blind: input.blind, each: input.each, state: "judging", after: before?.id ?? null },
       ...{ createdBy: scope.person!, createdAt: at },
     });
     const shares = shareOut(things.length, people.length, input.each);
@@ -72,3 +86,13 @@ export const startRound = action({
     return { round: { id, title: input.title, things: things.length } };
   },
 });
+
+/** What a screening goes on with: what is in, and what nobody is sure of or agrees on yet, which whoever leaves out must say. */
+async function notLeftOut(tx: Tx, round: RoundRow): Promise<string[]> {
+  const { criteria, things } = await insideRound(tx, round, null);
+  const at = screeningAt(criteria);
+  if (at < 0) throw fieldProblem("after", "round-does-not-screen");
+  return things
+    .filter((thing) => decisionOn(thing, criteria[at]!, at).is !== "out")
+    .map(({ resource }) => resource.id);
+}

@@ -22,7 +22,7 @@ const PHRASE_STEPS = 6;
 
 class Search {
   @Id() team: string;
-  /** Words, "phrases", -words, and tag: site: kind: by: in: added: is: length: marked: with a value. */
+  /** Words, "phrases", -words, and tag: site: kind: by: in: added: is: length: marked: appraised: with a value. */
   @MaybeText(500) query?: string;
   @MaybeOneOf(["best", "newest"]) order?: "best" | "newest";
   /** The last result of the page before: its id and score. */

@@ -6,11 +6,12 @@ import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Field } from "../parts/field";
 import { KIND_WORDS } from "@/core/look/kind-words";
-import { STATE_WORDS } from "./say-chip";
+import { APPRAISED } from "@/core/search/query";
+import { APPRAISED_WORDS, STATE_WORDS } from "./say-chip";
 
 type Lists = Answer<"search.facets">["facets"];
-type Name = "kind" | "site" | "tag" | "by" | "added" | "length" | "is";
-type Entry = { value: string; words: string; count: number };
+type Name = "kind" | "site" | "tag" | "by" | "added" | "length" | "is" | "appraised";
+type Entry = { value: string; words: string; count?: number };
 
 const kindWords = KIND_WORDS as Record<string, string>;
 
@@ -35,6 +36,11 @@ export function Facets({
     { name: "by", label: "Person", entries: facets?.people ?? [] },
     { name: "added", label: "Added", entries: facets?.months ?? [] },
     { name: "length", label: "Length", entries: facets?.lengths ?? [] },
+    {
+      name: "appraised",
+      label: "Appraised",
+      entries: APPRAISED.map((value) => ({ value, words: APPRAISED_WORDS[value] })),
+    },
     {
       name: "is",
       label: "To mend",
@@ -120,7 +126,9 @@ function Facet({
                   className="flex w-full justify-between gap-3 rounded-sm px-2 py-1.5 text-left text-[15px] hover:bg-wash"
                 >
                   <span className="min-w-0 truncate">{one.words}</span>
-                  <span className="text-sm text-quiet">{one.count.toLocaleString("en-GB")}</span>
+                  {one.count !== undefined && (
+                    <span className="text-sm text-quiet">{one.count.toLocaleString("en-GB")}</span>
+                  )}
                 </button>
               </li>
             ))}

@@ -1,4 +1,4 @@
-import type { Chip } from "@/core/search/query";
+import { APPRAISED, type Chip } from "@/core/search/query";
 import { KIND_WORDS } from "@/core/look/kind-words";
 
 /** What may be the matter with a thing, in words. */
@@ -20,8 +20,17 @@ const NAMES: Record<string, string> = {
   length: "length",
   is: "",
   marked: "marked",
+  appraised: "appraised",
   phrase: "exactly",
   without: "without",
+};
+/** How far something has been judged, in words. */
+export const APPRAISED_WORDS: Record<(typeof APPRAISED)[number], string> = {
+  no: "by nobody yet",
+  yes: "by anybody",
+  me: "by you",
+  agreed: "and agreed on",
+  old: "before the page changed",
 };
 const MARKED: Record<string, string> = { any: "by anybody", me: "by you" };
 const kindWords: Record<string, string> = KIND_WORDS;
@@ -40,6 +49,7 @@ function sayValue(name: string, value: string): string {
   if (name === "is") return STATE_WORDS[value.toLowerCase()] ?? value;
   if (name === "length") return sayLength(value);
   if (name === "marked") return MARKED[value.toLowerCase()] ?? value;
+  if (name === "appraised") return (APPRAISED_WORDS as Record<string, string>)[value.toLowerCase()] ?? value;
   return name === "added" ? saySpan(value) : value;
 }
 

@@ -83,6 +83,8 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "outcomes.edit": () => "changed an outcome",
   "outcomes.remove": (n) => (n === 1 ? "took an outcome away" : `took ${n} outcomes away`),
   "outcomes.serve": () => "said which outcome something serves",
+  "search-records.save": () => "wrote down a search",
+  "search-records.remove": () => "took a search off a review",
   "criteria.make": () => "wrote criteria",
   "criteria.edit": () => "changed criteria",
   "criteria.remove": () => "took criteria away",

@@ -8,13 +8,12 @@ import { STARTER } from "@/core/appraise/starter-criteria";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
-import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLiveAnswer } from "../talk/use-live-answer";
-import { CriteriaForm } from "./criteria-form";
+import { CriteriaSets } from "./criteria-sets";
 import { StartRound } from "./start-round";
 
 type Criteria = Answer<"criteria.read">;
@@ -27,10 +26,12 @@ type Props = {
   collections: Answer<"collections.tree">["collections"];
   /** Who may judge. */
   people: { id: string; name: string }[];
+  /** With the things of which round another one is to go on. */
+  after: string | null;
 };
 
 /** What a team judges, and by what: its rounds and its criteria. */
-export function Appraisal({ me, teams, team, first, collections, people }: Props) {
+export function Appraisal({ me, teams, team, first, collections, people, after }: Props) {
   const router = useRouter();
   const [{ rounds, criteria }, again] = useLiveAnswer(
     team.id,
@@ -43,7 +44,8 @@ export function Appraisal({ me, teams, team, first, collections, people }: Props
     "weighing",
   );
   useUndo(team.id, again);
-  const [starting, setStarting] = useState(false);
+  const before = rounds.find((one) => one.id === after);
+  const [starting, setStarting] = useState(before !== undefined);
   const arranges = may(team.role, "arrange");
   const begin = () =>
     void call("criteria.save", { team: team.id, name: STARTER.name, content: STARTER.criteria })
@@ -71,6 +73,7 @@ export function Appraisal({ me, teams, team, first, collections, people }: Props
           {starting && (
             <StartRound
               {...{ team: team.id, sets: criteria, collections, people }}
+              after={before && { id: before.id, title: before.title }}
               onStarted={(round) => router.push(`/team/${team.id}/appraisal/${round}`)}
               onLeave={() => setStarting(false)}
             />
@@ -93,7 +96,7 @@ export function Appraisal({ me, teams, team, first, collections, people }: Props
               </ul>
             )}
           </section>
-          <Sets {...{ team, criteria, arranges, begin }} onChanged={again} />
+          <CriteriaSets {...{ team, criteria, arranges }} onBegin={begin} onChanged={again} />
         </div>
       </main>
     </Frame>
@@ -116,87 +119,5 @@ function RoundRow({ team, round }: { team: string; round: Rounds["rounds"][numbe
         </span>
       </Link>
     </li>
-  );
-}
-
-type SetsProps = {
-  team: TeamRow;
-  criteria: Criteria["criteria"];
-  arranges: boolean;
-  begin: () => void;
-  onChanged: () => void;
-};
-
-/** The sets of criteria of the team. */
-function Sets({ team, criteria, arranges, begin, onChanged }: SetsProps) {
-  const [editing, setEditing] = useState<string | null>(null);
-  const done = () => (setEditing(null), onChanged());
-  const remove = (set: Criteria["criteria"][number]) =>
-    void call("criteria.remove", { criteria: set.id })
-      .then(({ entry }) => {
-        onChanged();
-        sayDone(`Taken away: ${set.name}`, team.id, entry, onChanged);
-      })
-      .catch(sayFailure);
-  const form = { team: team.id, onDone: done, onLeave: () => setEditing(null) };
-  return (
-    <section aria-labelledby="criteria">
-      <div className="mt-10 mb-2 flex flex-wrap items-center gap-3">
-        <h2 id="criteria" className="mr-auto font-serif text-xl font-semibold">
-          Criteria
-        </h2>
-        {arranges && criteria.length > 0 && editing === null && (
-          <Button small onClick={() => setEditing("new")}>
-            New set
-          </Button>
-        )}
-      </div>
-      {editing === "new" && <CriteriaForm {...form} />}
-      {criteria.length === 0 && editing === null ? (
-        <Empty title="No criteria yet">
-          <p>
-            Criteria are questions with a few answers. You can begin with the five by which libraries teach to
-            judge a source: currency, relevance, authority, accuracy, purpose.
-          </p>
-          {arranges && (
-            <div className="flex flex-wrap gap-2">
-              <Button look="accent" onClick={begin}>
-                Begin with these five
-              </Button>
-              <Button onClick={() => setEditing("new")}>Write your own</Button>
-            </div>
-          )}
-        </Empty>
-      ) : (
-        <ul className={criteria.length ? "border-t border-line" : ""}>
-          {criteria.map((set) => (
-            <li key={set.id} className="border-b border-line py-3">
-              {editing === set.id ? (
-                <CriteriaForm {...form} set={set} />
-              ) : (
-                <div className="flex flex-wrap items-start gap-2">
-                  <div className="min-w-52 flex-1">
-                    <h3 className="font-semibold break-words">{set.name}</h3>
-                    <p className="text-[15px] break-words text-quiet">
-                      {set.content.map(({ name }) => name).join(", ")}
-                    </p>
-                  </div>
-                  {arranges && (
-                    <>
-                      <Button small onClick={() => setEditing(set.id)}>
-                        Change
-                      </Button>
-                      <Button small look="quiet" onClick={() => remove(set)}>
-                        Take away
-                      </Button>
-                    </>
-                  )}
-                </div>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
-    </section>
   );
 }

@@ -1,16 +1,24 @@
 "use client";
 
 import { useState } from "react";
-import { type Criterion, HEAVIEST, MOST_CRITERIA } from "@/core/appraise/criteria";
+import { type Criterion, HEAVIEST, MOST_CRITERIA, MOST_REASONS } from "@/core/appraise/criteria";
 import { SCALES, SCALE_WORDS, type Scale, stepsOf } from "@/core/appraise/scales";
 import { Button } from "../parts/button";
-import { Choice, Field } from "../parts/field";
+import { Area, Choice, Field } from "../parts/field";
 import { call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
 import { sayFailure } from "../talk/say-failure";
 
-type Set = { id: string; name: string; content: Criterion[] };
-type Props = { team: string; set?: Set; onDone: () => void; onLeave: () => void };
+type Set = { name: string; content: Criterion[] };
+type Props = {
+  team: string;
+  /** One that is changed. */
+  set?: Set & { id: string };
+  /** What a new one begins with. */
+  from?: Set;
+  onDone: () => void;
+  onLeave: () => void;
+};
 
 const blank = (): Criterion => ({
   ...{
@@ -24,10 +32,10 @@ const blank = (): Criterion => ({
 });
 
 /** Writes a set of criteria, or changes one: its questions, their scales, what the steps mean, how much each counts. */
-export function CriteriaForm({ team, set, onDone, onLeave }: Props) {
+export function CriteriaForm({ team, set, from, onDone, onLeave }: Props) {
   const [id] = useState(() => set?.id ?? newId());
-  const [name, setName] = useState(set?.name ?? "");
-  const [questions, setQuestions] = useState<Criterion[]>(() => set?.content ?? [blank()]);
+  const [name, setName] = useState((set ?? from)?.name ?? "");
+  const [questions, setQuestions] = useState<Criterion[]>(() => (set ?? from)?.content ?? [blank()]);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const change = (at: number, fields: Partial<Criterion>) => {
     setErrors({});
@@ -130,6 +138,15 @@ export function CriteriaForm({ team, set, onDone, onLeave }: Props) {
                 ))}
               </div>
             </details>
+            {one.scale === "screen" && (
+              <Area
+                className="mt-2"
+                label="Reasons for being out, one a line"
+                rows={3}
+                value={(one.reasons ?? []).join("\n")}
+                onChange={(event) => change(at, { reasons: event.target.value.split("\n", MOST_REASONS) })}
+              />
+            )}
             <div className="mt-2 flex gap-1">
               <Button small look="quiet" disabled={at === 0} onClick={() => move(at, -1)}>
                 Up

@@ -86,8 +86,14 @@ function OneSet({ team, resource, set, before, onClose }: OneProps) {
           onEnter={() => undefined}
           onSay={() => setSays(criterion.id)}
           onStep={(step) => setAnswers((old) => ({ ...old, [criterion.id]: { ...old[criterion.id], step } }))}
+          onReason={(reason) =>
+            setAnswers((old) => ({ ...old, [criterion.id]: { ...old[criterion.id]!, reason } }))
+          }
           onWhy={(why) =>
-            setAnswers((old) => ({ ...old, [criterion.id]: { step: old[criterion.id]?.step ?? null, why } }))
+            setAnswers((old) => ({
+              ...old,
+              [criterion.id]: { ...(old[criterion.id] ?? { step: null }), why },
+            }))
           }
         />
       ))}

@@ -5,6 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { STATE_WORDS } from "@/core/appraise/rounds";
+import { screeningAt } from "@/core/appraise/screening";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
@@ -15,11 +16,14 @@ import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLiveAnswer } from "../talk/use-live-answer";
 import { Agreement } from "./agreement";
+import { Flow } from "./flow/flow";
 import { Judge } from "./judge/judge";
+import { Ranking } from "./ranking";
+import { Screened } from "./screened";
 import { SideBySide } from "./side-by-side";
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"rounds.look"> };
-type Tab = "judge" | "side" | "agreement";
+type Tab = "judge" | "side" | "agreement" | "ranking" | "flow";
 
 /** A round: judging, what everybody answered side by side, and how far they agree. */
 export function Round({ me, teams, team, first }: Props) {
@@ -47,6 +51,7 @@ export function Round({ me, teams, team, first }: Props) {
   const tab = chosen === "judge" && !judges ? "side" : chosen;
   const arranges = may(team.role, "arrange");
   const client = useQueryClient();
+  const screens = screeningAt(round.criteria) >= 0;
   // What is left is told in the bar, too.
   const given = () => {
     again();
@@ -121,6 +126,8 @@ export function Round({ me, teams, team, first }: Props) {
             ...(judges ? [{ value: "judge" as const, label: "Judge" }] : []),
             { value: "side", label: "Side by side" },
             { value: "agreement", label: "Agreement" },
+            // What is screened is in or out, and not the better or the worse.
+            screens ? { value: "flow", label: "Flow" } : { value: "ranking", label: "Ranking" },
           ]}
         >
           {judges && (
@@ -140,12 +147,23 @@ export function Round({ me, teams, team, first }: Props) {
           )}
           <TabPanel value="side">
             <div className="flex min-h-0 flex-1 flex-col px-4 pt-4">
+              <Screened round={round} arranges={arranges} />
               <SideBySide round={round} brings={may(team.role, "bring")} onSettled={again} />
             </div>
           </TabPanel>
           <TabPanel value="agreement">
             <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
               <Agreement round={round} />
+            </div>
+          </TabPanel>
+          <TabPanel value="flow">
+            <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
+              <Flow round={round} brings={may(team.role, "bring")} />
+            </div>
+          </TabPanel>
+          <TabPanel value="ranking">
+            <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
+              <Ranking round={round} />
             </div>
           </TabPanel>
         </Tabs>

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { Answers } from "@/core/appraise/answers";
-import { stepsOf } from "@/core/appraise/scales";
+import { OUT, stepsOf } from "@/core/appraise/scales";
 import { common } from "@/core/appraise/sides";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
@@ -25,15 +25,21 @@ type Props = {
 /** One thing with what everybody answered and why, and what is agreed on. */
 export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
   const { criteria, people } = round;
-  const [typed, setTyped] = useState<{ steps: (number | null)[]; why: Record<string, string> }>(() =>
+  const [typed, setTyped] = useState<{
+    steps: (number | null)[];
+    why: Record<string, string>;
+    out: Record<string, string>;
+  }>(() =>
     thing.agreed
-      ? { steps: [...thing.agreed.steps], why: { ...thing.agreed.why } }
+      ? { steps: [...thing.agreed.steps], why: { ...thing.agreed.why }, out: { ...thing.agreed.out } }
       : {
           steps: common(
             thing.said.filter(({ whole }) => whole),
             criteria.length,
           ),
           why: {},
+          // Where everybody left it out, the first reason there is.
+          out: Object.assign({}, ...thing.said.map(({ out }) => out).reverse()) as Record<string, string>,
         },
   );
   const open = typed.steps.filter((step) => step === null).length;
@@ -41,7 +47,12 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
     const answers: Answers = {};
     criteria.forEach(({ id }, i) => {
       const step = typed.steps[i];
-      if (step !== null && step !== undefined) answers[id] = { step: step || null, why: typed.why[id] };
+      if (step !== null && step !== undefined)
+        answers[id] = {
+          step: step || null,
+          why: typed.why[id],
+          ...(typed.out[id] && { reason: typed.out[id] }),
+        };
     });
     call("appraisals.agree", { round: round.round.id, resource: thing.resource.id, answers })
       .then(({ entry }) => {
@@ -69,6 +80,7 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
                   <li key={one.person} className="break-words">
                     <span className="text-quiet">{people[one.person]!.name}:</span>{" "}
                     {one.steps.length ? sayStep(one.steps[i] ?? null, criterion) : "has judged it"}
+                    {one.out[criterion.id] && `: ${one.out[criterion.id]}`}
                     {one.why[criterion.id] && (
                       <span className="block pl-3 font-serif text-quiet">{one.why[criterion.id]}</span>
                     )}
@@ -95,6 +107,21 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
                     }))
                   }
                 />
+                {typed.steps[i] === OUT && criterion.scale === "screen" && !!criterion.reasons?.length && (
+                  <Choice
+                    label={`Reason: ${criterion.name}`}
+                    hideLabel
+                    className="mt-1"
+                    value={typed.out[criterion.id] ?? ""}
+                    options={[
+                      ["", "Why is it out?"],
+                      ...criterion.reasons.map((reason) => [reason, reason] as const),
+                    ]}
+                    onChange={({ target }) =>
+                      setTyped((old) => ({ ...old, out: { ...old.out, [criterion.id]: target.value } }))
+                    }
+                  />
+                )}
                 <Area
                   label={`Why: ${criterion.name}`}
                   hideLabel
@@ -112,6 +139,7 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
                 <p className="text-[15px]">
                   <span className="text-quiet">Agreed:</span>{" "}
                   {sayStep(thing.agreed.steps[i] ?? null, criterion)}
+                  {thing.agreed.out[criterion.id] && `: ${thing.agreed.out[criterion.id]}`}
                   {thing.agreed.why[criterion.id] && (
                     <span className="block font-serif text-quiet">{thing.agreed.why[criterion.id]}</span>
                   )}

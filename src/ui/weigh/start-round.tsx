@@ -15,12 +15,14 @@ type Props = {
   sets: Answer<"criteria.read">["criteria"];
   collections: Answer<"collections.tree">["collections"];
   people: { id: string; name: string }[];
+  /** The round of screening with whose things it goes on. */
+  after?: { id: string; title: string };
   onStarted: (round: string) => void;
   onLeave: () => void;
 };
 
 /** Starts a round: what is judged, by which criteria, by whom, how many to a thing, and whether blind. */
-export function StartRound({ team, sets, collections, people, onStarted, onLeave }: Props) {
+export function StartRound({ team, sets, collections, people, after, onStarted, onLeave }: Props) {
   const [id] = useState(newId);
   const [title, setTitle] = useState("");
   const [collection, setCollection] = useState("");
@@ -32,15 +34,19 @@ export function StartRound({ team, sets, collections, people, onStarted, onLeave
   const most = Math.max(1, judges.length);
   const many = Math.min(each, most);
   const start = () => {
-    if (!collection) return setErrors({ collection: "Choose what is to be judged." });
+    if (!collection && !after) return setErrors({ collection: "Choose what is to be judged." });
     if (!judges.length) return setErrors({ people: "Choose who judges." });
-    const named = title.trim() || (collections.find((one) => one.id === collection)?.title ?? "");
+    const named =
+      title.trim() ||
+      (after
+        ? `${after.title}: the next round`
+        : (collections.find((one) => one.id === collection)?.title ?? ""));
     call("rounds.start", {
       team,
       round: id,
       title: named.slice(0, 120),
       criteria,
-      collection,
+      ...(after ? { after: after.id } : { collection }),
       people: judges,
       each: many,
       blind,
@@ -66,21 +72,28 @@ export function StartRound({ team, sets, collections, people, onStarted, onLeave
         start();
       }}
     >
-      <div>
-        <Choice
-          label="What is judged"
-          autoFocus
-          value={collection}
-          options={[
-            ["", "Choose a collection"],
-            ...flattenTree(collections).map(
-              (one) => [one.id, `${"\u00a0\u00a0".repeat(one.depth)}${one.title}`] as const,
-            ),
-          ]}
-          onChange={(event) => (setCollection(event.target.value), setErrors({}))}
-        />
-        {alert("collection")}
-      </div>
+      {after ? (
+        <p className="text-[15px]">
+          <span className="block text-sm font-semibold">What is judged</span>
+          What “{after.title}” has not left out.
+        </p>
+      ) : (
+        <div>
+          <Choice
+            label="What is judged"
+            autoFocus
+            value={collection}
+            options={[
+              ["", "Choose a collection"],
+              ...flattenTree(collections).map(
+                (one) => [one.id, `${"\u00a0\u00a0".repeat(one.depth)}${one.title}`] as const,
+              ),
+            ]}
+            onChange={(event) => (setCollection(event.target.value), setErrors({}))}
+          />
+          {alert("collection")}
+        </div>
+      )}
       <Choice
         label="By which criteria"
         value={criteria}
@@ -89,7 +102,11 @@ export function StartRound({ team, sets, collections, people, onStarted, onLeave
       />
       <Field
         label="What the round is called"
-        hint="Left empty, it is called as the collection is."
+        hint={
+          after
+            ? "Left empty, it is called after the round before."
+            : "Left empty, it is called as the collection is."
+        }
         value={title}
         error={errors.title}
         maxLength={120}
@@ -120,6 +137,7 @@ export function StartRound({ team, sets, collections, people, onStarted, onLeave
           ))}
         </div>
         {alert("people")}
+        {alert("after")}
       </fieldset>
       <div className="sm:col-span-2">
         <Tick

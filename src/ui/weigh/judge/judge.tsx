@@ -179,6 +179,7 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
                 onGive(criterion.id, { ...given[criterion.id], step });
                 setNow(i);
               }}
+              onReason={(reason) => onGive(criterion.id, { ...given[criterion.id]!, reason })}
               onWhy={(why) => onGive(criterion.id, { ...given[criterion.id]!, why })}
             />
           ))}

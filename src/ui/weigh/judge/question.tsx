@@ -4,7 +4,7 @@ import { clsx } from "clsx";
 import { type Ref, useId } from "react";
 import type { Criterion } from "@/core/appraise/criteria";
 import type { Given } from "@/core/appraise/answers";
-import { stepsOf } from "@/core/appraise/scales";
+import { OUT, stepsOf } from "@/core/appraise/scales";
 import { Area } from "../../parts/field";
 import { Key } from "../../parts/key";
 
@@ -24,6 +24,7 @@ type Props = {
   onStep: (step: number | null) => void;
   onSay: () => void;
   onWhy: (why: string) => void;
+  onReason: (reason: string) => void;
 };
 
 /** One question with its steps, what Hobbin can tell about it, and the reason where somebody wishes to give one. */
@@ -40,6 +41,7 @@ export function Question({
   onStep,
   onSay,
   onWhy,
+  onReason,
 }: Props) {
   const id = useId();
   const steps = stepsOf(criterion.scale);
@@ -107,6 +109,31 @@ export function Question({
           </p>
         )
       )}
+      {given?.step === OUT && criterion.scale === "screen" && criterion.reasons?.length ? (
+        <fieldset className="mt-2 flex flex-wrap gap-1.5">
+          <legend className="mb-1 text-sm text-quiet">Why is it out?</legend>
+          {criterion.reasons.map((reason) => (
+            <label
+              key={reason}
+              className={clsx(
+                "flex min-h-8 cursor-pointer items-center rounded-md border px-2 text-sm has-focus-visible:outline-2 has-focus-visible:outline-offset-2",
+                given.reason === reason
+                  ? "border-accent bg-wash font-semibold"
+                  : "border-dashed border-edge bg-sheet hover:bg-wash",
+              )}
+            >
+              <input
+                type="radio"
+                className="sr-only"
+                name={`${id}-reason`}
+                checked={given.reason === reason}
+                onChange={() => onReason(reason)}
+              />
+              {reason}
+            </label>
+          ))}
+        </fieldset>
+      ) : null}
       {(says || given?.why) && (
         <Area
           label="Why"

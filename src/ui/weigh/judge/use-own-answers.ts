@@ -18,7 +18,16 @@ function answersOf(round: Round, me: number): Record<string, Answers> {
         const step = own.steps[i];
         return step == null
           ? []
-          : [[id, { step: step || null, ...(own.why[id] && { why: own.why[id] }) }] as const];
+          : [
+              [
+                id,
+                {
+                  step: step || null,
+                  ...(own.why[id] && { why: own.why[id] }),
+                  ...(own.out[id] && { reason: own.out[id] }),
+                },
+              ] as const,
+            ];
       });
       return [[resource.id, Object.fromEntries(all)] as const];
     }),

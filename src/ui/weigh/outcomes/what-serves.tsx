@@ -50,6 +50,7 @@ export function WhatServes({ outcome, collection, brings, onChanged, onLeave }: 
         void client.invalidateQueries({ queryKey: key });
       });
   };
+  const may = data?.items.filter(({ degree, because }) => !degree && because.length > 0) ?? [];
   return (
     <section
       aria-label={`What in ${collection.title} serves ${outcome.title}`}
@@ -66,6 +67,14 @@ export function WhatServes({ outcome, collection, brings, onChanged, onLeave }: 
       </div>
       {isError && <p className="text-[15px]">It could not be read. Try again in a moment.</p>}
       {data?.items.length === 0 && <p className="mt-2 text-[15px] text-quiet">Nothing stands in it yet.</p>}
+      {brings && may.length > 0 && (
+        <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+          {may.length === 1 ? "One more may, by its words." : `${may.length} more may, by their words.`}
+          <Button small onClick={() => may.forEach(({ placement }) => serve(placement, "part"))}>
+            {may.length === 1 ? "Say that it does, partly" : "Say that they do, partly"}
+          </Button>
+        </p>
+      )}
       <ul className="mt-1 max-h-[60vh] overflow-y-auto">
         {data?.items.map((item) => {
           const words = item.heading || item.title;
@@ -80,6 +89,7 @@ export function WhatServes({ outcome, collection, brings, onChanged, onLeave }: 
                 <span className="text-sm text-quiet">
                   {item.minutes ? ` · ${sayMinutes(item.minutes)}` : ""}
                   {item.appraised ? "" : " · not appraised"}
+                  {!item.degree && item.because.length > 0 && ` · may serve it: ${item.because.join(", ")}`}
                 </span>
               </span>
               <fieldset disabled={!brings} className="flex gap-1">

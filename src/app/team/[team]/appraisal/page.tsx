@@ -4,8 +4,9 @@ import { may } from "@/core/policy/abilities";
 import { Appraisal } from "@/ui/weigh/appraisal";
 
 export const metadata = { title: "Appraisal" };
-export default async function Page({ params }: { params: Promise<{ team: string }> }) {
-  const { team } = await params;
+type Props = { params: Promise<{ team: string }>; searchParams: Promise<{ after?: string | string[] }> };
+export default async function Page({ params, searchParams }: Props) {
+  const [{ team }, { after }] = [await params, await searchParams];
   const frame = await ofTeam(team, `/team/${team}/appraisal`);
   const [{ criteria }, { rounds }, { collections }, { members }] = await Promise.all([
     read("criteria.read", { team }),
@@ -14,5 +15,12 @@ export default async function Page({ params }: { params: Promise<{ team: string 
     read("members.read", { team }),
   ]);
   const people = members.filter(({ role }) => may(role, "bring")).map(({ id, name }) => ({ id, name }));
-  return <Appraisal {...frame} first={{ criteria, rounds }} collections={collections} people={people} />;
+  return (
+    <Appraisal
+      {...frame}
+      {...{ collections, people }}
+      first={{ criteria, rounds }}
+      after={typeof after === "string" ? after : null}
+    />
+  );
 }
