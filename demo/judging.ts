@@ -53,6 +53,45 @@ export const JUDGED = {
   },
 } as const;
 
+/**
+ * A review that is screened by two: of each thing a sign a person: 3 in, 2 unsure, or the letter of the reason for which it is out
+ * (a another question, b another kind of study, c other people or places, d nothing new in it, e not to be had).
+ */
+export const SCREENED = {
+  daysAgo: 12,
+  team: "Rewetting review",
+  collection: "Rewetting: what the studies say",
+  people: ["jonas", "bett"],
+  searches: [
+    {
+      ...{ kind: "database", source: "Bog Journal, its own search", searched: "2026-09-02", hits: 31 },
+      words: "(rewet* OR “drain blocking”) AND (methane OR carbon OR sphagnum)",
+    },
+    {
+      ...{ kind: "database", source: "Heath Library catalogue", searched: "2026-09-03", hits: 9 },
+      words: "peat AND drainage, all languages",
+    },
+    { kind: "other", source: "Lists of references, by hand", searched: "2026-09-10", hits: 4, words: "" },
+  ],
+  rounds: [
+    {
+      ...{ title: "Rewetting: titles and summaries", state: "done" },
+      said: { jonas: "33b3333a3bd33c3", bett: "33b33332bbd2333" },
+      agreed: [
+        [7, "a"],
+        [8, "3"],
+        [11, "3"],
+        [13, "c"],
+      ],
+    },
+    {
+      ...{ title: "Rewetting: whole texts", state: "settling" },
+      said: { jonas: "333c3ade33", bett: "333c3ade3a" },
+      agreed: [],
+    },
+  ],
+} as const;
+
 /** What the course is for, and which of its items serve what: the place of the item in its collection, codes, how much. */
 export const OUTCOMES = {
   daysAgo: 8,

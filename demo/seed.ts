@@ -1,6 +1,5 @@
 import { eq } from "drizzle-orm";
 import path from "node:path";
-import { STARTER } from "@/core/appraise/starter-criteria";
 import { quoteAt } from "@/core/marks/selectors";
 import { textOfCopy } from "@/core/marks/text-of-copy";
 import { closeDatabase } from "@/data/database";
@@ -16,11 +15,12 @@ import { setClock } from "@/outside/clock";
 import { newId } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { auth } from "@/services/accounts/auth";
-import { ACTIONS, type ActionName } from "@/services/registry";
 import { feedSome } from "@/services/search/feed";
 import { Calendar } from "./calendar";
+import { call } from "./call";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
-import { JUDGED, OUTCOMES } from "./judging";
+import { judge, screen } from "./judge";
+import { JUDGED, OUTCOMES, SCREENED } from "./judging";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 import {
@@ -204,6 +204,13 @@ export async function seed(webPort: number): Promise<void> {
     [JUDGED.daysAgo, () => judging.first(collections.get(JUDGED.collection)!)],
     [JUDGED.next.daysAgo, () => judging.next(collections.get(JUDGED.next.collection)!)],
     [
+      SCREENED.daysAgo,
+      () =>
+        screen(actors, teams.get(SCREENED.team)!, collections.get(SCREENED.collection)!, () =>
+          calendar.tick(),
+        ),
+    ],
+    [
       HANDOUT.daysAgo,
       () => handOut(actors.ama, lantern, collections.get(HANDOUT.collection)!, at, () => calendar.tick()),
     ],
@@ -235,56 +242,6 @@ export async function seed(webPort: number): Promise<void> {
   await markTexts(actors, lantern, at, () => calendar.tick());
   setClock(null);
   while ((await feedSome(lantern)) > 0);
-}
-
-/** Judges what is in two collections: in the first everybody has, and it is being settled; in the other one person has. */
-function judge(actors: Record<Who, Actor>, team: string, tick: () => void) {
-  let criteria = "";
-  const people = JUDGED.people.map((who) => actors[who].person!.id);
-  const start = async (collection: string, title: string) => {
-    const wish = { team, collection, title, criteria, people, each: people.length, blind: true };
-    const { round } = await call(actors.ama, "rounds.start", wish);
-    const { things } = await call(actors.ama, "rounds.look", { round: round.id });
-    return { round: round.id, resources: things.map((thing) => thing.resource.id) };
-  };
-  const answers = (steps: string, why: Record<string, string> = {}) =>
-    Object.fromEntries(
-      STARTER.criteria.map(({ id }, i) => [
-        id,
-        { step: Number(steps[i]) || null, ...(why[id] && { why: why[id] }) },
-      ]),
-    );
-  return {
-    first: async (collection: string) => {
-      const { name, criteria: content } = STARTER;
-      ({ id: criteria } = (await call(actors.ama, "criteria.save", { team, name, content })).criteria);
-      const { round, resources } = await start(collection, JUDGED.title);
-      for (const [at, resource] of resources.entries())
-        for (const who of JUDGED.people) {
-          const whys = JUDGED.why
-            .filter(([by, of]) => by === who && of === at)
-            .map(([, , id, why]) => [id, why]);
-          const steps = JUDGED.said[who][at % JUDGED.said[who].length]!;
-          const said = answers(steps, Object.fromEntries(whys));
-          await call(actors[who], "appraisals.give", { resource, criteria, number: 1, round, answers: said });
-          tick();
-        }
-      await call(actors.ama, "rounds.edit", { round, state: "settling" });
-      for (const [at, steps, why] of JUDGED.agreed) {
-        const said = answers(steps, { currency: why });
-        await call(actors.rhea, "appraisals.agree", { round, resource: resources[at]!, answers: said });
-      }
-    },
-    next: async (collection: string) => {
-      const { title, by, said } = JUDGED.next;
-      const { round, resources } = await start(collection, title);
-      for (const resource of resources) {
-        const given = { resource, criteria, number: 1, round, answers: answers(said) };
-        await call(actors[by], "appraisals.give", given);
-        tick();
-      }
-    },
-  };
 }
 
 /** Hands a collection out to a class, of whom some have begun. */
@@ -405,10 +362,6 @@ async function place(
     await call(actor, "placements.edit", { placement: item!.id, context, ...(heading && { heading }) });
   await call(actor, "tags.add", { resource: resource.id, tags: tags.split(", ") });
 }
-
-type Answered<N extends ActionName> = Awaited<ReturnType<(typeof ACTIONS)[N]["call"]>>;
-const call = <N extends ActionName>(actor: Actor, name: N, input: object): Promise<Answered<N>> =>
-  ACTIONS[name].call(actor, input) as Promise<Answered<N>>;
 
 if (process.argv[1]?.endsWith("seed.ts")) {
   await seed(Number(process.argv[2]));

@@ -133,9 +133,16 @@ test("judging on a phone: nothing runs over the edge, and a press does what a ke
   await page.getByRole("button", { name: "Start a round" }).click();
   await page.getByLabel("What is judged").selectOption({ label: "On the way" });
   await page.getByRole("button", { name: "Start the round" }).click();
+  // Nothing moves from under a finger: neither when something is answered, nor when more is known of the thing.
+  const apart = () =>
+    page.getByRole("group").evaluateAll((groups) => groups.map((one) => one.getBoundingClientRect().height));
+  const before = await apart();
+  expect(before).toHaveLength(5);
+  await expect(page.getByText("Published")).toBeVisible();
   for (const name of ["Currency", "Relevance", "Authority", "Accuracy", "Purpose"])
     await page.getByRole("group", { name }).locator("label", { hasText: "Partly" }).tap();
   await expect(page.getByText("you have judged all of them")).toBeVisible();
+  expect(await apart()).toEqual(before);
   const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
   expect(await over()).toBeLessThanOrEqual(0);
   await page.getByRole("tab", { name: "Side by side" }).click();

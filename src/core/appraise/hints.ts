@@ -6,6 +6,9 @@ export type Known = {
   host: string;
 };
 
+/** Whether there is something to tell beside a question, whatever it is. */
+export const isHinted = (criterion: string): boolean => criterion === "currency" || criterion === "authority";
+
 /**
  * What Hobbin can tell beside a question: facts, and never a verdict. There is something to tell for those questions alone
  * that go by what is known: how old it is, and who says it.

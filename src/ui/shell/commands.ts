@@ -50,6 +50,7 @@ export const KEYS = {
   sentence: ". ,",
   note: "↑ ↓",
   judge: "1 … 5",
+  reason: "A … Z",
   cannotSay: "0",
   why: "W",
   nextThing: "N",

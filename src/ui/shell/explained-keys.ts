@@ -58,6 +58,7 @@ export const EXPLAINED: Record<keyof typeof KEYS, { words: string; where: string
   use: { words: "Still to use: for what", where: "On something in the sources" },
   oneByOne: { words: "What waits one by one, large", where: "In the Tray" },
   judge: { words: "Answer with a step of the scale, and on to the next question", where: "In a round" },
+  reason: { words: "Say for which reason it is out", where: "In a screening" },
   cannotSay: { words: "Say that you cannot tell", where: "In a round" },
   why: { words: "Write why", where: "In a round" },
   nextThing: { words: "On to the next thing", where: "In a round" },

@@ -26,6 +26,8 @@ type SetsProps = {
   onChanged: () => void;
 };
 
+const FOR_SCREENING = { name: SCREENING.name, content: SCREENING.criteria };
+
 /** The sets of criteria of the team. */
 export function CriteriaSets({ team, criteria, arranges, onBegin, onChanged }: SetsProps) {
   const [editing, setEditing] = useState<string | null>(null);
@@ -50,11 +52,7 @@ export function CriteriaSets({ team, criteria, arranges, onBegin, onChanged }: S
           <>
             <FromFile onRead={({ name, criteria: content }) => begin({ name, content })} />
             {!criteria.some((set) => screeningAt(set.content) >= 0) && (
-              <Button
-                small
-                look="quiet"
-                onClick={() => begin({ name: SCREENING.name, content: SCREENING.criteria })}
-              >
+              <Button small look="quiet" onClick={() => begin(FOR_SCREENING)}>
                 For screening
               </Button>
             )}
@@ -69,13 +67,15 @@ export function CriteriaSets({ team, criteria, arranges, onBegin, onChanged }: S
         <Empty title="No criteria yet">
           <p>
             Criteria are questions with a few answers. You can begin with the five by which libraries teach to
-            judge a source: currency, relevance, authority, accuracy, purpose.
+            judge a source: currency, relevance, authority, accuracy, purpose; or, for a review, with in,
+            unsure and out with a reason.
           </p>
           {arranges && (
             <div className="flex flex-wrap gap-2">
               <Button look="accent" onClick={onBegin}>
                 Begin with these five
               </Button>
+              <Button onClick={() => begin(FOR_SCREENING)}>For screening</Button>
               <Button onClick={() => begin()}>Write your own</Button>
               <FromFile onRead={({ name, criteria: content }) => begin({ name, content })} />
             </div>

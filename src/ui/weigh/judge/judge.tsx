@@ -3,8 +3,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { isWhole } from "@/core/appraise/answers";
-import { hintsFor } from "@/core/appraise/hints";
-import { stepsOf } from "@/core/appraise/scales";
+import { hintsFor, isHinted } from "@/core/appraise/hints";
+import { OUT, stepsOf } from "@/core/appraise/scales";
+import { REASON_KEYS } from "@/core/appraise/screening";
 import type { Answer } from "@/services/registry";
 import { Button } from "../../parts/button";
 import { Empty } from "../../parts/empty";
@@ -117,6 +118,12 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
   };
   // Why is asked of the one that was answered last, also when the next is at hand.
   const asked = given[criteria[now]?.id ?? ""] ? now : given[criteria[now - 1]?.id ?? ""] ? now - 1 : null;
+  /** Of what was just left out, the reason that a letter stands for. */
+  const reasonOf = (key: string): string | undefined => {
+    const { id, scale, reasons } = criteria[asked ?? -1] ?? {};
+    return scale === "screen" && given[id!]?.step === OUT ? reasons?.[REASON_KEYS.indexOf(key)] : undefined;
+  };
+  const giveReason = (id: string, reason: string) => onGive(id, { ...given[id]!, reason });
   useWindowKeys((event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
     const isStep = event.target instanceof HTMLInputElement && event.target.type === "radio";
@@ -138,6 +145,9 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
       event.preventDefault();
       onGive(criterion.id, { ...given[criterion.id], step: step || null });
       go(now + 1);
+    } else if (reasonOf(key)) {
+      event.preventDefault();
+      giveReason(criteria[asked!]!.id, reasonOf(key)!);
     } else if (key === "w" && asked !== null) {
       event.preventDefault();
       setSays(criteria[asked]!.id);
@@ -171,7 +181,7 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
               given={given[criterion.id]}
               now={i === now}
               asks={i === asked ? "key" : null}
-              hints={about ? hintsFor(criterion.id, about, year) : []}
+              hints={about ? hintsFor(criterion.id, about, year) : isHinted(criterion.id) ? null : []}
               says={says === criterion.id}
               onEnter={() => setNow(i)}
               onSay={() => (setNow(i), setSays(criterion.id))}
@@ -179,7 +189,7 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
                 onGive(criterion.id, { ...given[criterion.id], step });
                 setNow(i);
               }}
-              onReason={(reason) => onGive(criterion.id, { ...given[criterion.id]!, reason })}
+              onReason={(reason) => giveReason(criterion.id, reason)}
               onWhy={(why) => onGive(criterion.id, { ...given[criterion.id]!, why })}
             />
           ))}

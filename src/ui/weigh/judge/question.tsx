@@ -5,6 +5,7 @@ import { type Ref, useId } from "react";
 import type { Criterion } from "@/core/appraise/criteria";
 import type { Given } from "@/core/appraise/answers";
 import { OUT, stepsOf } from "@/core/appraise/scales";
+import { REASON_KEYS } from "@/core/appraise/screening";
 import { Area } from "../../parts/field";
 import { Key } from "../../parts/key";
 
@@ -13,7 +14,8 @@ type Props = {
   given: Given | undefined;
   /** Keys go to this one. */
   now: boolean;
-  hints: readonly string[];
+  /** What Hobbin can tell; null: not known yet, and there is room for it. */
+  hints: readonly string[] | null;
   /** Why is asked here: by the key too, or only by a press. */
   asks?: "key" | "press" | null;
   disabled?: boolean;
@@ -59,7 +61,7 @@ export function Question({
         <span className="block text-[17px] font-semibold">{criterion.name}</span>
         {criterion.question && <span className="block text-[15px]">{criterion.question}</span>}
       </legend>
-      {hints.length > 0 && <p className="mt-0.5 text-sm text-quiet">{hints.join(" ")}</p>}
+      {hints?.length !== 0 && <p className="mt-0.5 min-h-5 text-sm text-quiet">{hints?.join(" ")}</p>}
       <div className="mt-2 flex flex-wrap gap-1.5">
         {[
           ...steps.map((step) => ({ ...step, key: step.value })),
@@ -73,9 +75,7 @@ export function Question({
               title={means || undefined}
               className={clsx(
                 "flex h-9 cursor-pointer items-center gap-1.5 rounded-md border px-2.5 text-[15px] has-focus-visible:outline-2 has-focus-visible:outline-offset-2",
-                chosen
-                  ? "border-accent bg-accent font-semibold text-on-accent"
-                  : "border-edge bg-sheet hover:bg-wash",
+                chosen ? "border-accent bg-accent text-on-accent" : "border-edge bg-sheet hover:bg-wash",
               )}
             >
               <input
@@ -86,39 +86,32 @@ export function Question({
                 checked={chosen}
                 onChange={() => onStep(value)}
               />
-              {word !== String(key) && now && <Key>{key}</Key>}
+              {word !== String(key) && now && <ByKeys letter={String(key)} />}
               {word}
             </label>
           );
         })}
       </div>
-      {given?.step ? (
-        <p className="mt-1 min-h-5 text-sm text-quiet">
-          {criterion.guide[given.step - 1]}
+      <Guide criterion={criterion} chosen={given?.step ?? null} className={now && !given ? "" : FIXED} />
+      {given && (
+        <p className="mt-1 min-h-5 text-sm text-quiet pointer-coarse:hidden">
+          {given.step && criterion.guide[given.step - 1]}
           {asks && !says && !given.why && <SayWhy asks={asks} onSay={onSay} />}
         </p>
-      ) : now && !given ? (
-        <Guide criterion={criterion} />
-      ) : (
-        asks &&
-        given &&
-        !says &&
-        !given.why && (
-          <p className="mt-1 -ml-3">
-            <SayWhy asks={asks} onSay={onSay} />
-          </p>
-        )
       )}
+      <p className={clsx("mt-1 hidden pointer-coarse:block", (!given || says || given.why) && "invisible")}>
+        <SayWhy asks="press" onSay={onSay} />
+      </p>
       {given?.step === OUT && criterion.scale === "screen" && criterion.reasons?.length ? (
         <fieldset className="mt-2 flex flex-wrap gap-1.5">
           <legend className="mb-1 text-sm text-quiet">Why is it out?</legend>
-          {criterion.reasons.map((reason) => (
+          {criterion.reasons.map((reason, i) => (
             <label
               key={reason}
               className={clsx(
-                "flex min-h-8 cursor-pointer items-center rounded-md border px-2 text-sm has-focus-visible:outline-2 has-focus-visible:outline-offset-2",
+                "flex min-h-8 cursor-pointer items-center gap-1.5 rounded-md border px-2 text-sm has-focus-visible:outline-2 has-focus-visible:outline-offset-2",
                 given.reason === reason
-                  ? "border-accent bg-wash font-semibold"
+                  ? "border-accent bg-wash inset-ring-1 inset-ring-accent"
                   : "border-dashed border-edge bg-sheet hover:bg-wash",
               )}
             >
@@ -129,6 +122,7 @@ export function Question({
                 checked={given.reason === reason}
                 onChange={() => onReason(reason)}
               />
+              {asks === "key" && <ByKeys letter={REASON_KEYS[i]!.toUpperCase()} />}
               {reason}
             </label>
           ))}
@@ -154,20 +148,37 @@ const SayWhy = ({ asks, onSay }: { asks: "key" | "press"; onSay: () => void }) =
   <button
     type="button"
     onClick={onSay}
-    className="ml-3 inline-flex h-6 items-center gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
+    className="not-first:ml-3 inline-flex h-6 items-center pointer-coarse:ml-0 gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
   >
     {asks === "key" && <Key>W</Key>} Say why
   </button>
 );
 
-/** What each step means, as long as none is chosen. */
-function Guide({ criterion }: { criterion: Criterion }) {
+/** Where one answers by a finger nothing may move from under it: all that is ever shown is there from the beginning. */
+const FIXED = "hidden pointer-coarse:grid";
+
+/** A key, where there are keys. */
+const ByKeys = ({ letter }: { letter: string }) => (
+  <span className="flex pointer-coarse:hidden">
+    <Key>{letter}</Key>
+  </span>
+);
+
+type GuideProps = { criterion: Criterion; chosen: number | null; className: string };
+
+/** What each step means. */
+function Guide({ criterion, chosen, className }: GuideProps) {
   const said = stepsOf(criterion.scale).filter((_, i) => criterion.guide[i]);
   if (!said.length) return null;
   return (
-    <dl className="mt-2 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-0.5 text-sm text-quiet">
+    <dl
+      className={clsx(
+        "mt-2 grid-cols-[auto_minmax(0,1fr)] gap-x-3 gap-y-0.5 text-sm text-quiet",
+        className || "grid",
+      )}
+    >
       {said.map(({ value, word }) => (
-        <div key={value} className="contents">
+        <div key={value} className={clsx("contents", value === chosen && "text-ink")}>
           <dt className="font-semibold">{word}</dt>
           <dd>{criterion.guide[value - 1]}</dd>
         </div>
