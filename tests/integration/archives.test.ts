@@ -7,7 +7,7 @@ import { getAboutMe, getArchive } from "@/http/archive-route";
 import { setArchiveImport } from "@/data/archive/load";
 import type { Actor } from "@/mechanism/actor";
 import { eq, sql } from "drizzle-orm";
-import { STARTER } from "@/core/appraise/starter-criteria";
+import { SCREENING, STARTER } from "@/core/appraise/starter-criteria";
 import { edition, newsletterIssue } from "@/data/schema";
 import { changingByItself, database } from "@/mechanism/changing";
 import { addressHash, sha256 } from "@/outside/hash";
@@ -97,7 +97,7 @@ async function judge(collection: string) {
   const { criteria } = await as(editor, "criteria.save", {
     team,
     name: "A source",
-    content: STARTER.criteria,
+    content: [...STARTER.criteria, ...SCREENING.criteria],
   });
   const people = [editor, contributor].map((one) => one.person!.id);
   const wish = { team, criteria: criteria.id, collection, people, each: 2 };
@@ -113,6 +113,10 @@ async function judge(collection: string) {
   const settled = await say("Open", false, "It names no source.");
   await as(owner, "rounds.edit", { round: settled.round, state: "settling" });
   await as(editor, "appraisals.agree", { ...settled, answers: { accuracy: { step: 3 } } });
+  const next = { team, criteria: criteria.id, people, each: 2, title: "Next", blind: true };
+  await as(owner, "rounds.start", { ...next, after: settled.round });
+  const search = { kind: "database", source: "Bog Journal", words: "peat AND dams", hits: 7 };
+  await as(editor, "search-records.save", { round: settled.round, searched: "2026-09-02", ...search });
   const { outcomes } = await as(editor, "outcomes.add", { team, text: "1 Peat\n1.1 Say how it grows" });
   const { items } = await as(editor, "collections.items", { collection });
   const serving = { placement: items[0]!.id, outcome: outcomes[1]!, degree: "part" };
@@ -145,6 +149,8 @@ test("a team is taken along as a bag another program checks, with nothing that c
     expect.stringContaining("It names no source."),
   ]);
   expect(rows(bag, "round_share").length).toBeGreaterThan(4);
+  expect(rows(bag, "search_record")).toMatchObject([{ words: "peat AND dams", hits: 7 }]);
+  expect(rows(bag, "round").filter((row) => row.after)).toHaveLength(1);
   expect([rows(bag, "agreed"), rows(bag, "outcome"), rows(bag, "serves")].map((all) => all.length)).toEqual([
     ...[1, 2, 1],
   ]);
