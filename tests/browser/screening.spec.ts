@@ -27,7 +27,7 @@ test("a review is screened by keys, out with a reason; its next round takes what
   await page.keyboard.press("1");
   await expect(page.getByRole("group", { name: "Why is it out?" })).toBeVisible();
   expect(await axe(page)).toEqual([]);
-  await page.keyboard.press("b");
+  await page.keyboard.press("c");
   await expect(page.getByRole("radio", { name: "Another kind of study" })).toBeChecked();
   await page.keyboard.press("n");
   await page.keyboard.press("2");
@@ -44,7 +44,7 @@ test("a review is screened by keys, out with a reason; its next round takes what
   await page.keyboard.press("3");
   await page.keyboard.press("n");
   await page.keyboard.press("1");
-  await page.keyboard.press("e");
+  await page.keyboard.press("f");
   await expect(page.getByText("2 of 2 judgements given")).toBeVisible();
   await page.getByRole("button", { name: "Open, and settle what differs" }).click();
 

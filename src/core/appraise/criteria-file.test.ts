@@ -17,7 +17,7 @@ const criterion = fc.constantFrom(...SCALES).chain((scale) =>
     ...(scale === "screen" && {
       reasons: fc.uniqueArray(
         words(80).filter((reason) => reason !== ""),
-        { maxLength: 20 },
+        { maxLength: 4 },
       ),
     }),
   }),
@@ -27,7 +27,7 @@ test("what is written is read again as it was, whatever the words are", () => {
   fc.assert(
     fc.property(
       words(120).filter((name) => name !== ""),
-      fc.uniqueArray(criterion, { minLength: 1, maxLength: 20, selector: ({ id }) => id }),
+      fc.uniqueArray(criterion, { minLength: 1, maxLength: 6, selector: ({ id }) => id }),
       (name, criteria) => {
         expect(readCriteriaFile(writeCriteriaFile(name, criteria))).toEqual({ name, criteria });
       },

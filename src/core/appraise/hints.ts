@@ -1,27 +1,39 @@
+import type { Kind } from "../page/facts";
+
 /** What is known of a resource that bears on a judgement. */
 export type Known = {
+  kind: Kind;
   published: string | null;
   authors: readonly string[];
   siteName: string;
   host: string;
+  /** In which other collections it stands. */
+  places?: readonly string[];
+  /** How hard its language is, in words. */
+  level?: string | null;
+  /** What is judged beside it. */
+  others?: readonly { kind: Kind; published: string | null }[];
 };
 
+const HINTED = ["currency", "relevance", "authority"] as const;
+
 /** Whether there is something to tell beside a question, whatever it is. */
-export const isHinted = (criterion: string): boolean => criterion === "currency" || criterion === "authority";
+export const isHinted = (criterion: string): boolean => HINTED.some((one) => one === criterion);
 
 /**
  * What Hobbin can tell beside a question: facts, and never a verdict. There is something to tell for those questions alone
- * that go by what is known: how old it is, and who says it.
+ * that go by what is known: how old it is, for whom it is, and who says it.
  * @param criterion the id of the question
  * @param year which year it is
  */
 export function hintsFor(criterion: string, known: Known, year: number): string[] {
-  if (criterion === "currency") {
-    const published = known.published && Number(known.published.slice(0, 4));
-    if (!published) return ["It does not say when it was published."];
-    const age = year - published;
-    const old = age < 1 ? "this year" : age === 1 ? "a year ago" : `${age} years ago`;
-    return [`Published ${known.published}: ${old}.`];
+  if (criterion === "currency") return [sayAge(known, year), ...sayAmong(known)];
+  if (criterion === "relevance") {
+    const { places = [], level } = known;
+    return [
+      ...(level ? [`Its language: ${level.charAt(0).toLowerCase()}${level.slice(1)}.`] : []),
+      ...(places.length ? [`It stands in ${sayPlaces(places)}.`] : []),
+    ];
   }
   if (criterion === "authority") {
     const site = known.siteName || known.host;
@@ -31,4 +43,36 @@ export function hintsFor(criterion: string, known: Known, year: number): string[
     ];
   }
   return [];
+}
+
+const yearOf = ({ published }: Pick<Known, "published">): number | null =>
+  (published && Number(published.slice(0, 4))) || null;
+
+function sayAge(known: Known, year: number): string {
+  const published = yearOf(known);
+  if (!published) return "It does not say when it was published.";
+  const age = year - published;
+  const old = age < 1 ? "this year" : age === 1 ? "a year ago" : `${age} years ago`;
+  return `Published ${known.published}: ${old}.`;
+}
+
+/** Fewer than this many others say nothing about how old is old. */
+const FEW = 3;
+
+/** Whether it is old beside what is of its kind: of the news of a week and of books another age is old. */
+function sayAmong(known: Known): string[] {
+  const own = yearOf(known);
+  const others = (known.others ?? [])
+    .filter(({ kind }) => kind === known.kind)
+    .flatMap((one) => yearOf(one) ?? []);
+  if (!own || others.length < FEW) return [];
+  const newer = others.filter((one) => one > own).length;
+  return [
+    `Of ${others.length} others of its kind here ${newer === 0 ? "none is" : newer === 1 ? "one is" : `${newer} are`} newer.`,
+  ];
+}
+
+function sayPlaces([first, ...more]: readonly string[]): string {
+  const quoted = `“${first}”`;
+  return more.length ? `${quoted} and ${more.length} more` : quoted;
 }

@@ -20,8 +20,8 @@ export type Screened = {
   agreed: Said | null;
 };
 
-/** The letters that give a reason, the first of the list by the first: W asks why, and N goes on. */
-export const REASON_KEYS = "abcdefghijklmopqrstuvxyz";
+/** The letters that give a reason, the first of the list by the first: B brings in, W asks why, and N goes on. */
+export const REASON_KEYS = "acdefghijklmopqrstuvxyz";
 
 /** The question of a round by which things are in or out; −1 where there is none. */
 export const screeningAt = (criteria: readonly Pick<Criterion, "scale">[]): number =>

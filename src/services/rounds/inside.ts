@@ -7,8 +7,7 @@ import {
   appraisalsInRound,
   criteriaAt,
   type RoundRow,
-  sharesOf,
-  thingsOf,
+  sharedOut,
 } from "@/data/queries/weighing";
 
 /** What one person said of a thing, as far as one may know. */
@@ -24,7 +23,7 @@ type Said = {
   out: Record<string, string>;
 };
 type Thing = {
-  resource: Awaited<ReturnType<typeof thingsOf>>[number];
+  resource: Awaited<ReturnType<typeof sharedOut>>[number]["thing"];
   judges: number[];
   said: Said[];
   agreed: (Pick<Said, "steps" | "why" | "out"> & { people: string[]; at: Date }) | null;
@@ -38,28 +37,23 @@ const GONE = "somebody who left";
  * @param who looks: while a blind round is being judged they see what they said themselves; null: nobody is told, all is counted
  */
 export async function insideRound(tx: Tx, round: RoundRow, who: string | null) {
-  const [content, shares, resources, said, settled] = await Promise.all([
+  const [content, shares, said, settled] = await Promise.all([
     criteriaAt(tx, round.criteria, round.number),
-    sharesOf(tx, round.id),
-    thingsOf(tx, round.id),
+    sharedOut(tx, round.id),
     appraisalsInRound(tx, round.id),
     agreedInRound(tx, round.id),
   ]);
   const criteria = content ?? [];
-  const ids = [...new Set(shares.map((share) => share.person))].sort();
+  const ids = [...new Set(shares.flatMap((share) => share.people))].sort();
   const names = await namesOfPeople(tx, [...new Set([...ids, ...settled.flatMap((one) => one.people)])]);
   const places = new Map(ids.map((id, i) => [id, i]));
   const isHidden = (person: string) =>
     who !== null && round.blind && round.state === "judging" && person !== who;
-  const known = new Map(resources.map((one) => [one.id, one]));
   /** By their resources, in the order of the round. */
   const things = new Map<string, Thing>();
-  for (const { person, resource: id } of shares) {
-    const resource = known.get(id);
-    if (!resource) continue;
-    const thing = things.get(id) ?? { resource, judges: [], said: [], agreed: null };
-    thing.judges.push(places.get(person)!);
-    things.set(id, thing);
+  for (const { thing: resource, people } of shares) {
+    const judges = people.map((person) => places.get(person)!).sort((a, b) => a - b);
+    things.set(resource.id, { resource, judges, said: [], agreed: null });
   }
   for (const { resource, person, answers, whole } of said)
     things.get(resource)?.said.push({

@@ -6,6 +6,7 @@ import { apart, dispute, type Standing, standingOf } from "@/core/appraise/sides
 import type { Answer } from "@/services/registry";
 import { Choice } from "../parts/field";
 import { KindMark } from "../parts/kind";
+import { Decided } from "./decided";
 import { Settle } from "./settle";
 import { Threads } from "./threads";
 
@@ -50,7 +51,11 @@ export function SideBySide({ round, brings, onSettled }: Props) {
     overscan: 8,
     getItemKey: (i) => rows[i]!.thing.resource.id,
   });
-  const columns = `minmax(min(14rem,42vw),1fr) repeat(${criteria.length}, minmax(6rem,8rem)) 8rem`;
+  // In a blind round that is being judged nobody knows what becomes of anything.
+  const decides = ({ scale }: (typeof criteria)[number]) =>
+    scale === "screen" && !(round.round.blind && round.round.state === "judging");
+  const widths = criteria.map((one) => (decides(one) ? "minmax(10rem,20rem)" : "minmax(6rem,8rem)"));
+  const columns = `minmax(min(14rem,42vw),1fr) ${widths.join(" ")} 8rem`;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -60,7 +65,7 @@ export function SideBySide({ round, brings, onSettled }: Props) {
           options={ORDERS}
           onChange={(event) => setOrder(event.target.value as Order)}
         />
-        <Legend people={people.length} />
+        {!criteria.every(decides) && <Legend people={people.length} />}
       </div>
       <div
         ref={box}
@@ -116,16 +121,20 @@ export function SideBySide({ round, brings, onSettled }: Props) {
                   </div>
                   {criteria.map((criterion, i) => (
                     <div key={criterion.id} role="cell">
-                      <Threads
-                        {...{ criterion, thing, people }}
-                        at={i}
-                        isApart={
-                          apart(
-                            thing.said.map(({ steps }) => steps[i] ?? null),
-                            criterion,
-                          ) > 0
-                        }
-                      />
+                      {decides(criterion) ? (
+                        <Decided {...{ criterion, thing, people }} at={i} />
+                      ) : (
+                        <Threads
+                          {...{ criterion, thing, people }}
+                          at={i}
+                          isApart={
+                            apart(
+                              thing.said.map(({ steps }) => steps[i] ?? null),
+                              criterion,
+                            ) > 0
+                          }
+                        />
+                      )}
                     </div>
                   ))}
                   <span role="cell" className="text-sm">

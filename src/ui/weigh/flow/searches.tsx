@@ -4,6 +4,7 @@ import { useState } from "react";
 import { SEARCH_KINDS, type SearchKind } from "@/core/appraise/flow";
 import type { Answer } from "@/services/registry";
 import { Button } from "../../parts/button";
+import { Day } from "../../parts/day";
 import { Area, Choice, Field } from "../../parts/field";
 import { sayDone } from "../../shell/use-undo";
 import { call, Refusal } from "../../talk/call";
@@ -60,7 +61,13 @@ export function Searches({ team, round, searches, brings, onChanged }: Props) {
                       <b className="font-semibold">{search.source}</b>{" "}
                       <span className="text-[15px] text-quiet">
                         {KIND_OF_SEARCH[search.kind]}
-                        {search.searched && ` · ${search.searched}`} · {search.hits} found
+                        {search.searched && (
+                          <>
+                            {" "}
+                            · <Day of={search.searched} />
+                          </>
+                        )}{" "}
+                        · {search.hits} found
                       </span>
                     </p>
                     {search.words && (

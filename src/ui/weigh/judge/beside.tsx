@@ -1,6 +1,6 @@
 "use client";
 
-import { type QueryClient, useQuery } from "@tanstack/react-query";
+import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import type { Answer } from "@/services/registry";
 import { ask } from "../../talk/call";
@@ -22,15 +22,46 @@ const itsText = (resource: string) => ({
   staleTime: 60_000,
 });
 
+/** How hard the language of its beginning is, in words. */
+const itsLevel = (client: QueryClient, resource: string, language: string | null) => ({
+  queryKey: ["weigh", "level", resource, language],
+  queryFn: async () => {
+    const text = await client.fetchQuery(itsText(resource));
+    if (!text?.html) return null;
+    const [{ textOfCopy }, { hardnessOf }] = await Promise.all([
+      import("@/core/marks/text-of-copy"),
+      import("@/core/text/levels"),
+    ]);
+    return hardnessOf(textOfCopy(text.html), language)?.levels[0]?.words ?? null;
+  },
+  staleTime: Infinity,
+});
+
 /** Asks for what comes next, so that it is here when somebody goes on. */
 export function askAhead(client: QueryClient, resource: string | undefined): void {
   if (!resource) return;
-  void client.prefetchQuery(aboutIt(resource));
-  void client.prefetchQuery(itsText(resource));
+  void client
+    .fetchQuery(aboutIt(resource))
+    .then((about) => client.prefetchQuery(itsLevel(client, resource, about.resource.language)))
+    // It is asked for again when somebody is there.
+    .catch(() => undefined);
 }
 
 /** What is known of the thing that is judged; nothing until it is here. */
-export const useAbout = (resource: string) => useQuery(aboutIt(resource)).data?.resource;
+const useAbout = (resource: string) => useQuery(aboutIt(resource)).data?.resource;
+
+/** The same with where it stands, and how hard its language is: what stands beside the questions. */
+export function useKnown(resource: string) {
+  const client = useQueryClient();
+  const { data } = useQuery(aboutIt(resource));
+  const { data: level = null, isPending } = useQuery({
+    ...itsLevel(client, resource, data?.resource.language ?? null),
+    enabled: !!data,
+  });
+  // What stands beside the questions comes at once, so that it moves them once.
+  if (!data || isPending) return undefined;
+  return { ...data.resource, places: [...new Set(data.places.map(({ title }) => title))], level };
+}
 
 /** What is judged: what it is called, where it is from, and its reading copy or the way to it. */
 export function Beside({ thing }: { thing: Thing }) {

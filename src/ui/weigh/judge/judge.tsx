@@ -14,7 +14,7 @@ import { KindMark } from "../../parts/kind";
 import { Progress } from "../../parts/progress";
 import { isTyping } from "../../shell/commands";
 import { useWindowKeys } from "../../shell/use-window-keys";
-import { askAhead, Beside, useAbout } from "./beside";
+import { askAhead, Beside, useKnown } from "./beside";
 import { Question } from "./question";
 import { useOwnAnswers } from "./use-own-answers";
 
@@ -101,7 +101,11 @@ type OneProps = {
 
 function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
   const { criteria } = round;
-  const about = useAbout(thing.id);
+  const known = useKnown(thing.id);
+  const others = useMemo(
+    () => round.things.flatMap(({ resource }) => (resource.id === thing.id ? [] : [resource])),
+    [round.things, thing.id],
+  );
   const [now, setNow] = useState(() =>
     Math.max(
       0,
@@ -181,7 +185,13 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
               given={given[criterion.id]}
               now={i === now}
               asks={i === asked ? "key" : null}
-              hints={about ? hintsFor(criterion.id, about, year) : isHinted(criterion.id) ? null : []}
+              hints={
+                known
+                  ? hintsFor(criterion.id, { ...known, others }, year)
+                  : isHinted(criterion.id)
+                    ? null
+                    : []
+              }
               says={says === criterion.id}
               onEnter={() => setNow(i)}
               onSay={() => (setNow(i), setSays(criterion.id))}
