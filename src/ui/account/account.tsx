@@ -7,8 +7,8 @@ import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call, Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+import { call } from "../talk/call";
+import { sayAtField, sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { ROLE_WORDS } from "../team/role-words";
 import { Archives } from "../archives/archives";
@@ -150,8 +150,7 @@ function Teams({ teams }: { teams: TeamRow[] }) {
       const { team } = await call("teams.make", { name });
       window.location.assign(`/team/${team.id}/people`);
     } catch (failure) {
-      if (failure instanceof Refusal && failure.fields.name) setError(failure.fields.name);
-      else sayFailure(failure);
+      sayAtField("name", setError)(failure);
     }
   };
   return (
@@ -281,8 +280,7 @@ function Tokens({ tokens }: { tokens: Props["tokens"] }) {
       setName("");
       router.refresh();
     } catch (failure) {
-      if (failure instanceof Refusal && failure.fields.name) setError(failure.fields.name);
-      else sayFailure(failure);
+      sayAtField("name", setError)(failure);
     }
   };
   const revoke = (token: string) =>

@@ -5,8 +5,8 @@ import { useState } from "react";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+import { call } from "../talk/call";
+import { sayByField, sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 
 /** By which the mail address of one's account becomes another one, once a letter to that was followed. */
@@ -64,10 +64,7 @@ function Asked({ onSent }: { onSent: (address: string) => void }) {
     setBusy(true);
     call("people.change-address", { address: address.trim(), password })
       .then(({ asked }) => onSent(asked))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && Object.keys(failure.fields).length) setWrong(failure.fields);
-        else sayFailure(failure);
-      })
+      .catch(sayByField(setWrong))
       .finally(() => setBusy(false));
   };
   return (

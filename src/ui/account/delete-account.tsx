@@ -5,8 +5,8 @@ import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { Field } from "../parts/field";
-import { ask, call, Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+import { ask, call } from "../talk/call";
+import { sayAtField, sayFailure } from "../talk/say-failure";
 import { WithName } from "./with-name";
 
 type Becoming = Answer<"people.what-becomes">;
@@ -41,8 +41,7 @@ function Asked({ becoming: { teams, guestOf }, onClose }: { becoming: Becoming; 
       .then(() => window.location.assign("/sign-in"))
       .catch((failure: unknown) => {
         setBusy(false);
-        if (failure instanceof Refusal && failure.fields.password) setError(failure.fields.password);
-        else sayFailure(failure);
+        sayAtField("password", setError)(failure);
       });
   };
   const stays = staying.length > 0 || guestOf > 0;

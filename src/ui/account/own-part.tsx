@@ -7,9 +7,9 @@ import { choosePicture } from "../parts/choose-picture";
 import { Field } from "../parts/field";
 import { PersonMark } from "../parts/person-mark";
 import type { Me } from "../shell/frame";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { ChangeAddress } from "./change-address";
-import { sayFailure } from "../talk/say-failure";
+import { sayAtField } from "../talk/say-failure";
 
 /** What others see of oneself: name and picture. */
 export function OwnPart({ me }: { me: Me }) {
@@ -19,10 +19,7 @@ export function OwnPart({ me }: { me: Me }) {
   const save = (input: { name?: string; picture?: string; noPicture?: boolean }) =>
     void call("people.edit", input)
       .then(() => (setError(""), router.refresh()))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && failure.fields.name) setError(failure.fields.name);
-        else sayFailure(failure);
-      });
+      .catch(sayAtField("name", setError));
   return (
     <header className="flex flex-wrap items-center gap-x-5 gap-y-3">
       <h1 className="sr-only">{me.name}</h1>

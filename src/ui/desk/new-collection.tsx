@@ -4,9 +4,9 @@ import { useState } from "react";
 import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { Area, Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
+import { sayAtField } from "../talk/say-failure";
 
 type Props = {
   open: boolean;
@@ -35,8 +35,7 @@ export function NewCollection({ open, onOpenChange, team, parent, onMade }: Prop
       });
       onMade(collection.id);
     } catch (failure) {
-      if (failure instanceof Refusal && failure.fields.title) setError(failure.fields.title);
-      else sayFailure(failure);
+      sayAtField("title", setError)(failure);
     }
     setBusy(false);
   };

@@ -13,9 +13,9 @@ import { Button } from "../parts/button";
 import { Dialog } from "../parts/dialog";
 import { Area, Field } from "../parts/field";
 import { TabPanel, Tabs } from "../parts/tabs";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { inPlace } from "../talk/in-place";
-import { sayFailure } from "../talk/say-failure";
+import { sayAtField } from "../talk/say-failure";
 import { sayWaits, trayOf } from "./into-tray";
 
 type Props = {
@@ -120,8 +120,7 @@ function AddressForm({ team, into, onDone }: Pick<Props, "team" | "into"> & { on
       setAddress("");
       onDone();
     } catch (failure) {
-      if (failure instanceof Refusal && failure.fields.address) setError(failure.fields.address);
-      else sayFailure(failure);
+      sayAtField("address", setError)(failure);
     }
   };
   return (

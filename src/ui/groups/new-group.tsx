@@ -4,9 +4,9 @@ import { useState } from "react";
 import { MOST_NAMES, namesIn, twice } from "@/core/groups/names";
 import { Button } from "../parts/button";
 import { Area, Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
+import { sayByField } from "../talk/say-failure";
 import { NamesFrom } from "./names-from";
 
 /** Makes a group from a title and names that are pasted or typed, one a line. */
@@ -30,10 +30,7 @@ export function NewGroup({
     setBusy(true);
     call("groups.make", { team, group: id, title, names })
       .then(({ group }) => onMade(group))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-        else sayFailure(failure);
-      })
+      .catch(sayByField(setErrors))
       .finally(() => setBusy(false));
   };
   return (

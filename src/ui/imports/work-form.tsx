@@ -14,7 +14,7 @@ import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { ask, call, Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
+import { sayByField, sayFailure } from "../talk/say-failure";
 
 const TYPES = ITEM_TYPES.map((type) => [type, SHAPES[type].words] as const);
 const CHECKS: Partial<Record<FieldName, (text: string) => string | null>> = {
@@ -93,8 +93,7 @@ export function WorkForm({ team, into, onDone }: Props) {
       });
       onDone(title);
     } catch (failure) {
-      if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-      else sayFailure(failure);
+      sayByField(setErrors)(failure);
     }
     setBusy(false);
   };

@@ -7,9 +7,9 @@ import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { flattenTree } from "../parts/tree-picker";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { copyText } from "../talk/copy-text";
-import { sayFailure } from "../talk/say-failure";
+import { sayAtField, sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";
 import { toast } from "../talk/toast";
 
@@ -153,10 +153,7 @@ function Senders({ mail, onDone }: { mail: Props["mail"]; onDone: () => void }) 
   const set = (wanted: string, allow: boolean) =>
     call("messages.set-sender", { address: wanted, allow })
       .then(() => (setAddress(""), onDone()))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && failure.fields.address) setError(failure.fields.address);
-        else sayFailure(failure);
-      });
+      .catch(sayAtField("address", setError));
   return (
     <section className="flex flex-col gap-3 border-t border-line pt-5">
       <h2 className="font-serif text-xl font-semibold">Whose mail is taken at once</h2>

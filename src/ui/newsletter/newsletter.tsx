@@ -9,8 +9,8 @@ import { Day } from "../parts/day";
 import { SavedText } from "../parts/saved-text";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { call, Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+import { call } from "../talk/call";
+import { sayByField, sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { ChooseItems } from "./choose-items";
 import { copyRich } from "../talk/copy-rich";
@@ -54,8 +54,7 @@ export function Newsletter({ me, teams, team, collection, first, link }: Props) 
       await again();
     } catch (error) {
       setSure(null);
-      if (error instanceof Refusal && Object.keys(error.fields).length) setWrong(error.fields);
-      else sayFailure(error);
+      sayByField(setWrong)(error);
     }
   };
   return (

@@ -5,8 +5,8 @@ import { VIEW_WORDS } from "@/core/list/view-setting";
 import { READER_VIEWS, type ReaderView } from "@/core/publish/model";
 import { LEVELS } from "@/core/text/lix";
 import { Choice, Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+import { call } from "../talk/call";
+import { sayByField } from "../talk/say-failure";
 
 export type ForReadersValues = {
   view: ReaderView;
@@ -49,10 +49,7 @@ export function ForReaders({
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const save = (setting: Setting) => {
     setWrong({});
-    return call("collections.edit", { collection, ...setting }).then(onSaved, (error: unknown) => {
-      if (error instanceof Refusal && Object.keys(error.fields).length) setWrong(error.fields);
-      else sayFailure(error);
-    });
+    return call("collections.edit", { collection, ...setting }).then(onSaved, sayByField(setWrong));
   };
   const levels =
     values.aimLevel === null || LEVELS.some(({ most }) => most === values.aimLevel)

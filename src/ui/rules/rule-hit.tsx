@@ -4,8 +4,8 @@ import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+import { call } from "../talk/call";
+import { sayAtField, sayFailure } from "../talk/say-failure";
 import { toast } from "../talk/toast";
 import { sayUnless } from "./say-rule";
 
@@ -79,11 +79,7 @@ export const leaveOut = (rule: string, what: Unless, onDone: () => void): Promis
 function LeaveOut({ rule, offers, onDone }: { rule: string; offers: Unless[]; onDone: () => void }) {
   const [word, setWord] = useState("");
   const [error, setError] = useState<string>();
-  const leave = (what: Unless) =>
-    void leaveOut(rule, what, onDone).catch((failure: unknown) => {
-      if (failure instanceof Refusal && failure.fields.word) setError(failure.fields.word);
-      else sayFailure(failure);
-    });
+  const leave = (what: Unless) => void leaveOut(rule, what, onDone).catch(sayAtField("word", setError));
   return (
     <form
       aria-label="What the rule leaves out from now on"

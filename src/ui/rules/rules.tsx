@@ -11,9 +11,9 @@ import { Empty } from "../parts/empty";
 import { Choice, Field } from "../parts/field";
 import { flattenTree } from "../parts/tree-picker";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
-import { ask, call, Refusal } from "../talk/call";
+import { ask, call } from "../talk/call";
 import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
+import { sayByField, sayFailure } from "../talk/say-failure";
 import { sayRule } from "./say-rule";
 import { WhatItDid } from "./what-it-did";
 
@@ -240,10 +240,7 @@ function RuleForm({ team, collections, rule, onDone, onLeave }: FormProps) {
           acts: acts === "yes",
         })
           .then(onDone)
-          .catch((failure: unknown) => {
-            if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-            else sayFailure(failure);
-          });
+          .catch(sayByField(setErrors));
       }}
     >
       <div className="sm:col-span-2">{field("name", "Name of the rule")}</div>

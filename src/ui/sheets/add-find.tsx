@@ -4,8 +4,8 @@ import { useState } from "react";
 import type { SheetSection } from "@/core/handouts/sheet-view";
 import { Button } from "../parts/button";
 import { Area, Field } from "../parts/field";
-import { Refusal } from "../talk/call";
-import { sayFailure } from "../talk/say-failure";
+
+import { sayByField } from "../talk/say-failure";
 import type { Sheet } from "./use-sheet";
 
 const NOTHING = { address: "", title: "", context: "" };
@@ -47,10 +47,7 @@ export function AddFind({ section, onFind }: { section: SheetSection; onFind: Sh
             setTyped(NOTHING);
             setOpen(false);
           })
-          .catch((failure: unknown) => {
-            if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-            else sayFailure(failure);
-          })
+          .catch(sayByField(setErrors))
           .finally(() => setBusy(false));
       }}
     >

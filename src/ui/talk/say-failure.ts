@@ -40,3 +40,25 @@ export function sayUnsaved(text: string, why: string, again: () => Promise<unkno
     cancel: { label: "Copy the words", onClick: () => void copyText(text, "Copied.") },
   });
 }
+
+/**
+ * What hears that something was refused, for a form: the words stand beside their fields, and what is about none is said.
+ * @param set shows words by the names of the fields
+ * @example
+ * call("criteria.save", { team, name, content }).then(onDone).catch(sayByField(setErrors));
+ */
+export const sayByField =
+  (set: (fields: Record<string, string>) => void) =>
+  (error: unknown): void => {
+    if (error instanceof Refusal && Object.keys(error.fields).length) set(error.fields);
+    else sayFailure(error);
+  };
+
+/** The same for a form with one field. */
+export const sayAtField =
+  (field: string, set: (words: string) => void) =>
+  (error: unknown): void => {
+    const words = error instanceof Refusal && error.fields[field];
+    if (words) set(words);
+    else sayFailure(error);
+  };

@@ -5,9 +5,9 @@ import { type Criterion, HEAVIEST, MOST_CRITERIA, MOST_REASONS } from "@/core/ap
 import { SCALES, SCALE_WORDS, type Scale, stepsOf } from "@/core/appraise/scales";
 import { Button } from "../parts/button";
 import { Area, Choice, Field } from "../parts/field";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
+import { sayByField } from "../talk/say-failure";
 
 type Set = { name: string; content: Criterion[] };
 type Props = {
@@ -52,10 +52,7 @@ export function CriteriaForm({ team, set, from, onDone, onLeave }: Props) {
     if (missing >= 0) return setErrors({ [`name-${missing}`]: "Give the question a short name." });
     call("criteria.save", { team, criteria: id, name, content: questions })
       .then(onDone)
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-        else sayFailure(failure);
-      });
+      .catch(sayByField(setErrors));
   };
   return (
     <form

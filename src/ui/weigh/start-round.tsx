@@ -6,9 +6,9 @@ import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
 import { Tick } from "../parts/tick";
 import { flattenTree } from "../parts/tree-picker";
-import { call, Refusal } from "../talk/call";
+import { call } from "../talk/call";
 import { newId } from "../talk/ids";
-import { sayFailure } from "../talk/say-failure";
+import { sayByField } from "../talk/say-failure";
 
 type Props = {
   team: string;
@@ -52,10 +52,7 @@ export function StartRound({ team, sets, collections, people, after, onStarted, 
       blind,
     })
       .then(({ round }) => onStarted(round.id))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-        else sayFailure(failure);
-      });
+      .catch(sayByField(setErrors));
   };
   const alert = (field: string) =>
     errors[field] && (

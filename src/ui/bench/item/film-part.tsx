@@ -8,7 +8,7 @@ import { Button } from "../../parts/button";
 import { Field } from "../../parts/field";
 import { sayDone } from "../../shell/use-undo";
 import { call, Refusal } from "../../talk/call";
-import { sayFailure } from "../../talk/say-failure";
+import { sayAtField, sayFailure } from "../../talk/say-failure";
 import { useBench } from "../state/bench-context";
 import type { Item } from "../state/types";
 
@@ -98,10 +98,7 @@ function Captions({ full }: { full: Full }) {
           again,
         );
       },
-      (error: unknown) => {
-        if (error instanceof Refusal && error.fields.captions) setWrong(error.fields.captions);
-        else sayFailure(error);
-      },
+      sayAtField("captions", setWrong),
     );
   const choose = () => {
     const input = document.createElement("input");

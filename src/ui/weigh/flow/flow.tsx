@@ -63,8 +63,9 @@ export function Flow({ round, brings }: { round: Round; brings: boolean }) {
       <div className="mt-4 grid items-start gap-8 xl:grid-cols-[auto_minmax(0,1fr)]">
         <div
           role="img"
+          tabIndex={0}
           aria-label="The flow of the review. Its numbers stand in the table beside it."
-          className="max-w-full overflow-x-auto rounded-md border border-line bg-[white] p-4 [&_svg]:max-w-none"
+          className="max-w-full overflow-x-auto max-xl:order-2 rounded-md border border-line bg-[white] p-4 [&_svg]:max-w-none"
           dangerouslySetInnerHTML={{ __html: svg }}
         />
         <table className="w-full max-w-xl border-collapse text-[15px]">

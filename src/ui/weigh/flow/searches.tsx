@@ -7,9 +7,9 @@ import { Button } from "../../parts/button";
 import { Day } from "../../parts/day";
 import { Area, Choice, Field } from "../../parts/field";
 import { sayDone } from "../../shell/use-undo";
-import { call, Refusal } from "../../talk/call";
+import { call } from "../../talk/call";
 import { newId } from "../../talk/ids";
-import { sayFailure } from "../../talk/say-failure";
+import { sayByField, sayFailure } from "../../talk/say-failure";
 
 type Search = Answer<"rounds.flow">["searches"][number];
 type Props = { team: string; round: string; searches: Search[]; brings: boolean; onChanged: () => void };
@@ -114,10 +114,7 @@ function SearchForm({ round, search, onDone, onLeave }: FormProps) {
       ...{ searched: typed.searched || null, hits: Number(typed.hits) },
     })
       .then(onDone)
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-        else sayFailure(failure);
-      });
+      .catch(sayByField(setErrors));
   };
   return (
     <form

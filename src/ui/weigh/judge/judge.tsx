@@ -59,14 +59,17 @@ export function Judge({ round, me, onGiven, onShown }: Props) {
             {done === mine.length && "· you have judged all of them"}
           </span>
         </p>
-        <div className="w-40">
+        <div className="w-40 max-sm:w-28">
           <Progress done={done} of={mine.length} words={`${done} of ${mine.length} judged`} />
         </div>
         <Button small disabled={at === 0} onClick={() => setAt(at - 1)}>
           Back
         </Button>
         <Button small look={isDone(thing.resource.id) ? "accent" : "line"} onClick={onward}>
-          Next <Key>N</Key>
+          Next{" "}
+          <span className="flex pointer-coarse:hidden">
+            <Key>N</Key>
+          </span>
         </Button>
       </div>
       {done === mine.length && (

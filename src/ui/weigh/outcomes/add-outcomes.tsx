@@ -4,9 +4,9 @@ import { useState } from "react";
 import { readOutcomes } from "@/core/outcomes/read-outcomes";
 import { Button } from "../../parts/button";
 import { Area } from "../../parts/field";
-import { call, Refusal } from "../../talk/call";
+import { call } from "../../talk/call";
 import { newId } from "../../talk/ids";
-import { sayFailure } from "../../talk/say-failure";
+import { sayAtField } from "../../talk/say-failure";
 
 type Props = {
   team: string;
@@ -26,10 +26,7 @@ export function AddOutcomes({ team, inside, onDone, onLeave }: Props) {
   const add = () =>
     call("outcomes.add", { team, text, parent: inside?.id ?? null, outcome: id })
       .then(({ outcomes, entry }) => onDone(outcomes.length, entry))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && failure.fields.text) setError(failure.fields.text);
-        else sayFailure(failure);
-      });
+      .catch(sayAtField("text", setError));
   return (
     <form
       noValidate

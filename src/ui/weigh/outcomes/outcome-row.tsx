@@ -7,8 +7,8 @@ import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
 import { Field } from "../../parts/field";
 import { sayDone } from "../../shell/use-undo";
-import { call, Refusal } from "../../talk/call";
-import { sayFailure } from "../../talk/say-failure";
+import { call } from "../../talk/call";
+import { sayByField, sayFailure } from "../../talk/say-failure";
 
 type Column = { id: string; title: string };
 type Props = {
@@ -163,10 +163,7 @@ function About({
   const save = () =>
     call("outcomes.edit", { outcome: outcome.id, ...typed })
       .then(() => (onChanged(), onLeave()))
-      .catch((failure: unknown) => {
-        if (failure instanceof Refusal && Object.keys(failure.fields).length) setErrors(failure.fields);
-        else sayFailure(failure);
-      });
+      .catch(sayByField(setErrors));
   const remove = () =>
     void call("outcomes.remove", { outcome: outcome.id })
       .then(({ entry }) => {
