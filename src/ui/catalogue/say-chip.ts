@@ -1,5 +1,4 @@
-import type { APPRAISED} from "@/core/search/query";
-import { type Chip } from "@/core/search/query";
+import type { APPRAISED, Chip } from "@/core/search/query";
 import { KIND_WORDS } from "@/core/look/kind-words";
 
 /** What may be the matter with a thing, in words. */
