@@ -59,11 +59,12 @@ export function Round({ me, teams, team, first }: Props) {
   };
   const all = round.things.reduce((sum, thing) => sum + thing.judges.length, 0);
   const done = round.things.reduce((sum, thing) => sum + thing.said.filter(({ whole }) => whole).length, 0);
-  const take = (next: "settling" | "done") =>
-    call("rounds.edit", { round: id, state: next })
+  const take = (next: "settling" | "done") => {
+    // At once: who goes on elsewhere meanwhile is not brought back by the answer.
+    if (next === "settling") setTab("side");
+    return call("rounds.edit", { round: id, state: next })
       .then(({ entry }) => {
         again();
-        if (next === "settling") setTab("side");
         sayDone(
           next === "settling" ? "Opened: everybody sees what the others think." : "The round is done.",
           team.id,
@@ -73,6 +74,7 @@ export function Round({ me, teams, team, first }: Props) {
         );
       })
       .catch(sayFailure);
+  };
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="flex min-h-0 flex-1 flex-col">
