@@ -81,6 +81,10 @@ test("a review is screened by keys, out with a reason; its next round takes what
   expect(await take("Take its table")).toMatch(/Included in the review"?,1/);
   await page.getByRole("button", { name: "Take away" }).last().click();
   await expect(rows.filter({ hasText: "Records identified" })).toHaveCount(0);
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page
+    .getByRole("listitem")
+    .filter({ hasText: "Taken away: Bog Journal" })
+    .getByRole("button", { name: "Undo" })
+    .click();
   await expect(rows.filter({ hasText: "Records identified from databases" })).toContainText(/7$/);
 });
