@@ -22,6 +22,7 @@ export const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ resource, criteria }) => ({ resource, criteria, number: 1, answers: {} }),
   },
+  "appraisals.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "appraisals.of-resource": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "outcomes.add": {
     from: "editor",

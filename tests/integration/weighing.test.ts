@@ -42,6 +42,20 @@ async function makeRound(world: World, { blind = true, things = 3 } = {}) {
   };
 }
 
+/** As if the page had been read again, and had other words. */
+async function becomesAnother(resource: string): Promise<void> {
+  const copy = {
+    html: "<p>Other words.</p>",
+    text: "Other words.",
+    origin: "fetched",
+    signature: "",
+  } as const;
+  await database()
+    .insert(resourceText)
+    .values({ resource, ...copy, at: new Date(), number: 2 })
+    .onDuplicateKeyUpdate({ set: { number: 2 } });
+}
+
 test("what one thinks in a blind round nobody else sees anywhere, until it is opened; then it stands", async () => {
   const world = await makeWorld();
   const { owner, editor, viewer, team } = world;
@@ -103,6 +117,43 @@ test("what is agreed on stands beside what each thought, with who agreed, and is
   expect((await as(owner, "rounds.look", { round })).things[0]!.agreed).toMatchObject({
     steps: [2, 3, 3, 3, 3],
   });
+});
+
+test("how far each thing is judged is told of a collection, and before it goes out, and no dispute of a blind round", async () => {
+  const world = await makeWorld();
+  const { owner, editor, viewer } = world;
+  const { round, resources, collection, give } = await makeRound(world, { things: 4 });
+  const told = async () => {
+    const { weighed } = await as(viewer, "appraisals.of-collection", { collection });
+    const found = (await as(owner, "share.look-over", { collection })).findings.filter(({ kind }) =>
+      ["in-dispute", "judged-before", "unjudged"].includes(kind),
+    );
+    return {
+      far: resources.map((id) => weighed.find((one) => one.resource === id)?.is ?? "no"),
+      found: resources.map((id) => found.find((one) => one.resource === id)?.kind ?? null),
+    };
+  };
+  expect(await told()).toEqual({ far: ["no", "no", "no", "no"], found: [null, null, null, null] });
+  await give(owner, 0, [3, 3, 3, 3, 3]);
+  await give(editor, 0, [1, 3, 3, 3, 3]);
+  // The same, whichever question was answered first.
+  await give(owner, 1, [3, 2, 3, 3, 3], "why");
+  await give(editor, 1, [3, 2, 3, 3, 3]);
+  await give(owner, 2, [3, 3, 3, 3, 3]);
+  expect(await told()).toEqual({
+    far: ["some", "some", "one", "no"],
+    found: [null, null, null, "unjudged"],
+  });
+  await as(owner, "rounds.edit", { round, state: "settling" });
+  expect((await told()).far).toEqual(["in dispute", "some", "one", "no"]);
+  await as(owner, "appraisals.agree", { round, resource: resources[0]!, answers: whole([2, 3, 3, 3, 3]) });
+  await becomesAnother(resources[2]!);
+  expect(await told()).toEqual({
+    far: ["agreed", "some", "old", "no"],
+    found: [null, null, "judged-before", "unjudged"],
+  });
+  await as(owner, "rounds.remove", { round });
+  expect((await told()).far).toEqual(["no", "no", "no", "no"]);
 });
 
 test("judgements stay with the words they were given to, and a round with the words it began with", async () => {
@@ -219,18 +270,7 @@ test("what was judged is found by how far it has come, and by nothing of what an
   await as(owner, "appraisals.agree", { round, resource: resources[0]!, answers: whole([3, 3, 3, 3, 3]) });
   expect(await found(editor, "agreed")).toEqual([resources[0]]);
   expect(await found(editor, "old")).toEqual([]);
-  await database()
-    .insert(resourceText)
-    .values({
-      resource: resources[0]!,
-      html: "<p>Other words.</p>",
-      text: "Other words.",
-      origin: "fetched",
-      signature: "",
-      at: new Date(),
-      number: 2,
-    })
-    .onDuplicateKeyUpdate({ set: { number: 2 } });
+  await becomesAnother(resources[0]!);
   expect(await found(editor, "old")).toEqual([resources[0]]);
 });
 

@@ -79,6 +79,18 @@ test("each thing a careful colleague would notice, where it is, the worst first"
   ]);
 });
 
+test("what is in dispute, what was judged before it changed, and what nobody has judged where others are", () => {
+  const items = (["in dispute", "old", "no", "agreed", "some"] as const).map((weighed) =>
+    item({}, { weighed }),
+  );
+  const note = item({ kind: "note", address: "" }, { weighed: "no" });
+  expect(kinds([...items, note])).toEqual([
+    ["in-dispute", 0],
+    ["judged-before", 1],
+    ["unjudged", 2],
+  ]);
+});
+
 test("an address that only opens inside does not lead out", () => {
   const isPublic = (ip: string) => ip === "8.8.8.8";
   for (const address of ["http://localhost/", "http://moss/", "https://files.local/a", "http://10.0.0.1/", "http://[::1]/", "file:///home/a", "not an address", "http://wiki.internal./"])

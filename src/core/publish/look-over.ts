@@ -1,4 +1,5 @@
 import { mayHandOn } from "../licence/known";
+import type { Weighed } from "../appraise/weighed";
 import type { Kind } from "../page/facts";
 import type { Look } from "../list/view-setting";
 
@@ -27,6 +28,8 @@ export type Looked = {
   };
   /** How hard its text is to read; null or left out: that is not known. */
   lix?: number | null;
+  /** How far it is judged, where anything in the collection is; "no": by nobody. */
+  weighed?: Weighed["is"] | "no";
   /** Of an entry of a portfolio, and of what is shown live: whether everybody can open the collection it leads to. */
   leadsTo?: "public" | "closed";
 };
@@ -45,6 +48,9 @@ export const FINDINGS = [
   "no-alternative",
   "file",
   "unread",
+  "in-dispute",
+  "judged-before",
+  "unjudged",
 ] as const;
 export type FindingKind = (typeof FINDINGS)[number];
 
@@ -105,6 +111,9 @@ export function lookOver(
     if (resource.kind === "picture" && !resource.description.trim()) note("no-alternative");
     if (resource.file !== null && mayHandOn(resource.licence) !== "yes") note("file");
     if (isLink && resource.usedAt === null && resource.fetchState === "done") note("unread");
+    if (item.weighed === "in dispute") note("in-dispute");
+    if (item.weighed === "old") note("judged-before");
+    if (item.weighed === "no" && resource.kind !== "note") note("unjudged");
     seen.add(resource.id);
     if (resource.duplicateOf) seen.add(resource.duplicateOf);
   }

@@ -1,3 +1,4 @@
+import { weighedOf } from "@/core/appraise/weighed";
 import { mayHandOn } from "@/core/licence/known";
 import { clockOf } from "@/core/lesson/clock";
 import { lookOver } from "@/core/publish/look-over";
@@ -10,6 +11,7 @@ import { countWithNotes } from "@/data/queries/resources";
 import { phasesOf } from "@/data/queries/sections";
 import { sharedDown } from "@/data/queries/sharing";
 import { lixAmong } from "@/data/queries/texts-and-files";
+import { sayingsOf } from "@/data/queries/weighed";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -55,8 +57,10 @@ export const lookOverCollection = reading({
       items.flatMap((item) => item.shownLive ?? []),
       now(),
     );
+    const far = await weighedAmong(tx, items);
     const looked = items.map((item) => ({
       ...item,
+      ...(far.size > 0 && { weighed: far.get(item.resource.id) ?? ("no" as const) }),
       lix: levels?.get(item.resource.id),
       leadsTo: item.shownLive
         ? live.has(item.shownLive)
@@ -87,6 +91,12 @@ export const lookOverCollection = reading({
     };
   },
 });
+
+/** How far things are judged. */
+async function weighedAmong(tx: Tx, items: readonly Item[]) {
+  const ids = [...new Set(items.map(({ resource }) => resource.id))];
+  return new Map(weighedOf(await sayingsOf(tx, ids)).map(({ resource, is }) => [resource, is]));
+}
 
 function countLicences(items: readonly Item[]): Record<"yes" | "link" | "unknown", number> {
   const counts = { yes: 0, link: 0, unknown: 0 };

@@ -31,6 +31,9 @@ const SAID: Record<FindingKind, [one: string, many: string]> = {
     "are files that are handed on, under no licence known",
   ],
   unread: ["was never opened by anybody here", "were never opened by anybody here"],
+  "in-dispute": ["is in dispute among those who judged it", "are in dispute among those who judged them"],
+  "judged-before": ["has changed since it was judged", "have changed since they were judged"],
+  unjudged: ["was judged by nobody, as others here were", "were judged by nobody, as others here were"],
 };
 
 /** What a careful colleague would notice before it goes out; each leads to its place, and can be mended here. */

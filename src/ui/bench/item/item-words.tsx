@@ -10,6 +10,7 @@ import { NewsWord } from "../news/news-word";
 import type { Item } from "../state/types";
 import { AskedMark } from "./asked-of";
 import { TheirsLine } from "./theirs";
+import { WeighedWord } from "./weighed-word";
 import { TalkMark } from "../talk/talk-mark";
 
 /** What an item is: kind, its own title beneath the curator's sentence, site, length, tags. */
@@ -35,6 +36,7 @@ export function ItemSub({ item, plain }: { item: Item; plain?: boolean }) {
             <span className="whitespace-nowrap">{sayMinutes(resource.minutes)}</span>
           </>
         )}
+        {item.look === "item" && <WeighedWord resource={resource.id} before={<Dot />} />}
       </span>{" "}
       {resource.tags.map((tag) => (
         <Fragment key={tag}>

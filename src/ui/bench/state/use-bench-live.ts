@@ -33,6 +33,10 @@ export function useBenchLive(team: string, collection: string, { renew, reload }
       void client.invalidateQueries({ queryKey: ["notices"] });
       void client.invalidateQueries({ queryKey: ["tray", team, "waiting"] });
     }
+    if (of("weighing").length) {
+      void again("weighed", collection);
+      void client.invalidateQueries({ queryKey: ["appraisals"] });
+    }
     const heads = of("head", here);
     if (heads.length || resources.length) {
       // The head sums up everything; once for a burst is enough, unless it is the head itself that changed.
