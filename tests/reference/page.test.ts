@@ -129,10 +129,11 @@ describe("metadata", () => {
         readPage(page, "https://site.example/");
         return performance.now() - from;
       };
-      const best = (count: number) => Math.min(took(count), took(count), took(count));
-      best(1_000);
-      // In proportion it is four times as much, with the square of it sixteen.
-      expect(best(200_000) / Math.max(best(50_000), 5)).toBeLessThan(9);
+      took(1_000);
+      // In proportion it is four times as much, with the square of it sixteen. Of several pairs the best counts: whatever else the
+      // machine does meanwhile makes either of them slower, and never quicker.
+      const pairs = Array.from({ length: 5 }, () => took(200_000) / Math.max(took(50_000), 5));
+      expect(Math.min(...pairs)).toBeLessThan(9);
     },
   );
 });
