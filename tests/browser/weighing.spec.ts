@@ -66,8 +66,9 @@ test("two judge ten things blind, see how far they agree, and settle what differ
   for (let i = 1; i < 10; i++) await judge(page, i < 3 ? "13333" : i % 2 ? "22222" : "33333");
   await expect(page.getByText("you have judged all of them")).toBeVisible();
 
-  await other.page.goto(`/team/${team}/appraisal`);
-  await other.page.getByRole("link", { name: /Ten to judge.*10 left for you/ }).click();
+  // It stands on their Desk, too.
+  await other.page.goto(`/team/${team}`);
+  await other.page.getByRole("link", { name: "Ten to judge: 10 things are left for you to judge" }).click();
   await expect(other.page.getByText("1 of 10")).toBeVisible();
   await other.page.getByRole("tab", { name: "Side by side" }).click();
   await expect(other.page.getByRole("row").nth(1)).toContainText("1 of 2 judged");

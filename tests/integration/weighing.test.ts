@@ -123,6 +123,8 @@ test("how far each thing is judged is told of a collection, and before it goes o
   const world = await makeWorld();
   const { owner, editor, viewer } = world;
   const { round, resources, collection, give } = await makeRound(world, { things: 4 });
+  const onDesk = async () => (await as(editor, "notices.read", {})).toJudge;
+  expect(await onDesk()).toEqual([{ round, team: world.team, title: "First look", left: 4 }]);
   const told = async () => {
     const { weighed } = await as(viewer, "appraisals.of-collection", { collection });
     const found = (await as(owner, "share.look-over", { collection })).findings.filter(({ kind }) =>
@@ -140,11 +142,13 @@ test("how far each thing is judged is told of a collection, and before it goes o
   await give(owner, 1, [3, 2, 3, 3, 3], "why");
   await give(editor, 1, [3, 2, 3, 3, 3]);
   await give(owner, 2, [3, 3, 3, 3, 3]);
+  expect(await onDesk()).toMatchObject([{ left: 2 }]);
   expect(await told()).toEqual({
     far: ["some", "some", "one", "no"],
     found: [null, null, null, "unjudged"],
   });
   await as(owner, "rounds.edit", { round, state: "settling" });
+  expect(await onDesk()).toEqual([]);
   expect((await told()).far).toEqual(["in dispute", "some", "one", "no"]);
   await as(owner, "appraisals.agree", { round, resource: resources[0]!, answers: whole([2, 3, 3, 3, 3]) });
   await becomesAnother(resources[2]!);

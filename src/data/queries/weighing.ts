@@ -6,6 +6,7 @@ import {
   appraisal,
   criteria,
   criteriaVersion,
+  membership,
   person,
   placement,
   resource,
@@ -371,4 +372,25 @@ export async function countToJudge(tx: Tx, team: string, who: string, most: numb
     .where(and(eq(roundShare.person, who), isNull(appraisal.id)))
     .limit(most);
   return rows.length;
+}
+
+/** The rounds in which somebody has still something to judge, in all their teams, the oldest first. */
+export async function toJudgeOf(tx: Tx, who: string, most: number) {
+  return tx
+    .select({
+      ...{ round: round.id, team: round.team, title: round.title },
+      left: sql<number>`count(*)`.mapWith(Number),
+    })
+    .from(roundShare)
+    .innerJoin(
+      round,
+      and(eq(round.id, roundShare.round), eq(round.state, "judging"), isNull(round.deletedAt)),
+    )
+    .innerJoin(membership, and(eq(membership.team, round.team), eq(membership.person, who)))
+    .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
+    .leftJoin(appraisal, and(isSaidInRound, eq(appraisal.whole, true)))
+    .where(and(eq(roundShare.person, who), isNull(appraisal.id)))
+    .groupBy(round.id)
+    .orderBy(round.id)
+    .limit(most);
 }

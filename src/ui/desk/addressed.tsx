@@ -1,7 +1,7 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { ClipboardCheck, Inbox } from "lucide-react";
+import { ClipboardCheck, Inbox, Scale } from "lucide-react";
 import Link from "next/link";
 import { placeOfNotice, sayAbout, sayAskedDay, sayNotice } from "@/core/talk/notices";
 import type { Answer } from "@/services/registry";
@@ -17,7 +17,7 @@ type One = Notices["notices"][number];
 type Asked = Notices["asked"][number];
 
 /** What is addressed to oneself in any team: what was not looked at yet, and behind a press what was, lately. */
-export function Addressed({ first }: { first: Notices }) {
+export function Addressed({ first, me }: { first: Notices; me: string }) {
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: ["notices"],
@@ -26,7 +26,7 @@ export function Addressed({ first }: { first: Notices }) {
   });
   const fresh = data.notices.filter((one) => one.seenAt === null);
   const seen = data.notices.filter((one) => one.seenAt !== null);
-  if (!data.notices.length && !data.asked.length) return null;
+  if (!data.notices.length && !data.asked.length && !data.toJudge.length) return null;
   const again = () => {
     void client.invalidateQueries({ queryKey: ["notices"] });
     void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[2] === "waiting" });
@@ -44,17 +44,37 @@ export function Addressed({ first }: { first: Notices }) {
           </Button>
         )}
       </div>
-      {data.asked.length > 0 && (
+      {data.asked.length + data.toJudge.length > 0 && (
         <ul aria-label="To see to">
           {data.asked.map((one) => (
-            <ToSeeTo key={one.placement} one={one} again={again} />
+            <ToSeeTo key={one.placement} one={one} mine={one.by.id === me} again={again} />
+          ))}
+          {data.toJudge.map(({ round, team, title, left }) => (
+            <li key={round} className="border-b border-line">
+              <Link
+                href={`/team/${team}/appraisal/${round}`}
+                className="flex items-center gap-3 px-2 py-3 hover:bg-wash"
+              >
+                <span className="flex size-8 shrink-0 items-center justify-center rounded-full bg-wash text-accent">
+                  <Scale size={17} aria-hidden />
+                </span>
+                <span className="min-w-0 break-words text-quiet">
+                  <b className="font-semibold text-ink">{title}</b>:{" "}
+                  {left === 1
+                    ? "1 thing is left for you to judge"
+                    : `${left} things are left for you to judge`}
+                </span>
+              </Link>
+            </li>
           ))}
         </ul>
       )}
       {fresh.length > 0 ? (
         <List all={fresh} />
       ) : (
-        data.asked.length === 0 && <p className="py-3 text-quiet">Nothing you have not looked at.</p>
+        data.asked.length + data.toJudge.length === 0 && (
+          <p className="py-3 text-quiet">Nothing you have not looked at.</p>
+        )
       )}
       {seen.length > 0 && (
         <details className="mt-2">
@@ -69,7 +89,7 @@ export function Addressed({ first }: { first: Notices }) {
 const NEW = "shadow-[inset_3px_0_0_var(--accent)]";
 
 /** What one is asked to see to stands here until it is done. */
-function ToSeeTo({ one, again }: { one: Asked; again: () => void }) {
+function ToSeeTo({ one, mine, again }: { one: Asked; mine: boolean; again: () => void }) {
   const { placement, team, collection, about, title, until, by } = one;
   const done = () =>
     void call("placements.done", { placement })
@@ -84,7 +104,14 @@ function ToSeeTo({ one, again }: { one: Asked; again: () => void }) {
         <Who by={by} kind="asked" />
         <span className="min-w-0 flex-1">
           <span className="block text-[15px] text-quiet">
-            <b className="font-semibold text-ink">{by.name ?? "Somebody who left"}</b> asks you to see to this
+            {mine ? (
+              "You wished to check this yourself"
+            ) : (
+              <>
+                <b className="font-semibold text-ink">{by.name ?? "Somebody who left"}</b> asks you to see to
+                this
+              </>
+            )}
             {until && (
               <>
                 {" "}

@@ -68,7 +68,7 @@ export function Desk({ me, teams, team, letInto, ...initial }: Props) {
       <Frame me={me} teams={teams} team={team}>
         <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16 sm:px-10">
           <div className="mx-auto max-w-[1200px] pt-8">
-            <Addressed first={initial.notices} />
+            <Addressed first={initial.notices} me={me.id} />
             <LetInto collections={letInto} />
             <FirstHour team={team} />
           </div>
@@ -81,7 +81,7 @@ export function Desk({ me, teams, team, letInto, ...initial }: Props) {
         <h1 className="sr-only">Desk of {team.name}</h1>
         <div className="mx-auto grid max-w-[1200px] gap-x-16 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_320px]">
           <div className="flex min-w-0 flex-col gap-8">
-            <Addressed first={initial.notices} />
+            <Addressed first={initial.notices} me={me.id} />
             {waiting.count > 0 ? (
               <section
                 aria-label="Tray"
