@@ -13,8 +13,11 @@ export type Sayings = {
 };
 
 /** How far a thing is judged. */
-export const WEIGHED = ["in dispute", "old", "agreed", "some", "one"] as const;
-export type Weighed = { resource: string; is: (typeof WEIGHED)[number]; people: number };
+export type Weighed = {
+  resource: string;
+  is: "in dispute" | "old" | "agreed" | "some" | "one";
+  people: number;
+};
 
 /**
  * How far each of some things is judged: what has to be done about comes first, so that of a thing that is agreed on in one round and in
