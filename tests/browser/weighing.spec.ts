@@ -8,11 +8,11 @@ const TEN = Array.from({ length: 10 }, (_, i) => `peat-notebook/many/${i + 1}`);
 async function twoWithTen(browser: Browser) {
   const one = await newcomer(browser, "Ulla Weighs");
   const other = await newcomer(browser, "Pekka Weighs");
-  const { invitation } = await one.act<{ invitation: { code: string } }>("invitations.make", {
-    team: one.team,
-    role: "contributor",
-  });
-  await other.act("invitations.accept", { code: invitation.code });
+  const invite = async () => {
+    const wish = { team: one.team, role: "contributor" };
+    return (await one.act<{ invitation: { code: string } }>("invitations.make", wish)).invitation.code;
+  };
+  await other.act("invitations.accept", { code: await invite() });
   const { collection } = await one.act("collections.make", { team: one.team, title: "Ten to judge" });
   for (const place of TEN)
     await one.act("capture.address", {
@@ -21,7 +21,7 @@ async function twoWithTen(browser: Browser) {
       collection: collection.id,
       section: null,
     });
-  return { one, other, team: one.team };
+  return { one: { ...one, invite }, other, team: one.team };
 }
 
 /** Answers what is asked by keys, a step a question, and goes on to the next thing. */
@@ -95,6 +95,19 @@ test("two judge ten things blind, see how far they agree, and settle what differ
   await page.getByRole("tab", { name: "Side by side" }).click();
   await rows.nth(1).getByRole("rowheader").click();
   await expect(page.getByText("one question is to settle")).toBeVisible();
+  // Somebody else is asked, and has it on their Desk; what they think stands with the others’.
+  const third = await newcomer(browser, "Eero Weighs");
+  await third.act("invitations.accept", { code: await one.invite() });
+  await page.getByRole("button", { name: "Ask somebody else, too" }).click();
+  await page.getByLabel("Who is asked, too").selectOption({ label: "Eero Weighs" });
+  await expect(page.getByText("Eero Weighs is asked, too")).toBeVisible();
+  await third.page.goto(`/team/${team}`);
+  await third.page.getByRole("link", { name: "Ten to judge: 1 thing is left for you to judge" }).click();
+  await expect(third.page.getByText("1 of 1")).toBeVisible();
+  expect(await axe(third.page)).toEqual([]);
+  for (const step of "23333") await third.page.keyboard.press(step);
+  await expect(third.page.getByText("you have judged all of them")).toBeVisible();
+  await expect(page.getByText("Eero Weighs: Partly")).toBeVisible();
   await page.getByLabel("Agreed: Currency").selectOption("Partly");
   await page.getByPlaceholder("Why, if you wish").first().fill("Older, and it still holds.");
   expect(await axe(page)).toEqual([]);

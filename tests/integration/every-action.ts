@@ -43,6 +43,10 @@ export const TABLE: Record<ActionName, Row> = {
     from: "editor",
     input: ({ team, criteria }) => ({ team, criteria, name: "Other", content: STARTER.criteria.slice(1) }),
   },
+  "rounds.ask-third": {
+    from: "contributor",
+    input: ({ round, resource, owner }) => ({ round, resource, person: owner.person!.id, asked: true }),
+  },
   "rounds.edit": { from: "editor", input: ({ round }) => ({ round, state: "done" }) },
   "rounds.flow": { from: "viewer", input: ({ round }) => ({ round }) },
   "search-records.remove": { from: "contributor", input: ({ searchRecord }) => ({ searchRecord }) },

@@ -1,4 +1,5 @@
 import { expect, test } from "vitest";
+import { valuesOf } from "@/core/appraise/sides";
 import { SCREENING, STARTER } from "@/core/appraise/starter-criteria";
 import { resourceText } from "@/data/schema";
 import { database } from "@/mechanism/changing";
@@ -117,6 +118,48 @@ test("what is agreed on stands beside what each thought, with who agreed, and is
   expect((await as(owner, "rounds.look", { round })).things[0]!.agreed).toMatchObject({
     steps: [2, 3, 3, 3, 3],
   });
+});
+
+test("a third is asked once it is opened, judges then, is heard when settling and no measure of agreement", async () => {
+  const world = await makeWorld();
+  const { owner, editor, contributor, viewer } = world;
+  const { round, resources, give } = await makeRound(world, { things: 2 });
+  const [resource] = resources;
+  const person = contributor.person!.id;
+  const third = (asked = true, who = person) =>
+    as(editor, "rounds.ask-third", { round, resource: resource!, person: who, asked });
+  await expect(third()).rejects.toMatchObject({ code: "round-not-settling" });
+  await give(owner, 0, [3, 3, 3, 3, 3]);
+  await give(editor, 0, [1, 3, 3, 3, 3]);
+  await as(owner, "rounds.edit", { round, state: "settling" });
+  await expect(give(contributor, 0, [2, 3, 3, 3, 3])).rejects.toMatchObject({ code: "round-not-judging" });
+  await expect(third(true, viewer.person!.id)).rejects.toMatchObject({ errors: [{ field: "person" }] });
+  await Promise.all([third(), third()]);
+  await third(false);
+  expect((await as(contributor, "notices.read", {})).toJudge).toEqual([]);
+  await third();
+  expect((await as(contributor, "notices.read", {})).toJudge).toMatchObject([{ round, left: 1 }]);
+  // Only what they are asked about, and only they.
+  await expect(give(contributor, 1, [2, 3, 3, 3, 3])).rejects.toMatchObject({ code: "round-not-judging" });
+  await expect(give(editor, 0, [2, 3, 3, 3, 3])).rejects.toMatchObject({ code: "round-not-judging" });
+  await give(contributor, 0, [2, 3, 3, 3, 3]);
+  await expect(third(false)).rejects.toMatchObject({ code: "has-judged" });
+  const { people, things } = await as(owner, "rounds.look", { round });
+  const at = people.findIndex((one) => one.id === person);
+  expect(things[0]).toMatchObject({
+    thirds: [at],
+    said: expect.arrayContaining([expect.objectContaining({ person: at })]),
+  });
+  expect(things[0]!.judges).toHaveLength(3);
+  expect(
+    valuesOf(
+      things,
+      0,
+      people.map((_, i) => i),
+    )[0]!.toSorted(),
+  ).toEqual([1, 3, null]);
+  await as(owner, "appraisals.agree", { round, resource: resource!, answers: whole([2, 3, 3, 3, 3]) });
+  expect((await as(owner, "rounds.look", { round })).things[0]!.agreed!.people).toHaveLength(3);
 });
 
 test("how far each thing is judged is told of a collection, and before it goes out, and no dispute of a blind round", async () => {

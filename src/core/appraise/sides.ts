@@ -5,7 +5,13 @@ import { stepsOf } from "./scales";
 /** What one person answered, in the order of the criteria; 0: they cannot say, null: not answered yet. */
 export type Side = { person: number; whole: boolean; steps: readonly (number | null)[] };
 /** Something that is judged: by whom it shall be, what they said, and whether it is settled. */
-export type Judged = { judges: readonly number[]; said: readonly Side[]; agreed: unknown };
+export type Judged = {
+  judges: readonly number[];
+  /** Those of them who were asked when what the others said could be seen. */
+  thirds?: readonly number[];
+  said: readonly Side[];
+  agreed: unknown;
+};
 
 /** How far a thing has come. */
 export type Standing = "nobody yet" | "more to come" | "alike" | "in dispute" | "settled";
@@ -54,16 +60,21 @@ export function standingOf(thing: Judged, criteria: readonly Criterion[]): Stand
 }
 
 /**
- * What people said about one question, as the figures of agreement take it.
+ * What people said about one question, as the figures of agreement take it. A third says nothing about how far two agree: they are asked
+ * where these do not.
  * @param at which question
  * @param people whose answers count
  */
 export const valuesOf = (
-  things: readonly Pick<Judged, "said">[],
+  things: readonly Pick<Judged, "said" | "thirds">[],
   at: number,
   people: readonly number[],
 ): Values =>
-  things.map(({ said }) => people.map((one) => said.find(({ person }) => person === one)?.steps[at] || null));
+  things.map(({ said, thirds }) =>
+    people.map(
+      (one) => (!thirds?.includes(one) && said.find(({ person }) => person === one)?.steps[at]) || null,
+    ),
+  );
 
 /** What everybody said alike, question by question, and null where they did not: where to begin when settling. */
 export const common = (said: readonly Side[], questions: number): (number | null)[] =>

@@ -131,6 +131,7 @@ export const VERBS = {
   "criteria.edit": { words: "none", reload: ["weighing"] },
   "criteria.remove": { words: "none", reload: ["weighing"] },
   "rounds.start": { words: "none", reload: ["weighing"] },
+  "rounds.ask-third": { words: "none", reload: ["weighing"] },
   "rounds.edit": { words: "none", reload: ["weighing"] },
   "rounds.remove": { words: "none", reload: ["weighing"] },
   "search-records.save": { words: "none", reload: ["weighing"] },

@@ -196,6 +196,9 @@ export async function sharedOut(tx: Tx, id: string) {
       position: roundShare.position,
       resource: roundShare.resource,
       people: sql<string>`group_concat(${roundShare.person})`.as("people"),
+      thirds: sql<string | null>`group_concat(if(${roundShare.third}, ${roundShare.person}, null))`.as(
+        "thirds",
+      ),
     })
     .from(roundShare)
     .where(eq(roundShare.round, id))
@@ -204,12 +207,15 @@ export async function sharedOut(tx: Tx, id: string) {
   const rows = await tx
     .select({
       ...{ id: resource.id, title: resource.title, siteName: resource.siteName, kind: resource.kind },
-      ...{ published: resource.published, people: shares.people },
+      ...{ published: resource.published, people: shares.people, thirds: shares.thirds },
     })
     .from(shares)
     .innerJoin(resource, and(eq(resource.id, shares.resource), isNull(resource.deletedAt)))
     .orderBy(asc(shares.position));
-  return rows.map(({ people, ...thing }) => ({ thing, people: people.split(",") }));
+  return rows.map(({ people, thirds, ...thing }) => ({
+    ...{ thing, people: people.split(",") },
+    thirds: thirds?.split(",") ?? [],
+  }));
 }
 
 /** What stands in a collection, each once, in its order; text that only stands between the items is nothing to judge. */
@@ -254,13 +260,26 @@ export async function agreedInRound(tx: Tx, id: string) {
     .where(and(eq(agreed.round, id), isNull(agreed.deletedAt)));
 }
 
-/** Who shall judge a resource in a round; nobody when it is not among its things. */
-export async function judgesOf(tx: Tx, id: string, resourceId: string): Promise<string[]> {
-  const rows = await tx
-    .select({ person: roundShare.person })
+/** Who shall judge a resource in a round, each with where it stands there; nobody when it is not among its things. */
+export async function judgesOf(tx: Tx, id: string, resourceId: string) {
+  return tx
+    .select({ person: roundShare.person, position: roundShare.position, third: roundShare.third })
     .from(roundShare)
     .where(and(eq(roundShare.round, id), eq(roundShare.resource, resourceId)));
-  return rows.map((row) => row.person);
+}
+
+/** Asks nobody as a third any more who was. */
+export async function dropShare(tx: Tx, id: string, by: { resource: string; person: string }): Promise<void> {
+  await tx
+    .delete(roundShare)
+    .where(
+      and(
+        eq(roundShare.round, id),
+        eq(roundShare.resource, by.resource),
+        eq(roundShare.person, by.person),
+        eq(roundShare.third, true),
+      ),
+    );
 }
 
 /** What somebody thinks of a resource by a set of criteria, taken back or not; null when they never judged it. */
@@ -350,6 +369,12 @@ export async function agreedOf(tx: Tx, resourceId: string) {
     .orderBy(desc(agreed.updatedAt));
 }
 
+/** As long as the round is not opened; and of a third, as long as it is not done. */
+const isToBeJudged = or(
+  eq(round.state, "judging"),
+  and(eq(round.state, "settling"), eq(roundShare.third, true)),
+);
+
 /**
  * How much somebody has still to judge in the rounds of a team.
  * @param most more are not counted
@@ -360,12 +385,7 @@ export async function countToJudge(tx: Tx, team: string, who: string, most: numb
     .from(roundShare)
     .innerJoin(
       round,
-      and(
-        eq(round.id, roundShare.round),
-        eq(round.team, team),
-        eq(round.state, "judging"),
-        isNull(round.deletedAt),
-      ),
+      and(eq(round.id, roundShare.round), eq(round.team, team), isToBeJudged, isNull(round.deletedAt)),
     )
     .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
     .leftJoin(appraisal, and(isSaidInRound, eq(appraisal.whole, true)))
@@ -382,10 +402,7 @@ export async function toJudgeOf(tx: Tx, who: string, most: number) {
       left: sql<number>`count(*)`.mapWith(Number),
     })
     .from(roundShare)
-    .innerJoin(
-      round,
-      and(eq(round.id, roundShare.round), eq(round.state, "judging"), isNull(round.deletedAt)),
-    )
+    .innerJoin(round, and(eq(round.id, roundShare.round), isToBeJudged, isNull(round.deletedAt)))
     .innerJoin(membership, and(eq(membership.team, round.team), eq(membership.person, who)))
     .innerJoin(resource, and(eq(resource.id, roundShare.resource), isNull(resource.deletedAt)))
     .leftJoin(appraisal, and(isSaidInRound, eq(appraisal.whole, true)))

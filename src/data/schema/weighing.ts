@@ -91,6 +91,8 @@ export const roundShare = mysqlTable(
     resource: uuid("resource")
       .notNull()
       .references(() => resource.id, { onDelete: "cascade" }),
+    /** Asked when the round had been opened: what they think is heard when settling, and is no measure of agreement. */
+    third: boolean("third").notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.round, t.position, t.person] }),

@@ -32,7 +32,7 @@ export const agreeOnAppraisal = action({
       answers,
       person: scope.person!,
       // Whoever writes it down was there, be it as a third.
-      people: [...new Set([...judges, scope.person!])],
+      people: [...new Set([...judges.map((one) => one.person), scope.person!])],
     };
     const there = await findAgreed(tx, { round: round.id, resource: input.resource });
     if (there?.deletedAt) await restore("agreed", there, { fields });

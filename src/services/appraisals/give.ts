@@ -34,9 +34,11 @@ export const giveAppraisal = action({
     const round = input.round ? locked.round(input.round) : null;
     if (round) {
       if (round.team !== scope.team || round.deletedAt) throw new Problem("not-found");
-      if (round.state !== "judging") throw new Problem("round-not-judging");
       if (round.criteria !== criteria || round.number !== number) throw new Problem("round-asks-otherwise");
-      if (!(await judgesOf(tx, round.id, resource)).includes(person)) throw new Problem("not-yours-to-judge");
+      const share = (await judgesOf(tx, round.id, resource)).find((one) => one.person === person);
+      if (round.state !== "judging" && !(share?.third && round.state === "settling"))
+        throw new Problem("round-not-judging");
+      if (!share) throw new Problem("not-yours-to-judge");
     }
     const { answers, whole } = await answersIn(tx, input);
     const copy = (await findText(tx, resource))?.number ?? null;

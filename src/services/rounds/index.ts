@@ -1,3 +1,4 @@
+import { askThird } from "./ask-third";
 import { editRound } from "./edit";
 import { readFlow } from "./flow";
 import { lookAtRound } from "./look";
@@ -7,6 +8,7 @@ import { startRound } from "./start";
 
 /** What people can do, by name. */
 export const actions = {
+  "rounds.ask-third": askThird,
   "rounds.edit": editRound,
   "rounds.flow": readFlow,
   "rounds.look": lookAtRound,

@@ -25,6 +25,8 @@ type Said = {
 type Thing = {
   resource: Awaited<ReturnType<typeof sharedOut>>[number]["thing"];
   judges: number[];
+  /** Those of them who were asked when it had been opened. */
+  thirds: number[];
   said: Said[];
   agreed: (Pick<Said, "steps" | "why" | "out"> & { people: string[]; at: Date }) | null;
 };
@@ -51,9 +53,10 @@ export async function insideRound(tx: Tx, round: RoundRow, who: string | null) {
     who !== null && round.blind && round.state === "judging" && person !== who;
   /** By their resources, in the order of the round. */
   const things = new Map<string, Thing>();
-  for (const { thing: resource, people } of shares) {
-    const judges = people.map((person) => places.get(person)!).sort((a, b) => a - b);
-    things.set(resource.id, { resource, judges, said: [], agreed: null });
+  for (const { thing: resource, people, thirds } of shares) {
+    const inPlace = (some: string[]) => some.map((person) => places.get(person)!).sort((a, b) => a - b);
+    const [judges, asked] = [inPlace(people), inPlace(thirds)];
+    things.set(resource.id, { resource, judges, thirds: asked, said: [], agreed: null });
   }
   for (const { resource, person, answers, whole } of said)
     things.get(resource)?.said.push({

@@ -89,6 +89,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "criteria.edit": () => "changed criteria",
   "criteria.remove": () => "took criteria away",
   "rounds.start": () => "started a round",
+  "rounds.ask-third": () => "asked for another opinion",
   "rounds.edit": () => "took a round on",
   "rounds.remove": () => "took a round away",
   "appraisals.own": () => "judged something",

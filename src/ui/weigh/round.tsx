@@ -46,7 +46,9 @@ export function Round({ me, teams, team, first }: Props) {
   useUndo(team.id, () => (setBefore(round), again()));
   const { title, state, blind, name } = round.round;
   const place = round.people.findIndex((one) => one.id === me.id);
-  const judges = place >= 0 && state === "judging";
+  // Of what has been opened one judges what one is asked about as a third.
+  const isThird = state === "settling" && round.things.some((thing) => thing.thirds.includes(place));
+  const judges = place >= 0 && (state === "judging" || isThird);
   const [chosen, setTab] = useState<Tab>(judges ? "judge" : "side");
   const tab = chosen === "judge" && !judges ? "side" : chosen;
   const arranges = may(team.role, "arrange");

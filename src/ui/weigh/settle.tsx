@@ -11,6 +11,7 @@ import { Area, Choice } from "../parts/field";
 import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
+import { AskThird } from "./ask-third";
 import { sayStep } from "./say-scale";
 
 type Round = Answer<"rounds.look">;
@@ -68,6 +69,7 @@ export function Settle({ round, thing, settles, onSettled, onLeave }: Props) {
         <Link href={`/read/${thing.resource.id}`} className="text-accent underline">
           To the reading room
         </Link>
+        {settles && !thing.agreed && <AskThird round={round} thing={thing} onAsked={onSettled} />}
         {thing.agreed && <span className="text-quiet"> · agreed by {thing.agreed.people.join(", ")}</span>}
       </p>
       <ul className="flex flex-col gap-4">

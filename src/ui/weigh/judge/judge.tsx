@@ -24,7 +24,11 @@ type Props = { round: Round; me: number; onGiven: () => void; onShown: () => voi
 /** Judging: one thing at a time beside its reading copy, a key for each step. */
 export function Judge({ round, me, onGiven, onShown }: Props) {
   const { answers, give } = useOwnAnswers(round, me, onGiven);
-  const mine = useMemo(() => round.things.filter(({ judges }) => judges.includes(me)), [round.things, me]);
+  const { state } = round.round;
+  const mine = useMemo(
+    () => round.things.filter(({ judges, thirds }) => (state === "judging" ? judges : thirds).includes(me)),
+    [round.things, state, me],
+  );
   const isDone = (resource: string) => isWhole(answers[resource] ?? {}, round.criteria);
   const [at, setAt] = useState(() => {
     const open = mine.findIndex(({ resource }) => !isDone(resource.id));
@@ -74,7 +78,8 @@ export function Judge({ round, me, onGiven, onShown }: Props) {
       </div>
       {done === mine.length && (
         <p className="mb-4 rounded-md bg-wash px-3 py-2 text-[15px]">
-          That was the last one. You can go back and change what you said until the round is opened.{" "}
+          That was the last one. You can go back and change what you said until{" "}
+          {state === "judging" ? "the round is opened" : "the round is done"}.{" "}
           <button type="button" className="font-semibold text-accent underline" onClick={onShown}>
             Side by side
           </button>

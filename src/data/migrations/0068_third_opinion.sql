@@ -1,0 +1,1 @@
+ALTER TABLE `round_share` ADD `third` boolean DEFAULT false NOT NULL;
