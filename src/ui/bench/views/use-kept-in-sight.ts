@@ -91,10 +91,14 @@ export function useBroughtIntoSight(
  * @returns where the line begins then, in pixels of the window; null when it is not drawn
  */
 function wholeInSight(scroller: HTMLElement, index: number): number | null {
-  const line = scroller.querySelector(`[data-index="${index}"]`)?.getBoundingClientRect();
-  if (!line) return null;
+  const row = scroller.querySelector(`[data-index="${index}"]`);
+  if (!row) return null;
   const box = scroller.getBoundingClientRect();
   const top = box.top + (parseFloat(getComputedStyle(scroller).scrollPaddingTop) || 0);
+  let line = row.getBoundingClientRect();
+  // Where there is no room for the line with what parts it from the next, there may be for the item.
+  if (line.height > box.bottom - top)
+    line = (row.querySelector("[data-item][tabindex='0']") ?? row).getBoundingClientRect();
   const before = scroller.scrollTop;
   if (line.top < top) scroller.scrollTop -= top - line.top;
   else if (line.bottom > box.bottom) scroller.scrollTop += Math.min(line.bottom - box.bottom, line.top - top);
