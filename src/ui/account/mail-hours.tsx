@@ -3,7 +3,7 @@
 import { useState, useSyncExternalStore } from "react";
 import type { MailHours } from "@/core/talk/mail-hours";
 import { Choice } from "../parts/field";
-import { call } from "../talk/call";
+import { callInTurn } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
 const HOURS = Array.from(
@@ -24,7 +24,8 @@ export function MailHoursPart({ first }: { first: MailHours }) {
     const zone = more.zone ?? (hours.zone || Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC");
     const next = { ...hours, ...more, zone };
     setHours(next);
-    call("notices.set-hours", next).catch((error: unknown) => {
+    // One after the other: what is chosen last stands.
+    callInTurn("notices.set-hours", next).catch((error: unknown) => {
       setHours(before);
       sayFailure(error);
     });
