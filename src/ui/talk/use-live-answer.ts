@@ -22,7 +22,8 @@ export function useLiveAnswer<T>(
   ...parts: Part[]
 ): [T, () => void] {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: key, queryFn: read, initialData: first as never });
+  // Nobody hears what happens while the screen is not there: who comes back is shown what came with the page.
+  const { data } = useQuery({ queryKey: key, queryFn: read, initialData: first as never, gcTime: 0 });
   const again = () => void client.invalidateQueries({ queryKey: key });
   useLive(team, {
     onEvents: (events) => events.some((event) => reloads(event, ...parts)) && again(),
