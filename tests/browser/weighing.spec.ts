@@ -107,7 +107,7 @@ test("two judge ten things blind, see how far they agree, and settle what differ
   expect(await axe(third.page)).toEqual([]);
   for (const step of "23333") await third.page.keyboard.press(step);
   await expect(third.page.getByText("you have judged all of them")).toBeVisible();
-  await expect(page.getByText("Eero Weighs: Partly")).toBeVisible();
+  await expect(page.getByText("Eero Weighs: Partly", { exact: true })).toBeVisible();
   await page.getByLabel("Agreed: Currency").selectOption("Partly");
   await page.getByPlaceholder("Why, if you wish").first().fill("Older, and it still holds.");
   expect(await axe(page)).toEqual([]);
