@@ -9,14 +9,9 @@ import type { PlacementRow } from "@/data/queries/placements";
 import { collectionsHolding, type ResourceRow } from "@/data/queries/resources";
 import type { SectionRow } from "@/data/queries/sections";
 import { lockSuggestions, type SuggestionRow } from "@/data/queries/suggestions";
-import {
-  type CriteriaRow,
-  lockCriteria,
-  lockRounds,
-  lockSearchRecords,
-  type RoundRow,
-  type SearchRecordRow,
-} from "@/data/queries/weighing";
+import { lockRounds, type RoundRow } from "@/data/queries/rounds";
+import { lockSearchRecords, type SearchRecordRow } from "@/data/queries/search-records";
+import { type CriteriaRow, lockCriteria } from "@/data/queries/weighing";
 import { Outrun } from "@/data/transaction";
 import type { Scope } from "./policy";
 import { Problem } from "./problem";

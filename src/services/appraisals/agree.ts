@@ -1,4 +1,5 @@
-import { findAgreed, judgesOf } from "@/data/queries/weighing";
+import { judgesOf } from "@/data/queries/rounds";
+import { findAgreed } from "@/data/queries/weighing";
 import { action } from "@/mechanism/action";
 import { Described, Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

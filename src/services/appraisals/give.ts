@@ -1,6 +1,7 @@
 import { IsInt, Max, Min } from "class-validator";
 import { findText } from "@/data/queries/texts-and-files";
-import { findAppraisal, findCriteria, judgesOf } from "@/data/queries/weighing";
+import { judgesOf } from "@/data/queries/rounds";
+import { findAppraisal, findCriteria } from "@/data/queries/weighing";
 import { action } from "@/mechanism/action";
 import { Described, Id, MaybeId } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

@@ -1,5 +1,5 @@
 import { askedOf, noticesOf } from "@/data/queries/noticed";
-import { toJudgeOf } from "@/data/queries/weighing";
+import { toJudgeOf } from "@/data/queries/rounds";
 import { reading } from "@/mechanism/action";
 import { Nothing } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

@@ -1,7 +1,8 @@
 import type { RoundTally } from "@/core/appraise/flow";
 import { screeningAt, tallyOf } from "@/core/appraise/screening";
 import type { Tx } from "@/data/database";
-import { findRound, type RoundRow, searchRecordsOf } from "@/data/queries/weighing";
+import { findRound, type RoundRow } from "@/data/queries/rounds";
+import { searchRecordsOf } from "@/data/queries/search-records";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

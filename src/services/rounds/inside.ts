@@ -2,13 +2,8 @@ import type { Answers } from "@/core/appraise/answers";
 import type { Criterion } from "@/core/appraise/criteria";
 import type { Tx } from "@/data/database";
 import { namesOfPeople } from "@/data/queries/people";
-import {
-  agreedInRound,
-  appraisalsInRound,
-  criteriaAt,
-  type RoundRow,
-  sharedOut,
-} from "@/data/queries/weighing";
+import { agreedInRound, appraisalsInRound, type RoundRow, sharedOut } from "@/data/queries/rounds";
+import { criteriaAt } from "@/data/queries/weighing";
 
 /** What one person said of a thing, as far as one may know. */
 type Said = {

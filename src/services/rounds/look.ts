@@ -1,4 +1,5 @@
-import { findCriteria, findRound } from "@/data/queries/weighing";
+import { findRound } from "@/data/queries/rounds";
+import { findCriteria } from "@/data/queries/weighing";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

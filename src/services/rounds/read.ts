@@ -1,4 +1,4 @@
-import { roundsOf } from "@/data/queries/weighing";
+import { roundsOf } from "@/data/queries/rounds";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

@@ -5,7 +5,7 @@ import { shareOut } from "@/core/appraise/share-out";
 import { may } from "@/core/policy/abilities";
 import { membersOf } from "@/data/queries/teams";
 import type { Tx } from "@/data/database";
-import { addShares, findRound, resourcesIn, type RoundRow } from "@/data/queries/weighing";
+import { addShares, findRound, resourcesIn, type RoundRow } from "@/data/queries/rounds";
 import { action } from "@/mechanism/action";
 import { Id, Ids, MaybeId, MaybeIds, Name } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

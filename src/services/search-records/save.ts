@@ -1,6 +1,6 @@
 import { IsInt, Max, Min } from "class-validator";
 import { SEARCH_KINDS, type SearchKind } from "@/core/appraise/flow";
-import { findSearchRecord } from "@/data/queries/weighing";
+import { findSearchRecord } from "@/data/queries/search-records";
 import { action } from "@/mechanism/action";
 import { Id, MaybeDay, MaybeId, MaybeText, Name, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";

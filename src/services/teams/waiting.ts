@@ -3,7 +3,7 @@ import { countDuplicates } from "@/data/queries/duplicates";
 import { noticesOf } from "@/data/queries/noticed";
 import { countHeld } from "@/data/queries/messages";
 import { countSuggested } from "@/data/queries/suggestions";
-import { countToJudge } from "@/data/queries/weighing";
+import { countToJudge } from "@/data/queries/rounds";
 import { traySum } from "@/data/queries/tray";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";

@@ -1,7 +1,7 @@
 "use client";
 
-import { useRef } from "react";
 import { Button } from "../parts/button";
+import { ChooseFile } from "../parts/choose-file";
 import { ask } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 
@@ -12,7 +12,6 @@ const LARGEST = 2_000_000;
 
 /** Where names come from besides what is pasted: a class list as a file, or the people of the team. */
 export function NamesFrom({ team, onNames }: Props) {
-  const file = useRef<HTMLInputElement>(null);
   const read = async (chosen: File) => {
     const [{ namesInFile }, text] = await Promise.all([
       import("@/core/groups/names-in-file"),
@@ -22,23 +21,13 @@ export function NamesFrom({ team, onNames }: Props) {
   };
   return (
     <div className="flex flex-wrap gap-2">
-      <input
-        ref={file}
-        type="file"
+      <ChooseFile
+        label="Class list"
         accept=".csv,.tsv,.txt"
-        aria-label="Class list"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen) read(chosen).catch(sayFailure);
-          // So that the same one can be chosen again.
-          event.target.value = "";
-        }}
-      />
-      <Button small onClick={() => file.current!.click()}>
+        onChosen={(chosen) => void read(chosen).catch(sayFailure)}
+      >
         From a class list …
-      </Button>
+      </ChooseFile>
       <Button
         small
         onClick={() =>

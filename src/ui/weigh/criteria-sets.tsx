@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Criterion } from "@/core/appraise/criteria";
 import { LARGEST_CRITERIA_FILE, readCriteriaFile, writeCriteriaFile } from "@/core/appraise/criteria-file";
 import { screeningAt } from "@/core/appraise/screening";
@@ -8,6 +8,7 @@ import { SCREENING } from "@/core/appraise/starter-criteria";
 import { fileName } from "@/core/formats/file-name";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { ChooseFile } from "../parts/choose-file";
 import { Empty } from "../parts/empty";
 import type { TeamRow } from "../shell/frame";
 import { sayDone } from "../shell/use-undo";
@@ -139,31 +140,19 @@ export function CriteriaSets({ team, criteria, arranges, onBegin, onChanged }: S
 
 /** A set somebody else wrote, from its file. */
 function FromFile({ onRead }: { onRead: (set: NonNullable<ReturnType<typeof readCriteriaFile>>) => void }) {
-  const file = useRef<HTMLInputElement>(null);
   const read = async (chosen: File) => {
     const set = chosen.size > 4 * LARGEST_CRITERIA_FILE ? null : readCriteriaFile(await chosen.text());
     if (set) onRead(set);
     else toast(`“${chosen.name}” is no file of criteria. One is made by “As a file” beside a set.`);
   };
   return (
-    <>
-      <input
-        ref={file}
-        type="file"
-        accept=".json"
-        aria-label="A file of criteria"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen) read(chosen).catch(sayFailure);
-          // So that the same one can be chosen again.
-          event.target.value = "";
-        }}
-      />
-      <Button small look="quiet" onClick={() => file.current!.click()}>
-        From a file …
-      </Button>
-    </>
+    <ChooseFile
+      label="A file of criteria"
+      accept=".json"
+      look="quiet"
+      onChosen={(chosen) => void read(chosen).catch(sayFailure)}
+    >
+      From a file …
+    </ChooseFile>
   );
 }
