@@ -94,8 +94,10 @@ export function Question({
       </div>
       <Guide criterion={criterion} chosen={given?.step ?? null} className={now && !given ? "" : FIXED} />
       {given && (
-        <p className="mt-1 min-h-5 text-sm text-quiet pointer-coarse:hidden">
-          {given.step && criterion.guide[given.step - 1]}
+        <p className="mt-1 flex min-h-5 flex-wrap items-center gap-x-3 text-sm text-quiet pointer-coarse:hidden">
+          {given.step !== null && criterion.guide[given.step - 1] && (
+            <span>{criterion.guide[given.step - 1]}</span>
+          )}
           {asks && !says && !given.why && <SayWhy asks={asks} onSay={onSay} />}
         </p>
       )}
@@ -104,7 +106,10 @@ export function Question({
       </p>
       {given?.step === OUT && criterion.scale === "screen" && criterion.reasons?.length ? (
         <fieldset className="mt-2 flex flex-wrap gap-1.5">
-          <legend className="mb-1 text-sm text-quiet">Why is it out?</legend>
+          <legend className="mb-1 text-sm text-quiet">
+            <b className="font-semibold text-ink">Why is it out?</b>
+            {!given.reason && " It is judged once you say so."}
+          </legend>
           {criterion.reasons.map((reason, i) => (
             <label
               key={reason}
@@ -148,7 +153,7 @@ const SayWhy = ({ asks, onSay }: { asks: "key" | "press"; onSay: () => void }) =
   <button
     type="button"
     onClick={onSay}
-    className="not-first:ml-3 inline-flex h-6 items-center pointer-coarse:ml-0 gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
+    className="inline-flex h-6 items-center gap-1.5 rounded text-sm text-quiet hover:text-ink hover:underline"
   >
     {asks === "key" && <Key>W</Key>} Say why
   </button>
