@@ -1,4 +1,4 @@
-import { beforeEach, expect, test, vi } from "vitest";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { standAt } from "../../tests/units/stand-at";
 import { confirmInPage, seeLinks, seePage, seePairing } from "./in-page";
 
@@ -9,6 +9,8 @@ const page = (head: string, body: string) => {
   document.body.innerHTML = body;
 };
 beforeEach(() => standAt("https://moss.example/sundew"));
+// Whatever becomes of a test: what comes after it has the clock and the browser as they are.
+afterEach(() => vi.unstubAllGlobals());
 
 /** Whether a function needs nothing from outside: the browser sends its text alone into the page. */
 test("what is handed to the page is whole in itself", () => {
@@ -91,7 +93,8 @@ test("the pairing is read from Hobbin's own page, with the address it stands at"
 test("what is confirmed is said as text, one at a time, with the way back", () => {
   const sendMessage = vi.fn(async () => undefined);
   vi.stubGlobal("chrome", { runtime: { sendMessage } });
-  vi.useFakeTimers();
+  const later = vi.fn<(work: () => void, ms: number) => void>();
+  vi.stubGlobal("setTimeout", later);
   confirmInPage("Saved to <b>The bog</b>", "id-1");
   confirmInPage("Saved to <b>The fen</b>", "id-2");
   const hosts = document.querySelectorAll("#hobbin-said");
@@ -104,8 +107,8 @@ test("what is confirmed is said as text, one at a time, with the way back", () =
   // Without a way back there is no button, and after a while it goes by itself.
   confirmInPage("This page cannot be read by extensions.", null);
   expect(document.querySelector("#hobbin-said")!.shadowRoot!.querySelector("button")).toBeNull();
-  vi.advanceTimersByTime(8000);
+  const [goes, ms] = later.mock.lastCall!;
+  expect(ms).toBe(8000);
+  goes();
   expect(document.querySelector("#hobbin-said")).toBeNull();
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
 });
