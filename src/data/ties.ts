@@ -106,6 +106,7 @@ export const TIES: Record<string, Ties> = {
   round_share: { ...plain, merge: "stays", ...team },
   appraisal: { undo: "appraisal", bin: "itself", ...noCollection, merge: "moves over", ...team },
   agreed: { undo: "agreed", bin: "itself", ...noCollection, merge: "stays", ...team },
+  wish: { undo: "wish", bin: "itself", ...noCollection, merge: "stays", ...team },
   sheet: { ...plain, ...team },
   sheet_item: { ...plain, ...team },
   sheet_find: { ...plain, bin: "itself", ...team },

@@ -154,7 +154,15 @@ export class ChangeSet {
   /** Brings things back out of the bin, where they stood or with other fields. */
   async restore<
     T extends
-      "collection" | "section" | "placement" | "resource" | "mark" | "ownMark" | "appraisal" | "agreed",
+      | "collection"
+      | "section"
+      | "placement"
+      | "resource"
+      | "mark"
+      | "ownMark"
+      | "appraisal"
+      | "agreed"
+      | "wish",
     Row extends OneOf<T> & { id: string },
   >(
     type: T,

@@ -58,6 +58,7 @@ export const PROBLEMS = {
   "outcome-inside-itself": problem("not-valid", "An outcome cannot stand inside itself."),
   "nothing-to-judge": problem("not-valid", "Choose what is to be judged."),
   "nobody-to-judge": problem("not-valid", "Choose people of the team who bring things in."),
+  "currency-unknown": problem("not-valid", "This is no currency. One looks like EUR."),
   "too-many-judge": problem("not-valid", "So many people have never judged one thing."),
   "has-judged": problem("conflict", "They have said what they think already."),
   "too-few-to-judge": problem("not-valid", "There are fewer people than that."),

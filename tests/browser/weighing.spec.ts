@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import type { Browser, Page } from "@playwright/test";
 import { axe } from "./axe";
 import { at, expect, newcomer, test } from "./hands";
@@ -193,4 +194,79 @@ test("outcomes are pasted, what serves them is said with a press, and what is le
   await page.getByRole("button", { name: "1.2 Say how old it is" }).click();
   await page.getByRole("link", { name: "Search the catalogue for its words" }).click();
   await page.waitForURL(/catalogue\?q=Say/);
+});
+
+test("a shortlist: what is wanted first, at what price, and what all of it costs so far", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Maire Weighs");
+  const { collection } = await act("collections.make", { team, title: "To buy" });
+  for (const place of TEN.slice(0, 2))
+    await act("capture.address", { team, address: at(place), collection: collection.id, section: null });
+  await page.goto(`/team/${team}/appraisal`);
+  await page.getByRole("button", { name: "Begin with these five" }).click();
+  await page.getByRole("button", { name: "Start a round" }).click();
+  await page.getByLabel("What is judged").selectOption({ label: "To buy" });
+  await page.getByRole("button", { name: "Start the round" }).click();
+  await page.getByRole("tab", { name: "Shortlist" }).click();
+  const list = page.getByRole("region", { name: "The shortlist" });
+  const rows = list.locator("tbody tr");
+  await expect(rows).toHaveCount(2);
+  await rows
+    .nth(1)
+    .getByLabel(/^Wanted/)
+    .selectOption({ label: "1: first of all" });
+  // It goes to the top, with what is said of it.
+  await expect(rows.first().getByLabel(/^Wanted/)).toHaveValue("1");
+  await rows
+    .first()
+    .getByLabel(/^Price of one/)
+    .fill("a lot");
+  await rows
+    .first()
+    .getByLabel(/^Price of one/)
+    .press("Enter");
+  await expect(list.getByText("A price looks like 12.50.")).toBeVisible();
+  await rows
+    .first()
+    .getByLabel(/^Price of one/)
+    .fill("12,50");
+  await rows
+    .first()
+    .getByLabel(/^Price of one/)
+    .press("Enter");
+  await rows
+    .first()
+    .getByLabel(/^Number/)
+    .fill("3");
+  await rows
+    .first()
+    .getByLabel(/^Number/)
+    .press("Enter");
+  await expect(rows.first()).toContainText("37.50");
+  await expect(page.getByText("1 has no price yet")).toBeVisible();
+  await rows
+    .nth(1)
+    .getByLabel(/^Price of one/)
+    .fill("20");
+  await rows
+    .nth(1)
+    .getByLabel(/^Price of one/)
+    .press("Enter");
+  await expect(rows.nth(1)).toContainText("57.50");
+  await page.getByLabel("It may cost").fill("50");
+  await page.getByLabel("Currency").fill("XYZ");
+  await page.getByLabel("Currency").press("Enter");
+  await expect(page.getByText("This is no currency.")).toBeVisible();
+  await page.getByLabel("Currency").fill("eur");
+  await page.getByLabel("Currency").press("Enter");
+  await expect(rows.nth(1)).toContainText("€57.50");
+  await expect(rows.nth(1)).toContainText("over the budget");
+  await expect(rows.first()).not.toContainText("over the budget");
+  expect(await axe(page)).toEqual([]);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Take it along" }).click(),
+  ]);
+  expect(readFileSync(await file.path(), "utf8")).toContain("12.50,3,37.50,37.50");
 });

@@ -47,6 +47,11 @@ export const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ round, resource, owner }) => ({ round, resource, person: owner.person!.id, asked: true }),
   },
+  "rounds.wish": {
+    from: "contributor",
+    input: ({ round, resource }) => ({ round, resource, price: 12_500, priority: 1 }),
+    beside: ({ round, resource }) => ({ round, resource, number: 3 }),
+  },
   "rounds.edit": { from: "editor", input: ({ round }) => ({ round, state: "done" }) },
   "rounds.flow": { from: "viewer", input: ({ round }) => ({ round }) },
   "search-records.remove": { from: "contributor", input: ({ searchRecord }) => ({ searchRecord }) },

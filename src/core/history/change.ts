@@ -26,6 +26,7 @@ export const ENTITY_TYPES = [
   "outcome",
   "serves",
   "searchRecord",
+  "wish",
 ] as const;
 export type EntityType = (typeof ENTITY_TYPES)[number];
 

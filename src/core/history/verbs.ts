@@ -133,6 +133,7 @@ export const VERBS = {
   "rounds.start": { words: "none", reload: ["weighing"] },
   "rounds.ask-third": { words: "none", reload: ["weighing"] },
   "rounds.edit": { words: "none", reload: ["weighing"] },
+  "rounds.wish": { words: "none", reload: ["weighing"] },
   "rounds.remove": { words: "none", reload: ["weighing"] },
   "search-records.save": { words: "none", reload: ["weighing"] },
   "search-records.remove": { words: "none", reload: ["weighing"] },

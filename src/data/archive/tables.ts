@@ -31,6 +31,7 @@ import {
   ruleHit,
   savedSearch,
   searchRecord,
+  wish,
   section,
   serves,
   shareLink,
@@ -201,6 +202,7 @@ export const ARCHIVED: readonly Archived[] = [
   own("agreed", agreed, ofTeam(agreed.team), { resource: "resource", criteria: "criteria", round: "round" }, [
     "person",
   ]),
+  own("wish", wish, ofTeam(wish.team), { resource: "resource", round: "round" }, []),
   own("snapshot", snapshot, ofTeam(snapshot.team), { collection: "collection" }),
   own("event", event, ofTeam(event.team), {}, ["actor"]),
   part(

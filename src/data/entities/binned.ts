@@ -2,7 +2,7 @@ import { getTableColumns, inArray } from "drizzle-orm";
 import type { Change } from "@/core/history/change";
 import type { Tx } from "../database";
 import { collectionsHolding } from "../queries/resources";
-import type { agreed, appraisal, criteria, outcome, round, searchRecord } from "../schema";
+import type { agreed, appraisal, criteria, outcome, round, searchRecord, wish } from "../schema";
 import {
   collection,
   handout,
@@ -30,7 +30,8 @@ type Table =
   | typeof agreed
   | typeof round
   | typeof outcome
-  | typeof searchRecord;
+  | typeof searchRecord
+  | typeof wish;
 
 /** What goes into the bin instead of away: the field `gone` says whether it lies there. */
 export function binned<T extends Table>(

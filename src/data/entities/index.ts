@@ -17,7 +17,7 @@ import { collectionTags, resourceTags, trayEntries } from "./links";
 import { ownMarks, teamMarks } from "./marks";
 import { outcomes, servings } from "./outcomes";
 import { tags } from "./tags";
-import { agreedAppraisals, appraisals, criteriaSets, rounds, searchRecords } from "./weighing";
+import { agreedAppraisals, appraisals, criteriaSets, rounds, searchRecords, wishes } from "./weighing";
 
 /** Every kind of thing whose changes are counted, told and taken back. */
 const ENTITIES = {
@@ -40,6 +40,7 @@ const ENTITIES = {
   criteria: criteriaSets,
   appraisal: appraisals,
   agreed: agreedAppraisals,
+  wish: wishes,
   round: rounds,
   outcome: outcomes,
   serves: servings,

@@ -1,4 +1,4 @@
-import { agreed, appraisal, criteria, round, searchRecord } from "../schema";
+import { agreed, appraisal, criteria, round, searchRecord, wish } from "../schema";
 import { binned, ofTeam } from "./binned";
 import type { Entity } from "./entity";
 
@@ -49,7 +49,7 @@ export const agreedAppraisals = binned(agreed, ["answers", "number", "people", "
   },
 });
 
-export const rounds = binned(round, ["title", "state"], {
+export const rounds = binned(round, ["title", "state", "budget", "currency"], {
   ...ofTeam,
   verbs: {
     added: "rounds.start",
@@ -66,5 +66,15 @@ export const searchRecords = binned(searchRecord, ["kind", "source", "searched",
     removed: "search-records.remove",
     restored: "search-records.save",
     changed: () => "search-records.save",
+  },
+});
+
+export const wishes = binned(wish, ["price", "number", "priority"], {
+  ...ofTeam,
+  verbs: {
+    added: "rounds.wish",
+    removed: "rounds.wish",
+    restored: "rounds.wish",
+    changed: () => "rounds.wish",
   },
 });

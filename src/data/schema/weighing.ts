@@ -1,4 +1,5 @@
 import {
+  bigint,
   boolean,
   index,
   int,
@@ -71,6 +72,10 @@ export const round = mysqlTable(
     state: varchar("state", { length: 12 }).$type<RoundState>().notNull(),
     /** The round of a screening whose things it goes on with. */
     after: uuid("after_round"),
+    /** What its shortlist may cost, in thousandths of the currency; null: as much as it does. */
+    budget: bigint("budget", { mode: "number" }),
+    /** Of ISO 4217; empty: none is said. */
+    currency: bytesText("currency", { length: 3 }).notNull().default(""),
     createdBy: uuid("created_by").notNull(),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),
@@ -155,6 +160,30 @@ export const agreed = mysqlTable(
     uniqueIndex("agreed_once").on(t.round, t.resource),
     index("agreed_team").on(t.team, t.criteria, t.resource),
   ],
+);
+
+/** What is wished of a thing in a round: what one costs, how many, and how much it is wanted. */
+export const wish = mysqlTable(
+  "wish",
+  {
+    id: uuid("id").primaryKey(),
+    team: ofTeam(),
+    round: uuid("round")
+      .notNull()
+      .references(() => round.id, { onDelete: "cascade" }),
+    resource: uuid("resource")
+      .notNull()
+      .references(() => resource.id, { onDelete: "cascade" }),
+    /** In thousandths of the currency; null: nobody knows. */
+    price: bigint("price", { mode: "number" }),
+    number: int("number").notNull(),
+    /** 1: first of all; null: not said. */
+    priority: int("priority"),
+    createdAt: moment("created_at").notNull(),
+    updatedAt: moment("updated_at").notNull(),
+    deletedAt: moment("deleted_at"),
+  },
+  (t) => [uniqueIndex("wish_once").on(t.round, t.resource), index("wish_team").on(t.team)],
 );
 
 /** A search that was made for a review: where, when, with which words, and how much it found. */

@@ -5,6 +5,7 @@ import { lookAtRound } from "./look";
 import { readRounds } from "./read";
 import { removeRound } from "./remove";
 import { startRound } from "./start";
+import { wishFor } from "./wish";
 
 /** What people can do, by name. */
 export const actions = {
@@ -15,4 +16,5 @@ export const actions = {
   "rounds.read": readRounds,
   "rounds.remove": removeRound,
   "rounds.start": startRound,
+  "rounds.wish": wishFor,
 };

@@ -20,10 +20,11 @@ import { Flow } from "./flow/flow";
 import { Judge } from "./judge/judge";
 import { Ranking } from "./ranking";
 import { Screened } from "./screened";
+import { Shortlist } from "./shortlist";
 import { SideBySide } from "./side-by-side";
 
 type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Answer<"rounds.look"> };
-type Tab = "judge" | "side" | "agreement" | "ranking" | "flow";
+type Tab = "judge" | "side" | "agreement" | "ranking" | "flow" | "shortlist";
 
 /** A round: judging, what everybody answered side by side, and how far they agree. */
 export function Round({ me, teams, team, first }: Props) {
@@ -132,6 +133,7 @@ export function Round({ me, teams, team, first }: Props) {
             { value: "agreement", label: "Agreement" },
             // What is screened is in or out, and not the better or the worse.
             screens ? { value: "flow", label: "Flow" } : { value: "ranking", label: "Ranking" },
+            ...(screens ? [] : [{ value: "shortlist" as const, label: "Shortlist" }]),
           ]}
         >
           {judges && (
@@ -163,6 +165,11 @@ export function Round({ me, teams, team, first }: Props) {
           <TabPanel value="flow">
             <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
               <Flow round={round} brings={may(team.role, "bring")} />
+            </div>
+          </TabPanel>
+          <TabPanel value="shortlist">
+            <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-16">
+              <Shortlist {...{ round, arranges }} brings={may(team.role, "bring")} onChanged={again} />
             </div>
           </TabPanel>
           <TabPanel value="ranking">
