@@ -20,6 +20,7 @@ import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
 import { actions as learners } from "./learners";
 import { actions as lessons } from "./lessons";
+import { actions as load } from "./load";
 import { actions as comments } from "./comments";
 import { actions as log } from "./log";
 import { actions as marks } from "./marks";
@@ -85,6 +86,7 @@ export const ACTIONS = {
   ...jobs,
   ...learners,
   ...lessons,
+  ...load,
   ...comments,
   ...log,
   ...marks,

@@ -122,6 +122,15 @@ export const TABLE: Record<ActionName, Row> = {
   "resources.use": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "collections.kinds": { from: "viewer", input: ({ team }) => ({ team }) },
   "collections.covers": { from: "viewer", input: ({ team }) => ({ team }) },
+  "collections.fit": {
+    from: "editor",
+    input: ({ collection, placement }) => ({
+      ...{ collection, placements: [placement], title: "If there is time" },
+      section: newId(),
+    }),
+  },
+  "load.course": { from: "viewer", input: ({ team }) => ({ team }) },
+  "load.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },
   "collections.happened": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.news": { from: "viewer", input: ({ collection }) => ({ collection }) },

@@ -115,6 +115,7 @@ export const GUESTS: Partial<Record<ActionName, May>> = {
 
   "collections.cover": editor,
   "collections.edit": editor,
+  "collections.fit": editor,
   "collections.tag": editor,
   "placements.edit": editor,
   "placements.move": editor,

@@ -5,8 +5,7 @@ import { STARTER } from "./starter-criteria";
 
 const criteria = STARTER.criteria.slice(0, 2);
 const thing = (...said: (number | null)[][]): Rankable => ({
-  judges: said.map((_, i) => i),
-  said: said.map((steps, person) => ({ person, whole: true, steps })),
+  said: said.map((steps) => ({ steps })),
   agreed: null,
 });
 

@@ -1,10 +1,9 @@
 import type { Criterion } from "./criteria";
 import { stepsOf } from "./scales";
-import type { Judged, Side } from "./sides";
 
 type Settled = { steps: readonly (number | null)[] };
 /** What is ranked: what people said of it, and what was agreed on. */
-export type Rankable = { said: readonly Side[]; agreed: Settled | null } & Pick<Judged, "judges">;
+export type Rankable = { said: readonly Settled[]; agreed: Settled | null };
 
 /** Where a thing stands: things with one score have one rank, and the next comes behind all of them (1, 2, 2, 4). */
 export type Ranked = {
@@ -43,6 +42,13 @@ function scoreOf(worth: readonly (number | null)[], weights: readonly number[]):
   });
   return all > 0 ? sum / all : null;
 }
+
+/** What is thought of a thing as a whole, from 0 to 1, by the weights of the questions; null when nobody could say anything. */
+export const scoreOfThing = (thing: Rankable, criteria: readonly Criterion[]): number | null =>
+  scoreOf(
+    worthOf(thing, criteria),
+    criteria.map(({ weight }) => weight),
+  );
 
 /** The rank of each score, the highest first; who has the same shares the best of their ranks. */
 function ranksOf(scores: Float64Array): Uint32Array {

@@ -2,7 +2,7 @@
  * Words of running text read in a minute: 238 is the mean for silent reading of English non-fiction by adults,
  * Brysbaert (2019), "How many words do we read per minute?", Journal of Memory and Language 109.
  */
-const WORDS_A_MINUTE = 238;
+export const WORDS_A_MINUTE = 238;
 /**
  * Words of the same texts read in a minute in other languages, in which words are longer or shorter: Trauzettel-Klosinski and
  * Dietz (2012), "Standardized assessment of reading performance: the New International Reading Speed Texts", Investigative
@@ -15,10 +15,14 @@ const ALOUD: Record<string, number> = {
 };
 const ENGLISH_ALOUD = 228;
 
-/** How many words of a language are read in a minute. @param language BCP 47; null when nobody knows */
-function wordsAMinute(language: string | null | undefined): number {
+/**
+ * How many words of a language are read in a minute.
+ * @param language BCP 47; null when nobody knows
+ * @param pace words of English its readers read in a minute
+ */
+function wordsAMinute(language: string | null | undefined, pace: number): number {
   const aloud = ALOUD[language?.toLowerCase().split("-")[0] ?? ""];
-  return aloud ? (WORDS_A_MINUTE * aloud) / ENGLISH_ALOUD : WORDS_A_MINUTE;
+  return aloud ? (pace * aloud) / ENGLISH_ALOUD : pace;
 }
 
 export type Length = { words: number | null; seconds: number | null; language?: string | null };
@@ -26,10 +30,11 @@ export type Length = { words: number | null; seconds: number | null; language?: 
 /**
  * How long something takes, in whole minutes, at least one; null when nothing is known.
  * @param length running words and their language, seconds of a film or sound, or neither
+ * @param pace words of English its readers read in a minute; adults, where nothing is said
  */
-export function minutesOf({ words, seconds, language }: Length): number | null {
+export function minutesOf({ words, seconds, language }: Length, pace = WORDS_A_MINUTE): number | null {
   if (seconds) return Math.max(1, Math.round(seconds / 60));
-  if (words) return Math.max(1, Math.round(words / wordsAMinute(language)));
+  if (words) return Math.max(1, Math.round(words / wordsAMinute(language, pace)));
   return null;
 }
 

@@ -113,6 +113,7 @@ export const collections = binned(
     "language",
     "aimMinutes",
     "aimLevel",
+    "readingPace",
     "framedBy",
     "citationStyle",
     "givesReferences",
@@ -165,7 +166,7 @@ function standing(table: typeof section | typeof placement | typeof suggestion) 
   };
 }
 
-export const sections = binned(section, ["title", "intro", "minutes", "teacher", "learners", "position"], {
+export const sections = binned(section, ["title", "intro", "minutes", "teacher", "learners", "beyond", "position"], {
   ...standing(section),
   verbs: {
     added: "sections.make",
@@ -188,6 +189,8 @@ export const placements = binned(
     "givesCopy",
     "clipFrom",
     "clipTo",
+    "taskMinutes",
+    "mustStay",
     "askedOf",
     "askedBy",
     "askedUntil",

@@ -48,6 +48,8 @@ export const collection = mysqlTable(
     aimMinutes: int("aim_minutes"),
     /** How hard to read its texts should be at most, by LIX; null: nobody has said. */
     aimLevel: int("aim_level"),
+    /** Words of English its learners read in a minute; null: as those of what it stands in do, or as adults do. */
+    readingPace: int("reading_pace"),
     /** In which style its works are cited; empty: as what it stands in, or as the team does. */
     citationStyle: bytesText("citation_style", { length: 140 }).$type<StyleId>().notNull().default(""),
     /** Whether its readers are given its bibliography. */
@@ -91,6 +93,8 @@ export const section = mysqlTable(
     minutes: int("minutes"),
     teacher: text("teacher").notNull().default(""),
     learners: text("learners").notNull().default(""),
+    /** It is for whoever has time left: it counts to no time that is set. */
+    beyond: boolean("beyond").notNull().default(false),
     position: bytesText("position", { length: 64 }).notNull(),
     createdAt: moment("created_at").notNull(),
     deletedAt: moment("deleted_at"),
@@ -128,6 +132,10 @@ export const placement = mysqlTable(
     /** Of a film or a sound, the seconds between which it is meant here; null: from its beginning, to its end. */
     clipFrom: int("clip_from"),
     clipTo: int("clip_to"),
+    /** How many minutes are meant for what is done with it: writing, talking; null: none. */
+    taskMinutes: int("task_minutes"),
+    /** It stays, whatever has to go to keep to the time. */
+    mustStay: boolean("must_stay").notNull().default(false),
     /** Who is asked to see to it, by whom, and until which day (2026-12-03); null: nobody, no day. */
     askedOf: uuid("asked_of"),
     askedBy: uuid("asked_by"),

@@ -1,5 +1,6 @@
 import { IsBoolean, IsInt, Max, Min, ValidateIf } from "class-validator";
 import type { StyleId } from "@/core/cite/styles";
+import { FASTEST, SLOWEST } from "@/core/fit/pace";
 import { type View, VIEWS } from "@/core/list/view-setting";
 import { asMarked } from "@/core/text/as-marked";
 import { plainText } from "@/core/text/plain";
@@ -35,6 +36,9 @@ class EditCollection {
   @Optional() @IsBoolean() givesReferences?: boolean;
   /** How hard to read its texts should be at most, by LIX; null: as they are. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(10) @Max(100) aimLevel?: number | null;
+  /** How many words of English its learners read in a minute; null: as those of what it stands in do. */
+  @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(SLOWEST) @Max(FASTEST) readingPace?:
+    number | null;
 }
 
 export const editCollection = action({
@@ -65,6 +69,7 @@ export const editCollection = action({
       ...(input.framedBy !== undefined && { framedBy: originsOf(input.framedBy) }),
       ...(input.aimMinutes !== undefined && { aimMinutes: input.aimMinutes }),
       ...(input.aimLevel !== undefined && { aimLevel: input.aimLevel }),
+      ...(input.readingPace !== undefined && { readingPace: input.readingPace }),
       ...(input.citationStyle !== undefined && { citationStyle: input.citationStyle }),
       ...(input.givesReferences !== undefined && { givesReferences: input.givesReferences }),
     };

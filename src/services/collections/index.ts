@@ -5,6 +5,7 @@ import { uploadCover } from "./cover";
 import { readCovers } from "./covers";
 import { duplicateCollection } from "./duplicate";
 import { editCollection } from "./edit";
+import { fitCollection } from "./fit";
 import { readHappened } from "./happened";
 import { readItems } from "./items";
 import { readKinds } from "./kinds";
@@ -30,6 +31,7 @@ export const actions = {
   "collections.covers": readCovers,
   "collections.duplicate": duplicateCollection,
   "collections.edit": editCollection,
+  "collections.fit": fitCollection,
   "collections.happened": readHappened,
   "collections.items": readItems,
   "collections.kinds": readKinds,

@@ -1,4 +1,5 @@
 import { IsBoolean, IsInt, Max, Min, ValidateIf } from "class-validator";
+import { LONGEST_TASK } from "@/core/fit/load";
 import { LONGEST } from "@/core/publish/clip";
 import { type Look, LOOKS } from "@/core/list/view-setting";
 import { findResource } from "@/data/queries/resources";
@@ -26,6 +27,11 @@ class EditPlacement {
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(0) @Max(LONGEST) clipFrom?:
     number | null;
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(LONGEST) clipTo?: number | null;
+  /** How many minutes are meant for what is done with it; null: none. */
+  @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(1) @Max(LONGEST_TASK) taskMinutes?:
+    number | null;
+  /** Whether it stays, whatever has to go to keep to the time. */
+  @Optional() @IsBoolean() mustStay?: boolean;
 }
 
 export const editPlacement = action({
@@ -53,7 +59,13 @@ export const editPlacement = action({
               ? "write a heading"
               : input.clipFrom !== undefined || input.clipTo !== undefined
                 ? "say which part is meant"
-                : "write a context line",
+                : input.taskMinutes !== undefined
+                  ? "say how long is worked with it"
+                  : input.mustStay !== undefined
+                    ? input.mustStay
+                      ? "say that an item must stay"
+                      : "say that an item may go"
+                    : "write a context line",
   run: async ({ input, tx, at, locked, change }) => {
     const before = locked.placement(input.placement);
     const resource = (await findResource(tx, before.resource))!;
@@ -79,6 +91,8 @@ export const editPlacement = action({
       forReaders: input.forReaders ?? before.forReaders,
       givesCopy: input.givesCopy ?? before.givesCopy,
       shownLive: shownLive === undefined ? before.shownLive : shownLive,
+      taskMinutes: input.taskMinutes === undefined ? before.taskMinutes : input.taskMinutes,
+      mustStay: input.mustStay ?? before.mustStay,
     };
     await change("placement", before, {
       ...words,
@@ -86,6 +100,8 @@ export const editPlacement = action({
       forReaders: input.forReaders,
       givesCopy: input.givesCopy,
       shownLive,
+      taskMinutes: input.taskMinutes,
+      mustStay: input.mustStay,
       ...clip,
     });
     const { id, heading, context } = before;

@@ -1,4 +1,4 @@
-import { IsInt, Max, Min, ValidateIf } from "class-validator";
+import { IsBoolean, IsInt, Max, Min, ValidateIf } from "class-validator";
 import { action } from "@/mechanism/action";
 import { type Base, Id, MaybeBase, MaybeText, Optional } from "@/mechanism/input";
 import { markedText, mergedWords } from "@/mechanism/merged-words";
@@ -15,6 +15,8 @@ class EditSection {
   /** What the teacher does in it; readers, who are learners, are not shown it. */
   @MaybeText(8_000) teacher?: string;
   @MaybeText(8_000) learners?: string;
+  /** Whether it is for whoever has time left, and counts to no time that is set. */
+  @Optional() @IsBoolean() beyond?: boolean;
   @MaybeBase() base?: Base;
 }
 
@@ -30,7 +32,9 @@ export const editSection = action({
       ? "rename a section"
       : input.intro !== undefined
         ? "introduce a section"
-        : "change a phase",
+        : input.beyond !== undefined
+          ? "say whether a section counts to the time"
+          : "change a phase",
   run: async ({ input, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "section-name-missing");
     const before = locked.section(input.section);
@@ -40,7 +44,11 @@ export const editSection = action({
       teacher: { now: before.teacher, wanted: input.teacher, most: 8_000 },
       learners: { now: before.learners, wanted: input.learners, most: 8_000 },
     });
-    const fields = { ...words, ...(input.minutes !== undefined && { minutes: input.minutes }) };
+    const fields = {
+      ...words,
+      ...(input.minutes !== undefined && { minutes: input.minutes }),
+      ...(input.beyond !== undefined && { beyond: input.beyond }),
+    };
     const section = { ...before, ...fields };
     await change("section", before, fields, { say: { title: section.title } });
     return { section };

@@ -1,10 +1,13 @@
 import { weighedOf } from "@/core/appraise/weighed";
+import { loadOf, minutesIn, sumOf } from "@/core/fit/load";
+import { paceAt } from "@/core/fit/pace";
 import { mayHandOn } from "@/core/licence/known";
 import { clockOf } from "@/core/lesson/clock";
 import { lookOver } from "@/core/publish/look-over";
 import { type Reach, REACHES } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { findCollection } from "@/data/queries/collections";
+import { aimsOf, timesIn } from "@/data/queries/load";
 import { openCodes } from "@/data/queries/listings";
 import type { Item } from "@/data/queries/placements";
 import { countWithNotes } from "@/data/queries/resources";
@@ -48,7 +51,7 @@ export const lookOverCollection = reading({
     const all = await sharedDown(tx, found);
     const open = new Set([...seen, ...shown.inside].map((one) => one.id));
     const closed = all.filter((one) => !open.has(one.id) && one.awayAt === null);
-    const minutes = found.use === "lesson" ? await clockSum(tx, found.id) : minutesOf(items);
+    const minutes = found.use === "lesson" ? await clockSum(tx, found.id) : await minutesOf(tx, seen);
     const levels =
       found.aimLevel === null ? null : await lixAmong(tx, [...new Set(items.map((one) => one.resource.id))]);
     const led = found.use === "portfolio" ? await leadsOf(tx, items, now()) : null;
@@ -105,8 +108,16 @@ function countLicences(items: readonly Item[]): Record<"yes" | "link" | "unknown
   return counts;
 }
 
-const minutesOf = (items: readonly Item[]): number =>
-  items.reduce((sum, { resource }) => sum + (resource.minutes ?? 0), 0);
+/** How long its readers are busy with it, as fast as they read; what is for whoever has time left is not counted. */
+async function minutesOf(tx: Tx, seen: readonly { id: string; team: string }[]): Promise<number> {
+  const tree = new Map((await aimsOf(tx, seen[0]!.team)).map((one) => [one.id, one]));
+  const times = await timesIn(
+    tx,
+    seen.map(({ id }) => id),
+  );
+  const meant = times.filter(({ forReaders, beyond }) => forReaders && !beyond);
+  return minutesIn(sumOf(meant.map((one) => loadOf(one, paceAt(tree, one.collection).pace))));
+}
 
 /** How long a lesson takes by its phases, whatever lies ready in them. */
 const clockSum = async (tx: Tx, lesson: string) => clockOf(await phasesOf(tx, lesson), null).total;

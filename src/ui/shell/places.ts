@@ -38,7 +38,10 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         at("Likely duplicates", "duplicates", "duplicates"),
       ],
     },
-    { name: "Weigh up", places: [at("Appraisal", "appraisal", "toJudge"), at("Outcomes", "outcomes")] },
+    {
+      name: "Weigh up",
+      places: [at("Appraisal", "appraisal", "toJudge"), at("Outcomes", "outcomes"), at("Time", "time")],
+    },
     {
       name: "Share",
       places: [

@@ -1,0 +1,17 @@
+import type { Load } from "@/core/fit/load";
+import { sayMinutes } from "@/core/text/minutes";
+
+/** How much too long, or how much is left. @param over more minutes than there are; below 0: fewer */
+export const sayOver = (over: number): string =>
+  over > 0 ? `${sayMinutes(over)} too long` : over < 0 ? `${sayMinutes(-over)} left` : "just as long";
+
+/** What it is made of: “40 min reading, 12 min playing, 2 of unknown length”. */
+export function sayParts({ reading, playing, task, unknown }: Load): string {
+  const parts = [
+    ...(reading ? [`${sayMinutes(reading)} reading`] : []),
+    ...(playing ? [`${sayMinutes(playing)} playing`] : []),
+    ...(task ? [`${sayMinutes(task)} of work`] : []),
+    ...(unknown ? [`${unknown} of unknown length`] : []),
+  ];
+  return parts.join(", ") || "nothing that takes time";
+}

@@ -1,0 +1,218 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { minutesIn, NO_LOAD, sumOf } from "@/core/fit/load";
+import { groupBy } from "@/core/list/group-by";
+import { may } from "@/core/policy/abilities";
+import { sayMinutes } from "@/core/text/minutes";
+import type { Answer } from "@/services/registry";
+import { MinutesField } from "../../lesson/minutes-field";
+import { Button, buttonLook } from "../../parts/button";
+import { Empty } from "../../parts/empty";
+import { KindMark } from "../../parts/kind";
+import { Crumb } from "../../shell/crumb";
+import { Frame, type Me, type TeamRow } from "../../shell/frame";
+import { useUndo } from "../../shell/use-undo";
+import { ask, call } from "../../talk/call";
+import { sayFailure } from "../../talk/say-failure";
+import { useLiveAnswer } from "../../talk/use-live-answer";
+import { MakeItFit } from "./make-it-fit";
+import { PaceField } from "./pace-field";
+import { sayOver, sayParts } from "./say-load";
+
+type Here = Answer<"load.read">;
+type Item = Here["items"][number];
+type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Here };
+
+/** How long one is busy with a collection, section by section, and what stays when it has to fit into the time there is. */
+export function TimeHere({ me, teams, team, first }: Props) {
+  const { id } = first.collection;
+  const [here, again] = useLiveAnswer(
+    team.id,
+    ["load", id],
+    () => ask("load.read", { collection: id }),
+    first,
+    ...(["items", "item", "list", "head", "resource", "tree", "weighing", "outcomes"] as const),
+  );
+  useUndo(team.id, again);
+  const [fitting, setFitting] = useState(false);
+  const { collection, sections, items } = here;
+  const arranges = may(team.role, "arrange");
+  const bySection = groupBy(items, ({ section }) => section);
+  const beyond = new Set(sections.filter((one) => one.beyond).map((one) => one.id));
+  const meant = items.filter(({ section }) => section === null || !beyond.has(section));
+  const all = sumOf(meant.map(({ load }) => load));
+  const aim = collection.aimMinutes;
+  const over = aim === null ? 0 : minutesIn(all) - aim;
+  const set = (work: Promise<unknown>) => void work.then(again, sayFailure);
+  return (
+    <Frame me={me} teams={teams} team={team}>
+      <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
+        <div className="mx-auto max-w-4xl pt-3">
+          <Crumb href={`/team/${team.id}/time`}>Time</Crumb>
+          <h1 className="font-serif text-3xl font-semibold break-words">{collection.title}</h1>
+          <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3">
+            <MinutesField
+              label="Minutes there are"
+              value={aim}
+              disabled={!arranges}
+              onSave={(aimMinutes) =>
+                set(call("collections.edit", { collection: id, aimMinutes: aimMinutes || null }))
+              }
+            />
+            <PaceField
+              {...{ here, arranges }}
+              onSave={(readingPace) => call("collections.edit", { collection: id, readingPace }).then(again)}
+            />
+          </div>
+          <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+            <p role="status" className="text-lg">
+              <b className={`font-semibold tabular-nums ${over > 0 ? "text-warn" : ""}`}>
+                {sayMinutes(minutesIn(all))}
+                {aim !== null && ` of ${sayMinutes(aim)}`}
+              </b>
+              <span className="text-[15px] text-quiet">
+                {aim !== null && ` · ${sayOver(over)}`} · {sayParts(all)}
+              </span>
+            </p>
+            {arranges && aim !== null && meant.length > 0 && (
+              <Button
+                look={over > 0 && !fitting ? "accent" : "line"}
+                aria-expanded={fitting}
+                onClick={() => setFitting(!fitting)}
+              >
+                Make it fit
+              </Button>
+            )}
+            <Link href={`/bench/${id}`} className={buttonLook("quiet", true)}>
+              Open the collection
+            </Link>
+          </div>
+          {fitting && aim !== null && (
+            <MakeItFit
+              key={id}
+              here={here}
+              team={team.id}
+              onDone={() => (setFitting(false), again())}
+              again={again}
+            />
+          )}
+          {items.length === 0 ? (
+            <Empty title="Nothing stands here yet">
+              <p>As soon as something does, you see here how long it takes.</p>
+            </Empty>
+          ) : (
+            <>
+              {(bySection.get(null) ?? []).length > 0 && (
+                <Part title="" items={bySection.get(null)!} {...{ arranges, set }} />
+              )}
+              {sections.map((one) => (
+                <Part
+                  key={one.id}
+                  title={one.title}
+                  minutes={one.minutes}
+                  beyond={one.beyond}
+                  onBeyond={(beyond) => set(call("sections.edit", { section: one.id, beyond }))}
+                  items={bySection.get(one.id) ?? []}
+                  {...{ arranges, set }}
+                />
+              ))}
+            </>
+          )}
+        </div>
+      </main>
+    </Frame>
+  );
+}
+
+type PartProps = {
+  title: string;
+  /** How long it shall take; null: nobody has said. */
+  minutes?: number | null;
+  beyond?: boolean;
+  onBeyond?: (beyond: boolean) => void;
+  items: Item[];
+  arranges: boolean;
+  set: (work: Promise<unknown>) => void;
+};
+
+/** A section, with what stands in it. */
+function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges, set }: PartProps) {
+  const load = items.length ? sumOf(items.map((one) => one.load)) : NO_LOAD;
+  const over = minutes === null ? 0 : minutesIn(load) - minutes;
+  return (
+    <section className="mt-6">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-edge pb-1">
+        <h2 className="mr-auto font-serif text-xl font-semibold break-words">
+          {title || "At the beginning"}
+        </h2>
+        {onBeyond && arranges && (
+          <label className="flex items-center gap-2 text-sm text-quiet">
+            <input
+              type="checkbox"
+              className="size-4 accent-accent"
+              checked={beyond}
+              onChange={(event) => onBeyond(event.target.checked)}
+            />
+            for whoever has time left
+          </label>
+        )}
+        <p className="text-[15px] tabular-nums">
+          <b className={`font-semibold ${over > 0 ? "text-warn" : ""}`}>
+            {sayMinutes(minutesIn(load))}
+            {minutes !== null && ` of ${sayMinutes(minutes)}`}
+          </b>
+          {beyond && <span className="text-quiet"> · not counted</span>}
+          {minutes !== null && over !== 0 && <span className="text-quiet"> · {sayOver(over)}</span>}
+        </p>
+      </div>
+      <ul>
+        {items.map((item) => (
+          <li
+            key={item.id}
+            className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5"
+          >
+            <KindMark kind={item.kind} />
+            <span className="min-w-40 flex-1 text-[15px] break-words">{item.title}</span>
+            {!beyond && !item.between && (
+              <label className="flex items-center gap-2 text-sm">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-accent"
+                  aria-label={`Must stay: ${item.title}`}
+                  checked={item.mustStay}
+                  disabled={!arranges}
+                  onChange={({ target }) =>
+                    set(call("placements.edit", { placement: item.id, mustStay: target.checked }))
+                  }
+                />
+                must stay
+              </label>
+            )}
+            <div className="flex items-center gap-2 text-sm">
+              <span className="text-quiet">and</span>
+              <MinutesField
+                label={`Minutes to work with it: ${item.title}`}
+                short="min of work"
+                value={item.taskMinutes}
+                disabled={!arranges}
+                onSave={(minutes) =>
+                  set(call("placements.edit", { placement: item.id, taskMinutes: minutes || null }))
+                }
+              />
+            </div>
+            <span className="w-16 text-right text-[15px] tabular-nums">
+              {item.load.unknown
+                ? item.taskMinutes
+                  ? `${item.taskMinutes} + ? min`
+                  : "? min"
+                : sayMinutes(minutesIn(item.load))}
+            </span>
+          </li>
+        ))}
+        {items.length === 0 && <li className="py-2 text-[15px] text-quiet">Nothing stands here.</li>}
+      </ul>
+    </section>
+  );
+}
