@@ -22,6 +22,7 @@ import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER
 import { judge, screen } from "./judge";
 import { JUDGED, OUTCOMES, SCREENED } from "./judging";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
+import { sayTimes, TIMED } from "./timing";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
 import {
   ABOUT_LANTERN,
@@ -201,6 +202,7 @@ export async function seed(webPort: number): Promise<void> {
     [TALK.daysAgo, talk],
     [SHOWN.daysAgo, show],
     [OUTCOMES.daysAgo, writeOutcomes],
+    [TIMED.daysAgo, () => sayTimes(actors[TIMED.by], collections, () => calendar.tick())],
     [JUDGED.daysAgo, () => judging.first(collections.get(JUDGED.collection)!)],
     [JUDGED.next.daysAgo, () => judging.next(collections.get(JUDGED.next.collection)!)],
     [

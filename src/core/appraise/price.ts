@@ -1,5 +1,5 @@
 /** Prices are whole thousandths of the currency: no currency of ISO 4217 has more than three digits behind the point that is paid with. */
-export const MILLS = 1000;
+const MILLS = 1000;
 /** The dearest single thing, and the largest budget. Sums are exact up to 9 · 10¹² of any currency. */
 export const MOST_MILLS = 100_000_000 * MILLS;
 

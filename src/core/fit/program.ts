@@ -1,7 +1,7 @@
 import { type Candidate, isTooHard, mostOfSite, type Wishes, worthOf, worthOfOutcome } from "./choice";
 
 /** One condition: what these columns come to, each times its factor, is at the most so much. */
-export type Condition = { at: number[]; factors: number[]; most: number };
+type Condition = { at: number[]; factors: number[]; most: number };
 
 /**
  * An integer programme: find whole numbers from 0 to 1, within their bounds, that keep to the conditions and come to the most. The first

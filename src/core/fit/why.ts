@@ -1,7 +1,7 @@
 import { type Candidate, isTooHard, mostOfSite, playsLittle, type Wishes } from "./choice";
 
 /** Why something does not stay: the first of these that holds. */
-export type Why = "too hard" | "enough of its site" | "enough is played" | "no time";
+type Why = "too hard" | "enough of its site" | "enough is played" | "no time";
 /** What goes, why, and which outcomes nothing serves any more without it. */
 export type Goes = { candidate: Candidate; why: Why; misses: string[] };
 

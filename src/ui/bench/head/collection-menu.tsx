@@ -123,6 +123,7 @@ export function CollectionMenu({
         Copy all links
       </MenuItem>
       <MenuLine />
+      {!guest && <MenuItem href={`/team/${team}/time/${id}`}>How long it takes</MenuItem>}
       <MenuItem href={`/bench/${id}/references`}>Bibliography</MenuItem>
       <MenuItem href={`/bench/${id}/marks`}>Marks</MenuItem>
       <MenuItem href={`/bench/${id}/history`}>What happened</MenuItem>

@@ -20,13 +20,18 @@ const PARTS = [
   { key: "task", words: "Work", fill: "url(#load-dots)" },
 ] as const;
 const [ROW, BAR] = [40, 18];
+/** Between two strokes of the scale, in minutes. */
+const STEPS = [5, 10, 15, 30, 60, 120, 240];
 
 /** How long each collection takes, a bar each, with a stroke where the time there is ends. The table beneath says the same. */
 export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }) {
   const router = useRouter();
-  const most = Math.max(
+  const longest = Math.max(
     ...rows.map((row) => Math.max(row.reading + row.playing + row.task, row.aimMinutes ?? 0)),
   );
+  const step = STEPS.find((one) => longest <= one * 5) ?? Math.ceil(longest / 300) * 60;
+  const ticks = Array.from({ length: Math.max(1, Math.ceil(longest / step)) + 1 }, (_, i) => i * step);
+  const most = ticks.at(-1)!;
   return (
     <div className="mt-2" style={{ height: rows.length * ROW + 72 }} aria-hidden>
       <ResponsiveContainer width="100%" height="100%">
@@ -57,6 +62,7 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
           <XAxis
             type="number"
             domain={[0, most]}
+            ticks={ticks}
             tickFormatter={(minutes: number) => sayMinutes(Math.round(minutes))}
             tick={{ fill: "var(--quiet)", fontSize: 13 }}
             stroke="var(--line)"
@@ -65,7 +71,7 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
           <YAxis
             type="category"
             dataKey="id"
-            width={150}
+            width={158}
             tickFormatter={(id: string) => short(rows.find((row) => row.id === id)?.title ?? "")}
             tick={{ fill: "var(--ink)", fontSize: 13 }}
             stroke="var(--line)"
@@ -83,6 +89,7 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
             }}
           />
           <Legend
+            itemSorter={null}
             wrapperStyle={{ fontSize: 13 }}
             formatter={(words: string) => <span className="text-ink">{words}</span>}
           />
@@ -118,7 +125,7 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
   );
 }
 
-const short = (title: string): string => (title.length > 20 ? `${title.slice(0, 19)}…` : title);
+const short = (title: string): string => (title.length > 18 ? `${title.slice(0, 17).trimEnd()}…` : title);
 
 type Drawn = { x?: number; y?: number; width?: number; height?: number };
 

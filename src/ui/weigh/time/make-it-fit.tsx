@@ -142,7 +142,7 @@ function howSure(
     return first.proven
       ? "Nothing keeps to all of this at once. Wish for less, or let something go that must stay."
       : `In ${SECONDS} seconds nothing was found that keeps to all of this. Wish for less, or let something go that must stay.`;
-  if (first.proven) return "There is no better one by what you wished.";
+  if (first.proven) return "The first of these is the best there is by what you wished.";
   const more = [
     ...(first.outcomesMore > 0 ? [`serve ${first.outcomesMore} outcomes more or more fully`] : []),
     ...(first.thingsMore > 0 ? [`keep ${first.thingsMore} more`] : []),

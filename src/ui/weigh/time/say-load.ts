@@ -1,4 +1,4 @@
-import type { Load } from "@/core/fit/load";
+import { type Load, minutesIn } from "@/core/fit/load";
 import { sayMinutes } from "@/core/text/minutes";
 
 /** How much too long, or how much is left. @param over more minutes than there are; below 0: fewer */
@@ -14,4 +14,10 @@ export function sayParts({ reading, playing, task, unknown }: Load): string {
     ...(unknown ? [`${unknown} of unknown length`] : []),
   ];
   return parts.join(", ") || "nothing that takes time";
+}
+
+/** How long one thing takes: “12 min”, and “?” for what nobody knows of it. */
+export function sayLoad(load: Load): string {
+  if (!load.unknown) return sayMinutes(minutesIn(load));
+  return load.task ? `${sayMinutes(load.task)} + ?` : "?";
 }

@@ -19,7 +19,7 @@ import { sayFailure } from "../../talk/say-failure";
 import { useLiveAnswer } from "../../talk/use-live-answer";
 import { MakeItFit } from "./make-it-fit";
 import { PaceField } from "./pace-field";
-import { sayOver, sayParts } from "./say-load";
+import { sayLoad, sayOver, sayParts } from "./say-load";
 
 type Here = Answer<"load.read">;
 type Item = Here["items"][number];
@@ -51,7 +51,12 @@ export function TimeHere({ me, teams, team, first }: Props) {
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">
         <div className="mx-auto max-w-4xl pt-3">
           <Crumb href={`/team/${team.id}/time`}>Time</Crumb>
-          <h1 className="font-serif text-3xl font-semibold break-words">{collection.title}</h1>
+          <div className="flex flex-wrap items-baseline gap-x-4">
+            <h1 className="mr-auto font-serif text-3xl font-semibold break-words">{collection.title}</h1>
+            <Link href={`/bench/${id}`} className={buttonLook("quiet", true)}>
+              Open the collection
+            </Link>
+          </div>
           <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3">
             <MinutesField
               label="Minutes there are"
@@ -76,6 +81,11 @@ export function TimeHere({ me, teams, team, first }: Props) {
                 {aim !== null && ` · ${sayOver(over)}`} · {sayParts(all)}
               </span>
             </p>
+            {arranges && aim === null && meant.length > 0 && (
+              <span className="text-[15px] text-quiet">
+                Say how many minutes there are, and what stays can be chosen to fit.
+              </span>
+            )}
             {arranges && aim !== null && meant.length > 0 && (
               <Button
                 look={over > 0 && !fitting ? "accent" : "line"}
@@ -85,9 +95,6 @@ export function TimeHere({ me, teams, team, first }: Props) {
                 Make it fit
               </Button>
             )}
-            <Link href={`/bench/${id}`} className={buttonLook("quiet", true)}>
-              Open the collection
-            </Link>
           </div>
           {fitting && aim !== null && (
             <MakeItFit
@@ -125,6 +132,10 @@ export function TimeHere({ me, teams, team, first }: Props) {
     </Frame>
   );
 }
+
+/** A row: what it is, and on a phone beneath it what is said of it. */
+const ROW =
+  "grid-cols-[1.5rem_minmax(0,1fr)_auto_5rem] items-center gap-x-3 sm:grid-cols-[1.5rem_minmax(0,1fr)_5rem_8rem_5rem]";
 
 type PartProps = {
   title: string;
@@ -168,15 +179,19 @@ function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges
         </p>
       </div>
       <ul>
+        <li aria-hidden className={`${ROW} hidden text-sm text-quiet sm:grid`}>
+          <span />
+          <span />
+          <span className="text-center">{beyond ? "" : "Must stay"}</span>
+          <span>Work with it</span>
+          <span className="text-right">Takes</span>
+        </li>
         {items.map((item) => (
-          <li
-            key={item.id}
-            className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1.5"
-          >
+          <li key={item.id} className={`${ROW} grid border-b border-line py-1`}>
             <KindMark kind={item.kind} />
-            <span className="min-w-40 flex-1 text-[15px] break-words">{item.title}</span>
-            {!beyond && !item.between && (
-              <label className="flex items-center gap-2 text-sm">
+            <span className="text-[15px] break-words max-sm:col-span-3">{item.title}</span>
+            {!beyond && !item.between ? (
+              <label className="flex h-10 items-center gap-2 text-sm sm:justify-center max-sm:col-start-2">
                 <input
                   type="checkbox"
                   className="size-4 accent-accent"
@@ -187,28 +202,21 @@ function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges
                     set(call("placements.edit", { placement: item.id, mustStay: target.checked }))
                   }
                 />
-                must stay
+                <span className="sm:hidden">must stay</span>
               </label>
+            ) : (
+              <span className="max-sm:col-start-2" />
             )}
-            <div className="flex items-center gap-2 text-sm">
-              <span className="text-quiet">and</span>
-              <MinutesField
-                label={`Minutes to work with it: ${item.title}`}
-                short="min of work"
-                value={item.taskMinutes}
-                disabled={!arranges}
-                onSave={(minutes) =>
-                  set(call("placements.edit", { placement: item.id, taskMinutes: minutes || null }))
-                }
-              />
-            </div>
-            <span className="w-16 text-right text-[15px] tabular-nums">
-              {item.load.unknown
-                ? item.taskMinutes
-                  ? `${item.taskMinutes} + ? min`
-                  : "? min"
-                : sayMinutes(minutesIn(item.load))}
-            </span>
+            <MinutesField
+              label={`Minutes to work with it: ${item.title}`}
+              short="min"
+              value={item.taskMinutes}
+              disabled={!arranges}
+              onSave={(minutes) =>
+                set(call("placements.edit", { placement: item.id, taskMinutes: minutes || null }))
+              }
+            />
+            <span className="text-right text-[15px] tabular-nums">{sayLoad(item.load)}</span>
           </li>
         ))}
         {items.length === 0 && <li className="py-2 text-[15px] text-quiet">Nothing stands here.</li>}

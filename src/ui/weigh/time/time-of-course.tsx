@@ -69,22 +69,25 @@ export function TimeOfCourse({ me, teams, team, first }: Props) {
                 </span>
               </p>
               {counted.length > 0 && <LoadChart rows={counted} team={team.id} />}
+              {counted.some(({ aimMinutes }) => aimMinutes !== null) && (
+                <p className="mt-1 text-sm text-quiet">A stroke stands where the time there is ends.</p>
+              )}
               <div
                 className="mt-4 overflow-x-auto"
                 tabIndex={0}
                 role="region"
                 aria-label="Time by collection"
               >
-                <table className="w-full min-w-[40rem] border-collapse text-[15px] tabular-nums">
+                <table className="w-full min-w-[44rem] border-collapse text-[15px] tabular-nums">
                   <thead>
                     <tr className="border-b border-line text-right text-sm text-quiet">
                       <th className="py-1.5 pr-4 text-left font-semibold">Collection</th>
-                      <th className="py-1.5 pr-4 font-semibold">Reading</th>
-                      <th className="py-1.5 pr-4 font-semibold">Playing</th>
-                      <th className="py-1.5 pr-4 font-semibold">Work</th>
                       <th className="py-1.5 pr-4 font-semibold">In all</th>
                       <th className="py-1.5 pr-4 font-semibold">There are</th>
-                      <th className="py-1.5 font-semibold">So</th>
+                      <th className="py-1.5 pr-8 font-semibold">Left</th>
+                      <th className="py-1.5 pr-4 font-semibold">Reading</th>
+                      <th className="py-1.5 pr-4 font-semibold">Playing</th>
+                      <th className="py-1.5 font-semibold">Work</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -99,10 +102,7 @@ export function TimeOfCourse({ me, teams, team, first }: Props) {
                             {row.title}
                           </Link>
                         </th>
-                        <td className="py-1 pr-4">{row.reading > 0 && sayMinutes(row.reading)}</td>
-                        <td className="py-1 pr-4">{row.playing > 0 && sayMinutes(row.playing)}</td>
-                        <td className="py-1 pr-4">{row.task > 0 && sayMinutes(row.task)}</td>
-                        <td className="py-1 pr-4 font-semibold">
+                        <td className="py-1 pr-4 font-semibold whitespace-nowrap">
                           {row.minutes > 0 && sayMinutes(row.minutes)}
                           {row.unknown > 0 && (
                             <span className="block text-sm font-normal text-quiet">
@@ -110,12 +110,21 @@ export function TimeOfCourse({ me, teams, team, first }: Props) {
                             </span>
                           )}
                         </td>
-                        <td className="py-1 pr-4">{row.aimMinutes !== null && sayMinutes(row.aimMinutes)}</td>
+                        <td className="py-1 pr-4 whitespace-nowrap">
+                          {row.aimMinutes !== null && sayMinutes(row.aimMinutes)}
+                        </td>
                         <td
-                          className={`py-1 ${row.aimMinutes !== null && row.minutes > row.aimMinutes ? "font-semibold text-warn" : "text-quiet"}`}
+                          className={`py-1 pr-8 whitespace-nowrap ${row.aimMinutes !== null && row.minutes > row.aimMinutes ? "font-semibold text-warn" : "text-quiet"}`}
                         >
                           {row.aimMinutes !== null && sayOver(row.minutes - row.aimMinutes)}
                         </td>
+                        <td className="py-1 pr-4 whitespace-nowrap">
+                          {row.reading > 0 && sayMinutes(row.reading)}
+                        </td>
+                        <td className="py-1 pr-4 whitespace-nowrap">
+                          {row.playing > 0 && sayMinutes(row.playing)}
+                        </td>
+                        <td className="py-1 whitespace-nowrap">{row.task > 0 && sayMinutes(row.task)}</td>
                       </tr>
                     ))}
                   </tbody>
