@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { TEXTS } from "../reference/marks/texts";
 import { axe } from "./axe";
 import { at, expect, items, newcomer, signIn, test } from "./hands";
@@ -150,6 +151,16 @@ test("the marks of a collection stand on one page, are taken along, and become i
     page.getByRole("button", { name: "Web annotations" }).click(),
   ]);
   expect(saved.suggestedFilename()).toMatch(/^Marks in .*\.jsonld$/);
+  expect(await axe(page)).toEqual([]);
+  await page.getByLabel("Gathered").selectOption("Questions by sources");
+  await expect(page.getByRole("columnheader", { name: "for the exam" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^Ten myths about bogs/ })).toContainText("fed by rain");
+  const [table] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Document (DOCX)" }).click(),
+  ]);
+  expect(table.suggestedFilename()).toMatch(/^Evidence in .*\.docx$/);
+  expect(readFileSync(await table.path()).subarray(0, 2).toString()).toBe("PK");
   expect(await axe(page)).toEqual([]);
   // A mark leads to its place.
   await page.getByRole("link", { name: /fed by rain/ }).click();

@@ -533,6 +533,7 @@ export const TABLE: Record<ActionName, Row> = {
     from: "contributor",
     input: ({ team }) => ({ team, annotations: '{"@context":"http://www.w3.org/ns/anno.jsonld"}' }),
   },
+  "marks.evidence": { from: "viewer", input: ({ collection }) => ({ collection, format: "xlsx" }) },
   "marks.export": { from: "viewer", input: ({ collection }) => ({ collection, format: "json-ld" }) },
   "marks.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "marks.edit": { from: "contributor", input: ({ mark }) => ({ mark, note: "Other" }) },

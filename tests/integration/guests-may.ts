@@ -43,6 +43,7 @@ export const GUESTS: Partial<Record<ActionName, May>> = {
   "history.redo": viewer,
   "history.undo": viewer,
   "lessons.read": viewer,
+  "marks.evidence": viewer,
   "marks.export": viewer,
   "marks.of-collection": viewer,
   "marks.of-resource": viewer,

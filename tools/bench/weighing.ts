@@ -13,6 +13,7 @@ import options from "../lib/chromium.json" with { type: "json" };
 import { signIn } from "./bench-screen";
 import { as, fillCollection, somebody } from "./fill";
 import { type Figure, median, timed } from "./figures";
+import { measureFitting } from "./fitting";
 
 const THINGS = 2_000;
 const JUDGES = 8;
@@ -150,6 +151,28 @@ export async function* measureWeighing(
     aim: "under 300 ms",
     met: median(matrix) < 300,
   };
+
+  for (const [name, what, read] of [
+    ["judged", "how far each is judged", () => as(actor, "appraisals.of-collection", { collection })],
+    [
+      "load",
+      "how long each takes, what it serves and how good it was judged",
+      () => as(actor, "load.read", { collection }),
+    ],
+    ["course", "how long every collection of the team takes", () => as(actor, "load.course", { team })],
+  ] as const) {
+    const took: number[] = [];
+    for (let i = 0; i < 9; i++) took.push(await timed(read));
+    const of =
+      name === "course" ? "All of them" : `Of ${placements.length} things ${JUDGES} people have judged`;
+    yield {
+      what: `${of}: ${what}, median of 9`,
+      measured: `${median(took).toFixed(0)} ms`,
+      aim: "under 300 ms",
+      met: median(took) < 300,
+    };
+  }
+  yield* measureFitting();
 }
 
 /** Judges one thing after the other by keys, and says how long each was awaited. */

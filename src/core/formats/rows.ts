@@ -7,7 +7,13 @@ import { plainText } from "../text/plain";
 
 /** What a cell of a table holds: words, a number, a moment, or an address that leads somewhere. */
 export type Cell = string | number | Date | { address: string } | null;
-export type Sheet = { title: string; heads: readonly string[]; rows: Cell[][] };
+export type Sheet = {
+  title: string;
+  heads: readonly string[];
+  rows: Cell[][];
+  /** How wide each column is drawn, in letters; left out: by its name. */
+  widths?: readonly number[];
+};
 
 /**
  * The heads of the columns, under names by which a table of anybody's is read back (`table-read.ts`); what a reader of tables

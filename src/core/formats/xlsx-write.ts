@@ -26,8 +26,11 @@ const escape = (text: string): string =>
  * A collection with everything inside as a workbook (ECMA-376, SpreadsheetML): a sheet a collection, a row an item, dates as
  * dates, addresses as links. Words are words, whatever they begin with: nothing in it is a formula.
  */
-export function writeXlsx(tree: PublishedTree): Uint8Array {
-  const sheets = sheetsOf(tree);
+export const writeXlsx = (tree: PublishedTree): Uint8Array =>
+  writeWorkbook(sheetsOf(tree), { title: tree.collection.title, by: tree.collection.teamName });
+
+/** Some sheets as a workbook. @param about what it is called, and of whom it is */
+export function writeWorkbook(sheets: readonly Sheet[], about: { title: string; by: string }): Uint8Array {
   const names = sheetNames(sheets);
   const files: Record<string, string> = {
     "[Content_Types].xml": `<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/styles.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.styles+xml"/><Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/>${sheets.map((_, i) => `<Override PartName="/xl/worksheets/sheet${i + 1}.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/>`).join("")}</Types>`,
@@ -35,7 +38,7 @@ export function writeXlsx(tree: PublishedTree): Uint8Array {
       ["rId1", `${RELATIONS}/officeDocument`, "xl/workbook.xml"],
       ["rId2", `${PACKAGE}/relationships/metadata/core-properties`, "docProps/core.xml"],
     ]),
-    "docProps/core.xml": `<cp:coreProperties xmlns:cp="${PACKAGE}/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>${escape(tree.collection.title)}</dc:title><dc:creator>${escape(tree.collection.teamName)}</dc:creator></cp:coreProperties>`,
+    "docProps/core.xml": `<cp:coreProperties xmlns:cp="${PACKAGE}/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>${escape(about.title)}</dc:title><dc:creator>${escape(about.by)}</dc:creator></cp:coreProperties>`,
     "xl/workbook.xml": `<workbook xmlns="${MAIN}" xmlns:r="${RELATIONS}"><sheets>${names.map((name, i) => `<sheet name="${escape(name)}" sheetId="${i + 1}" r:id="rId${i + 1}"/>`).join("")}</sheets></workbook>`,
     "xl/_rels/workbook.xml.rels": relationships([
       ...sheets.map((_, i): Relation => [
@@ -88,7 +91,7 @@ const columnName = (n: number): string =>
 /** Days since the beginning of 1900, as workbooks count them (ECMA-376, 18.17.4.1), with the day that never was. */
 const serial = (date: Date): number => Math.floor(date.getTime() / 86_400_000) + 25_569;
 
-function sheetXml({ heads, rows }: Sheet): { xml: string; links: { at: string; address: string }[] } {
+function sheetXml({ heads, rows, widths }: Sheet): { xml: string; links: { at: string; address: string }[] } {
   const links: { at: string; address: string }[] = [];
   const words = (at: string, text: string, look: number) =>
     `<c r="${at}" s="${look}" t="inlineStr"><is><t xml:space="preserve">${escape(text)}</t></is></c>`;
@@ -110,7 +113,10 @@ function sheetXml({ heads, rows }: Sheet): { xml: string; links: { at: string; a
     .join("");
   const last = `${columnName(heads.length - 1)}${rows.length + 1}`;
   const columns = heads
-    .map((name, i) => `<col min="${i + 1}" max="${i + 1}" width="${WIDTHS[name] ?? 14}" customWidth="1"/>`)
+    .map(
+      (name, i) =>
+        `<col min="${i + 1}" max="${i + 1}" width="${widths?.[i] ?? WIDTHS[name] ?? 14}" customWidth="1"/>`,
+    )
     .join("");
   const xml = `<worksheet xmlns="${MAIN}" xmlns:r="${RELATIONS}"><sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2" activePane="bottomLeft" state="frozen"/></sheetView></sheetViews><cols>${columns}</cols><sheetData><row r="1">${head}</row>${body}</sheetData><autoFilter ref="A1:${last}"/>${links.length ? `<hyperlinks>${links.map(({ at }, n) => `<hyperlink ref="${at}" r:id="rId${n + 1}"/>`).join("")}</hyperlinks>` : ""}</worksheet>`;
   return { xml, links };

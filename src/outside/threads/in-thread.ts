@@ -13,6 +13,7 @@ import type { ReadMessage } from "../read-message";
 import type { StoredCopy, PageTask } from "./read-page-thread";
 import type { Cited, CiteTask } from "./cite-thread";
 import type { DocxAnswer, DocxTask } from "./write-docx-thread";
+import type { EvidenceTask } from "./write-evidence-thread";
 import type { EpubTask } from "./write-epub-thread";
 import type { FileTask } from "./write-file-thread";
 import type { PlaceTask } from "./place-marks-thread";
@@ -101,6 +102,13 @@ export const pdfInThread = (task: PdfTask, limit = 60_000): Promise<Buffer> =>
  */
 export const docxInThread = (task: DocxTask, limit = 60_000): Promise<DocxAnswer> =>
   run<DocxAnswer>("write-docx-thread", task, limit);
+
+/**
+ * A table of evidence as a document or a workbook.
+ * @throws {TooSlow} when it takes longer than a minute
+ */
+export const evidenceInThread = (task: EvidenceTask): Promise<Buffer> =>
+  run<Uint8Array>("write-evidence-thread", task, 60_000).then(Buffer.from);
 
 /**
  * The bibliography of some works in a style, and how they are cited in a text.

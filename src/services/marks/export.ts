@@ -7,7 +7,7 @@ import { Id, MaybeIds, OneOf } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { noteTaken } from "../export/note-taken";
 import { fileName } from "../export/tree";
-import { marksOfCollection } from "./inside";
+import { marksToTake } from "./inside";
 
 type About = { id: string; title: string };
 const FORMATS = {
@@ -37,17 +37,7 @@ export const exportMarks = reading({
   allow: can.seeHere("collection"),
   run: async ({ input, scope, tx, actor }) => {
     const { title } = (await findCollection(tx, input.collection))!;
-    const wanted = input.marks && new Set(input.marks);
-    const rows = await marksOfCollection(tx, scope.team!, input.collection, scope.person!);
-    const marks = rows
-      .filter((row) => !wanted || wanted.has(row.id))
-      .map((row): MarkOut => ({
-        ...row,
-        meaning: row.meaningName,
-        by: row.by.name ?? "",
-        createdAt: row.createdAt.toISOString(),
-        updatedAt: row.updatedAt.toISOString(),
-      }));
+    const marks = await marksToTake(tx, scope.team!, input.collection, scope.person!, input.marks);
     const { type, ending, write } = FORMATS[input.format];
     const about = { id: input.collection, title };
     await noteTaken(actor, input, `marks, ${ending}`);

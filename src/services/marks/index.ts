@@ -1,6 +1,7 @@
 import { addMark } from "./add";
 import { bringInMarks } from "./bring-in";
 import { editMark } from "./edit";
+import { takeEvidence } from "./evidence";
 import { exportMarks } from "./export";
 import { readMarksInside } from "./of-collection";
 import { readMarks } from "./of-resource";
@@ -14,6 +15,7 @@ export const actions = {
   "marks.add": addMark,
   "marks.bring-in": bringInMarks,
   "marks.edit": editMark,
+  "marks.evidence": takeEvidence,
   "marks.export": exportMarks,
   "marks.of-collection": readMarksInside,
   "marks.of-resource": readMarks,

@@ -12,10 +12,11 @@ import { Choice } from "../parts/field";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
-import { saveFile } from "../talk/save-file";
+import { saveBytes, saveFile } from "../talk/save-file";
 import { sayFailure } from "../talk/say-failure";
 import { useLive } from "../talk/use-live";
 import { asNotes } from "./as-notes";
+import { Evidence } from "./evidence";
 import { MarkLine } from "./mark-line";
 
 type Marks = Answer<"marks.of-collection">;
@@ -26,17 +27,22 @@ type Props = {
   collection: Answer<"collections.read">["collection"];
   first: Marks;
 };
-type By = "item" | "meaning" | "person";
+type By = "item" | "meaning" | "person" | "evidence";
 
 const BY = [
   ["item", "By item"],
   ["meaning", "By what they mean"],
   ["person", "By person"],
+  ["evidence", "Questions by sources"],
 ] as const;
 const FORMATS = [
   ["markdown", "Markdown"],
   ["json-ld", "Web annotations"],
   ["csv", "Table"],
+] as const;
+const DOCUMENTS = [
+  ["docx", "Document (DOCX)"],
+  ["xlsx", "Workbook (XLSX)"],
 ] as const;
 
 /** All marks on what stands in a collection: gathered, chosen, made into notes of it, or taken along as a file. */
@@ -75,6 +81,8 @@ export function MarksPage({ me, teams, team, collection, first }: Props) {
     })
       .then(saveFile)
       .catch(sayFailure);
+  const saveTable = (format: (typeof DOCUMENTS)[number][0]) =>
+    void ask("marks.evidence", { collection: id, format }).then(saveBytes).catch(sayFailure);
   const toggle = (mark: string) =>
     setChosen((old) => {
       const next = new Set(old);
@@ -84,7 +92,7 @@ export function MarksPage({ me, teams, team, collection, first }: Props) {
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-24">
-        <div className="mx-auto max-w-3xl pt-5">
+        <div className={`mx-auto pt-5 ${by === "evidence" ? "max-w-6xl" : "max-w-3xl"}`}>
           <Crumb href={`/bench/${id}`}>{title}</Crumb>
           <h1 className="mt-1 font-serif text-3xl font-semibold">Marks</h1>
           <p className="mt-1 text-quiet">
@@ -108,14 +116,20 @@ export function MarksPage({ me, teams, team, collection, first }: Props) {
                 className="w-52"
               />
               <span className="self-center text-sm text-quiet">
-                {some.length ? `Save the ${some.length} chosen as` : "Save all as"}
+                {some.length && by !== "evidence" ? `Save the ${some.length} chosen as` : "Save all as"}
               </span>
-              {FORMATS.map(([format, words]) => (
-                <Button key={format} small onClick={() => save(format)}>
-                  {words}
-                </Button>
-              ))}
-              {some.length > 0 && may(team.role, "bring") && (
+              {by === "evidence"
+                ? DOCUMENTS.map(([format, words]) => (
+                    <Button key={format} small onClick={() => saveTable(format)}>
+                      {words}
+                    </Button>
+                  ))
+                : FORMATS.map(([format, words]) => (
+                    <Button key={format} small onClick={() => save(format)}>
+                      {words}
+                    </Button>
+                  ))}
+              {by !== "evidence" && some.length > 0 && may(team.role, "bring") && (
                 <Button
                   small
                   look="accent"
@@ -129,7 +143,8 @@ export function MarksPage({ me, teams, team, collection, first }: Props) {
               )}
             </div>
           )}
-          {[...groups].map(([name, list]) => (
+          {by === "evidence" && marks.length > 0 && <Evidence {...{ marks, meanings }} />}
+          {[...(by === "evidence" ? [] : groups)].map(([name, list]) => (
             <section key={name} aria-label={name} className="mt-6">
               <h2 className="border-b border-line pb-1 font-serif text-xl font-semibold">{name}</h2>
               <ul>

@@ -14,3 +14,10 @@ export function saveFile({
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
+
+/** The same of bytes that were answered in Base64. */
+export const saveBytes = ({ name, type, base64 }: { name: string; type: string; base64: string }): void =>
+  saveFile({
+    name,
+    content: new Blob([Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0))], { type }),
+  });

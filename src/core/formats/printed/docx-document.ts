@@ -2,37 +2,19 @@ import {
   AlignmentType,
   Document,
   ExternalHyperlink,
-  Footer,
   HeadingLevel,
   ImageRun,
   LevelFormat,
-  LineRuleType,
-  PageNumber,
   Paragraph,
   type ParagraphChild,
   TableOfContents,
   TextRun,
 } from "docx";
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from "fflate";
-import type { Run } from "../../cite/runs";
-import { LIGHT } from "../../look/colours";
 import type { Block } from "../../text/blocks";
+import { asChild, colour, HEADINGS, pageNumbers, PAPER, referencesOf, SERIF, stylesOf } from "./docx-look";
 import type { Pictures, Printed, PrintedEntry, PrintedPart, PrintedSection } from "./model";
 
-const HEADINGS = [
-  HeadingLevel.HEADING_1,
-  HeadingLevel.HEADING_2,
-  HeadingLevel.HEADING_3,
-  HeadingLevel.HEADING_4,
-  HeadingLevel.HEADING_5,
-  HeadingLevel.HEADING_6,
-];
-/** Sizes of paper in twentieths of a point, as WordprocessingML counts (ECMA-376, 17.6.13). */
-const PAPER = { a4: { width: 11_906, height: 16_838 }, letter: { width: 12_240, height: 15_840 } } as const;
-const colour = (name: "quiet" | "accent" | "ink") => LIGHT[name].slice(1);
-/** Letters every word processor has. */
-const SERIF = "Georgia";
-const SANS = "Arial";
 const PICTURE = { width: 120, height: 75 };
 
 /**
@@ -53,36 +35,7 @@ export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictur
     lastModifiedBy: printed.team,
     keywords: printed.keywords.join(", "),
     features: { updateFields: printed.parts.length > 1 },
-    styles: {
-      default: {
-        document: {
-          run: {
-            ...{ font: SANS, size: 21, color: colour("ink"), language: { value: printed.language } },
-            rightToLeft: bidirectional,
-          },
-          paragraph: { spacing: { after: 80, line: 276, lineRule: LineRuleType.AUTO } },
-        },
-        ...Object.fromEntries(
-          HEADINGS.map((_, i) => [
-            `heading${i + 1}`,
-            {
-              run: { font: SERIF, bold: true, size: [44, 30, 26, 24, 22, 22][i], color: colour("ink") },
-              // Without it readers of the file find no headings in it.
-              paragraph: { spacing: { before: i ? 320 : 0, after: 120 }, outlineLevel: i, keepNext: true },
-            },
-          ]),
-        ),
-      },
-      paragraphStyles: [
-        style("Context", "Context line", { font: SERIF, size: 25 }, { keepNext: true }),
-        style("ItemTitle", "Title of an item", { bold: true }, { keepNext: true }),
-        style("Source", "Source", { size: 18, color: colour("quiet") }),
-        style("About", "About", { color: colour("quiet") }),
-        style("Lead", "Lead", { font: SERIF, size: 25, color: colour("quiet") }),
-        style("Reference", "Reference", {}, { indent: { left: 560, hanging: 560 } }),
-        style("Quotation", "Quotation", { font: SERIF, italics: true }, { indent: { left: 340 } }),
-      ],
-    },
+    styles: stylesOf(printed.language, bidirectional),
     numbering: {
       config: [
         { reference: "bullets", levels: levels(LevelFormat.BULLET, () => "•") },
@@ -110,24 +63,12 @@ export function docxDocument(printed: Printed, paper: keyof typeof PAPER, pictur
           page: { size: PAPER[paper], margin: { top: 1_080, bottom: 1_190, left: 1_190, right: 1_190 } },
         },
         footers: {
-          default: new Footer({
-            children: [
-              new Paragraph({
-                style: "Source",
-                alignment: AlignmentType.END,
-                children: [new TextRun({ children: [PageNumber.CURRENT, " / ", PageNumber.TOTAL_PAGES] })],
-              }),
-            ],
-          }),
+          default: pageNumbers(),
         },
         children,
       },
     ],
   });
-
-  function style(id: string, name: string, run: object, paragraph: object = {}) {
-    return { id, name, basedOn: "Normal", next: "Normal", quickFormat: true, run, paragraph };
-  }
 }
 
 /**
@@ -167,28 +108,6 @@ function creditsOf(credits: Printed["credits"]): Paragraph[] {
         }),
     ),
   ];
-}
-
-/** The bibliography, each entry with its second line further in. */
-function referencesOf(references: Printed["references"]): Paragraph[] {
-  if (!references.length) return [];
-  return [
-    new Paragraph({ heading: HeadingLevel.HEADING_2, children: [new TextRun("References")] }),
-    ...references.map(
-      ({ label, runs }) =>
-        new Paragraph({
-          style: "Reference",
-          children: [...(label ? [new TextRun(`${label}\t`)] : []), ...runs.map(asChild)],
-        }),
-    ),
-  ];
-}
-
-function asChild({ text, italic, bold, small, raised, address }: Run): ParagraphChild {
-  const face = { text, italics: italic, bold, smallCaps: small, superScript: raised };
-  return address
-    ? new ExternalHyperlink({ link: address, children: [new TextRun({ ...face, style: "Hyperlink" })] })
-    : new TextRun(face);
 }
 
 /** Lists inside lists, so deep. */

@@ -7,13 +7,18 @@ export const sayOver = (over: number): string =>
 
 /** What it is made of: “40 min reading, 12 min playing, 2 of unknown length”. */
 export function sayParts({ reading, playing, task, unknown }: Load): string {
-  const parts = [
-    ...(reading ? [`${sayMinutes(reading)} reading`] : []),
-    ...(playing ? [`${sayMinutes(playing)} playing`] : []),
-    ...(task ? [`${sayMinutes(task)} of work`] : []),
-    ...(unknown ? [`${unknown} of unknown length`] : []),
-  ];
-  return parts.join(", ") || "nothing that takes time";
+  const known = [
+    [reading, "reading"],
+    [playing, "playing"],
+    [task, "of work"],
+  ].filter(([minutes]) => minutes) as [number, string][];
+  const said =
+    known.length === 1
+      ? [`all of it ${known[0]![1].replace("of ", "")}`]
+      : known.map(([minutes, words]) => `${sayMinutes(minutes)} ${words}`);
+  return (
+    [...said, ...(unknown ? [`${unknown} of unknown length`] : [])].join(", ") || "nothing that takes time"
+  );
 }
 
 /** How long one thing takes: “12 min”, and “?” for what nobody knows of it. */
