@@ -160,7 +160,11 @@ test("the marks of a collection stand on one page, are taken along, and become i
     page.getByRole("button", { name: "Document (DOCX)" }).click(),
   ]);
   expect(table.suggestedFilename()).toMatch(/^Evidence in .*\.docx$/);
-  expect(readFileSync(await table.path()).subarray(0, 2).toString()).toBe("PK");
+  expect(
+    readFileSync(await table.path())
+      .subarray(0, 2)
+      .toString(),
+  ).toBe("PK");
   expect(await axe(page)).toEqual([]);
   // A mark leads to its place.
   await page.getByRole("link", { name: /fed by rain/ }).click();

@@ -166,15 +166,19 @@ function standing(table: typeof section | typeof placement | typeof suggestion) 
   };
 }
 
-export const sections = binned(section, ["title", "intro", "minutes", "teacher", "learners", "beyond", "position"], {
-  ...standing(section),
-  verbs: {
-    added: "sections.make",
-    removed: "sections.remove",
-    restored: "bin.restore-section",
-    changed: (names) => (names.includes("position") ? "sections.move" : "sections.edit"),
+export const sections = binned(
+  section,
+  ["title", "intro", "minutes", "teacher", "learners", "beyond", "position"],
+  {
+    ...standing(section),
+    verbs: {
+      added: "sections.make",
+      removed: "sections.remove",
+      restored: "bin.restore-section",
+      changed: (names) => (names.includes("position") ? "sections.move" : "sections.edit"),
+    },
   },
-});
+);
 
 export const placements = binned(
   placement,

@@ -1,8 +1,10 @@
 "use client";
 
 import { useState } from "react";
+import { LARGEST_TABLE, outcomesFromTable } from "@/core/outcomes/outcomes-table";
 import { readOutcomes } from "@/core/outcomes/read-outcomes";
 import { Button } from "../../parts/button";
+import { ChooseFile } from "../../parts/choose-file";
 import { Area } from "../../parts/field";
 import { call } from "../../talk/call";
 import { newId } from "../../talk/ids";
@@ -23,6 +25,13 @@ export function AddOutcomes({ team, inside, onDone, onLeave }: Props) {
   const [error, setError] = useState("");
   const read = readOutcomes(text);
   const deepest = Math.max(0, ...read.map(({ depth }) => depth));
+  const fromFile = async (file: File) => {
+    const lines = file.size > 4 * LARGEST_TABLE ? null : outcomesFromTable(await file.text());
+    if (lines === null) return setError("No outcomes could be read from this file.");
+    setError("");
+    // What is typed already stays before it.
+    setText((typed) => [typed.trimEnd(), lines].filter(Boolean).join("\n"));
+  };
   const add = () =>
     call("outcomes.add", { team, text, parent: inside?.id ?? null, outcome: id })
       .then(({ outcomes, entry }) => onDone(outcomes.length, entry))
@@ -50,7 +59,17 @@ export function AddOutcomes({ team, inside, onDone, onLeave }: Props) {
         error={error}
         onChange={(event) => (setText(event.target.value), setError(""))}
       />
-      <div className="mt-3 flex justify-end gap-2">
+      <div className="mt-3 flex flex-wrap justify-end gap-2">
+        <span className="mr-auto self-center">
+          <ChooseFile
+            look="line"
+            label="A table of outcomes (CSV)"
+            accept=".csv,.tsv,.txt,text/csv"
+            onChosen={(file) => void fromFile(file)}
+          >
+            From a table (CSV) …
+          </ChooseFile>
+        </span>
         {onLeave && (
           <Button look="quiet" onClick={onLeave}>
             Cancel
