@@ -30,6 +30,7 @@ export const TABLE: Record<ActionName, Row> = {
   },
   "outcomes.edit": { from: "editor", input: ({ outcome }) => ({ outcome, title: "Other" }) },
   "outcomes.items": { from: "viewer", input: ({ collection, outcome }) => ({ collection, outcome }) },
+  "outcomes.of-collection": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "outcomes.read": { from: "viewer", input: ({ team }) => ({ team }) },
   "outcomes.remove": { from: "editor", input: ({ outcome }) => ({ outcome }) },
   "outcomes.serve": {

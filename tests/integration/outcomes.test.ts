@@ -1,5 +1,7 @@
 import { expect, test } from "vitest";
 import { coverage, gaps } from "@/core/outcomes/coverage";
+import { findCollection } from "@/data/queries/collections";
+import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { as, makeWorld, type World } from "./world";
 
@@ -131,4 +133,40 @@ test("what may serve an outcome is said by the words both have, and no more once
   expect(second).toEqual([]);
   await as(owner, "outcomes.serve", { placement, outcome: made, degree: "full" });
   expect(await because()).toEqual([[], []]);
+});
+
+test("readers are told which outcomes a collection and its sections serve, as they are called now, where that is wished", async () => {
+  const world = await makeWorld();
+  const { owner, collection, section, placement } = world;
+  const [, made, old] = await write(world);
+  await as(owner, "placements.move", { placement, section });
+  await as(owner, "outcomes.serve", { placement, outcome: made, degree: "part" });
+  const holder = {
+    person: null,
+    share: (await as(owner, "share.set", { collection, audience: "link" })).code,
+  };
+  const told = async () => {
+    const { collection: read } = await as(holder, "reader.read", { collection });
+    return [read.serves, read.sections.find(({ id }) => id === section)?.serves].map((some) =>
+      some?.map(({ code, title }) => `${code} ${title}`),
+    );
+  };
+  const version = async () => (await findCollection(database(), collection))!.version;
+  expect(await told()).toEqual([undefined, undefined]);
+  await as(owner, "collections.edit", { collection, showsOutcomes: true });
+  expect(await told()).toEqual([["1.1 Say what it is made of"], ["1.1 Say what it is made of"]]);
+  // A page that was kept is not the newest any more, whatever of it changes.
+  for (const change of [
+    () => as(owner, "outcomes.edit", { outcome: made, title: "Name what it is made of" }),
+    () => as(owner, "outcomes.serve", { placement, outcome: old, degree: "full" }),
+    () => as(owner, "outcomes.remove", { outcome: made }),
+  ]) {
+    const before = await version();
+    await change();
+    expect(await version()).toBeGreaterThan(before);
+  }
+  expect(await told()).toEqual([["1.2 Say how old it is"], ["1.2 Say how old it is"]]);
+  await as(owner, "placements.edit", { placement, forReaders: false });
+  expect(await told()).toEqual([undefined, undefined]);
+  expect(await as(owner, "outcomes.of-collection", { collection })).toMatchObject({ all: [{ code: "1.2" }] });
 });

@@ -1,3 +1,4 @@
+import type { Served } from "../outcomes/served";
 import type { Yarn } from "../cover/weave";
 import { type Look, type View, VIEWS } from "../list/view-setting";
 import type { Kind, Player } from "../page/facts";
@@ -97,6 +98,8 @@ export type PublishedSection = {
   items: PublishedItem[];
   /** Of a phase of a lesson. */
   phase?: Phase;
+  /** Which outcomes it serves, where readers are told. */
+  serves?: Served[];
 };
 
 /** What happens in a phase of a lesson. */
@@ -125,6 +128,8 @@ export type PublishedCollection = {
   language: string;
   /** Whether its readers are given its bibliography. */
   givesReferences?: boolean;
+  /** Which outcomes it serves, where readers are told. */
+  serves?: Served[];
   /** From where it was taken with credit; left out: it was made here. */
   from?: From;
   /** Which other sites may set it into their pages, as CSP's frame-ancestors has them. */

@@ -50,6 +50,7 @@ ${collection.rich ? html`<div class="lead">${new Markup(collection.rich)}</div>`
 <p class="facts"><span>${collection.teamName}</span> <span>${holds}</span> <span data-left role="status"></span></p>
 ${collection.from ? html`<p class="facts">${fromLine(collection.from, places)}</p>` : null}
 ${editions?.own ? ofEdition(editions, editions.own) : null}
+${outcomesOf(collection)}
 ${tools(view, places, own.items, collection.givesReferences)}
 ${collection.use === "newsletter" && places.home ? html`<p class="join" lang="en" dir="ltr"><a href="${places.home}/join">Get it by mail</a></p>` : null}
 ${contents(collection)}
@@ -66,6 +67,12 @@ ${wayOn(collection.way, places)}
 `;
   return document.text;
 }
+
+/** What one can do afterwards, or what is asked. */
+const outcomesOf = ({ serves }: PublishedCollection): Markup | null =>
+  serves
+    ? html`<section class="outcomes" aria-labelledby="outcomes"><h2 id="outcomes" lang="en">Outcomes</h2><ul>${serves.map(({ code, title }) => html`<li>${code ? html`<b>${code}</b> ` : null}${title}</li>`)}</ul></section>`
+    : null;
 
 /** Which edition this is, what is new in it, and the ways to the others. */
 const ofEdition = (

@@ -1,6 +1,7 @@
 import { KIND_SHAPES } from "../look/kind-shapes";
 import { KIND_WORDS } from "../look/kind-words";
 import { licenceAddress, sayLicence } from "../licence/known";
+import { shortOutcome } from "../outcomes/served";
 import { isRightToLeft } from "../text/direction";
 import { sayMinutes } from "../text/minutes";
 import { clipFragment, sayClip } from "./clip";
@@ -16,7 +17,7 @@ function head(section: PublishedSection): Markup | null {
   if (section.id === null) return null;
   const { phase } = section;
   const minutes = phase ? phase.minutes : sumUp([section]).minutes;
-  return html`<h2 id="s-${section.id}">${section.title}${minutes ? html` <small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}${phase?.learners ? html`<p class="do">${phase.learners}</p>` : null}`;
+  return html`<h2 id="s-${section.id}">${section.title}${minutes ? html` <small>${sayMinutes(minutes)}</small>` : null}</h2>${section.intro ? html`<div class="intro">${new Markup(section.intro)}</div>` : null}${section.serves ? html`<p class="serves"><span lang="en">Outcomes:</span> ${section.serves.map(shortOutcome).join(", ")}</p>` : null}${phase?.learners ? html`<p class="do">${phase.learners}</p>` : null}`;
 }
 
 export function part(section: PublishedSection, places: ReaderPlaces, next: () => number): Markup | null {

@@ -117,6 +117,7 @@ export const collections = binned(
     "framedBy",
     "citationStyle",
     "givesReferences",
+    "showsOutcomes",
     "use",
   ],
   {

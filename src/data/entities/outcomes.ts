@@ -1,5 +1,6 @@
 import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Degree } from "@/core/outcomes/coverage";
+import { collectionsTelling } from "../queries/outcomes";
 import { outcome, serves } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { binned, ofTeam } from "./binned";
@@ -7,6 +8,12 @@ import { type Entity, halves } from "./entity";
 
 export const outcomes = binned(outcome, ["parent", "code", "title"], {
   ...ofTeam,
+  seenIn: (tx, changes) =>
+    collectionsTelling(
+      tx,
+      "outcome",
+      changes.map(({ id }) => id),
+    ),
   verbs: {
     added: "outcomes.add",
     removed: "outcomes.remove",
@@ -18,6 +25,12 @@ export const outcomes = binned(outcome, ["parent", "code", "title"], {
 /** `outcome~placement`: whether and how much an item serves an outcome. */
 export const servings: Entity<typeof serves.$inferInsert> = {
   ...ofTeam,
+  seenIn: (tx, changes) =>
+    collectionsTelling(
+      tx,
+      "placement",
+      changes.map(({ id }) => halves(id)[1]),
+    ),
   idOf: ({ outcome: one, placement }) => `${one}~${placement}`,
   present: ({ degree }) => ({ on: true, degree }),
   absent: { on: false, degree: null },

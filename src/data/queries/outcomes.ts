@@ -1,6 +1,6 @@
 import { and, asc, count, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Tx } from "../database";
-import { agreed, appraisal, outcome, placement, resource, section, serves } from "../schema";
+import { agreed, appraisal, collection, outcome, placement, resource, section, serves } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { minutesHere } from "../sql/minutes-here";
 
@@ -107,4 +107,45 @@ export async function itemsServing(tx: Tx, outcomeId: string, collection: string
     .where(and(eq(placement.collection, collection), isNull(placement.deletedAt), eq(placement.look, "item")))
     .orderBy(sql`coalesce(${section.position}, '')`, asc(placement.position), asc(placement.id))
     .limit(most);
+}
+
+/** The collections whose readers are told of some outcomes, or of what some items serve. */
+export async function collectionsTelling(
+  tx: Tx,
+  by: "outcome" | "placement",
+  ids: readonly string[],
+): Promise<string[]> {
+  const found = new Set<string>();
+  await inParts(
+    ids,
+    async (part) => {
+      const rows = await tx
+        .selectDistinct({ id: collection.id })
+        .from(placement)
+        .innerJoin(
+          collection,
+          and(eq(collection.id, placement.collection), eq(collection.showsOutcomes, true)),
+        )
+        .leftJoin(serves, eq(serves.placement, placement.id))
+        .where(inArray(by === "outcome" ? serves.outcome : placement.id, part));
+      for (const { id } of rows) found.add(id);
+    },
+    500,
+  );
+  return [...found];
+}
+
+/** What the items of a collection serve, where they stand, in the order in which the outcomes were written. */
+export async function servedIn(tx: Tx, collectionId: string) {
+  return tx
+    .select({
+      ...{ id: outcome.id, code: outcome.code, title: outcome.title },
+      ...{ placement: placement.id, section: placement.section, forReaders: placement.forReaders },
+    })
+    .from(placement)
+    .innerJoin(serves, eq(serves.placement, placement.id))
+    .innerJoin(outcome, and(eq(outcome.id, serves.outcome), isNull(outcome.deletedAt)))
+    .innerJoin(resource, and(eq(resource.id, placement.resource), isNull(resource.deletedAt)))
+    .where(and(eq(placement.collection, collectionId), isNull(placement.deletedAt)))
+    .orderBy(asc(outcome.id));
 }

@@ -54,6 +54,8 @@ export const collection = mysqlTable(
     citationStyle: bytesText("citation_style", { length: 140 }).$type<StyleId>().notNull().default(""),
     /** Whether its readers are given its bibliography. */
     givesReferences: boolean("gives_references").notNull().default(false),
+    /** Whether its readers are told which outcomes it serves. */
+    showsOutcomes: boolean("shows_outcomes").notNull().default(false),
     /** What the same material is used as; null: a collection, and no more. */
     use: varchar("used_as", { length: 12 }).$type<Use>(),
     /** Whether readers see it as it stands, or its newest edition. */

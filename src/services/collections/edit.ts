@@ -34,6 +34,8 @@ class EditCollection {
   @MaybeStyle("or none") citationStyle?: StyleId;
   /** Whether its readers are given its bibliography. */
   @Optional() @IsBoolean() givesReferences?: boolean;
+  /** Whether its readers are told which outcomes it serves. */
+  @Optional() @IsBoolean() showsOutcomes?: boolean;
   /** How hard to read its texts should be at most, by LIX; null: as they are. */
   @Optional() @ValidateIf((_, value) => value !== null) @IsInt() @Min(10) @Max(100) aimLevel?: number | null;
   /** How many words of English its learners read in a minute; null: as those of what it stands in do. */
@@ -51,7 +53,10 @@ export const editCollection = action({
   run: async ({ input, scope, tx, locked, change }) => {
     if (input.title === "") throw fieldProblem("title", "title-missing");
     // What others see of it from outside is said by those who publish.
-    if (scope.reach && (input.framedBy !== undefined || input.givesReferences !== undefined))
+    if (
+      scope.reach &&
+      [input.framedBy, input.givesReferences, input.showsOutcomes].some((one) => one !== undefined)
+    )
       throw new Problem("not-allowed");
     const before = locked.collection(input.collection);
     const { title, description, rich } = mergedWords(input.base, {
@@ -72,6 +77,7 @@ export const editCollection = action({
       ...(input.readingPace !== undefined && { readingPace: input.readingPace }),
       ...(input.citationStyle !== undefined && { citationStyle: input.citationStyle }),
       ...(input.givesReferences !== undefined && { givesReferences: input.givesReferences }),
+      ...(input.showsOutcomes !== undefined && { showsOutcomes: input.showsOutcomes }),
     };
     if (fields.citationStyle) await styleThere(tx, before.team, fields.citationStyle);
     if (fields.coverHash && !(await findTeamOfPicture(tx, fields.coverHash, scope.person!)))

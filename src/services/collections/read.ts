@@ -95,6 +95,7 @@ export const readCollection = reading({
         framedBy: found.framedBy,
         citationStyle: found.citationStyle,
         givesReferences: found.givesReferences,
+        showsOutcomes: found.showsOutcomes,
         /** By which collection readers see it, and under which address. */
         door:
           door && sees(door.by.id)

@@ -1,8 +1,10 @@
 import { groupBy } from "@/core/list/group-by";
+import { servedWhere } from "@/core/outcomes/served";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
 import { collectionsInside, findCollection, sectionsOf } from "@/data/queries/collections";
 import { fromById } from "@/data/queries/credits";
+import { servedIn } from "@/data/queries/outcomes";
 import { phasesOf } from "@/data/queries/sections";
 import { type Besides, besidesOf } from "@/data/queries/resources";
 import type { FetchProblem } from "@/core/page/facts";
@@ -43,6 +45,9 @@ export async function publishedCollection(
   const fromOf = (credit: string | null) => (credit ? taken.get(credit) : undefined);
   const published = (item: Item) => publish(item, more.get(item.resource.id), fromOf(item.credit));
   const from = fromOf(found.credit);
+  const told = found.showsOutcomes
+    ? servedWhere((await servedIn(tx, id)).filter(({ forReaders }) => forReaders || !shown))
+    : null;
   const bySection = groupBy(items, (item) => item.section);
   return {
     id,
@@ -57,6 +62,7 @@ export async function publishedCollection(
     language: found.language,
     framedBy: found.framedBy,
     ...(found.givesReferences && { givesReferences: true }),
+    ...(told?.all.length && { serves: told.all }),
     ...(from && { from }),
     createdAt: found.createdAt,
     updatedAt: found.updatedAt,
@@ -68,6 +74,7 @@ export async function publishedCollection(
         intro: one.intro,
         items: (bySection.get(one.id) ?? []).map(published),
         ...phaseOf(one.id),
+        ...(told?.sections.has(one.id) && { serves: told.sections.get(one.id)! }),
       })),
     ],
     inside,

@@ -14,6 +14,7 @@ export type ForReadersValues = {
   aimMinutes: number | null;
   aimLevel: number | null;
   framedBy: string;
+  showsOutcomes: boolean;
 };
 type Setting = Partial<Omit<ForReadersValues, "view">>;
 
@@ -106,6 +107,16 @@ export function ForReaders({
           onChange={(event) => setFrames(event.target.value)}
           onBlur={() => frames !== values.framedBy && void save({ framedBy: frames })}
         />
+        <label className="col-span-2 flex items-center gap-2 text-[15px]">
+          <input
+            type="checkbox"
+            className="size-4 accent-accent"
+            defaultChecked={values.showsOutcomes}
+            disabled={disabled}
+            onChange={({ target }) => void save({ showsOutcomes: target.checked })}
+          />
+          They are told which outcomes it serves
+        </label>
       </div>
     </details>
   );

@@ -33,6 +33,7 @@ export function useBenchLive(team: string, collection: string, { renew, reload }
       void client.invalidateQueries({ queryKey: ["notices"] });
       void client.invalidateQueries({ queryKey: ["tray", team, "waiting"] });
     }
+    if (of("outcomes").length) void again("served", collection);
     if (of("weighing").length) {
       void again("weighed", collection);
       void client.invalidateQueries({ queryKey: ["appraisals"] });

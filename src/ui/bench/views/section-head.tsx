@@ -12,6 +12,7 @@ import { useBench } from "../state/bench-context";
 import { InlineTitle } from "../../parts/inline-title";
 import { LandingMark } from "../item/item-words";
 import type { Section } from "../state/types";
+import { ServesWord } from "../head/serves-word";
 import { TalkMark } from "../talk/talk-mark";
 
 type Props = {
@@ -51,6 +52,7 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
             level={2}
           />
           {!narrow && sum}
+          {!narrow && <ServesWord section={section.id} />}
           <TalkMark id={section.id} onOpen={() => openTalk?.(section.id)} />
           <span className={`mt-[18px] h-px flex-1 ${narrow ? "" : "bg-line"}`} aria-hidden />
           {arranges && (

@@ -1,0 +1,1 @@
+ALTER TABLE `collection` ADD `shows_outcomes` boolean DEFAULT false NOT NULL;
