@@ -22,7 +22,7 @@ test("a week that takes too long is made to fit: two ways with what goes and why
   await page.goto(`/team/${team}/time`);
   await page.getByRole("link", { name: "Week one" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Week one" })).toBeVisible();
-  await expect(page.getByText("1 h 2 min", { exact: true })).toBeVisible();
+  await expect(page.getByRole("status").getByText("1 h 2 min", { exact: true })).toBeVisible();
   await page.getByLabel("Minutes there are").fill("45");
   await page.getByLabel("Minutes there are").press("Enter");
   await expect(page.getByText("17 min too long")).toBeVisible();
@@ -45,14 +45,14 @@ test("a week that takes too long is made to fit: two ways with what goes and why
 
   await first.getByRole("button", { name: "Take this way" }).click();
   await expect(page.getByRole("heading", { level: 2, name: "If there is time" })).toBeVisible();
-  await expect(page.getByText("40 min of 45 min", { exact: true })).toBeVisible();
+  await expect(page.getByRole("status").getByText("40 min of 45 min", { exact: true })).toBeVisible();
   await page.getByRole("listitem").getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("heading", { level: 2, name: "If there is time" })).toHaveCount(0);
   await expect(page.getByText("22 min too long")).toBeVisible();
 
   // Slower readers need longer, and what is too much to stay is said plainly.
   await page.getByLabel("Who reads it").selectOption({ label: "9 to 10 years old (158 words a minute)" });
-  await expect(page.getByText("1 h 38 min of 45 min", { exact: true })).toBeVisible();
+  await expect(page.getByRole("status").getByText("1 h 38 min of 45 min", { exact: true })).toBeVisible();
   await page.getByLabel("Who reads it").selectOption({ label: "words a minute of your own" });
   await page.getByLabel("Words of English a minute").fill("12");
   await page.getByLabel("Words of English a minute").press("Enter");
@@ -79,7 +79,7 @@ test("the chart of a course says by colour, by pattern and in a table how long e
   await page.goto(`/team/${team}/time`);
   const row = page.getByRole("row", { name: /^Week two/ });
   await expect(row).toContainText("2 min too long");
-  await expect(page.getByText("20 min", { exact: true })).toBeVisible();
+  await expect(page.getByRole("status").getByText("20 min", { exact: true })).toBeVisible();
   await expect(page.getByText("in 2 collections · 1 too long")).toBeVisible();
   await page.locator(".recharts-bar-rectangle").first().click();
   await expect(page.getByRole("heading", { level: 1, name: "Week one" })).toBeVisible();

@@ -154,30 +154,30 @@ function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges
   const over = minutes === null ? 0 : minutesIn(load) - minutes;
   return (
     <section className="mt-6">
-      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-edge pb-1">
-        <h2 className="mr-auto font-serif text-xl font-semibold break-words">
-          {title || "At the beginning"}
-        </h2>
-        {onBeyond && arranges && (
-          <label className="flex items-center gap-2 text-sm text-quiet">
-            <input
-              type="checkbox"
-              className="size-4 accent-accent"
-              checked={beyond}
-              onChange={(event) => onBeyond(event.target.checked)}
-            />
-            for whoever has time left
-          </label>
-        )}
-        <p className="text-[15px] tabular-nums">
-          <b className={`font-semibold ${over > 0 ? "text-warn" : ""}`}>
-            {sayMinutes(minutesIn(load))}
-            {minutes !== null && ` of ${sayMinutes(minutes)}`}
-          </b>
-          {beyond && <span className="text-quiet"> · not counted</span>}
-          {minutes !== null && over !== 0 && <span className="text-quiet"> · {sayOver(over)}</span>}
-        </p>
-      </div>
+      {title && (
+        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-edge pb-1">
+          <h2 className="mr-auto font-serif text-xl font-semibold break-words">{title}</h2>
+          {onBeyond && arranges && (
+            <label className="flex items-center gap-2 text-sm text-quiet">
+              <input
+                type="checkbox"
+                className="size-4 accent-accent"
+                checked={beyond}
+                onChange={(event) => onBeyond(event.target.checked)}
+              />
+              for whoever has time left
+            </label>
+          )}
+          <p className="text-[15px] tabular-nums">
+            <b className={`font-semibold ${over > 0 ? "text-warn" : ""}`}>
+              {sayMinutes(minutesIn(load))}
+              {minutes !== null && ` of ${sayMinutes(minutes)}`}
+            </b>
+            {beyond && <span className="text-quiet"> · not counted</span>}
+            {minutes !== null && over !== 0 && <span className="text-quiet"> · {sayOver(over)}</span>}
+          </p>
+        </div>
+      )}
       <ul>
         <li aria-hidden className={`${ROW} hidden text-sm text-quiet sm:grid`}>
           <span />
