@@ -27,6 +27,7 @@ import { actions as marks } from "./marks";
 import { actions as meanings } from "./meanings";
 import { actions as members } from "./members";
 import { actions as messages } from "./messages";
+import { actions as mix } from "./mix";
 import { actions as newsletters } from "./newsletters";
 import { actions as notices } from "./notices";
 import { actions as portfolios } from "./portfolios";
@@ -93,6 +94,7 @@ export const ACTIONS = {
   ...meanings,
   ...members,
   ...messages,
+  ...mix,
   ...newsletters,
   ...notices,
   ...outcomes,

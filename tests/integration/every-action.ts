@@ -130,6 +130,11 @@ export const TABLE: Record<ActionName, Row> = {
       section: newId(),
     }),
   },
+  "mix.items": {
+    from: "viewer",
+    input: ({ team, collection }) => ({ team, collection, by: "kind", value: "page" }),
+  },
+  "mix.read": { from: "viewer", input: ({ team, collection }) => ({ team, collection }) },
   "load.course": { from: "viewer", input: ({ team }) => ({ team }) },
   "load.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },

@@ -8,14 +8,14 @@ test("places stand in the order of the work, and each only for whom there is som
   expect(names("owner")).toEqual([
     ["Tray", "Mail", "Imports", "Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
-    ["Appraisal", "Outcomes", "Time"],
+    ["Appraisal", "Outcomes", "Time", "Mix of sources"],
     ["What is out", "Suggestions", "Groups"],
     ["People", "Bin", "Upkeep"],
   ]);
   expect(names("viewer")).toEqual([
     ["Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
-    ["Appraisal", "Outcomes", "Time"],
+    ["Appraisal", "Outcomes", "Time", "Mix of sources"],
     ["What is out"],
     ["People"],
   ]);

@@ -40,7 +40,12 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
     },
     {
       name: "Weigh up",
-      places: [at("Appraisal", "appraisal", "toJudge"), at("Outcomes", "outcomes"), at("Time", "time")],
+      places: [
+        at("Appraisal", "appraisal", "toJudge"),
+        at("Outcomes", "outcomes"),
+        at("Time", "time"),
+        at("Mix of sources", "mix"),
+      ],
     },
     {
       name: "Share",

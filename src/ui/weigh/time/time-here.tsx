@@ -10,6 +10,7 @@ import type { Answer } from "@/services/registry";
 import { MinutesField } from "../../lesson/minutes-field";
 import { Button, buttonLook } from "../../parts/button";
 import { Empty } from "../../parts/empty";
+import { SavedCheck } from "../../parts/saved-check";
 import { KindMark } from "../../parts/kind";
 import { Crumb } from "../../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../../shell/frame";
@@ -112,7 +113,7 @@ export function TimeHere({ me, teams, team, first }: Props) {
           ) : (
             <>
               {(bySection.get(null) ?? []).length > 0 && (
-                <Part title="" items={bySection.get(null)!} {...{ arranges, set }} />
+                <Part title="" items={bySection.get(null)!} {...{ arranges, set, again }} />
               )}
               {sections.map((one) => (
                 <Part
@@ -120,9 +121,9 @@ export function TimeHere({ me, teams, team, first }: Props) {
                   title={one.title}
                   minutes={one.minutes}
                   beyond={one.beyond}
-                  onBeyond={(beyond) => set(call("sections.edit", { section: one.id, beyond }))}
+                  onBeyond={(beyond) => call("sections.edit", { section: one.id, beyond }).then(again)}
                   items={bySection.get(one.id) ?? []}
-                  {...{ arranges, set }}
+                  {...{ arranges, set, again }}
                 />
               ))}
             </>
@@ -142,14 +143,15 @@ type PartProps = {
   /** How long it shall take; null: nobody has said. */
   minutes?: number | null;
   beyond?: boolean;
-  onBeyond?: (beyond: boolean) => void;
+  onBeyond?: (beyond: boolean) => Promise<unknown>;
   items: Item[];
   arranges: boolean;
   set: (work: Promise<unknown>) => void;
+  again: () => void;
 };
 
 /** A section, with what stands in it. */
-function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges, set }: PartProps) {
+function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges, set, again }: PartProps) {
   const load = items.length ? sumOf(items.map((one) => one.load)) : NO_LOAD;
   const over = minutes === null ? 0 : minutesIn(load) - minutes;
   return (
@@ -159,12 +161,7 @@ function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges
           <h2 className="mr-auto font-serif text-xl font-semibold break-words">{title}</h2>
           {onBeyond && arranges && (
             <label className="flex items-center gap-2 text-sm text-quiet">
-              <input
-                type="checkbox"
-                className="size-4 accent-accent"
-                checked={beyond}
-                onChange={(event) => onBeyond(event.target.checked)}
-              />
+              <SavedCheck value={beyond} disabled={false} onSave={onBeyond} />
               for whoever has time left
             </label>
           )}
@@ -192,15 +189,11 @@ function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges
             <span className="text-[15px] break-words max-sm:col-span-3">{item.title}</span>
             {!beyond && !item.between ? (
               <label className="flex h-10 items-center gap-2 text-sm sm:justify-center max-sm:col-start-2">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-accent"
-                  aria-label={`Must stay: ${item.title}`}
-                  checked={item.mustStay}
+                <SavedCheck
+                  label={`Must stay: ${item.title}`}
+                  value={item.mustStay}
                   disabled={!arranges}
-                  onChange={({ target }) =>
-                    set(call("placements.edit", { placement: item.id, mustStay: target.checked }))
-                  }
+                  onSave={(mustStay) => call("placements.edit", { placement: item.id, mustStay }).then(again)}
                 />
                 <span className="sm:hidden">must stay</span>
               </label>
