@@ -1,6 +1,7 @@
 "use client";
 
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { POINTED_AT, SAID, TICK } from "../parts/chart-look";
 
 type Month = { month: string; count: number };
 const NAMES = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
@@ -20,22 +21,17 @@ export function UseChart({ months, label }: { months: Month[]; label: string }) 
             <XAxis
               dataKey="month"
               tickFormatter={say}
-              tick={{ fill: "var(--quiet)", fontSize: 13 }}
+              tick={TICK}
               stroke="var(--line)"
               interval="preserveStartEnd"
               minTickGap={24}
             />
-            <YAxis allowDecimals={false} tick={{ fill: "var(--quiet)", fontSize: 13 }} stroke="var(--line)" />
+            <YAxis allowDecimals={false} tick={TICK} stroke="var(--line)" />
             <Tooltip
-              cursor={{ fill: "var(--accent-wash)" }}
+              cursor={POINTED_AT}
               labelFormatter={(month) => say(String(month))}
               formatter={(count) => [`${count} times`, "used"]}
-              contentStyle={{
-                background: "var(--sheet)",
-                border: "1px solid var(--line)",
-                borderRadius: 6,
-                color: "var(--ink)",
-              }}
+              contentStyle={SAID}
             />
             <Bar
               maxBarSize={36}

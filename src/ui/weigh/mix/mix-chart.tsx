@@ -3,6 +3,7 @@
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { Dimension, Mix } from "@/core/measure/mix";
 import { sayMix, sayValue } from "./say-mix";
+import { NAMED_TICK, POINTED_AT, SAID, Stripes, TICK, shortName } from "../../parts/chart-look";
 
 type Shown = Mix & { by: Dimension };
 type Props = {
@@ -48,43 +49,23 @@ export function MixChart({ mix, beside, names, onOpen }: Props) {
               barGap={1}
             >
               <defs>
-                <pattern
-                  id={`beside-${mix.by}`}
-                  width="6"
-                  height="6"
-                  patternUnits="userSpaceOnUse"
-                  patternTransform="rotate(45)"
-                >
-                  <rect width="6" height="6" fill="var(--sheet)" />
-                  <rect width="3" height="6" fill="var(--quiet)" />
-                </pattern>
+                <Stripes id={`beside-${mix.by}`} colour="var(--quiet)" />
               </defs>
-              <XAxis
-                type="number"
-                tickFormatter={percent}
-                tick={{ fill: "var(--quiet)", fontSize: 13 }}
-                stroke="var(--line)"
-                tickCount={4}
-              />
+              <XAxis type="number" tickFormatter={percent} tick={TICK} stroke="var(--line)" tickCount={4} />
               <YAxis
                 type="category"
                 dataKey="value"
                 width={140}
                 interval={0}
-                tickFormatter={(value: string) => short(sayValue(mix.by, value))}
-                tick={{ fill: "var(--ink)", fontSize: 13 }}
+                tickFormatter={(value: string) => shortName(sayValue(mix.by, value), 19)}
+                tick={NAMED_TICK}
                 stroke="var(--line)"
               />
               <Tooltip
-                cursor={{ fill: "var(--accent-wash)" }}
+                cursor={POINTED_AT}
                 labelFormatter={(value) => sayValue(mix.by, String(value))}
                 formatter={(share, name) => [percent(Number(share)), name]}
-                contentStyle={{
-                  background: "var(--sheet)",
-                  border: "1px solid var(--line)",
-                  borderRadius: 6,
-                  color: "var(--ink)",
-                }}
+                contentStyle={SAID}
               />
               <Bar
                 dataKey="share"
@@ -146,4 +127,3 @@ const sumOf = ({ shares, beyond }: Mix): number => shares.reduce((sum, { count }
 const unknownOf = ({ by, unknown }: Shown) => ({
   ...{ value: "", words: sayValue(by, ""), count: unknown, share: 0, other: 0 },
 });
-const short = (words: string): string => (words.length > 19 ? `${words.slice(0, 18).trimEnd()}…` : words);

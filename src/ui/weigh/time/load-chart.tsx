@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { Bar, BarChart, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { sayMinutes } from "@/core/text/minutes";
+import { NAMED_TICK, POINTED_AT, SAID, Stripes, TICK, shortName } from "../../parts/chart-look";
 
 type Row = {
   id: string;
@@ -44,16 +45,7 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
           barGap={-BAR}
         >
           <defs>
-            <pattern
-              id="load-stripes"
-              width="6"
-              height="6"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            >
-              <rect width="6" height="6" fill="var(--sheet)" />
-              <rect width="3" height="6" fill="var(--accent)" />
-            </pattern>
+            <Stripes id="load-stripes" colour="var(--accent)" />
             <pattern id="load-dots" width="6" height="6" patternUnits="userSpaceOnUse">
               <rect width="6" height="6" fill="var(--sheet)" />
               <circle cx="3" cy="3" r="1.6" fill="var(--accent)" />
@@ -64,7 +56,7 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
             domain={[0, most]}
             ticks={ticks}
             tickFormatter={(minutes: number) => sayMinutes(Math.round(minutes))}
-            tick={{ fill: "var(--quiet)", fontSize: 13 }}
+            tick={TICK}
             stroke="var(--line)"
             allowDecimals={false}
           />
@@ -72,21 +64,16 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
             type="category"
             dataKey="id"
             width={158}
-            tickFormatter={(id: string) => short(rows.find((row) => row.id === id)?.title ?? "")}
-            tick={{ fill: "var(--ink)", fontSize: 13 }}
+            tickFormatter={(id: string) => shortName(rows.find((row) => row.id === id)?.title ?? "", 18)}
+            tick={NAMED_TICK}
             stroke="var(--line)"
             interval={0}
           />
           <Tooltip
-            cursor={{ fill: "var(--accent-wash)" }}
+            cursor={POINTED_AT}
             labelFormatter={(id) => rows.find((row) => row.id === id)?.title}
             formatter={(minutes, name) => [sayMinutes(Number(minutes)), name]}
-            contentStyle={{
-              background: "var(--sheet)",
-              border: "1px solid var(--line)",
-              borderRadius: 6,
-              color: "var(--ink)",
-            }}
+            contentStyle={SAID}
           />
           <Legend
             itemSorter={null}
@@ -124,8 +111,6 @@ export function LoadChart({ rows, team }: { rows: readonly Row[]; team: string }
     </div>
   );
 }
-
-const short = (title: string): string => (title.length > 18 ? `${title.slice(0, 17).trimEnd()}…` : title);
 
 type Drawn = { x?: number; y?: number; width?: number; height?: number };
 
