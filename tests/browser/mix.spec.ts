@@ -23,7 +23,7 @@ test("how mixed the sources of a collection are is said in words, compared, and 
   await expect(page).toHaveURL(/of=/);
   await expect(sites.getByText("As mixed as 1.8 sites in equal parts.")).toBeVisible();
   await page.getByLabel("Compared with").selectOption({ label: "the whole catalogue" });
-  await expect(sites.getByText("the catalogue: As mixed as 2.6 sites in equal parts.")).toBeVisible();
+  await expect(sites.getByText("The whole catalogue: As mixed as 2.6 sites in equal parts.")).toBeVisible();
   expect(await axe(page)).toEqual([]);
   await sites.locator(".recharts-bar-rectangle").first().click();
   const list = page.getByRole("list", { name: /^Of peat-notebook/ });

@@ -159,6 +159,12 @@ export async function* measureWeighing(
       "how long each takes, what it serves and how good it was judged",
       () => as(actor, "load.read", { collection }),
     ],
+    [
+      "mix",
+      "how mixed they are, by sites, authors, kinds, languages and years",
+      () => as(actor, "mix.read", { team, collection }),
+    ],
+    ["catalogue", "how mixed the whole catalogue is", () => as(actor, "mix.read", { team })],
     ["course", "how long every collection of the team takes", () => as(actor, "load.course", { team })],
   ] as const) {
     const took: number[] = [];

@@ -50,7 +50,7 @@ export function MixOfSources({ me, teams, team, collections, collection, first }
       (one) => [one.id, `${"\u00a0\u00a0".repeat(one.depth)}${one.title}`] as const,
     ),
   ] as const;
-  const nameOf = (id: string) => collections.find((one) => one.id === id)?.title ?? "the catalogue";
+  const nameOf = (id: string) => collections.find((one) => one.id === id)?.title ?? "The whole catalogue";
   return (
     <Frame me={me} teams={teams} team={team}>
       <main id="main" className="min-h-0 flex-1 overflow-y-auto px-4 pb-16">

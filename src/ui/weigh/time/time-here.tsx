@@ -200,15 +200,20 @@ function Part({ title, minutes = null, beyond = false, onBeyond, items, arranges
             ) : (
               <span className="max-sm:col-start-2" />
             )}
-            <MinutesField
-              label={`Minutes to work with it: ${item.title}`}
-              short="min"
-              value={item.taskMinutes}
-              disabled={!arranges}
-              onSave={(minutes) =>
-                set(call("placements.edit", { placement: item.id, taskMinutes: minutes || null }))
-              }
-            />
+            <div className="flex items-center gap-2">
+              <span aria-hidden className="text-sm text-quiet sm:hidden">
+                and work
+              </span>
+              <MinutesField
+                label={`Minutes to work with it: ${item.title}`}
+                short="min"
+                value={item.taskMinutes}
+                disabled={!arranges}
+                onSave={(minutes) =>
+                  set(call("placements.edit", { placement: item.id, taskMinutes: minutes || null }))
+                }
+              />
+            </div>
             <span className="text-right text-[15px] tabular-nums">{sayLoad(item.load)}</span>
           </li>
         ))}
