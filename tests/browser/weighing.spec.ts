@@ -175,9 +175,11 @@ test("outcomes are pasted, what serves them is said with a press, and what is le
     await act("capture.address", { team, address: at(place), collection: collection.id, section: null });
   await page.goto(`/team/${team}/outcomes`);
   await page.getByRole("button", { name: "Write or paste them" }).click();
-  await page
-    .getByLabel("Outcomes or questions, one a line")
-    .fill("1 Peat\n1.1 Say what it is made of\n1.2 Say how old it is");
+  await page.getByLabel("Outcomes or questions, one a line").fill("1 Peat");
+  await page.getByLabel("A table of outcomes (CSV)").setInputFiles({
+    ...{ name: "outcomes.csv", mimeType: "text/csv" },
+    buffer: Buffer.from("code;outcome\n1.1;Say what it is made of\n1.2;Say how old it is\n"),
+  });
   await expect(page.getByText("3 outcomes, in 2 steps.")).toBeVisible();
   expect(await axe(page)).toEqual([]);
   await page.getByRole("button", { name: "Write them down" }).click();
@@ -194,6 +196,13 @@ test("outcomes are pasted, what serves them is said with a press, and what is le
   await page.getByRole("button", { name: "1.2 Say how old it is" }).click();
   await page.getByRole("link", { name: "Search the catalogue for its words" }).click();
   await page.waitForURL(/catalogue\?q=Say/);
+  await page.goBack();
+  await page.getByRole("button", { name: "1.2 Say how old it is" }).click();
+  await page.getByRole("link", { name: "Ask others for it" }).click();
+  await page.getByRole("button", { name: "Ask for suggestions for it" }).click();
+  await page.getByText("What is asked for, until when").click();
+  await expect(page.getByLabel("What you ask for")).toHaveValue("Still looking for: Say how old it is");
+  expect(await axe(page)).toEqual([]);
 });
 
 test("a shortlist: what is wanted first, at what price, and what all of it costs so far", async ({

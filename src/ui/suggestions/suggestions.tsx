@@ -18,10 +18,18 @@ import { useLiveAnswer } from "../talk/use-live-answer";
 import { Blocked } from "./blocked";
 import { Decided } from "./decided";
 import type { Shown, Waiting } from "./shown";
+import { StillLooking } from "./still-looking";
 import { SuggestionRow } from "./suggestion-row";
 import { Where } from "./where";
 
-type Props = { me: Me; teams: TeamRow[]; team: TeamRow; first: Shown; home: string };
+type Props = {
+  me: Me;
+  teams: TeamRow[];
+  team: TeamRow;
+  first: Shown;
+  home: string;
+  /** What an outcome asks for and nothing serves; empty: nothing in particular. */ wanted: string;
+};
 
 /** The end of the collection, wherever that is. */
 const END = "end";
@@ -29,7 +37,7 @@ const END = "end";
 const AT_ONCE = 200;
 
 /** What was suggested for a collection: taken or not, with a word to whoever did; and where it is suggested. */
-export function Suggestions({ me, teams, team, first, home }: Props) {
+export function Suggestions({ me, teams, team, first, home, wanted }: Props) {
   const { id, title } = first.collection;
   const [shown, again] = useLiveAnswer(
     team.id,
@@ -122,6 +130,9 @@ export function Suggestions({ me, teams, team, first, home }: Props) {
               )}
             </div>
           </header>
+          {wanted && (
+            <StillLooking collection={id} wanted={wanted} asked={page ? page.ask : null} onDone={again} />
+          )}
           {page ? (
             <Where collection={id} page={page} home={home} begun={begun} again={again} />
           ) : (

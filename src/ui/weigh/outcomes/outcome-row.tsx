@@ -17,6 +17,10 @@ type Props = {
   columns: readonly Column[];
   opened: string | null;
   arranges: boolean;
+  /** For which collection others are asked; empty: for none. */
+  course: string;
+  /** One may ask others for things. */
+  asks: boolean;
   onOpen: (column: string | null) => void;
   onAddInside: () => void;
   onChanged: () => void;
@@ -30,6 +34,8 @@ export function OutcomeRow({
   columns,
   opened,
   arranges,
+  course,
+  asks,
   onOpen,
   onAddInside,
   onChanged,
@@ -97,7 +103,7 @@ export function OutcomeRow({
           <td colSpan={columns.length + 2} className="p-0">
             {unfolded && (
               <About
-                {...{ team, row, arranges, onAddInside, onChanged }}
+                {...{ team, row, arranges, course, asks, onAddInside, onChanged }}
                 onLeave={() => setUnfolded(false)}
               />
             )}
@@ -145,7 +151,10 @@ const CountWords = ({ count }: { count: Count }) => (
   </>
 );
 
-type AboutProps = Pick<Props, "team" | "row" | "arranges" | "onAddInside" | "onChanged"> & {
+type AboutProps = Pick<
+  Props,
+  "team" | "row" | "arranges" | "course" | "asks" | "onAddInside" | "onChanged"
+> & {
   onLeave: () => void;
 };
 
@@ -157,6 +166,8 @@ function About({
   onAddInside,
   onChanged,
   onLeave,
+  course,
+  asks,
 }: AboutProps) {
   const [typed, setTyped] = useState({ code: outcome.code, title: outcome.title });
   const [errors, setErrors] = useState<Record<string, string>>({});
@@ -181,6 +192,17 @@ function About({
         >
           Search the catalogue for its words
         </Link>
+        {asks && (
+          <>
+            {" · "}
+            <Link
+              href={`/team/${team}/suggestions/${course}?wanted=${encodeURIComponent(outcome.title)}`}
+              className="text-accent underline"
+            >
+              Ask others for it
+            </Link>
+          </>
+        )}
       </p>
       {arranges && (
         <form

@@ -149,7 +149,8 @@ export function Outcomes({ me, teams, team, first, collections }: Props) {
                 return (
                   <OutcomeRow
                     key={row.outcome.id}
-                    {...{ row, columns, arranges }}
+                    {...{ row, columns, arranges, course }}
+                    asks={course !== "" && may(team.role, "publish")}
                     team={team.id}
                     opened={column?.id ?? null}
                     onOpen={(to) => setOpened(to ? { outcome: row.outcome.id, column: to } : null)}
