@@ -5,6 +5,7 @@ import type { Tx } from "../database";
 import { collection, placement, resource, section } from "../schema";
 import { inParts } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
+import { criteriaAt } from "./weighing";
 
 /** What is looked through of a course at the most. */
 const MOST = 20_000;
@@ -73,12 +74,15 @@ export async function aimsOf(tx: Tx, team: string) {
     .orderBy(asc(collection.position), asc(collection.id));
 }
 
-/** What was said of a thing by one set of criteria: by one person, or agreed on by several. */
+/** What was said of a thing by one set of criteria, by one person or agreed on by several. */
 export type Said = { resource: string; agreed: boolean; answers: Answers; content: Criterion[]; set: string };
+
+const json = <T>(value: T | string): T => (typeof value === "string" ? (JSON.parse(value) as T) : value);
 
 /** What was said of some things as a whole. What is said in a blind round is left out while it is being judged. */
 export async function saidOf(tx: Tx, resources: readonly string[]): Promise<Said[]> {
-  const all: Said[] = [];
+  type Row = Omit<Said, "agreed" | "answers" | "content"> & { agreed: number; answers: Answers | string };
+  const rows: Row[] = [];
   await inParts(
     resources,
     async (part) => {
@@ -86,35 +90,31 @@ export async function saidOf(tx: Tx, resources: readonly string[]): Promise<Said
         part.map((id) => sql`${id}`),
         sql`, `,
       );
-      const rows = await queryRows<{
-        resource: string;
-        agreed: number;
-        answers: Answers | string;
-        content: Criterion[] | string;
-        set: string;
-      }>(
-        tx,
-        sql`SELECT s.resource, s.agreed, s.answers, v.content, CONCAT(s.criteria, ' ', s.number) \`set\` FROM (
-          SELECT a.resource, 0 agreed, a.answers, a.criteria, a.number FROM appraisal a LEFT JOIN round ro ON ro.id = a.round
-            WHERE a.resource IN (${ids}) AND a.whole AND a.deleted_at IS NULL AND ro.deleted_at IS NULL
-              AND (ro.id IS NULL OR NOT ro.blind OR ro.state <> 'judging')
-          UNION ALL
-          SELECT g.resource, 1, g.answers, g.criteria, g.number FROM agreed g JOIN round ro ON ro.id = g.round
-            WHERE g.resource IN (${ids}) AND g.deleted_at IS NULL AND ro.deleted_at IS NULL
-        ) s JOIN criteria_version v ON v.criteria = s.criteria AND v.number = s.number`,
+      rows.push(
+        ...(await queryRows<Row>(
+          tx,
+          sql`SELECT a.resource, 0 agreed, a.answers, CONCAT(a.criteria, ' ', a.number) \`set\`
+              FROM appraisal a LEFT JOIN round ro ON ro.id = a.round
+              WHERE a.resource IN (${ids}) AND a.whole AND a.deleted_at IS NULL AND ro.deleted_at IS NULL
+                AND (ro.id IS NULL OR NOT ro.blind OR ro.state <> 'judging')
+            UNION ALL
+            SELECT g.resource, 1, g.answers, CONCAT(g.criteria, ' ', g.number)
+              FROM agreed g JOIN round ro ON ro.id = g.round
+              WHERE g.resource IN (${ids}) AND g.deleted_at IS NULL AND ro.deleted_at IS NULL`,
+        )),
       );
-      const json = <T>(value: T | string): T =>
-        typeof value === "string" ? (JSON.parse(value) as T) : value;
-      for (const { resource, agreed, answers, content, set } of rows)
-        all.push({
-          resource,
-          agreed: Number(agreed) === 1,
-          answers: json(answers),
-          content: json(content),
-          set,
-        });
     },
     500,
   );
-  return all;
+  // What was asked is the same for all who answered it, and is read once.
+  const asked = new Map<string, Criterion[]>();
+  for (const { set } of rows) {
+    if (asked.has(set)) continue;
+    const [criteria, number] = set.split(" ");
+    asked.set(set, (await criteriaAt(tx, criteria!, Number(number))) ?? []);
+  }
+  return rows.map(({ resource, agreed, answers, set }) => ({
+    ...{ resource, set, agreed: Number(agreed) === 1 },
+    ...{ answers: json(answers), content: asked.get(set)! },
+  }));
 }
