@@ -11,7 +11,8 @@ export type Given = {
 /** Answers by the ids of the criteria; what is not in it has not been answered. */
 export type Answers = Record<string, Given>;
 
-const LONGEST_WHY = 1000;
+/** So long is a reason at the most, in characters. */
+export const LONGEST_WHY = 1000;
 
 /** Answers, as the description of the interface has them. */
 export const ANSWERS_SCHEMA = {

@@ -12,6 +12,7 @@ import { sayDone } from "../shell/use-undo";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { Question } from "./judge/question";
+import { usePassages } from "./judge/use-passages";
 
 type Set = Answer<"criteria.read">["criteria"][number];
 type Props = {
@@ -56,6 +57,7 @@ function OneSet({ team, resource, set, before, onClose }: OneProps) {
     Object.fromEntries(Object.entries(before).filter(([id]) => set.content.some((one) => one.id === id))),
   );
   const [says, setSays] = useState<string | null>(null);
+  const passages = usePassages(resource.id, says !== null || Object.values(answers).some(({ why }) => why));
   const [year] = useState(() => new Date().getFullYear());
   const open = set.content.filter(({ id }) => !answers[id]).length;
   const save = () =>
@@ -83,6 +85,7 @@ function OneSet({ team, resource, set, before, onClose }: OneProps) {
           asks="press"
           hints={hintsFor(criterion.id, resource, year)}
           says={says === criterion.id}
+          passages={passages}
           onEnter={() => undefined}
           onSay={() => setSays(criterion.id)}
           onStep={(step) => setAnswers((old) => ({ ...old, [criterion.id]: { ...old[criterion.id], step } }))}

@@ -17,6 +17,7 @@ import { useWindowKeys } from "../../shell/use-window-keys";
 import { askAhead, Beside, useKnown } from "./beside";
 import { Question } from "./question";
 import { useOwnAnswers } from "./use-own-answers";
+import { usePassages } from "./use-passages";
 
 type Round = Answer<"rounds.look">;
 type Props = { round: Round; me: number; onGiven: () => void; onShown: () => void };
@@ -121,6 +122,8 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
     ),
   );
   const [says, setSays] = useState<string | null>(null);
+  // What is marked may be quoted as soon as somebody says why.
+  const passages = usePassages(thing.id, says !== null || criteria.some(({ id }) => given[id]?.why));
   const places = useRef<(HTMLFieldSetElement | null)[]>([]);
   const [year] = useState(() => new Date().getFullYear());
   const go = (to: number) => {
@@ -203,6 +206,7 @@ function OneThing({ round, thing, given, onGive, onNext }: OneProps) {
               says={says === criterion.id}
               onEnter={() => setNow(i)}
               onSay={() => (setNow(i), setSays(criterion.id))}
+              passages={passages}
               onStep={(step) => {
                 onGive(criterion.id, { ...given[criterion.id], step });
                 setNow(i);

@@ -8,6 +8,7 @@ import { OUT, stepsOf } from "@/core/appraise/scales";
 import { REASON_KEYS } from "@/core/appraise/screening";
 import { Area } from "../../parts/field";
 import { Key } from "../../parts/key";
+import { Passages } from "./passages";
 
 type Props = {
   criterion: Criterion;
@@ -27,6 +28,8 @@ type Props = {
   onSay: () => void;
   onWhy: (why: string) => void;
   onReason: (reason: string) => void;
+  /** What is marked in its text, to be quoted as evidence. */
+  passages: readonly string[];
 };
 
 /** One question with its steps, what Hobbin can tell about it, and the reason where somebody wishes to give one. */
@@ -44,6 +47,7 @@ export function Question({
   onSay,
   onWhy,
   onReason,
+  passages,
 }: Props) {
   const id = useId();
   const steps = stepsOf(criterion.scale);
@@ -145,6 +149,7 @@ export function Question({
           onChange={(event) => onWhy(event.target.value)}
         />
       )}
+      {(says || given?.why) && <Passages passages={passages} why={given?.why ?? ""} onQuote={onWhy} />}
     </fieldset>
   );
 }
