@@ -114,6 +114,8 @@ export const TIES: Record<string, Ties> = {
   tray_entry: { undo: "trayEntry", bin: "with resource", ...noCollection, merge: "moves over", ...own },
   rule_hit: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
   duplicate_apart: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...team },
+  // What became of an address is found out again.
+  link_watch: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...derived },
   near_text: { undo: null, bin: "with resource", ...noCollection, merge: "stays", ...derived },
 
   tag: { undo: "tag", bin: "never", ...apart, ...team },

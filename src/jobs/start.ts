@@ -6,6 +6,7 @@ import { startMailIn } from "@/outside/mail-in";
 import { isKnownAddress, receiveMail } from "@/services/messages/receive";
 import { settings, SettingsError } from "@/outside/settings";
 import { scheduleFeeds } from "@/services/feeds/plan";
+import { scheduleLinks } from "@/services/links/plan";
 import { scheduleBin } from "./empty-bin";
 import { startFeeder } from "./feeder";
 import { KINDS } from "./kinds";
@@ -25,6 +26,7 @@ export async function startProcess({ withWorker }: { withWorker: boolean }): Pro
   if (!withWorker) return { stop: async () => undefined };
   await scheduleBin(now());
   await scheduleFeeds(now());
+  if (settings().watchLinks === "on") await scheduleLinks(now());
   const worker = new Worker(KINDS);
   await worker.start();
   const stopFeeder = startFeeder();

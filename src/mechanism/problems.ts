@@ -31,6 +31,7 @@ export const PROBLEMS = {
     "conflict",
     "No address was replaced in the last day, so none can be taken back.",
   ),
+  "address-missing": problem("not-valid", "Say where it stands now."),
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
   "answers-not-readable": problem("not-valid", "These are no answers to these questions."),
   "criteria-not-readable": problem(

@@ -163,6 +163,18 @@ export const SETTINGS = {
     fallback: "8000 8080 8443",
     check: matches(/^(\d{1,5}( |$))*$/, "must be numbers of ports, separated by blanks"),
   },
+  watchLinks: {
+    name: "HOBBIN_WATCH_LINKS",
+    about: "Whether the addresses of all teams are watched: `off` asks nobody anything by itself.",
+    fallback: "on",
+    check: onOff,
+  },
+  linkPause: {
+    name: "HOBBIN_LINK_PAUSE",
+    about: "Seconds between two requests to one site when addresses are watched.",
+    fallback: "10",
+    check: number(0, 3_600),
+  },
   copyPictures: {
     name: "HOBBIN_COPY_PICTURES",
     about: "Megabytes of pictures that are kept with the text of one page; 0: none.",

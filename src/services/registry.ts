@@ -20,6 +20,7 @@ import { actions as invitations } from "./invitations";
 import { actions as jobs } from "./jobs";
 import { actions as learners } from "./learners";
 import { actions as lessons } from "./lessons";
+import { actions as links } from "./links";
 import { actions as load } from "./load";
 import { actions as comments } from "./comments";
 import { actions as log } from "./log";
@@ -87,6 +88,7 @@ export const ACTIONS = {
   ...jobs,
   ...learners,
   ...lessons,
+  ...links,
   ...load,
   ...comments,
   ...log,

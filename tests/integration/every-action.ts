@@ -135,6 +135,16 @@ export const TABLE: Record<ActionName, Row> = {
     input: ({ team, collection }) => ({ team, collection, by: "kind", value: "page" }),
   },
   "mix.read": { from: "viewer", input: ({ team, collection }) => ({ team, collection }) },
+  "links.mend": {
+    from: "editor",
+    input: ({ resource }) => ({ resource, address: "https://bog.example/moved" }),
+  },
+  "links.read": { from: "viewer", input: ({ team }) => ({ team }) },
+  "links.settle": {
+    from: "contributor",
+    input: ({ resource }) => ({ resource, settled: true }),
+    beside: ({ resource }) => ({ resource, settled: false }),
+  },
   "load.course": { from: "viewer", input: ({ team }) => ({ team }) },
   "load.read": { from: "viewer", input: ({ collection }) => ({ collection }) },
   "collections.edit": { from: "editor", input: ({ collection }) => ({ collection, title: "Other" }) },

@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import { STARTER } from "@/core/appraise/starter-criteria";
 import { addJobs } from "@/data/queries/jobs";
-import { mailMessage, resource, ruleHit } from "@/data/schema";
+import { linkWatch, mailMessage, resource as resources, ruleHit } from "@/data/schema";
 import { type Actor, STRANGER } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
@@ -91,7 +91,7 @@ export async function makeFull(): Promise<Full> {
     },
   ]);
   const picture = "ab".repeat(32);
-  await database().update(resource).set({ pictureHash: picture }).where(eq(resource.id, made.resource));
+  await database().update(resources).set({ pictureHash: picture }).where(eq(resources.id, made.resource));
   const intake = newId();
   await as(made.owner, "imports.stage", {
     team: made.team,
@@ -227,6 +227,10 @@ async function judge({ owner, team, resource, placement }: World) {
   const { outcomes } = await as(owner, "outcomes.add", { team, text: "1 Say what peat is" });
   const outcome = outcomes[0]!;
   await as(owner, "outcomes.serve", { placement, outcome, degree: "full" });
+  const found = { state: "gone" as const, times: 2, nextAt: new Date() };
+  await database()
+    .insert(linkWatch)
+    .values({ resource, team, host: "bog.example", ...found });
   const made = { round: round.id, kind: "database", source: "Bog index", words: "peat AND water", hits: 12 };
   const { searchRecord } = await as(owner, "search-records.save", made);
   return { criteria: criteria.id, round: round.id, searchRecord, outcome };

@@ -27,6 +27,8 @@ export type Part =
   | "weighing"
   /** Outcomes, and what serves them. */
   | "outcomes"
+  /** What has become of addresses. */
+  | "links"
   /** What is addressed to oneself. */
   | "notices"
   | "catalogue"
@@ -147,6 +149,9 @@ export const VERBS = {
   "outcomes.edit": { words: "none", reload: ["outcomes"] },
   "outcomes.remove": { words: "none", reload: ["outcomes"] },
   "outcomes.serve": { words: "none", reload: ["outcomes"] },
+
+  // The subject is the resource whose address was found to be otherwise.
+  "links.settle": { words: "none", reload: ["links"] },
 
   "notices.came": { words: "none", reload: ["notices"] },
 

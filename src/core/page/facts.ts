@@ -34,6 +34,7 @@ export type PageFacts = {
 export type FetchProblem =
   | "not-found"
   | "needs-sign-in"
+  | "certificate"
   | "site-error"
   | "refused-status"
   | "timeout"
@@ -51,6 +52,7 @@ export type FetchProblem =
 const WORDS: Record<FetchProblem, string> = {
   "not-found": "The site answers that there is no such page.",
   "needs-sign-in": "The site shows this page only to people it knows.",
+  certificate: "The site does not prove who it is: its certificate is wrong, or has run out.",
   "site-error": "The site had an error of its own.",
   "refused-status": "The site refused to give the page.",
   timeout: "The site took longer than 10 seconds to answer.",

@@ -5,6 +5,7 @@ export * from "./arranging";
 export * from "./happening";
 export * from "./imports";
 export * from "./content";
+export * from "./links";
 export * from "./marks";
 export * from "./comments";
 export * from "./notices";

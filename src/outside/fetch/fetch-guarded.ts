@@ -162,10 +162,15 @@ function statusProblem(status: number): FetchProblem | null {
   return status >= 500 ? "site-error" : "refused-status";
 }
 
+/** How OpenSSL and Node name what is wrong with a certificate (https://nodejs.org/api/tls.html#x509-certificate-error-codes). */
+const CERTIFICATE =
+  /CERT|SELF_SIGNED|UNABLE_TO_GET_ISSUER|UNABLE_TO_VERIFY_LEAF|HOSTNAME_MISMATCH|INVALID_PURPOSE|PATH_LENGTH_EXCEEDED/;
+
 function problemOf(error: unknown, signal: AbortSignal): FetchProblem {
   for (let e = error; e instanceof Error; e = e.cause as Error) {
     if (e instanceof Guarded) return "guarded";
     if (e instanceof TooLarge) return "too-large";
+    if (CERTIFICATE.test((e as { code?: string }).code ?? "")) return "certificate";
     if (/TIMEOUT|Timeout/.test(`${e.name} ${(e as { code?: string }).code ?? ""}`)) return "timeout";
   }
   return signal.aborted ? "timeout" : "no-answer";

@@ -1,3 +1,4 @@
+import type { Words } from "@/core/health/likeness";
 import path from "node:path";
 import { Piscina } from "piscina";
 import { log } from "../log";
@@ -10,6 +11,7 @@ import type { FeedDocument } from "@/core/feeds/entries";
 import type { FeedTask } from "./read-feed-thread";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { ReadMessage } from "../read-message";
+import type { PageWordsTask } from "./page-words-thread";
 import type { StoredCopy, PageTask } from "./read-page-thread";
 import type { Cited, CiteTask } from "./cite-thread";
 import type { DocxAnswer, DocxTask } from "./write-docx-thread";
@@ -37,6 +39,9 @@ const threads = (): Piscina =>
 /** The QR code of each of these texts, as SVG for paper. @throws {TooSlow} when it takes longer than it may */
 export const codesInThread = (texts: readonly string[], limit = 6_000): Promise<string[]> =>
   run("qr-thread", texts, limit);
+
+/** What is kept of all words of a page. @throws when it takes longer than 6 s */
+export const pageWordsInThread = (task: PageWordsTask): Promise<Words> => run("page-words-thread", task);
 
 /** What a page says of itself. @throws when it takes longer than 6 s */
 export const factsInThread = (task: Omit<PageTask, "want">): Promise<PageFacts> =>

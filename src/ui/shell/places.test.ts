@@ -8,14 +8,14 @@ test("places stand in the order of the work, and each only for whom there is som
   expect(names("owner")).toEqual([
     ["Tray", "Mail", "Imports", "Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
-    ["Appraisal", "Outcomes", "Time", "Mix of sources"],
+    ["Appraisal", "Outcomes", "Time", "Mix of sources", "Links"],
     ["What is out", "Suggestions", "Groups"],
     ["People", "Bin", "Upkeep"],
   ]);
   expect(names("viewer")).toEqual([
     ["Rules", "Shelves", "Followed"],
     ["Collections", "Catalogue", "Tags", "Likely duplicates"],
-    ["Appraisal", "Outcomes", "Time", "Mix of sources"],
+    ["Appraisal", "Outcomes", "Time", "Mix of sources", "Links"],
     ["What is out"],
     ["People"],
   ]);
@@ -37,9 +37,9 @@ test("where one is is known from the address, also a step below a place", () => 
 
 test("a stage says how much waits at all of its places", () => {
   const [gather, arrange, weigh, share, team] = stagesOf({ id: "moss", role: "editor" });
-  const waiting = { tray: 8, held: 2, duplicates: 3, suggested: 4, toJudge: 5, addressed: 0 };
+  const waiting = { tray: 8, held: 2, duplicates: 3, suggested: 4, toJudge: 5, links: 1, addressed: 0 };
   expect([gather, arrange, weigh, share, team].map((stage) => waitingAt(stage!, waiting))).toEqual([
-    ...[10, 3, 5, 4, 0],
+    ...[10, 3, 6, 4, 0],
   ]);
   expect(waitingAt(gather!, undefined)).toBe(0);
 });

@@ -45,6 +45,7 @@ export function stagesOf({ id, role }: { id: string; role: Role }): Stage[] {
         at("Outcomes", "outcomes"),
         at("Time", "time"),
         at("Mix of sources", "mix"),
+        at("Links", "links", "links"),
       ],
     },
     {

@@ -1,0 +1,65 @@
+import { type LinkState } from "./link-state";
+
+const [HOUR, DAY] = [3_600_000, 86_400_000];
+
+/** How often an address that answers is asked; what has just changed hands is looked at sooner. */
+const EVERY: Record<LinkState, number> = {
+  ok: 14 * DAY,
+  moved: 14 * DAY,
+  changed: 14 * DAY,
+  front: 7 * DAY,
+  missing: 7 * DAY,
+  gone: 7 * DAY,
+  certificate: 3 * DAY,
+  "sign-in": 14 * DAY,
+  unreachable: DAY,
+};
+/** One that does not answer is asked ever more seldom, up to this. */
+const PATIENCE = 14 * DAY;
+/** So often in a row something has to be wrong before anybody is told: sites have bad days. */
+export const BAD_DAYS = 2;
+
+export type Watched = {
+  at: Date;
+  state: LinkState;
+  /** How often in a row it has been so, this time counted. */
+  times: number;
+  /** For how long the site said that it is not to be asked, in milliseconds. */
+  wait?: number | null;
+  /** Any number of the address itself, from 0 to 1: those that were asked together part with time. */
+  apart: number;
+};
+
+/**
+ * When an address is asked next: sooner while something that was found is not certain yet, else by what was found; one that does not
+ * answer after a day, then twice as long each time; never before the site asks for it (Retry-After).
+ */
+export function nextLooked({ at, state, times, wait, apart }: Watched): Date {
+  const usual =
+    state === "unreachable"
+      ? Math.min(PATIENCE, EVERY.unreachable * 2 ** Math.min(times - 1, 10))
+      : state !== "ok" && times < BAD_DAYS
+        ? 20 * HOUR
+        : EVERY[state];
+  return new Date(
+    at.getTime() + Math.max(Math.round(usual * (1 + 0.1 * apart)), Math.min(wait ?? 0, PATIENCE)),
+  );
+}
+
+/** How many links are at how many sites. */
+export type Spread = { links: number; hosts: number; mostOfOne: number };
+/** What watching them takes. */
+export type Plan = {
+  /** In how many days all of them are asked once. */
+  days: number;
+  /** Requests a day, of all of them, and of the site with the most. */
+  aDay: number;
+  ofOneADay: number;
+};
+
+/** What it takes to watch some links, each as often as one that answers, and no site more often than is set. @param pause seconds between two requests of one site */
+export function planOf({ links, mostOfOne }: Spread, pause: number): Plan {
+  const mostADay = Math.floor(DAY / 1_000 / pause);
+  const days = Math.max(EVERY.ok / DAY, mostOfOne / mostADay);
+  return { days, aDay: Math.ceil(links / days), ofOneADay: Math.ceil(mostOfOne / days) };
+}

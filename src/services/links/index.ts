@@ -1,0 +1,10 @@
+import { mendLink } from "./mend";
+import { readLinks } from "./read";
+import { settleLink } from "./settle";
+
+/** What people can do, by name. */
+export const actions = {
+  "links.mend": mendLink,
+  "links.read": readLinks,
+  "links.settle": settleLink,
+};
