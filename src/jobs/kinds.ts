@@ -15,7 +15,7 @@ import { readFileJob } from "./read-stored-file";
 import { runImportJob, undoImportJob } from "./run-import";
 import { takeMailJob } from "./take-in-message";
 import { sendMailJob } from "./send-message";
-import { watchLinksJob } from "./watch-links";
+import { lookAtLinkJob, watchLinksJob } from "./watch-links";
 
 /** Every kind of work there is, by the name a job carries. */
 export const KINDS: Record<string, JobKind> = {
@@ -30,6 +30,7 @@ export const KINDS: Record<string, JobKind> = {
   "notices.mail": mailNoticesJob,
   "newsletters.deliver": deliverIssueJob,
   "links.watch": watchLinksJob,
+  "links.look": lookAtLinkJob,
   "feeds.plan": planFeedsJob,
   "feeds.read": readFeedJob,
   "feeds.to-trays": feedToTraysJob,

@@ -135,6 +135,7 @@ export const TABLE: Record<ActionName, Row> = {
     input: ({ team, collection }) => ({ team, collection, by: "kind", value: "page" }),
   },
   "mix.read": { from: "viewer", input: ({ team, collection }) => ({ team, collection }) },
+  "links.look": { from: "contributor", input: ({ resource }) => ({ resource }) },
   "links.mend": {
     from: "editor",
     input: ({ resource }) => ({ resource, address: "https://bog.example/moved" }),

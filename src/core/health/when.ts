@@ -1,4 +1,4 @@
-import { type LinkState } from "./link-state";
+import { isFound, type LinkState } from "./link-state";
 
 const [HOUR, DAY] = [3_600_000, 86_400_000];
 
@@ -45,6 +45,21 @@ export function nextLooked({ at, state, times, wait, apart }: Watched): Date {
     at.getTime() + Math.max(Math.round(usual * (1 + 0.1 * apart)), Math.min(wait ?? 0, PATIENCE)),
   );
 }
+
+/** Whether what was found is told: it is certain, something is to be done about it, and nobody has said that it is alright. */
+export const isTold = ({
+  state,
+  times,
+  settled,
+}: {
+  state: LinkState;
+  times: number;
+  settled: LinkState | null;
+}): boolean => isFound(state) && times >= BAD_DAYS && settled !== state;
+
+/** Whether readers are given the copy in its stead: what they would meet is not there. */
+export const isLost = (watch: Parameters<typeof isTold>[0]): boolean =>
+  isTold(watch) && (watch.state === "gone" || watch.state === "missing");
 
 /** How many links are at how many sites. */
 export type Spread = { links: number; hosts: number; mostOfOne: number };

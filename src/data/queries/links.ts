@@ -36,6 +36,17 @@ export const watchMore = (tx: Tx, at: Date, within: number, most: number): Promi
       LIMIT ${most}`,
   );
 
+/** Has one address watched, as it is when it is already. */
+export async function watchOne(
+  tx: Tx,
+  row: Pick<WatchRow, "resource" | "team" | "host" | "nextAt">,
+): Promise<void> {
+  await tx
+    .insert(linkWatch)
+    .values(row)
+    .onDuplicateKeyUpdate({ set: { host: row.host } });
+}
+
 /** What is to be asked by now, the longest due first, no more than some of one site. */
 export async function dueLinks(tx: Tx, at: Date, most: number, ofOne: number) {
   const rows = await queryRows<{ resource: string; address: string; host: string }>(
@@ -188,10 +199,4 @@ export async function lockWatches(tx: Tx, ids: readonly string[]): Promise<Watch
     .where(inArray(linkWatch.resource, [...ids]))
     .orderBy(asc(linkWatch.resource))
     .for("update");
-}
-
-/** How many are due by now. */
-export async function countDue(tx: Tx, at: Date): Promise<number> {
-  const [row] = await tx.select({ n: count() }).from(linkWatch).where(lte(linkWatch.nextAt, at));
-  return row!.n;
 }

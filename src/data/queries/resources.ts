@@ -1,7 +1,17 @@
 import { and, desc, eq, inArray, isNull, lt, ne } from "drizzle-orm";
 import type { TextQuote } from "@/core/imports/quotation";
 import type { Tx } from "../database";
-import { collection, placement, resource, resourceTag, resourceText, section, tag } from "../schema";
+import { isLost } from "@/core/health/when";
+import {
+  collection,
+  linkWatch,
+  placement,
+  resource,
+  resourceTag,
+  resourceText,
+  section,
+  tag,
+} from "../schema";
 import { inParts } from "../sql/by-keys";
 
 export type ResourceRow = typeof resource.$inferSelect;
@@ -200,6 +210,8 @@ export type Besides = {
   quotation: TextQuote | null;
   captions: string | null;
   hasCopy: boolean;
+  /** Its page was found to be there no more (core/health). */
+  lost: boolean;
 };
 
 /** The language of resources, of quotations their words, and whether a reading copy is kept. */
@@ -208,18 +220,20 @@ export async function besidesOf(tx: Tx, ids: readonly string[]) {
   await inParts(
     ids,
     async (part) => {
-      for (const { id, copy, ...more } of await tx
+      for (const { id, copy, watch, ...more } of await tx
         .select({
           id: resource.id,
           language: resource.language,
           quotation: resource.quotation,
           captions: resource.captionsHash,
           copy: resourceText.resource,
+          watch: { state: linkWatch.state, times: linkWatch.times, settled: linkWatch.settled },
         })
         .from(resource)
         .leftJoin(resourceText, eq(resourceText.resource, resource.id))
+        .leftJoin(linkWatch, eq(linkWatch.resource, resource.id))
         .where(inArray(resource.id, part)))
-        found.set(id, { ...more, hasCopy: copy !== null });
+        found.set(id, { ...more, hasCopy: copy !== null, lost: watch !== null && isLost(watch) });
     },
     500,
   );

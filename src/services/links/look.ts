@@ -1,10 +1,11 @@
 import { type Likeness, type LinkState, linkState } from "@/core/health/link-state";
 import { likenessOf, type Words } from "@/core/health/likeness";
-import { BAD_DAYS, nextLooked } from "@/core/health/when";
+import { BAD_DAYS, isTold, nextLooked } from "@/core/health/when";
 import { retryAfter } from "@/core/feeds/when";
 import { readSignature, resemblance } from "@/core/text/min-hash";
 import { dueLinks, findWatch, setWatch, type WatchRow } from "@/data/queries/links";
-import { database } from "@/mechanism/changing";
+import { collectionsHolding } from "@/data/queries/resources";
+import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import type { Fetched } from "@/outside/fetch/fetch-guarded";
 import { settings } from "@/outside/settings";
@@ -58,7 +59,15 @@ export async function lookAtLink(id: string): Promise<void> {
   const likeness =
     answer.ok && words ? await likenessTo(watch, copy, answer, words) : { copy: null, nothing: null };
   const state = linkState(address, answer.ok ? { ...answer, same: answer.status === 304 } : answer, likeness);
-  await setWatch(database(), watch, after(watch, state, answer, words));
+  const set = after(watch, state, answer, words);
+  if (isTold(watch) === isTold({ ...watch, ...set })) return setWatch(database(), watch, set);
+  // Whoever looks at the list sees it at once, and readers are given the copy, or the page again.
+  await changingByItself(async (tx, begin) => {
+    const changes = begin({ team: watch.team, person: null });
+    await changes.count(await collectionsHolding(tx, [id]));
+    await setWatch(tx, watch, set);
+    changes.emit({ verb: "links.found", subject: id });
+  });
 }
 
 /** What a page resembles: it is looked at more closely only when it is not what it was. */

@@ -1,5 +1,6 @@
 import { IsBoolean } from "class-validator";
 import { lockWatches, settleLinks } from "@/data/queries/links";
+import { collectionsHolding } from "@/data/queries/resources";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
@@ -20,10 +21,12 @@ export const settleLink = action({
   locks: ({ input }) => ({ resources: [input.resource] }),
   // It is taken back by the same action.
   history: null,
-  run: async ({ input: { resource, settled }, tx, locked, emit }) => {
+  run: async ({ input: { resource, settled }, tx, locked, set, emit }) => {
     locked.resource(resource);
     const [watch] = await lockWatches(tx, [resource]);
     if (!watch) throw new Problem("not-found");
+    // Of what was lost readers are given the copy; or the page again.
+    await set.count(await collectionsHolding(tx, [resource]));
     await settleLinks(tx, [resource], settled ? watch.state : null);
     emit({ verb: "links.settle", subject: resource });
     return { resource, settled };

@@ -124,7 +124,8 @@ function publish(
     usedAt: _used,
     ...known
   } = resource;
-  const isGone = fetchState === "failed" && fetchProblem !== null && GONE.has(fetchProblem);
+  const isGone =
+    (fetchState === "failed" && fetchProblem !== null && GONE.has(fetchProblem)) || more?.lost === true;
   return {
     ...known,
     language: more?.language ?? null,

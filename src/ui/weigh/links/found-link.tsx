@@ -89,6 +89,19 @@ export function FoundLink({ link, team, arranges, brings, again }: Props) {
           </Link>
         )}
         {brings && (
+          <Button
+            small
+            look="quiet"
+            onClick={() =>
+              void call("links.look", { resource: link.resource })
+                .then(() => toast("It is being asked."))
+                .catch(sayFailure)
+            }
+          >
+            Ask again
+          </Button>
+        )}
+        {brings && (
           <Button small look="quiet" onClick={() => void settle(true).catch(sayFailure)}>
             It is alright
           </Button>
