@@ -21,6 +21,7 @@ import { call } from "./call";
 import { COLLECTIONS, type DemoCollection, type DemoItem, EDITIONS, FOUND, LATER, TRAY } from "./collections";
 import { judge, screen } from "./judge";
 import { JUDGED, OUTCOMES, SCREENED } from "./judging";
+import { bringLinks, LINKED, lookAtThem } from "./links";
 import { MARKS, MEANINGS, NOTE_ON_THE_WHOLE } from "./marks";
 import { sayTimes, TIMED } from "./timing";
 import { PASSWORD, PEOPLE, TEAMS, type Who } from "./people";
@@ -188,6 +189,10 @@ export async function seed(webPort: number): Promise<void> {
       calendar.tick();
     }
   };
+  let links: string[] = [];
+  const bring = async () => {
+    links = await bringLinks(actors[LINKED.by], lantern, collections.get(LINKED.collection)!, at);
+  };
   const judging = judge(actors, lantern, () => calendar.tick());
   /** Everything that happens, by how long ago. */
   const happens: [daysAgo: number, () => Promise<void>][] = [
@@ -202,6 +207,7 @@ export async function seed(webPort: number): Promise<void> {
     [TALK.daysAgo, talk],
     [SHOWN.daysAgo, show],
     [OUTCOMES.daysAgo, writeOutcomes],
+    [LINKED.daysAgo, bring],
     [TIMED.daysAgo, () => sayTimes(actors[TIMED.by], collections, () => calendar.tick())],
     [JUDGED.daysAgo, () => judging.first(collections.get(JUDGED.collection)!)],
     [JUDGED.next.daysAgo, () => judging.next(collections.get(JUDGED.next.collection)!)],
@@ -239,6 +245,7 @@ export async function seed(webPort: number): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   await worker.stop();
+  await lookAtThem(lantern, links);
   calendar.daysAgo(3);
   setClock(calendar.now);
   await markTexts(actors, lantern, at, () => calendar.tick());

@@ -34,6 +34,8 @@ const before = { allow: process.env.HOBBIN_FETCH_ALLOW, pause: process.env.HOBBI
 beforeAll(async () => {
   server.listen(0, "127.0.0.1");
   await once(server, "listening");
+  // What a site shows for nothing is asked once a day.
+  nothing = html(prose("nothing"));
   origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   process.env.HOBBIN_FETCH_ALLOW = `${before.allow ?? ""} ${origin}`.trim();
   forgetSettings();
@@ -103,7 +105,6 @@ test("what has moved for good is told the second time it is seen, is mended in o
 });
 
 test("a page that gives way to what the site shows for nothing is missing, though it answers 200; one about something else has changed", async () => {
-  nothing = html(prose("nothing"));
   for (const [path, then, state] of [
     ["/soft", undefined, "missing"],
     ["/sold", { body: html(prose("casino")) }, "changed"],

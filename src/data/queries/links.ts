@@ -8,7 +8,6 @@ import {
   gte,
   inArray,
   isNull,
-  lte,
   ne,
   notInArray,
   or,

@@ -7,6 +7,8 @@ import { lookAtLinks } from "./look";
 
 /** How often it is looked which addresses are due, in milliseconds. */
 const EVERY = 60_000;
+/** Each so many of these it is looked for addresses that are new: that goes through the whole catalogue. */
+const NEW_EVERY = 15;
 /** Within so many seconds an address that is new here is asked for the first time; so many are taken up at once. */
 const [WITHIN, AT_ONCE] = [7 * 86_400, 2_000];
 
@@ -15,7 +17,8 @@ export async function watchLinks(): Promise<void> {
   const at = now();
   // First: whatever happens below, it is looked again.
   await scheduleLinks(new Date(at.getTime() + EVERY));
-  await changingByItself((tx) => watchMore(tx, at, WITHIN, AT_ONCE));
+  if (Math.floor(at.getTime() / EVERY) % NEW_EVERY === 0)
+    await changingByItself((tx) => watchMore(tx, at, WITHIN, AT_ONCE));
   await lookAtLinks();
 }
 

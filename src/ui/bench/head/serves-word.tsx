@@ -5,7 +5,10 @@ import { shortOutcome } from "@/core/outcomes/served";
 import { ask } from "../../talk/call";
 import { useBench } from "../state/bench-context";
 
-/** Which outcomes a section serves, in a word; nothing where it serves none. */
+/**
+ * Which outcomes a section serves, in a word; nothing where it serves none. It comes later than the rest of the Bench, and stands on the
+ * hairline, so that nothing moves for it.
+ */
 export function ServesWord({ section }: { section: string }) {
   const { collection, guest, loose } = useBench();
   const { data } = useQuery({
@@ -17,7 +20,10 @@ export function ServesWord({ section }: { section: string }) {
   });
   if (!data?.length) return null;
   return (
-    <span className="mt-2 min-w-0 truncate text-sm text-quiet" title={data.map(inFull).join("\n")}>
+    <span
+      className="absolute top-2 left-0 max-w-full truncate bg-sheet pr-3 text-sm text-quiet"
+      title={data.map(inFull).join("\n")}
+    >
       serves {data.map(shortOutcome).join(", ")}
     </span>
   );

@@ -52,9 +52,15 @@ export function SectionHead({ section, items, minutes, landing, focus, narrow, o
             level={2}
           />
           {!narrow && sum}
-          {!narrow && <ServesWord section={section.id} />}
           <TalkMark id={section.id} onOpen={() => openTalk?.(section.id)} />
-          <span className={`mt-[18px] h-px flex-1 ${narrow ? "" : "bg-line"}`} aria-hidden />
+          <span className="relative min-w-0 flex-1 self-stretch">
+            {!narrow && (
+              <>
+                <span className="absolute inset-x-0 top-[18px] h-px bg-line" aria-hidden />
+                <ServesWord section={section.id} />
+              </>
+            )}
+          </span>
           {arranges && (
             <Menu
               align="end"
