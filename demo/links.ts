@@ -2,7 +2,7 @@ import { watchOne } from "@/data/queries/links";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
-import { lookAtLink } from "@/services/links/look";
+import { lookAtLink } from "@/services/links/look-at";
 import { call } from "./call";
 
 /** What has become of some pages: in which collection each stands, its place on the stand-in web, and its context line. */

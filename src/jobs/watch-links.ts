@@ -1,4 +1,4 @@
-import { lookAtLink } from "@/services/links/look";
+import { lookAtLink } from "@/services/links/look-at";
 import { watchLinks } from "@/services/links/plan";
 import type { JobKind } from "./job-kind";
 

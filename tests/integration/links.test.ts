@@ -7,7 +7,7 @@ import { linkWatch, resource } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { forgetSettings } from "@/outside/settings";
-import { lookAtLink, lookAtLinks } from "@/services/links/look";
+import { lookAtLink, lookAtLinks } from "@/services/links/look-at";
 import { as, makeWorld } from "./world";
 
 type Said = { status?: number; headers?: Record<string, string>; body?: string };
@@ -50,10 +50,7 @@ afterAll(() => {
 });
 
 const prose = (word: string) =>
-  Array.from(
-    { length: 150 },
-    (_, i) => `${word} number ${i} says what the ${word} of day ${i * 7} was.`,
-  ).join(" ");
+  Array.from({ length: 150 }, (_, i) => `${word}${i} grows by ${word}${i * 7} in ${word}${i * 3}.`).join(" ");
 const html = (text: string) =>
   `<!doctype html><title>Page</title><body><article><h1>Page</h1><p>${text}</p></article></body>`;
 

@@ -1,4 +1,4 @@
-import { lookNow } from "./look-now";
+import { lookNow } from "./look";
 import { mendLink } from "./mend";
 import { readLinks } from "./read";
 import { settleLink } from "./settle";

@@ -1,122 +1,34 @@
-import { type Likeness, type LinkState, linkState } from "@/core/health/link-state";
-import { likenessOf, type Words } from "@/core/health/likeness";
-import { BAD_DAYS, isTold, nextLooked } from "@/core/health/when";
-import { retryAfter } from "@/core/feeds/when";
-import { readSignature, resemblance } from "@/core/text/min-hash";
-import { dueLinks, findWatch, setWatch, type WatchRow } from "@/data/queries/links";
-import { collectionsHolding } from "@/data/queries/resources";
-import { changingByItself, database } from "@/mechanism/changing";
-import { now } from "@/outside/clock";
-import type { Fetched } from "@/outside/fetch/fetch-guarded";
-import { settings } from "@/outside/settings";
-import { copyInThread } from "@/outside/threads/in-thread";
-import { askLink, nothingAt, wordsOf } from "./ask";
+import { watchOne } from "@/data/queries/links";
+import type { NewJob } from "@/data/queries/jobs";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { Problem } from "@/mechanism/problem";
+import { newId } from "@/outside/random";
 
-/** So long one run goes on, in milliseconds; what is left is for the next. */
-const RUN = 45_000;
-/** So many addresses are looked through for one run, and so many sites are asked at once. */
-const [MOST, SITES] = [4_000, 60];
-/** From here on a page is the one it was, whatever little is new on it, and is not looked at more closely. */
-const STILL_ITSELF = 0.5;
-
-/** When each site was asked last, by this process. */
-const asked = new Map<string, number>();
-
-/** Asks what is due, each site by itself and never sooner than is set. @returns how many were asked */
-export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
-  const pause = Number(settings().linkPause) * 1_000;
-  for (const [host, at] of asked) if (at + pause < Date.now()) asked.delete(host);
-  const ofOne = Math.max(1, Math.ceil((until - Date.now()) / Math.max(pause, 50)));
-  const due = await dueLinks(database(), now(), MOST, Math.min(ofOne, 200));
-  const sites = new Map<string, string[]>();
-  for (const { host, resource } of due) sites.set(host, [...(sites.get(host) ?? []), resource]);
-  const waiting = [...sites];
-  let count = 0;
-  const work = async () => {
-    for (let site = waiting.shift(); site; site = waiting.shift()) {
-      const [host, resources] = site;
-      for (const resource of resources) {
-        const free = (asked.get(host) ?? 0) + pause;
-        if (free > until || Date.now() > until) break;
-        if (free > Date.now()) await new Promise((resolve) => setTimeout(resolve, free - Date.now()));
-        asked.set(host, Date.now());
-        await lookAtLink(resource);
-        count++;
-      }
-    }
-  };
-  await Promise.all(Array.from({ length: SITES }, work));
-  return count;
+class LookNow {
+  @Id() resource: string;
 }
 
-/** Asks one address, and notes what became of it. */
-export async function lookAtLink(id: string): Promise<void> {
-  const row = await findWatch(database(), id);
-  if (!row) return;
-  const { watch, address, copy } = row;
-  const answer = await askLink(address, watch.state === "ok" ? watch : undefined);
-  const words = answer.ok && answer.status !== 304 ? await wordsOf(answer) : null;
-  const likeness =
-    answer.ok && words ? await likenessTo(watch, copy, answer, words) : { copy: null, nothing: null };
-  const state = linkState(address, answer.ok ? { ...answer, same: answer.status === 304 } : answer, likeness);
-  const set = after(watch, state, answer, words);
-  if (isTold(watch) === isTold({ ...watch, ...set })) return setWatch(database(), watch, set);
-  // Whoever looks at the list sees it at once, and readers are given the copy, or the page again.
-  await changingByItself(async (tx, begin) => {
-    const changes = begin({ team: watch.team, person: null });
-    await changes.count(await collectionsHolding(tx, [id]));
-    await setWatch(tx, watch, set);
-    changes.emit({ verb: "links.found", subject: id });
-  });
-}
+/** The job that asks one address. */
+const lookJob = (resource: string, team: string, at: Date): NewJob => ({
+  ...{ id: newId(), kind: "links.look", payload: { resource }, team },
+  ...{ uniqueKey: `links.look:${resource}`, createdAt: at },
+});
 
-/** What a page resembles: it is looked at more closely only when it is not what it was. */
-async function likenessTo(
-  watch: WatchRow,
-  copy: string | null,
-  answer: Fetched & { ok: true },
-  words: Words,
-): Promise<Likeness> {
-  const [before, is] = [readSignature(watch.signature), readSignature(words.signature)];
-  if (before && is && resemblance(before, is) >= STILL_ITSELF) return { copy: null, nothing: null };
-  const nothing = await nothingAt(new URL(answer.address).origin);
-  const kept = readSignature(copy ?? "");
-  const read =
-    kept &&
-    (await copyInThread({
-      ...{ body: answer.body, contentType: answer.headers["content-type"] ?? "", address: answer.address },
-    }).catch(() => null));
-  const now = read ? readSignature(read.signature) : null;
-  return {
-    // A page that gives no text any more has nothing in common with the one that did.
-    copy: kept ? (now ? resemblance(kept, now) : 0) : null,
-    nothing: nothing && likenessOf(words, nothing),
-  };
-}
-
-/** What is known of it now, and when it is asked again. */
-function after(watch: WatchRow, state: LinkState, answer: Fetched, words: Words | null): Partial<WatchRow> {
-  const at = now();
-  const isSame = watch.state === state && watch.times > 0;
-  // A site that says it is gone for good is believed at once (RFC 9110, 15.5.11).
-  const certain = !answer.ok && answer.status === 410 ? BAD_DAYS : 1;
-  const times = Math.max(certain, isSame ? Math.min(watch.times + 1, 1_000) : 1);
-  const headers = answer.headers ?? {};
-  return {
-    ...{ askedAt: at, state, times, since: isSame ? watch.since : at },
-    movedTo: answer.ok && (state === "moved" || state === "front") ? answer.address.slice(0, 4_000) : "",
-    ...(answer.ok &&
-      answer.status !== 304 && {
-        etag: plain(headers.etag, 500),
-        modified: plain(headers["last-modified"], 100),
-        ...((state === "ok" || state === "moved") && { signature: words?.signature ?? "" }),
-      }),
-    nextAt: nextLooked({
-      ...{ at, state, times, apart: parseInt(watch.resource.slice(-4), 16) / 0xffff },
-      wait: retryAfter(headers["retry-after"], at),
-    }),
-  };
-}
-
-const plain = (value = "", most: number) =>
-  /^[\x20-\x7e]*$/.test(value) && value.length <= most ? value : "";
+export const lookNow = action({
+  name: "links.look",
+  about: "Asks an address what has become of it, without waiting for its day.",
+  input: LookNow,
+  allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
+  history: null,
+  run: async ({ input, tx, locked, at, enqueue, emit }) => {
+    const row = locked.resource(input.resource);
+    if (!/^https?:/i.test(row.address)) throw new Problem("nothing-to-read-again");
+    await watchOne(tx, { resource: row.id, team: row.team, host: row.host, nextAt: at });
+    enqueue(lookJob(row.id, row.team, at));
+    emit({ verb: "links.settle", subject: row.id });
+    return { resource: row.id };
+  },
+});

@@ -3,7 +3,7 @@ import { addJobs } from "@/data/queries/jobs";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { newId } from "@/outside/random";
-import { lookAtLinks } from "./look";
+import { lookAtLinks } from "./look-at";
 
 /** How often it is looked which addresses are due, in milliseconds. */
 const EVERY = 60_000;
