@@ -31,6 +31,10 @@ export const PROBLEMS = {
     "conflict",
     "No address was replaced in the last day, so none can be taken back.",
   ),
+  "address-same": problem(
+    "not-valid",
+    "It leads there already: this is the same page under another address.",
+  ),
   "address-missing": problem("not-valid", "Say where it stands now."),
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
   "answers-not-readable": problem("not-valid", "These are no answers to these questions."),

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { linkWatch, resource } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
+import { addressHash } from "@/outside/hash";
 import { forgetSettings } from "@/outside/settings";
 import { lookAtLink, lookAtLinks } from "@/services/links/look-at";
 import { as, makeWorld } from "./world";
@@ -99,6 +100,13 @@ test("what has moved for good is told the second time it is seen, is mended in o
   expect(await leadsTo()).toBe(`${origin}/new`);
   await as(editor, "history.undo", { team, entry });
   expect([await leadsTo(), (await found()).length]).toEqual([`${origin}/old`, 1]);
+  await expect(as(editor, "links.mend", { resource: id, address: `${origin}/old` })).rejects.toMatchObject({
+    code: "address-same",
+  });
+  // Where it led when it was brought in is no news.
+  const canonicalHash = addressHash(`${origin}/new`);
+  await database().update(resource).set({ canonicalHash }).where(eq(resource.id, id));
+  expect(await look()).toMatchObject({ state: "ok", movedTo: "" });
 });
 
 test("a page that gives way to what the site shows for nothing is missing, though it answers 200; one about something else has changed", async () => {

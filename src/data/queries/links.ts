@@ -62,7 +62,11 @@ export async function dueLinks(tx: Tx, at: Date, most: number, ofOne: number) {
 /** What is known of an address, with the signature of the copy that is kept; null when it is not watched any more. */
 export async function findWatch(tx: Tx, id: string) {
   const [row] = await tx
-    .select({ watch: linkWatch, address: resource.address, copy: resourceText.signature })
+    .select({
+      ...{ watch: linkWatch, address: resource.address, copy: resourceText.signature },
+      /** By what its own addresses are known. */
+      ...{ hash: resource.addressHash, canonical: resource.canonicalHash },
+    })
     .from(linkWatch)
     .innerJoin(resource, and(eq(resource.id, linkWatch.resource), isNull(resource.deletedAt)))
     .leftJoin(resourceText, eq(resourceText.resource, linkWatch.resource))

@@ -1,3 +1,4 @@
+import { readAddress } from "@/core/address/read-address";
 import { type Likeness, type LinkState, linkState } from "@/core/health/link-state";
 import { likenessOf, type Words } from "@/core/health/likeness";
 import { BAD_DAYS, isTold, nextLooked } from "@/core/health/when";
@@ -7,6 +8,7 @@ import { dueLinks, findWatch, setWatch, type WatchRow } from "@/data/queries/lin
 import { collectionsHolding } from "@/data/queries/resources";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
+import { addressHash } from "@/outside/hash";
 import type { Fetched } from "@/outside/fetch/fetch-guarded";
 import { settings } from "@/outside/settings";
 import { copyInThread } from "@/outside/threads/in-thread";
@@ -53,12 +55,18 @@ export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
 export async function lookAtLink(id: string): Promise<void> {
   const row = await findWatch(database(), id);
   if (!row) return;
-  const { watch, address, copy } = row;
+  const { watch, address, copy, hash, canonical } = row;
   const answer = await askLink(address, watch.state === "ok" ? watch : undefined);
   const words = answer.ok && answer.status !== 304 ? await wordsOf(answer) : null;
   const likeness =
     answer.ok && words ? await likenessTo(watch, copy, answer, words) : { copy: null, nothing: null };
-  const state = linkState(address, answer.ok ? { ...answer, same: answer.status === 304 } : answer, likeness);
+  // Where it led when it was brought in is no news: to the catalogue both are one page.
+  const isOwn = answer.ok && [hash, canonical].includes(addressHash(plainAddress(answer.address)));
+  const state = linkState(
+    address,
+    answer.ok ? { ...answer, moved: isOwn ? null : answer.moved, same: answer.status === 304 } : answer,
+    likeness,
+  );
   const set = after(watch, state, answer, words);
   if (isTold(watch) === isTold({ ...watch, ...set })) return setWatch(database(), watch, set);
   // Whoever looks at the list sees it at once, and readers are given the copy, or the page again.
@@ -116,6 +124,12 @@ function after(watch: WatchRow, state: LinkState, answer: Fetched, words: Words 
       wait: retryAfter(headers["retry-after"], at),
     }),
   };
+}
+
+/** An address as the catalogue has it, without what says where one came from. */
+function plainAddress(address: string): string {
+  const read = readAddress(address);
+  return read.ok ? read.address : address;
 }
 
 const plain = (value = "", most: number) =>

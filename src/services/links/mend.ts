@@ -30,6 +30,7 @@ export const mendLink = action({
     const items = await placementsOfResources(tx, [input.resource]);
     let to = input.resource;
     for (const item of items) to = await leadTo({ tx, set }, whose, item, address);
+    if (items.length && to === input.resource) throw fieldProblem("address", "address-same");
     return { resource: to, mended: items.length };
   },
 });
