@@ -16,28 +16,30 @@ export const LINKED = {
   ],
 } as const;
 
-/** Brings them into their collection. @returns the resources */
+type Brought = { resource: string; host: string };
+
+/** Brings them into their collection. @returns the resources, with their sites */
 export async function bringLinks(
   by: Actor,
   team: string,
   collection: string,
   at: (place: string) => string,
-): Promise<string[]> {
-  const made = [];
+): Promise<Brought[]> {
+  const made: Brought[] = [];
   for (const [place, context] of LINKED.items) {
     const placement = newId();
     const wish = { team, address: at(place), collection, placement };
     const { resource } = await call(by, "capture.address", wish);
     await call(by, "placements.edit", { placement, context });
-    made.push(resource.id);
+    made.push({ resource: resource.id, host: new URL(at(place)).host });
   }
   return made;
 }
 
 /** Has them asked twice, so that what was found is certain. */
-export async function lookAtThem(team: string, resources: readonly string[]): Promise<void> {
-  for (const resource of resources) {
-    await watchOne(database(), { resource, team, host: "", nextAt: new Date() });
+export async function lookAtThem(team: string, brought: readonly Brought[]): Promise<void> {
+  for (const { resource, host } of brought) {
+    await watchOne(database(), { resource, host, team, nextAt: new Date() });
     await lookAtLink(resource);
     await lookAtLink(resource);
   }

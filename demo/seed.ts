@@ -189,7 +189,7 @@ export async function seed(webPort: number): Promise<void> {
       calendar.tick();
     }
   };
-  let links: string[] = [];
+  let links: Awaited<ReturnType<typeof bringLinks>> = [];
   const bring = async () => {
     links = await bringLinks(actors[LINKED.by], lantern, collections.get(LINKED.collection)!, at);
   };
