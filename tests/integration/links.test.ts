@@ -3,7 +3,7 @@ import http from "node:http";
 import type { AddressInfo } from "node:net";
 import { eq, ne } from "drizzle-orm";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { linkWatch, resource } from "@/data/schema";
+import { linkWatch, resource, resourceText } from "@/data/schema";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import { addressHash } from "@/outside/hash";
@@ -63,6 +63,8 @@ async function watched(path: string, copy?: string) {
   const address = origin + path;
   const { resource: made } = await as(editor, "capture.address", { team, collection, address, placement });
   if (copy) await as(editor, "resources.paste-text", { resource: made.id, text: copy });
+  // As it would have been read from there.
+  await database().update(resourceText).set({ origin: "fetched" }).where(eq(resourceText.resource, made.id));
   await database().update(resource).set({ fetchState: "done" }).where(eq(resource.id, made.id));
   await database()
     .insert(linkWatch)
@@ -168,4 +170,31 @@ test("one site is not asked sooner than is set, however much of it is due", asyn
   expect(own()).toBe(1);
   await lookAtLinks(Date.now() + 3_000);
   expect(own()).toBe(1);
+});
+
+test("a page made in the browser, which to programs is what the site shows for nothing, is not told to be missing", async () => {
+  pages.delete("/app/page");
+  const { resource: id, look } = await watched("/app/page", prose("peat"));
+  await database().update(resourceText).set({ origin: "seen" }).where(eq(resourceText.resource, id));
+  expect(await look(3)).toMatchObject({ state: "ok" });
+});
+
+test("readers are given the copy of what is lost, where the curator or its licence allows it", async () => {
+  pages.set("/lost", { status: 410, body: "" });
+  const { editor, collection, placement, resource: id, look } = await watched("/lost", prose("peat"));
+  const { code } = await as(editor, "share.set", { collection, audience: "link" });
+  const copy = async () => {
+    const { collection: read } = await as({ person: null, share: code }, "reader.read", { collection });
+    return read.sections.flatMap(({ items }) => items).find((item) => item.id === placement)!.copy;
+  };
+  expect(await copy()).toBeNull();
+  await look();
+  expect(await copy()).toBeNull();
+  await as(editor, "placements.edit", { placement, givesCopy: true });
+  expect(await copy()).toBe("gone");
+  await as(editor, "placements.edit", { placement, givesCopy: false });
+  await as(editor, "resources.edit", { resource: id, licence: "CC-BY-4.0" });
+  expect(await copy()).toBe("gone");
+  await as(editor, "links.settle", { resource: id, settled: true });
+  expect(await copy()).toBeNull();
 });

@@ -38,13 +38,13 @@ export function chooseAtOnce(candidates: readonly Candidate[], wishes: Wishes): 
   if (left < 0) return null;
   for (;;) {
     let best: Candidate | null = null;
-    let most_ = 0;
+    let mostAMinute = 0;
     for (const one of open) {
       if (one.minutes > left || (ofSite.get(one.site) ?? 0) >= most.get(one.site)!) continue;
       if (one.plays && !playsLittle([...kept, one], wishes)) continue;
       const brings = servedBy(one).filter((key) => !served.has(key)).length * outcome + worthOf(one);
-      const a_minute = brings / Math.max(1, one.minutes);
-      if (a_minute > most_) [best, most_] = [one, a_minute];
+      const aMinute = brings / Math.max(1, one.minutes);
+      if (aMinute > mostAMinute) [best, mostAMinute] = [one, aMinute];
     }
     if (!best) break;
     take(best);

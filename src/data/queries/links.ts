@@ -63,7 +63,12 @@ export async function dueLinks(tx: Tx, at: Date, most: number, ofOne: number) {
 export async function findWatch(tx: Tx, id: string) {
   const [row] = await tx
     .select({
-      ...{ watch: linkWatch, address: resource.address, copy: resourceText.signature },
+      ...{
+        watch: linkWatch,
+        address: resource.address,
+        copy: resourceText.signature,
+        origin: resourceText.origin,
+      },
       /** By what its own addresses are known. */
       ...{ hash: resource.addressHash, canonical: resource.canonicalHash },
     })

@@ -2,6 +2,7 @@ import { MOST_ENTRIES, type FeedDocument } from "@/core/feeds/entries";
 import { newOf } from "@/core/feeds/new-of";
 import type { FeedProblem } from "@/core/feeds/problem";
 import { freshFor, nextAsked, retryAfter, usualWait } from "@/core/feeds/when";
+import { keptHead } from "@/core/text/kept-head";
 import type { Tx } from "@/data/database";
 import {
   addEntries,
@@ -118,12 +119,9 @@ function asked(
 const taken = (row: FeedRow, { title, home }: FeedDocument, answer: Answer & { ok: true }) => ({
   title: title || row.title,
   home: home.length <= 2_000 ? home : "",
-  etag: plain(answer.headers.etag, 500),
-  modified: plain(answer.headers["last-modified"], 100),
+  etag: keptHead(answer.headers.etag, 500),
+  modified: keptHead(answer.headers["last-modified"], 100),
   digest: sha256(answer.body),
   // Only what answered as a feed may say where it is asked for from now on.
   ...(answer.moved && answer.moved.length <= 2_000 && { address: answer.moved }),
 });
-
-const plain = (value = "", most: number) =>
-  /^[\x20-\x7e]*$/.test(value) && value.length <= most ? value : "";

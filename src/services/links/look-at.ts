@@ -3,6 +3,7 @@ import { type Likeness, type LinkState, linkState } from "@/core/health/link-sta
 import { likenessOf, type Words } from "@/core/health/likeness";
 import { BAD_DAYS, isTold, nextLooked } from "@/core/health/when";
 import { retryAfter } from "@/core/feeds/when";
+import { keptHead } from "@/core/text/kept-head";
 import { readSignature, resemblance } from "@/core/text/min-hash";
 import { dueLinks, findWatch, setWatch, type WatchRow } from "@/data/queries/links";
 import { collectionsHolding } from "@/data/queries/resources";
@@ -55,7 +56,9 @@ export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
 export async function lookAtLink(id: string): Promise<void> {
   const row = await findWatch(database(), id);
   if (!row) return;
-  const { watch, address, copy, hash, canonical } = row;
+  const { watch, address, hash, canonical } = row;
+  // What somebody typed, or saw in a browser, was never what the site gives to those who ask.
+  const copy = row.origin === "fetched" ? row.copy : null;
   const answer = await askLink(address, watch.state === "ok" ? watch : undefined);
   const words = answer.ok && answer.status !== 304 ? await wordsOf(answer) : null;
   const likeness =
@@ -87,8 +90,10 @@ async function likenessTo(
 ): Promise<Likeness> {
   const [before, is] = [readSignature(watch.signature), readSignature(words.signature)];
   if (before && is && resemblance(before, is) >= STILL_ITSELF) return { copy: null, nothing: null };
-  const nothing = await nothingAt(new URL(answer.address).origin);
   const kept = readSignature(copy ?? "");
+  // A page that was never seen with words of its own may be made in the browser: to us it always was what the site shows for nothing.
+  if (!before && !kept) return { copy: null, nothing: null };
+  const nothing = await nothingAt(new URL(answer.address).origin);
   const read =
     kept &&
     (await copyInThread({
@@ -115,8 +120,8 @@ function after(watch: WatchRow, state: LinkState, answer: Fetched, words: Words 
     movedTo: answer.ok && (state === "moved" || state === "front") ? answer.address.slice(0, 4_000) : "",
     ...(answer.ok &&
       answer.status !== 304 && {
-        etag: plain(headers.etag, 500),
-        modified: plain(headers["last-modified"], 100),
+        etag: keptHead(headers.etag, 500),
+        modified: keptHead(headers["last-modified"], 100),
         ...((state === "ok" || state === "moved") && { signature: words?.signature ?? "" }),
       }),
     nextAt: nextLooked({
@@ -131,6 +136,3 @@ function plainAddress(address: string): string {
   const read = readAddress(address);
   return read.ok ? read.address : address;
 }
-
-const plain = (value = "", most: number) =>
-  /^[\x20-\x7e]*$/.test(value) && value.length <= most ? value : "";

@@ -28,7 +28,7 @@ export const lookNow = action({
     if (!/^https?:/i.test(row.address)) throw new Problem("nothing-to-read-again");
     await watchOne(tx, { resource: row.id, team: row.team, host: row.host, nextAt: at });
     enqueue(lookJob(row.id, row.team, at));
-    emit({ verb: "links.settle", subject: row.id });
+    emit({ verb: "links.look", subject: row.id });
     return { resource: row.id };
   },
 });

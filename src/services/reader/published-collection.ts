@@ -1,4 +1,5 @@
 import { groupBy } from "@/core/list/group-by";
+import { mayHandOn } from "@/core/licence/known";
 import { servedWhere } from "@/core/outcomes/served";
 import type { PublishedCollection, PublishedItem, PublishedTree } from "@/core/publish/model";
 import type { Tx } from "@/data/database";
@@ -124,8 +125,10 @@ function publish(
     usedAt: _used,
     ...known
   } = resource;
+  // What was found to be lost later is read in its copy where the curator or the licence allows that.
   const isGone =
-    (fetchState === "failed" && fetchProblem !== null && GONE.has(fetchProblem)) || more?.lost === true;
+    (fetchState === "failed" && fetchProblem !== null && GONE.has(fetchProblem)) ||
+    (more?.lost === true && (givesCopy || mayHandOn(resource.licence) === "yes"));
   return {
     ...known,
     language: more?.language ?? null,

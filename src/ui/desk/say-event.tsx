@@ -91,6 +91,7 @@ const SAID: Record<Exclude<Verb, "presence" | "late">, (n: number) => string> = 
   "rounds.start": () => "started a round",
   "rounds.ask-third": () => "asked for another opinion",
   "rounds.edit": () => "took a round on",
+  "links.look": () => "had an address asked again",
   "links.found": () => "found that an address is otherwise",
   "links.settle": () => "said that an address is alright",
   "rounds.wish": () => "changed a shortlist",

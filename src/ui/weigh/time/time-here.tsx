@@ -98,13 +98,7 @@ export function TimeHere({ me, teams, team, first }: Props) {
             )}
           </div>
           {fitting && aim !== null && (
-            <MakeItFit
-              key={id}
-              here={here}
-              team={team.id}
-              onDone={() => (setFitting(false), again())}
-              again={again}
-            />
+            <MakeItFit here={here} team={team.id} onDone={() => (setFitting(false), again())} again={again} />
           )}
           {items.length === 0 ? (
             <Empty title="Nothing stands here yet">
