@@ -45,6 +45,7 @@ test("a week that takes too long is made to fit: two ways with what goes and why
 
   await first.getByRole("button", { name: "Take this way" }).click();
   await expect(page.getByRole("heading", { level: 2, name: "If there is time" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Make it fit" })).toBeFocused();
   await expect(page.getByRole("status").getByText("40 min of 45 min", { exact: true })).toBeVisible();
   await page.getByRole("listitem").getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("heading", { level: 2, name: "If there is time" })).toHaveCount(0);

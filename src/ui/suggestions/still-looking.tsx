@@ -6,7 +6,7 @@ import { sayFailure } from "../talk/say-failure";
 
 type Props = {
   collection: string;
-  /** What nothing serves yet. */
+  /** What is looked for. */
   wanted: string;
   /** What those who come are asked for so far; null: there is no page yet. */
   asked: string | null;
@@ -16,7 +16,7 @@ type Props = {
 /** So much is said to those who come. */
 const MOST = 500;
 
-/** A gap, to be told to those who suggest things. */
+/** What an outcome still needs, to be told to those who suggest things. */
 export function StillLooking({ collection, wanted, asked, onDone }: Props) {
   const line = `Still looking for: ${wanted}`;
   const ask = [asked?.trim(), line].filter(Boolean).join("\n");
@@ -24,7 +24,7 @@ export function StillLooking({ collection, wanted, asked, onDone }: Props) {
   return (
     <aside className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-md border border-line bg-sunk px-4 py-3 text-[15px]">
       <p className="mr-auto">
-        Nothing serves “{wanted}” yet.
+        You are still looking for “{wanted}”.
         {ask.length > MOST && " There is no room for more beside what is asked for."}
       </p>
       {ask.length <= MOST && (

@@ -28,7 +28,7 @@ type Props = {
   team: TeamRow;
   first: Shown;
   home: string;
-  /** What an outcome asks for and nothing serves; empty: nothing in particular. */ wanted: string;
+  /** What an outcome still needs; empty: nothing in particular. */ wanted: string;
 };
 
 /** The end of the collection, wherever that is. */

@@ -140,7 +140,7 @@ export function Shortlist({ round, brings, arranges, onChanged }: Props) {
                 </td>
                 <td className="py-1.5 pr-4 text-right tabular-nums">{cost !== null && say(cost)}</td>
                 <td className={`py-1.5 text-right tabular-nums ${isOver ? "font-semibold text-warn" : ""}`}>
-                  {say(sum)}
+                  {cost !== null && say(sum)}
                   {isOver && <span className="block text-sm font-normal">over the budget</span>}
                 </td>
               </tr>

@@ -10,6 +10,9 @@ import { sayValue } from "./say-mix";
 
 type Props = { team: string; collection: string; by: Dimension; value: string; onLeave: () => void };
 
+/** Once, when it is opened: the same function each time, or it would be called again whenever something is drawn. */
+const comeIntoSight = (element: HTMLElement | null) => element?.scrollIntoView({ block: "nearest" });
+
 /** What a bar stands for. */
 export function OfOne({ team, collection, by, value, onLeave }: Props) {
   const { data } = useQuery({
@@ -20,7 +23,7 @@ export function OfOne({ team, collection, by, value, onLeave }: Props) {
     <section
       aria-labelledby="of-one"
       className="mt-4 rounded-lg border border-line bg-sunk px-4 py-3"
-      ref={(element) => element?.scrollIntoView({ block: "nearest" })}
+      ref={comeIntoSight}
     >
       <div className="flex items-baseline gap-3">
         <h2 id="of-one" className="mr-auto font-serif text-xl font-semibold break-words">

@@ -56,7 +56,12 @@ export function Proposal({ here, title, candidates, chosen, wishes, beside, onTa
           </li>
         ))}
       </ul>
-      <Button look="accent" className="mt-3" onClick={() => onTake(goes.map(({ candidate }) => candidate))}>
+      <Button
+        look="accent"
+        className="mt-3"
+        aria-label={`Take this way: ${title}`}
+        onClick={() => onTake(goes.map(({ candidate }) => candidate))}
+      >
         Take this way
       </Button>
       <p className="mt-1 text-sm text-quiet">What goes is put into “If there is time” at the end.</p>

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { minutesIn, NO_LOAD, sumOf } from "@/core/fit/load";
 import { groupBy } from "@/core/list/group-by";
 import { may } from "@/core/policy/abilities";
@@ -38,6 +38,8 @@ export function TimeHere({ me, teams, team, first }: Props) {
   );
   useUndo(team.id, again);
   const [fitting, setFitting] = useState(false);
+  /** What had the focus is gone when a way is taken; it goes back to where one came from. */
+  const fit = useRef<HTMLButtonElement>(null);
   const { collection, sections, items } = here;
   const arranges = may(team.role, "arrange");
   const bySection = groupBy(items, ({ section }) => section);
@@ -89,6 +91,7 @@ export function TimeHere({ me, teams, team, first }: Props) {
             )}
             {arranges && aim !== null && meant.length > 0 && (
               <Button
+                ref={fit}
                 look={over > 0 && !fitting ? "accent" : "line"}
                 aria-expanded={fitting}
                 onClick={() => setFitting(!fitting)}
@@ -98,7 +101,12 @@ export function TimeHere({ me, teams, team, first }: Props) {
             )}
           </div>
           {fitting && aim !== null && (
-            <MakeItFit here={here} team={team.id} onDone={() => (setFitting(false), again())} again={again} />
+            <MakeItFit
+              here={here}
+              team={team.id}
+              onDone={() => (setFitting(false), fit.current?.focus(), again())}
+              again={again}
+            />
           )}
           {items.length === 0 ? (
             <Empty title="Nothing stands here yet">
