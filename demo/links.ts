@@ -2,6 +2,7 @@ import { watchOne } from "@/data/queries/links";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
+import { findWays } from "@/services/links/find-ways";
 import { lookAtLink } from "@/services/links/look-at";
 import { call } from "./call";
 
@@ -13,10 +14,15 @@ export const LINKED = {
   items: [
     ["moor-sounds/short", "Listen once more, now that you know what lies beneath."],
     ["bog-journal/members", "The figure on the second page is the one to draw."],
+    [
+      "moor-sounds/2019/under-the-ice",
+      "What a frozen pool sounds like, for whoever is early.",
+      "Under the ice",
+    ],
   ],
 } as const;
 
-type Brought = { resource: string; host: string };
+type Brought = { resource: string; host: string; isSought: boolean };
 
 /** Brings them into their collection. @returns the resources, with their sites */
 export async function bringLinks(
@@ -26,21 +32,24 @@ export async function bringLinks(
   at: (place: string) => string,
 ): Promise<Brought[]> {
   const made: Brought[] = [];
-  for (const [place, context] of LINKED.items) {
+  for (const [place, context, title] of LINKED.items) {
     const placement = newId();
     const wish = { team, address: at(place), collection, placement };
     const { resource } = await call(by, "capture.address", wish);
     await call(by, "placements.edit", { placement, context });
-    made.push({ resource: resource.id, host: new URL(at(place)).host });
+    // As it was called when it was read.
+    if (title) await call(by, "resources.edit", { resource: resource.id, title });
+    made.push({ resource: resource.id, host: new URL(at(place)).host, isSought: !!title });
   }
   return made;
 }
 
-/** Has them asked twice, so that what was found is certain. */
+/** Has them asked twice, so that what was found is certain, and looks for what is gone elsewhere. */
 export async function lookAtThem(team: string, brought: readonly Brought[]): Promise<void> {
-  for (const { resource, host } of brought) {
+  for (const { resource, host, isSought } of brought) {
     await watchOne(database(), { resource, host, team, nextAt: new Date() });
     await lookAtLink(resource);
     await lookAtLink(resource);
+    if (isSought) await findWays(resource);
   }
 }

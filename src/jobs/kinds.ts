@@ -15,7 +15,7 @@ import { readFileJob } from "./read-stored-file";
 import { runImportJob, undoImportJob } from "./run-import";
 import { takeMailJob } from "./take-in-message";
 import { sendMailJob } from "./send-message";
-import { lookAtLinkJob, watchLinksJob } from "./watch-links";
+import { findWaysJob, lookAtLinkJob, lookInsideJob, watchLinksJob } from "./watch-links";
 
 /** Every kind of work there is, by the name a job carries. */
 export const KINDS: Record<string, JobKind> = {
@@ -31,6 +31,8 @@ export const KINDS: Record<string, JobKind> = {
   "newsletters.deliver": deliverIssueJob,
   "links.watch": watchLinksJob,
   "links.look": lookAtLinkJob,
+  "links.seek": findWaysJob,
+  "links.inside": lookInsideJob,
   "feeds.plan": planFeedsJob,
   "feeds.read": readFeedJob,
   "feeds.to-trays": feedToTraysJob,

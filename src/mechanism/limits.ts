@@ -45,6 +45,8 @@ const limits = () => {
     givenBack: { name: "given-back", most: 100, within: HOUR },
     /** By one person: each looks at several addresses. */
     feedsLookedFor: { name: "feeds-looked-for", most: 300, within: HOUR },
+    /** By one person: each asks several addresses. */
+    linksTried: { name: "links-tried", most: 200, within: HOUR },
     suggestedFiles: { name: "suggested-files", most: Number(megabytesADay), within: 24 * HOUR },
     megabytes: { name: "megabytes", most: Number(megabytesADay), within: 24 * HOUR },
   } satisfies Record<string, Limit>;

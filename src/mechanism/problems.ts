@@ -36,6 +36,10 @@ export const PROBLEMS = {
     "It leads there already: this is the same page under another address.",
   ),
   "address-missing": problem("not-valid", "Say where it stands now."),
+  "house-left": problem(
+    "not-valid",
+    "Some of it does not begin with this any more: somebody led it elsewhere meanwhile. Look again.",
+  ),
   "address-not-taken": problem("not-valid", "This address cannot be brought in."),
   "answers-not-readable": problem("not-valid", "These are no answers to these questions."),
   "criteria-not-readable": problem(

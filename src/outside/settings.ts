@@ -102,6 +102,13 @@ export const SETTINGS = {
     fallback: "",
     check: matches(/^(https?:\/\/\S+)?$/, "must be an address, or empty"),
   },
+  memento: {
+    name: "HOBBIN_MEMENTO",
+    about:
+      "The TimeGate of an archive of the web (RFC 7089), which is asked <address><page> for pages that are gone; empty: none.",
+    fallback: "",
+    check: matches(/^(https?:\/\/\S+)?$/, "must be an address, or empty"),
+  },
   shelves: {
     name: "HOBBIN_SHELVES",
     about: "Who finds what teams have made public: `signed-in`, or `everybody`, at /public.",

@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import http from "node:http";
+import { archive } from "./archive";
 import { call, clip, docx, pdf, picture } from "./assets";
 import { references } from "./references";
 import type { Page, Site } from "./page";
@@ -13,6 +14,7 @@ export function serveWeb(port: number, mailbox: http.RequestListener): Promise<h
   const server = http.createServer((request, response) => {
     const name = (request.headers.host ?? "").split(":")[0]!.replace(/\.localhost$/, "");
     if (name === "mail") return mailbox(request, response);
+    if (name === "archive") return archive(request, response);
     if (name === "doi") return references(request, response);
     const site = SITES.find((one) => one.host === name);
     const origin = `http://${request.headers.host}`;
@@ -73,6 +75,8 @@ async function files(site: Site, url: URL, origin: string): Promise<Answer | nul
       return { type: "application/octet-stream", body: Buffer.alloc(2_000, 7) };
     case "/feed.xml":
       return asFeed(feed(site, origin));
+    case "/sitemap.xml":
+      return { type: "application/xml", body: sitemap(site, origin) };
     case "/oembed": {
       const page = site.pages.find((one) => url.searchParams.get("url")?.endsWith(one.path));
       return page ? { type: "application/json", body: JSON.stringify(oembed(site, page, origin)) } : null;
@@ -225,6 +229,10 @@ function feed(site: Site, origin: string): string {
   );
   return `<?xml version="1.0" encoding="utf-8"?><feed xmlns="http://www.w3.org/2005/Atom"><id>${origin}/</id><title>${site.name}</title><link href="${origin}/"/><updated>2026-03-01T08:00:00Z</updated>${[...daily(site, origin), ...entries].join("")}</feed>`;
 }
+
+/** All pages of a site (https://www.sitemaps.org/protocol.html). */
+const sitemap = (site: Site, origin: string): string =>
+  `<?xml version="1.0" encoding="UTF-8"?><urlset xmlns="http://www.sitemaps.org/schemas/sitemap/0.9">${site.pages.map(({ path }) => `<url><loc>${origin}${path}</loc></url>`).join("")}</urlset>`;
 
 /** Western European bytes: the characters of Latin-1 as they are, those of the upper table by hand. */
 function windows1252(text: string): Buffer {

@@ -14,6 +14,8 @@ const options = { resultTypes: ["violations" as const] };
 const check = async (page: Page, what: string, axe: AxeBuilder) => {
   await atRest(page);
   const { violations } = await axe.analyze();
+  // axe puts its findings together in a second page; the keys that follow are for this one.
+  await page.bringToFront();
   expect(
     violations.map((v) => `${what}: ${v.id} ${v.nodes.map((n) => n.target.join(" ")).join(", ")}`),
   ).toEqual([]);

@@ -13,6 +13,9 @@ export type Row = {
 };
 
 /** The written table: every action has its row, and the walk below compares each with what the policy does. */
+/** A site that has moved. */
+const HOUSE = { from: "https://bog.example/", to: "https://fen.example/" };
+
 export const TABLE: Record<ActionName, Row> = {
   "appraisals.agree": {
     from: "contributor",
@@ -135,6 +138,16 @@ export const TABLE: Record<ActionName, Row> = {
     input: ({ team, collection }) => ({ team, collection, by: "kind", value: "page" }),
   },
   "mix.read": { from: "viewer", input: ({ team, collection }) => ({ team, collection }) },
+  "links.give-copy": { from: "editor", input: ({ resource }) => ({ resource, gives: true }) },
+  "links.house": { from: "viewer", input: ({ team }) => ({ team, ...HOUSE }) },
+  "links.inside": { from: "contributor", input: ({ resource }) => ({ resource }) },
+  "links.mend-house": {
+    from: "editor",
+    input: ({ team, resource }) => ({ team, resources: [resource], ...HOUSE }),
+  },
+  "links.seek": { from: "contributor", input: ({ resource }) => ({ resource }) },
+  "links.try-house": { from: "editor", input: ({ team }) => ({ team, ...HOUSE }) },
+  "links.ways": { from: "viewer", input: ({ resource }) => ({ resource }) },
   "links.look": { from: "contributor", input: ({ resource }) => ({ resource }) },
   "links.mend": {
     from: "editor",

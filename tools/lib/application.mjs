@@ -48,6 +48,9 @@ export function settingsFor({ database, port, web, smtp, files, secret, mailIn =
     HOBBIN_MAIL_IN_PORT: String(mailIn),
     HOBBIN_DOI_SERVICE: `http://doi.localhost:${web}/`,
     HOBBIN_ISBN_SERVICE: `http://doi.localhost:${web}/isbn/`,
+    // The stand-in web has few sites, and minds nothing.
+    HOBBIN_LINK_PAUSE: "1",
+    HOBBIN_MEMENTO: `http://archive.localhost:${web}/timegate/`,
     HOBBIN_LOG: process.env.HOBBIN_LOG ?? "warn",
   };
 }

@@ -34,3 +34,15 @@ test("for whom it is, where else it stands and who says it; of other questions n
   ]);
   expect(["purpose", "authority"].map(isHinted)).toEqual([false, true]);
 });
+
+test("of the links in it it is said how many lead nowhere, and that they are being asked", () => {
+  const say = (inside?: Parameters<typeof hintsFor>[1]["inside"]) =>
+    hintsFor("currency", { ...PAGE, inside }, 2026).slice(1);
+  const dead = ["one", "two", "three"].map((title) => ({ title }));
+  expect(say()).toEqual([]);
+  expect(say(null)).toEqual(["The links in it are being asked."]);
+  expect(say({ asked: 0, dead: [] })).toEqual(["No links lead out of it."]);
+  expect(say({ asked: 18, dead: [] })).toEqual(["All 18 links in it lead somewhere."]);
+  expect(say({ asked: 18, dead: dead.slice(0, 1) })).toEqual(["1 of 18 links in it leads nowhere: “one”."]);
+  expect(say({ asked: 18, dead })).toEqual(["3 of 18 links in it lead nowhere: “one”, “two” and 1 more."]);
+});

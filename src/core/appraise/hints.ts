@@ -11,6 +11,8 @@ export type Known = {
   places?: readonly string[];
   /** How hard its language is, in words. */
   level?: string | null;
+  /** How many of the links in it were asked, and which lead nowhere; null: they are being asked. */
+  inside?: { asked: number; dead: readonly { title: string }[] } | null;
   /** What is judged beside it. */
   others?: readonly { kind: Kind; published: string | null }[];
 };
@@ -27,7 +29,7 @@ export const isHinted = (criterion: string): boolean => HINTED.some((one) => one
  * @param year which year it is
  */
 export function hintsFor(criterion: string, known: Known, year: number): string[] {
-  if (criterion === "currency") return [sayAge(known, year), ...sayAmong(known)];
+  if (criterion === "currency") return [sayAge(known, year), ...sayAmong(known), ...sayInside(known)];
   if (criterion === "relevance") {
     const { places = [], level } = known;
     return [
@@ -69,6 +71,21 @@ function sayAmong(known: Known): string[] {
   const newer = others.filter((one) => one > own).length;
   return [
     `Of ${others.length} others of its kind here ${newer === 0 ? "none is" : newer === 1 ? "one is" : `${newer} are`} newer.`,
+  ];
+}
+
+/** How many of the links in it lead nowhere: whoever tends a page tends its links. */
+function sayInside({ inside }: Known): string[] {
+  if (inside === undefined) return [];
+  if (inside === null) return ["The links in it are being asked."];
+  const { asked, dead } = inside;
+  if (!asked) return ["No links lead out of it."];
+  if (!dead.length)
+    return [asked === 1 ? "The one link in it leads somewhere." : `All ${asked} links in it lead somewhere.`];
+  const named = dead.slice(0, 2).map(({ title }) => `“${title}”`);
+  const more = dead.length > named.length ? ` and ${dead.length - named.length} more` : "";
+  return [
+    `${dead.length} of ${asked} links in it ${dead.length === 1 ? "leads" : "lead"} nowhere: ${named.join(", ")}${more}.`,
   ];
 }
 

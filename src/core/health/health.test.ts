@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { signatureOf, writeSignature } from "../text/min-hash";
 import { likenessOf } from "./likeness";
 import { type LinkAnswer, linkState } from "./link-state";
-import { nextLooked, planOf } from "./when";
+import { isTold, nextLooked, planOf } from "./when";
 
 const PAGE = "https://bog.example/peat/how-it-grows";
 const NOT_KNOWN = { copy: null, nothing: null };
@@ -16,8 +16,10 @@ test("what an address answers says what has become of it", () => {
   const failed = (problem: (LinkAnswer & { ok: false })["problem"]) =>
     linkState(PAGE, { ok: false, problem }, NOT_KNOWN);
   expect(
-    (["not-found", "needs-sign-in", "certificate", "timeout", "site-error"] as const).map(failed),
-  ).toEqual([...["gone", "sign-in", "certificate", "unreachable", "unreachable"]]);
+    (["not-found", "needs-sign-in", "certificate", "timeout", "site-error", "refused-status"] as const).map(
+      failed,
+    ),
+  ).toEqual([...["gone", "sign-in", "certificate", "silent", "silent", "unreachable"]]);
   // That we may not ask, or cannot read it, says nothing of the page.
   expect((["robots", "too-large", "guarded", "not-a-page"] as const).map(failed)).toEqual(
     Array(4).fill("ok"),
@@ -68,7 +70,9 @@ test("what was found once is looked at again the next day, what does not answer 
   const days = (state: Parameters<typeof nextLooked>[0]["state"], times: number, wait = 0) =>
     (nextLooked({ at, state, times, wait, apart: 0 }).getTime() - at.getTime()) / DAY;
   expect([days("gone", 1), days("gone", 2)]).toEqual([20 / 24, 7]);
-  expect([1, 2, 3, 9].map((times) => days("unreachable", times))).toEqual([1, 2, 4, 14]);
+  expect([1, 2, 3, 9].map((times) => days("silent", times))).toEqual([1, 2, 4, 14]);
+  const isSilentTold = (times: number) => isTold({ state: "silent", times, settled: null });
+  expect([4, 5].map(isSilentTold)).toEqual([false, true]);
   expect(days("unreachable", 1, 3 * DAY)).toBe(3);
   expect(days("ok", 5, 365 * DAY)).toBe(14);
 });

@@ -8,6 +8,7 @@ export const LINK_STATES = [
   "sign-in",
   "front",
   "changed",
+  "silent",
   "moved",
   "unreachable",
   "ok",
@@ -16,6 +17,8 @@ export type LinkState = (typeof LINK_STATES)[number];
 
 /** Whether something is to be done about it. */
 export const isFound = (state: LinkState): boolean => state !== "ok" && state !== "unreachable";
+/** What gives no page where there was one, whatever it gives instead. */
+export const LOST: readonly LinkState[] = ["gone", "missing", "silent"];
 
 /** What an address answered. */
 export type LinkAnswer =
@@ -62,14 +65,15 @@ export function linkState(asked: string, answer: LinkAnswer, likeness: Likeness)
   return answer.moved ? "moved" : "ok";
 }
 
-/** What says something of the site, and not of us. */
-const AWAY: ReadonlySet<FetchProblem> = new Set([
-  ...(["timeout", "no-answer", "site-error", "refused-status", "too-many-redirects"] as const),
-]);
+/** The site is not there, for now or for good: that shows in time. */
+const SILENT: ReadonlySet<FetchProblem> = new Set(["timeout", "no-answer", "site-error"] as const);
+/** It is there, and does not give its page to programs just now. */
+const AWAY: ReadonlySet<FetchProblem> = new Set(["refused-status", "too-many-redirects"] as const);
 
 function failed(problem: FetchProblem): LinkState {
   if (problem === "not-found") return "gone";
   if (problem === "needs-sign-in") return "sign-in";
   if (problem === "certificate") return "certificate";
+  if (SILENT.has(problem)) return "silent";
   return AWAY.has(problem) ? "unreachable" : "ok";
 }

@@ -1,4 +1,4 @@
-import { isFound, type LinkState } from "./link-state";
+import { isFound, LINK_STATES, type LinkState, LOST } from "./link-state";
 
 const [HOUR, DAY] = [3_600_000, 86_400_000];
 
@@ -12,12 +12,20 @@ const EVERY: Record<LinkState, number> = {
   gone: 7 * DAY,
   certificate: 3 * DAY,
   "sign-in": 14 * DAY,
+  silent: DAY,
   unreachable: DAY,
 };
 /** One that does not answer is asked ever more seldom, up to this. */
 const PATIENCE = 14 * DAY;
 /** So often in a row something has to be wrong before anybody is told: sites have bad days. */
 export const BAD_DAYS = 2;
+/** A site that does not answer may be mended: told after 1 + 2 + 4 + 8 days. */
+const BAD_WEEKS = 5;
+/** How often in a row something has to be so before it is told. */
+export const timesToTell = (state: LinkState): number => (state === "silent" ? BAD_WEEKS : BAD_DAYS);
+/** The states that are told after so many times. */
+export const toldAfter = (times: number): LinkState[] =>
+  LINK_STATES.filter((state) => isFound(state) && timesToTell(state) === times);
 
 export type Watched = {
   at: Date;
@@ -36,8 +44,8 @@ export type Watched = {
  */
 export function nextLooked({ at, state, times, wait, apart }: Watched): Date {
   const usual =
-    state === "unreachable"
-      ? Math.min(PATIENCE, EVERY.unreachable * 2 ** Math.min(times - 1, 10))
+    state === "unreachable" || state === "silent"
+      ? Math.min(PATIENCE, EVERY[state] * 2 ** Math.min(times - 1, 10))
       : state !== "ok" && times < BAD_DAYS
         ? 20 * HOUR
         : EVERY[state];
@@ -55,11 +63,11 @@ export const isTold = ({
   state: LinkState;
   times: number;
   settled: LinkState | null;
-}): boolean => isFound(state) && times >= BAD_DAYS && settled !== state;
+}): boolean => isFound(state) && times >= timesToTell(state) && settled !== state;
 
 /** Whether readers are given the copy in its stead: what they would meet is not there. */
 export const isLost = (watch: Parameters<typeof isTold>[0]): boolean =>
-  isTold(watch) && (watch.state === "gone" || watch.state === "missing");
+  isTold(watch) && LOST.includes(watch.state);
 
 /** How many links are at how many sites. */
 export type Spread = { links: number; hosts: number; mostOfOne: number };

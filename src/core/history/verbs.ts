@@ -153,6 +153,9 @@ export const VERBS = {
   // The subject is the resource whose address was found to be otherwise.
   "links.settle": { words: "none", reload: ["links"] },
   "links.look": { words: "none", reload: ["links"] },
+  "links.seek": { words: "none", reload: [] },
+  "links.inside": { words: "none", reload: [] },
+  "links.sought": { words: "none", reload: ["links"] },
   "links.found": { words: "none", reload: ["links"] },
 
   "notices.came": { words: "none", reload: ["notices"] },

@@ -30,6 +30,8 @@ export type Looked = {
   lix?: number | null;
   /** How far it is judged, where anything in the collection is; "no": by nobody. */
   weighed?: Weighed["is"] | "no";
+  /** What has become of its page, where that is told: it is there no more, or otherwise than it was. */
+  became?: "lost" | "other";
   /** Of an entry of a portfolio, and of what is shown live: whether everybody can open the collection it leads to. */
   leadsTo?: "public" | "closed";
 };
@@ -37,6 +39,8 @@ export type Looked = {
 /** What a careful colleague notices; in the order in which it matters. */
 export const FINDINGS = [
   "dead",
+  "lost",
+  "astray",
   "private",
   "waiting",
   "closed",
@@ -103,6 +107,7 @@ export function lookOver(
     if (item.leadsTo === "closed") note("closed");
     if (collection.aimLevel !== null && (item.lix ?? 0) > collection.aimLevel) note("too-hard");
     if (resource.fetchState === "failed") note("dead");
+    if (isLink && item.became) note(item.became === "lost" ? "lost" : "astray");
     if (resource.fetchState === "waiting") note("waiting");
     if (isLink && !isOpen(resource.address)) note("private");
     if (seen.has(resource.id) || (resource.duplicateOf && seen.has(resource.duplicateOf))) note("twice");

@@ -1,22 +1,9 @@
-import {
-  and,
-  asc,
-  count,
-  desc,
-  eq,
-  exists,
-  gte,
-  inArray,
-  isNull,
-  ne,
-  notInArray,
-  or,
-  sql,
-} from "drizzle-orm";
-import { BAD_DAYS } from "@/core/health/when";
+import { and, asc, count, desc, eq, exists, gte, inArray, isNull, ne, or, sql } from "drizzle-orm";
+import { timesToTell, toldAfter } from "@/core/health/when";
 import type { LinkState } from "@/core/health/link-state";
 import type { Tx } from "../database";
 import { collection, linkWatch, placement, resource, resourceText } from "../schema";
+import { inParts } from "../sql/by-keys";
 import { changeRows, queryRows } from "../sql/query-rows";
 
 export type WatchRow = typeof linkWatch.$inferSelect;
@@ -69,6 +56,7 @@ export async function findWatch(tx: Tx, id: string) {
         copy: resourceText.signature,
         origin: resourceText.origin,
       },
+      ...{ title: resource.title, createdAt: resource.createdAt },
       /** By what its own addresses are known. */
       ...{ hash: resource.addressHash, canonical: resource.canonicalHash },
     })
@@ -91,13 +79,13 @@ export async function setWatch(
     .where(and(eq(linkWatch.resource, id), eq(linkWatch.nextAt, nextAt)));
 }
 
-const QUIET: LinkState[] = ["ok", "unreachable"];
+/** After how many times what is told. */
+const TOLD = [...new Set([timesToTell("gone"), timesToTell("silent")])];
 /** What was found and nobody has said is alright. */
 const found = (team: string) =>
   and(
     eq(linkWatch.team, team),
-    notInArray(linkWatch.state, QUIET),
-    gte(linkWatch.times, BAD_DAYS),
+    or(...TOLD.map((times) => and(inArray(linkWatch.state, toldAfter(times)), gte(linkWatch.times, times)))),
     or(isNull(linkWatch.settled), ne(linkWatch.settled, linkWatch.state)),
     // What stands nowhere is met by nobody.
     exists(
@@ -121,11 +109,16 @@ export async function foundLinks(tx: Tx, team: string, most: number) {
     .where(found(team))
     .orderBy(desc(linkWatch.since), asc(resource.id))
     .limit(most);
+  return withPlaces(tx, rows);
+}
+
+/** The same with where each stands. */
+async function withPlaces<Row extends { resource: string }>(tx: Tx, rows: readonly Row[]) {
   const places = rows.length
     ? await tx
         .select({
           ...{ resource: placement.resource, placement: placement.id, collection: collection.id },
-          ...{ title: collection.title },
+          ...{ title: collection.title, givesCopy: placement.givesCopy },
         })
         .from(placement)
         .innerJoin(collection, and(eq(collection.id, placement.collection), isNull(collection.deletedAt)))
@@ -141,9 +134,7 @@ export async function foundLinks(tx: Tx, team: string, most: number) {
     : [];
   return rows.map((row) => ({
     ...row,
-    places: places
-      .filter((one) => one.resource === row.resource)
-      .map(({ placement: id, collection: where, title }) => ({ placement: id, collection: where, title })),
+    places: places.filter((one) => one.resource === row.resource).map(({ resource: _, ...place }) => place),
   }));
 }
 
@@ -207,4 +198,96 @@ export async function lockWatches(tx: Tx, ids: readonly string[]): Promise<Watch
     .where(inArray(linkWatch.resource, [...ids]))
     .orderBy(asc(linkWatch.resource))
     .for("update");
+}
+
+/** Of a team's addresses that stand somewhere, where those have moved to that were found to have moved for good. */
+export async function movedLinks(tx: Tx, team: string, most: number) {
+  return tx
+    .select({ was: resource.address, is: linkWatch.movedTo })
+    .from(linkWatch)
+    .innerJoin(resource, and(eq(resource.id, linkWatch.resource), isNull(resource.deletedAt)))
+    .where(and(eq(linkWatch.team, team), eq(linkWatch.state, "moved"), ne(linkWatch.movedTo, "")))
+    .orderBy(asc(linkWatch.resource))
+    .limit(most);
+}
+
+/** The addresses of a team at a site that stand somewhere, in order, with where each stands and what is known of it. */
+export async function linksAt(tx: Tx, team: string, host: string, most: number) {
+  const rows = await tx
+    .select({
+      ...{ resource: resource.id, title: resource.title, address: resource.address, kind: resource.kind },
+      ...{ state: linkWatch.state, movedTo: linkWatch.movedTo },
+    })
+    .from(resource)
+    .leftJoin(linkWatch, eq(linkWatch.resource, resource.id))
+    .where(
+      and(
+        eq(resource.team, team),
+        eq(resource.host, host),
+        isNull(resource.deletedAt),
+        exists(sql`(SELECT 1 FROM placement p WHERE p.resource = ${resource.id} AND p.deleted_at IS NULL)`),
+      ),
+    )
+    .orderBy(asc(resource.address), asc(resource.id))
+    .limit(most);
+  return withPlaces(tx, rows);
+}
+
+/** What has become of these addresses, where it is told. */
+export async function toldAmong(tx: Tx, team: string, resources: readonly string[]) {
+  const all: { resource: string; state: LinkState }[] = [];
+  await inParts(
+    resources,
+    async (part) => {
+      all.push(
+        ...(await tx
+          .select({ resource: linkWatch.resource, state: linkWatch.state })
+          .from(linkWatch)
+          .where(and(inArray(linkWatch.resource, part), found(team)))),
+      );
+    },
+    500,
+  );
+  return new Map(all.map((one) => [one.resource, one.state]));
+}
+
+/** Other things of a team that lead somewhere and serve outcomes this one serves, those that serve most of them first. */
+export const servingTheSame = (tx: Tx, id: string, most: number) =>
+  queryRows<{ resource: string; title: string; address: string; serves: string }>(
+    tx,
+    sql`SELECT r.id resource, r.title, r.address,
+        GROUP_CONCAT(DISTINCT COALESCE(NULLIF(o.code, ''), o.title) ORDER BY o.id SEPARATOR ', ') serves
+      FROM placement p JOIN serves s ON s.placement = p.id
+        JOIN outcome o ON o.id = s.outcome AND o.deleted_at IS NULL
+        JOIN serves t ON t.outcome = s.outcome
+        JOIN placement q ON q.id = t.placement AND q.resource <> p.resource AND q.deleted_at IS NULL
+        JOIN resource r ON r.id = q.resource AND r.deleted_at IS NULL AND r.address LIKE 'http%'
+        LEFT JOIN link_watch w ON w.resource = r.id
+      WHERE p.resource = ${id} AND p.deleted_at IS NULL AND (w.state IS NULL OR w.state IN ('ok', 'moved'))
+      GROUP BY r.id ORDER BY COUNT(DISTINCT s.outcome) DESC, r.id LIMIT ${most}`,
+  );
+
+/** Things by their ids that lead to the web, with what they are called. */
+export async function leadingOut(tx: Tx, ids: readonly string[]) {
+  if (!ids.length) return [];
+  return tx
+    .select({ resource: resource.id, title: resource.title, address: resource.address })
+    .from(resource)
+    .where(and(inArray(resource.id, [...ids]), isNull(resource.deletedAt), ne(resource.address, "")));
+}
+
+/** Where something stands, and whether readers can have its copy there. */
+export const placementsStanding = (tx: Tx, id: string) =>
+  tx
+    .select({ id: placement.id, givesCopy: placement.givesCopy })
+    .from(placement)
+    .where(and(eq(placement.resource, id), isNull(placement.deletedAt)));
+
+/** Keeps what was looked for about an address, whatever becomes of the address meanwhile. */
+export async function setFound(
+  tx: Tx,
+  id: string,
+  set: Pick<WatchRow, "ways" | "soughtAt"> | Pick<WatchRow, "insideAsked" | "insideDead" | "insideAt">,
+): Promise<void> {
+  await tx.update(linkWatch).set(set).where(eq(linkWatch.resource, id));
 }

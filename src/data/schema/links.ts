@@ -1,5 +1,7 @@
-import { index, int, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
+import { index, int, json, mysqlTable, text, varchar } from "drizzle-orm/mysql-core";
 import type { LinkState } from "@/core/health/link-state";
+import type { DeadInside } from "@/core/health/inside";
+import type { Way } from "@/core/health/ways";
 import { resource } from "./catalogue";
 import { bytesText, moment, uuid } from "./columns";
 
@@ -27,6 +29,13 @@ export const linkWatch = mysqlTable(
     modified: bytesText("modified", { length: 100 }).notNull().default(""),
     /** Of all words on the page as it was when nothing was wrong with it (core/text/min-hash); empty: too few, or not a page. */
     signature: bytesText("signature", { length: 512 }).notNull().default(""),
+    /** Where its page may stand now, as it was looked for, and when; null: never. */
+    ways: json("ways").$type<Way[]>(),
+    soughtAt: moment("sought_at"),
+    /** How many links in its reading copy were asked, which of them are dead, and when; null: never. */
+    insideAsked: int("inside_asked"),
+    insideDead: json("inside_dead").$type<DeadInside[]>(),
+    insideAt: moment("inside_at"),
     /** The state somebody said is alright; null: none. */
     settled: varchar("settled", { length: 12 }).$type<LinkState>(),
   },

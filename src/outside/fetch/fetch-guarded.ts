@@ -40,6 +40,8 @@ export type FetchOptions = Reach & {
   limits?: Partial<FetchLimits>;
   /** What the last answer was known by: then only another one is sent (RFC 9110, 13.1.2 and 13.1.3). */
   known?: { etag: string; modified: string };
+  /** An archive is asked for the page as it was then, in the form of an HTTP date (RFC 7089, 2.1.1). */
+  asOf?: string;
 };
 
 const open = new Agent({
@@ -86,6 +88,7 @@ export async function fetchGuarded(address: string, options: FetchOptions): Prom
           accept: options.accept ?? "text/html,application/xhtml+xml,*/*;q=0.8",
           "accept-encoding": "gzip, br, deflate",
           "accept-language": "en,*;q=0.5",
+          ...(options.asOf && { "accept-datetime": options.asOf }),
           ...(options.known?.etag && { "if-none-match": options.known.etag }),
           ...(options.known?.modified && { "if-modified-since": options.known.modified }),
         },

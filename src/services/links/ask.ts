@@ -1,3 +1,4 @@
+import { asHttpDate } from "@/core/health/memento";
 import type { Words } from "@/core/health/likeness";
 import { type Fetched, fetchGuarded } from "@/outside/fetch/fetch-guarded";
 import { newShareCode } from "@/outside/random";
@@ -13,6 +14,14 @@ export const askLink = (address: string, known?: { etag: string; modified: strin
     ...{ asked: false, allow: settings().fetchAllow, ports: settings().fetchPorts },
     ...{ limits: { bytes: MOST_BYTES }, ...(known && (known.etag || known.modified) && { known }) },
   });
+
+/** Asks an archive of the web for a page as it was then (RFC 7089); null: none is set up here. */
+export async function askArchive(address: string, at: Date): Promise<Fetched | null> {
+  const { memento, fetchAllow: allow, fetchPorts: ports } = settings();
+  if (!memento) return null;
+  // A TimeGate is there to be asked by programs.
+  return fetchGuarded(memento + address, { asked: true, allow, ports, asOf: asHttpDate(at) });
+}
 
 /** All words of a page; null: it is none. */
 export async function wordsOf({ headers, body }: Fetched & { ok: true }): Promise<Words | null> {

@@ -11,9 +11,10 @@ import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { addressHash } from "@/outside/hash";
 import type { Fetched } from "@/outside/fetch/fetch-guarded";
-import { settings } from "@/outside/settings";
 import { copyInThread } from "@/outside/threads/in-thread";
 import { askLink, nothingAt, wordsOf } from "./ask";
+import { seekJob } from "./seek";
+import { forgetTurns, takeTurn, turnsUntil } from "./turn";
 
 /** So long one run goes on, in milliseconds; what is left is for the next. */
 const RUN = 45_000;
@@ -22,15 +23,10 @@ const [MOST, SITES] = [4_000, 60];
 /** From here on a page is the one it was, whatever little is new on it, and is not looked at more closely. */
 const STILL_ITSELF = 0.5;
 
-/** When each site was asked last, by this process. */
-const asked = new Map<string, number>();
-
 /** Asks what is due, each site by itself and never sooner than is set. @returns how many were asked */
 export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
-  const pause = Number(settings().linkPause) * 1_000;
-  for (const [host, at] of asked) if (at + pause < Date.now()) asked.delete(host);
-  const ofOne = Math.max(1, Math.ceil((until - Date.now()) / Math.max(pause, 50)));
-  const due = await dueLinks(database(), now(), MOST, Math.min(ofOne, 200));
+  forgetTurns();
+  const due = await dueLinks(database(), now(), MOST, Math.min(turnsUntil(until), 200));
   const sites = new Map<string, string[]>();
   for (const { host, resource } of due) sites.set(host, [...(sites.get(host) ?? []), resource]);
   const waiting = [...sites];
@@ -39,10 +35,7 @@ export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
     for (let site = waiting.shift(); site; site = waiting.shift()) {
       const [host, resources] = site;
       for (const resource of resources) {
-        const free = (asked.get(host) ?? 0) + pause;
-        if (free > until || Date.now() > until) break;
-        if (free > Date.now()) await new Promise((resolve) => setTimeout(resolve, free - Date.now()));
-        asked.set(host, Date.now());
+        if (!(await takeTurn(host, until))) break;
         await lookAtLink(resource);
         count++;
       }
@@ -78,6 +71,9 @@ export async function lookAtLink(id: string): Promise<void> {
     await changes.count(await collectionsHolding(tx, [id]));
     await setWatch(tx, watch, set);
     changes.emit({ verb: "links.found", subject: id });
+    // By the time somebody comes to mend it, there are ways.
+    if (isTold({ ...watch, ...set }) && state !== "moved")
+      changes.enqueue(seekJob(id, watch.team, changes.at));
   });
 }
 

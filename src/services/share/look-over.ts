@@ -1,6 +1,7 @@
 import { weighedOf } from "@/core/appraise/weighed";
 import { loadOf, minutesIn, sumOf } from "@/core/fit/load";
 import { paceAt } from "@/core/fit/pace";
+import { type LinkState, LOST } from "@/core/health/link-state";
 import { mayHandOn } from "@/core/licence/known";
 import { clockOf } from "@/core/lesson/clock";
 import { lookOver } from "@/core/publish/look-over";
@@ -14,6 +15,7 @@ import { countWithNotes } from "@/data/queries/resources";
 import { phasesOf } from "@/data/queries/sections";
 import { sharedDown } from "@/data/queries/sharing";
 import { lixAmong } from "@/data/queries/texts-and-files";
+import { toldAmong } from "@/data/queries/links";
 import { sayingsOf } from "@/data/queries/weighed";
 import { reading } from "@/mechanism/action";
 import { Id, MaybeOneOf } from "@/mechanism/input";
@@ -61,8 +63,10 @@ export const lookOverCollection = reading({
       now(),
     );
     const far = await weighedAmong(tx, items);
+    const became = await toldAmong(tx, found.team, [...new Set(items.map((one) => one.resource.id))]);
     const looked = items.map((item) => ({
       ...item,
+      became: becameOf(became.get(item.resource.id)),
       ...(far.size > 0 && { weighed: far.get(item.resource.id) ?? ("no" as const) }),
       lix: levels?.get(item.resource.id),
       leadsTo: item.shownLive
@@ -94,6 +98,9 @@ export const lookOverCollection = reading({
     };
   },
 });
+
+const becameOf = (state: LinkState | undefined) =>
+  state && (LOST.includes(state) ? ("lost" as const) : ("other" as const));
 
 /** How far things are judged. */
 async function weighedAmong(tx: Tx, items: readonly Item[]) {

@@ -18,6 +18,7 @@ import { ask } from "../talk/call";
 import { sayAgo, saySince } from "../talk/say-time";
 import { useLive } from "../talk/use-live";
 import { Addressed } from "./addressed";
+import { LinksLine } from "./links-line";
 import { FirstHour } from "./first-hour";
 import { LetInto } from "./let-into";
 import { SampleLine } from "./sample-line";
@@ -32,6 +33,7 @@ type Props = {
   recent: Answer<"events.recent">;
   letInto: Answer<"guests.let-into">["collections"];
   notices: Answer<"notices.read">;
+  waiting: Answer<"teams.waiting">;
 };
 
 /** What waits, what happened, and the team's collections. */
@@ -106,6 +108,7 @@ export function Desk({ me, teams, team, letInto, ...initial }: Props) {
             ) : (
               <p className="text-quiet">Your Tray is empty: nothing waits.</p>
             )}
+            <LinksLine team={team.id} first={initial.waiting} />
             <section>
               <div className="mb-3 flex flex-wrap items-center gap-3">
                 <h2 className="mr-auto font-serif text-2xl font-semibold">Collections</h2>

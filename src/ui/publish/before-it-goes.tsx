@@ -6,7 +6,7 @@ import { groupBy } from "@/core/list/group-by";
 import { type FindingKind, FINDINGS } from "@/core/publish/look-over";
 import { sayMinutes } from "@/core/text/minutes";
 import { CHOICES, sayLicence } from "@/core/licence/known";
-import { Button } from "../parts/button";
+import { Button, buttonLook } from "../parts/button";
 import { Choice } from "../parts/field";
 import { call } from "../talk/call";
 import { inPlace } from "../talk/in-place";
@@ -17,6 +17,8 @@ type Doing = (work: Promise<unknown>) => Promise<unknown>;
 
 const SAID: Record<FindingKind, [one: string, many: string]> = {
   dead: ["could not be read", "could not be read"],
+  lost: ["leads to a page that is there no more", "lead to pages that are there no more"],
+  astray: ["leads to a page that has moved or changed", "lead to pages that have moved or changed"],
   private: ["has an address that only opens inside", "have addresses that only open inside"],
   waiting: ["is still being read", "are still being read"],
   closed: ["inside is not shown to readers", "inside are not shown to readers"],
@@ -37,7 +39,15 @@ const SAID: Record<FindingKind, [one: string, many: string]> = {
 };
 
 /** What a careful colleague would notice before it goes out; each leads to its place, and can be mended here. */
-export function BeforeItGoes({ looked, doing, mends }: { looked: Looked; doing: Doing; mends: boolean }) {
+export function BeforeItGoes({
+  looked,
+  ...rest
+}: {
+  looked: Looked;
+  team: string;
+  doing: Doing;
+  mends: boolean;
+}) {
   const byKind = groupBy(looked.findings, (one) => one.kind);
   const kinds = FINDINGS.filter((kind) => byKind.has(kind));
   return (
@@ -62,12 +72,7 @@ export function BeforeItGoes({ looked, doing, mends }: { looked: Looked; doing: 
             </summary>
             <ul className="mt-1 flex flex-col gap-1.5 pb-1 pl-4">
               {byKind.get(kind)!.map((finding) => (
-                <One
-                  key={`${finding.collection} ${finding.placement}`}
-                  finding={finding}
-                  doing={doing}
-                  mends={mends}
-                />
+                <One key={`${finding.collection} ${finding.placement}`} finding={finding} {...rest} />
               ))}
               {count > byKind.get(kind)!.length && (
                 <li className="text-sm text-quiet">and {count - byKind.get(kind)!.length} more</li>
@@ -90,7 +95,10 @@ function sayLicences({ yes, link, unknown }: Looked["holds"]["licences"]): strin
   return said.length ? `${said.join(", ")}.` : "";
 }
 
-function One({ finding, doing, mends }: { finding: Finding; doing: Doing; mends: boolean }) {
+type OneProps = { finding: Finding; team: string; doing: Doing };
+
+function One({ mends, ...props }: OneProps & { mends: boolean }) {
+  const { finding } = props;
   const { placement, collection, title } = finding;
   const place = placement ? inPlace({ collection, placement }) : `/bench/${collection}`;
   return (
@@ -101,13 +109,13 @@ function One({ finding, doing, mends }: { finding: Finding; doing: Doing; mends:
       >
         {title}
       </Link>
-      {mends && <Mend finding={finding} doing={doing} />}
+      {mends && <Mend {...props} />}
     </li>
   );
 }
 
 /** What makes it good, in one gesture. */
-function Mend({ finding, doing }: { finding: Finding; doing: Doing }) {
+function Mend({ finding, team, doing }: OneProps) {
   const { kind, placement, resource, collection } = finding;
   const press = (words: string, work: () => Promise<unknown>) => (
     <Button small onClick={() => void doing(work())}>
@@ -120,6 +128,13 @@ function Mend({ finding, doing }: { finding: Finding; doing: Doing }) {
   switch (kind) {
     case "dead":
       return press("Look at it again", () => call("resources.fetch-again", { resource }));
+    case "lost":
+    case "astray":
+      return (
+        <Link href={`/team/${team}/links#link-${resource}`} className={buttonLook("line", true)}>
+          Mend it
+        </Link>
+      );
     case "file":
       return (
         <Choice

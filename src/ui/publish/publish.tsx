@@ -150,7 +150,7 @@ export function Publish({ me, teams, team, collection, shared: first, address, p
               onEnd={() => void doing(call("codes.end", { collection: collection.id }))}
             />
           )}
-          {looked && <BeforeItGoes looked={looked} doing={doing} mends={publishes} />}
+          {looked && <BeforeItGoes looked={looked} team={team.id} doing={doing} mends={publishes} />}
           <Editions
             collection={collection.id}
             all={editions}

@@ -3,7 +3,7 @@
 import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import Link from "next/link";
 import type { Answer } from "@/services/registry";
-import { ask } from "../../talk/call";
+import { ask, call } from "../../talk/call";
 
 /** So many characters of a long text stand beside the questions; the rest is in the Reading room. */
 const BESIDE = 16_000;
@@ -37,12 +37,24 @@ const itsLevel = (client: QueryClient, resource: string, language: string | null
   staleTime: Infinity,
 });
 
+/** So often it is looked whether the links in it have been asked, in milliseconds, and so many times. */
+const [LOOKED_EVERY, LOOKED] = [4_000, 15];
+
+/** How many of the links in it lead nowhere; they are asked when nobody has in a while. */
+const itsLinks = (resource: string) => ({
+  queryKey: ["weigh", "links", resource],
+  queryFn: () => call("links.inside", { resource }).then(({ inside }) => inside),
+  staleTime: 60_000,
+  retry: false,
+});
+
 /** Asks for what comes next, so that it is here when somebody goes on. */
 export function askAhead(client: QueryClient, resource: string | undefined): void {
   if (!resource) return;
   void client
     .fetchQuery(aboutIt(resource))
     .then((about) => client.prefetchQuery(itsLevel(client, resource, about.resource.language)))
+    .then(() => client.prefetchQuery(itsLinks(resource)))
     // It is asked for again when somebody is there.
     .catch(() => undefined);
 }
@@ -58,9 +70,14 @@ export function useKnown(resource: string) {
     ...itsLevel(client, resource, data?.resource.language ?? null),
     enabled: !!data,
   });
+  const { data: inside, isPending: isAsking } = useQuery({
+    ...itsLinks(resource),
+    refetchInterval: ({ state }) =>
+      state.data === null && state.dataUpdateCount < LOOKED ? LOOKED_EVERY : false,
+  });
   // What stands beside the questions comes at once, so that it moves them once.
-  if (!data || isPending) return undefined;
-  return { ...data.resource, places: [...new Set(data.places.map(({ title }) => title))], level };
+  if (!data || isPending || isAsking) return undefined;
+  return { ...data.resource, places: [...new Set(data.places.map(({ title }) => title))], level, inside };
 }
 
 /** What is judged: what it is called, where it is from, and its reading copy or the way to it. */

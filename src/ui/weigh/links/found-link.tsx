@@ -10,6 +10,7 @@ import { sayDone } from "../../shell/use-undo";
 import { call } from "../../talk/call";
 import { sayByField, sayFailure } from "../../talk/say-failure";
 import { toast } from "../../talk/toast";
+import { Ways } from "./ways";
 
 type Props = {
   link: Answer<"links.read">["found"][number];
@@ -23,10 +24,21 @@ type Props = {
 export function FoundLink({ link, team, arranges, brings, again }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const mend = (address?: string) =>
-    call("links.mend", { resource: link.resource, address }).then(({ mended, entry }) => {
+  const [isOpen, setOpen] = useState(false);
+  const mend = (to: { address?: string; to?: string } = {}) =>
+    call("links.mend", { resource: link.resource, ...to }).then(({ mended, entry }) => {
       again();
       sayDone(mended === 1 ? "It leads there now." : `${mended} items lead there now.`, team, entry, again);
+    });
+  const give = (): Promise<void> =>
+    call("links.give-copy", { resource: link.resource, gives: true }).then(({ items, entry }) => {
+      again();
+      sayDone(
+        items === 1 ? "Readers can read the copy there." : `Readers can read the copy at ${items} places.`,
+        team,
+        entry,
+        again,
+      );
     });
   const settle = (settled: boolean): Promise<void> =>
     call("links.settle", { resource: link.resource, settled }).then(() => {
@@ -37,7 +49,7 @@ export function FoundLink({ link, team, arranges, brings, again }: Props) {
         });
     });
   return (
-    <li className="border-b border-line py-3">
+    <li id={`link-${link.resource}`} className="border-b border-line py-3 target:bg-wash">
       <div className="flex items-start gap-2">
         <span className="pt-0.5">
           <KindMark kind={link.kind} />
@@ -83,6 +95,11 @@ export function FoundLink({ link, team, arranges, brings, again }: Props) {
             Another address …
           </Button>
         )}
+        {arranges && (
+          <Button small aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+            Other ways
+          </Button>
+        )}
         {link.copied && (
           <Link href={`/read/${link.resource}`} className={buttonLook("line", true)}>
             Read the copy
@@ -107,13 +124,14 @@ export function FoundLink({ link, team, arranges, brings, again }: Props) {
           </Button>
         )}
       </div>
+      {isOpen && <Ways resource={link.resource} {...{ brings }} onMend={mend} onGive={give} />}
       {typed !== null && (
         <form
           noValidate
           className="mt-2 flex flex-wrap items-end gap-2 pl-7"
           onSubmit={(event) => {
             event.preventDefault();
-            void mend(typed)
+            void mend({ address: typed })
               .then(() => setTyped(null))
               .catch(sayByField(setErrors));
           }}

@@ -1,15 +1,18 @@
 "use client";
 
+import { useState } from "react";
 import { LINK_STATES } from "@/core/health/link-state";
 import { groupBy } from "@/core/list/group-by";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
+import { Button } from "../../parts/button";
 import { Empty } from "../../parts/empty";
 import { Frame, type Me, type TeamRow } from "../../shell/frame";
 import { useUndo } from "../../shell/use-undo";
 import { ask } from "../../talk/call";
 import { useLiveAnswer } from "../../talk/use-live-answer";
 import { FoundLink } from "./found-link";
+import { MovedHouse } from "./house";
 import { FOUND } from "./say-link";
 
 type Read = Answer<"links.read">;
@@ -29,6 +32,7 @@ export function Links({ me, teams, team, first }: Props) {
     "resource",
   );
   useUndo(team.id, again);
+  const [house, setHouse] = useState<{ from: string; to: string } | null>(null);
   const groups = groupBy(read.found, ({ state }) => state);
   const arranges = may(team.role, "arrange");
   return (
@@ -43,6 +47,8 @@ export function Links({ me, teams, team, first }: Props) {
           <p role="status" className="mt-2 text-[15px]">
             {sayPlan(read)}
           </p>
+          {arranges && read.links > 0 && <Houses houses={read.houses} onSee={setHouse} />}
+          {house && <MovedHouse team={team.id} first={house} onClose={() => setHouse(null)} again={again} />}
           {read.found.length === 0 && (
             <Empty title={read.links ? "Nothing is wrong" : "Nothing is watched yet"}>
               <p>
@@ -83,6 +89,37 @@ export function Links({ me, teams, team, first }: Props) {
         </div>
       </main>
     </Frame>
+  );
+}
+
+/** Sites that seem to have moved as a whole, and the way to say of another one that it has. */
+function Houses({
+  houses,
+  onSee,
+}: {
+  houses: Read["houses"];
+  onSee: (house: { from: string; to: string }) => void;
+}) {
+  return (
+    <div className="mt-3 flex flex-col items-start gap-2">
+      {houses.map(({ from, to, seen }) => (
+        <p
+          key={`${from} ${to}`}
+          className="flex w-full flex-wrap items-center gap-x-3 gap-y-2 rounded-md border border-line bg-sheet px-4 py-3 text-[15px]"
+        >
+          <span className="min-w-52 flex-1">
+            <b className="font-semibold">A site seems to have moved.</b> {seen} pages that began with{" "}
+            <span className="break-all">{from}</span> begin now with <span className="break-all">{to}</span>
+          </span>
+          <Button small look="accent" onClick={() => onSee({ from, to })}>
+            See what that leads where
+          </Button>
+        </p>
+      ))}
+      <Button small look="quiet" className="-ml-3" onClick={() => onSee({ from: "", to: "" })}>
+        {houses.length ? "Another site has moved …" : "A site has moved …"}
+      </Button>
+    </div>
   );
 }
 

@@ -20,5 +20,9 @@ export const FOUND: Record<Exclude<LinkState, "ok" | "unreachable">, { head: str
     head: "Another page now",
     means: "What stands there has next to nothing in common with the copy that is kept.",
   },
+  silent: {
+    head: "No answer for two weeks",
+    means: "The site cannot be reached, or says that something is wrong with it.",
+  },
   moved: { head: "Moved for good", means: "The site says where it stands now." },
 };

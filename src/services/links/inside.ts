@@ -1,0 +1,40 @@
+import { findWatch, watchOne } from "@/data/queries/links";
+import type { NewJob } from "@/data/queries/jobs";
+import { action } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { newId } from "@/outside/random";
+
+class AskInside {
+  @Id() resource: string;
+}
+
+/** As long as this what was asked counts, in milliseconds. */
+const COUNTS = 30 * 86_400_000;
+
+/** The job that asks the links in a page. */
+const insideJob = (resource: string, team: string, at: Date): NewJob => ({
+  ...{ id: newId(), kind: "links.inside", payload: { resource }, team },
+  ...{ uniqueKey: `links.inside:${resource}`, createdAt: at },
+});
+
+export const askInside = action({
+  name: "links.inside",
+  about:
+    "How many of the links in a page's reading copy lead nowhere, as far as that was asked in the last month; else they are asked now, and it is told when that is done.",
+  input: AskInside,
+  allow: can.bring("resource"),
+  locks: ({ input }) => ({ resources: [input.resource] }),
+  history: null,
+  run: async ({ input, tx, locked, at, enqueue, emit }) => {
+    const row = locked.resource(input.resource);
+    const known = (await findWatch(tx, row.id))?.watch;
+    if (known?.insideAt && known.insideAt.getTime() + COUNTS > at.getTime())
+      return { inside: { asked: known.insideAsked ?? 0, dead: known.insideDead ?? [], at: known.insideAt } };
+    if (!/^https?:/i.test(row.address)) return { inside: { asked: 0, dead: [], at } };
+    await watchOne(tx, { resource: row.id, team: row.team, host: row.host, nextAt: at });
+    enqueue(insideJob(row.id, row.team, at));
+    emit({ verb: "links.inside", subject: row.id });
+    return { inside: null };
+  },
+});

@@ -1,0 +1,55 @@
+import { findWatch, leadingOut, placementsStanding, servingTheSame } from "@/data/queries/links";
+import type { Tx } from "@/data/database";
+import { reading } from "@/mechanism/action";
+import { Id } from "@/mechanism/input";
+import { can } from "@/mechanism/policy";
+import { alikeOf } from "../search/alike";
+
+/** So many other things are offered in its place. */
+const OTHERS = 5;
+
+class ReadWays {
+  @Id() resource: string;
+}
+
+export const readWays = reading({
+  name: "links.ways",
+  about:
+    "The ways to mend what leads to an address: where its page may stand now, an archive's copy, the copy that is kept here, and other things of the catalogue that serve the same outcomes or say much the same.",
+  input: ReadWays,
+  allow: can.see("resource"),
+  run: async ({ input: { resource }, scope, tx }) => {
+    const [row, places, others] = await Promise.all([
+      findWatch(tx, resource),
+      placementsStanding(tx, resource),
+      othersFor(tx, scope.team!, resource),
+    ]);
+    return {
+      ways: row?.watch.ways ?? [],
+      /** When it was looked for last; null: never. */
+      soughtAt: row?.watch.soughtAt ?? null,
+      /** The copy that is kept here, and at how many of its places readers can have it; null: none is kept. */
+      copy: row?.origin
+        ? { places: places.length, given: places.filter((one) => one.givesCopy).length }
+        : null,
+      others,
+    };
+  },
+});
+
+/** What could stand there instead: first what serves the same outcomes, then what says much the same. */
+async function othersFor(tx: Tx, team: string, resource: string) {
+  const serving = await servingTheSame(tx, resource, OTHERS);
+  if (serving.length >= OTHERS) return serving.map((one) => ({ ...one, why: "serves" as const }));
+  const alike = (await alikeOf(tx, team, resource))?.alike.map((one) => one.id) ?? [];
+  const known = new Set(serving.map((one) => one.resource));
+  const more = new Map(
+    (await leadingOut(tx, alike.slice(0, 2 * OTHERS))).map((one) => [one.resource, one] as const),
+  );
+  return [
+    ...serving.map((one) => ({ ...one, why: "serves" as const })),
+    ...alike
+      .flatMap((id) => (known.has(id) ? [] : (more.get(id) ?? [])))
+      .map((one) => ({ ...one, serves: "", why: "alike" as const })),
+  ].slice(0, OTHERS);
+}
