@@ -17,7 +17,7 @@ const folder = mkdtempSync(path.join(os.tmpdir(), "hobbin-bench-"));
 async function main() {
   await ensureAll();
   const { port, web, env } = await startAround({ folder, base: 6800, fast: false });
-  Object.assign(env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_LOG: "error" });
+  Object.assign(env, { HOBBIN_SIGN_IN_LIMIT: "1000", HOBBIN_WATCH_LINKS: "off", HOBBIN_LOG: "error" });
   const first = await startApplication({ env: { ...env, HOBBIN_STREAMS: "5000" }, port });
   // A second process on the same database, for what must hold in every process.
   await startApplication({ env: { ...env, HOBBIN_WORKER: "off" }, port: port + 5 });

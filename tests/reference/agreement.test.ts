@@ -40,9 +40,15 @@ test("κ of ten things, fourteen people and five answers, the worked example tha
 type Said = { table: string[] } & Partial<
   Record<"nominal" | "interval" | "fleiss" | "cohen" | "linear" | "quadratic", number>
 >;
-const { said } = JSON.parse(readFileSync("tests/outside/said/agreement.json", "utf8")) as { said: Said[] };
+/** What large programs said of made-up tables, by which script and when. */
+const saidIn = (name: string) =>
+  (JSON.parse(readFileSync(`tests/outside/said/${name}.json`, "utf8")) as { said: Said[] }).said;
 
-test("made-up tables agree to six digits with nltk, scikit-learn and statsmodels, as far as each has the figure", () => {
+test.each([
+  ["nltk, scikit-learn and statsmodels", "agreement"],
+  ["the package psych of R", "kappa"],
+])("made-up tables agree to six digits with %s, as far as each has the figure", (_, name) => {
+  const said = saidIn(name);
   expect(said.length).toBeGreaterThanOrEqual(20);
   for (const { table, ...figures } of said) {
     const values = read(table);

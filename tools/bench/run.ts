@@ -19,6 +19,7 @@ import { measureGoingOut } from "./going-out";
 import { measureGrowth } from "./growth";
 import { measureHandouts } from "./handouts";
 import { measureImport } from "./imports";
+import { measureLinks } from "./links";
 import { measureListeners } from "./listeners";
 import { measureMarks } from "./marks";
 import { measureNewsletter } from "./newsletter";
@@ -64,6 +65,8 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),
   growth: () => measureGrowth(actor),
+  // It gives what is in the large catalogue other addresses.
+  links: () => measureLinks(actor, large.id),
   import: () => measureImport(actor, base, process.env.HOBBIN_WEB_PORT!),
 };
 const wanted = process.argv.slice(2);

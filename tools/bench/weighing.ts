@@ -11,6 +11,7 @@ import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
 import options from "../lib/chromium.json" with { type: "json" };
 import { signIn } from "./bench-screen";
+import { type Drawn, measureDrawing } from "./drawing";
 import { as, fillCollection, somebody } from "./fill";
 import { type Figure, median, timed } from "./figures";
 import { measureFitting } from "./fitting";
@@ -178,7 +179,39 @@ export async function* measureWeighing(
       met: median(took) < 300,
     };
   }
+  const everything = await fillCollection(actor, team, "All two thousand", things);
+  yield* inBrowser(actor, base, [
+    {
+      what: `${THINGS} things by the questions ${JUDGES} people answered, side by side`,
+      ...{ address: `${base}/team/${team}/appraisal/${round}`, parts: "[role=table] [role=row]", least: 8 },
+      aim: 500,
+    },
+    {
+      what: `How mixed a collection of ${THINGS} is, its charts`,
+      ...{
+        address: `${base}/team/${team}/mix?of=${everything}`,
+        parts: ".recharts-bar-rectangles",
+        least: 2,
+      },
+      aim: 500,
+    },
+    {
+      what: `How long a collection of ${THINGS} takes, its chart`,
+      ...{ address: `${base}/team/${team}/time/${everything}`, parts: ".recharts-bar-rectangles", least: 1 },
+      aim: 500,
+    },
+  ]);
   yield* measureFitting();
+}
+
+/** The same, signed in. */
+async function* inBrowser(actor: Actor, base: string, drawn: readonly Drawn[]): AsyncGenerator<Figure> {
+  const browser = await chromium.launch(options);
+  try {
+    yield* measureDrawing(await signIn(browser, actor, base), drawn);
+  } finally {
+    await browser.close();
+  }
 }
 
 /** Judges one thing after the other by keys, and says how long each was awaited. */

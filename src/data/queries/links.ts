@@ -33,7 +33,7 @@ export async function watchOne(
     .onDuplicateKeyUpdate({ set: { host: row.host } });
 }
 
-/** What is to be asked by now, the longest due first, no more than some of one site. */
+/** What is to be asked by now: of each site the one that is due longest, then of each the next, no more than some. */
 export async function dueLinks(tx: Tx, at: Date, most: number, ofOne: number) {
   const rows = await queryRows<{ resource: string; address: string; host: string }>(
     tx,
@@ -41,7 +41,7 @@ export async function dueLinks(tx: Tx, at: Date, most: number, ofOne: number) {
         SELECT w.resource, r.address, w.host, w.next_at, ROW_NUMBER() OVER (PARTITION BY w.host ORDER BY w.next_at) n
         FROM link_watch w JOIN resource r ON r.id = w.resource AND r.deleted_at IS NULL
         WHERE w.next_at <= ${at}
-      ) due WHERE n <= ${ofOne} ORDER BY next_at LIMIT ${most}`,
+      ) due WHERE n <= ${ofOne} ORDER BY n, next_at LIMIT ${most}`,
   );
   return rows;
 }
@@ -261,19 +261,26 @@ export const servingTheSame = (tx: Tx, id: string, most: number) =>
         JOIN outcome o ON o.id = s.outcome AND o.deleted_at IS NULL
         JOIN serves t ON t.outcome = s.outcome
         JOIN placement q ON q.id = t.placement AND q.resource <> p.resource AND q.deleted_at IS NULL
-        JOIN resource r ON r.id = q.resource AND r.deleted_at IS NULL AND r.address LIKE 'http%'
+        JOIN resource r ON r.id = q.resource AND r.deleted_at IS NULL AND r.address LIKE 'http%' AND r.fetch_state <> 'failed'
         LEFT JOIN link_watch w ON w.resource = r.id
       WHERE p.resource = ${id} AND p.deleted_at IS NULL AND (w.state IS NULL OR w.state IN ('ok', 'moved'))
       GROUP BY r.id ORDER BY COUNT(DISTINCT s.outcome) DESC, r.id LIMIT ${most}`,
   );
 
-/** Things by their ids that lead to the web, with what they are called. */
+/** Things by their ids that lead to the web and could be read there, with what they are called. */
 export async function leadingOut(tx: Tx, ids: readonly string[]) {
   if (!ids.length) return [];
   return tx
     .select({ resource: resource.id, title: resource.title, address: resource.address })
     .from(resource)
-    .where(and(inArray(resource.id, [...ids]), isNull(resource.deletedAt), ne(resource.address, "")));
+    .where(
+      and(
+        inArray(resource.id, [...ids]),
+        isNull(resource.deletedAt),
+        ne(resource.address, ""),
+        ne(resource.fetchState, "failed"),
+      ),
+    );
 }
 
 /** Where something stands, and whether readers can have its copy there. */

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { asHttpDate } from "@/core/health/memento";
 import type { Words } from "@/core/health/likeness";
 import { type Fetched, fetchGuarded } from "@/outside/fetch/fetch-guarded";
@@ -31,17 +32,15 @@ export async function wordsOf({ headers, body }: Fetched & { ok: true }): Promis
 }
 
 /** What sites answer for what they cannot have, by their origins; null: that there is no such page, as they should. */
-const nothings = new Map<string, { until: number; words: Promise<Words | null> }>();
-const [KEEP, MOST_SITES] = [86_400_000, 2_000];
+const nothings = new LRUCache<string, Promise<Words | null>>({ max: 5_000, ttl: 86_400_000 });
 
 /** What a site shows for an address that cannot exist; null: it says so. Asked once a day. */
 export function nothingAt(origin: string): Promise<Words | null> {
   const known = nothings.get(origin);
-  if (known && known.until > Date.now()) return known.words;
-  if (nothings.size >= MOST_SITES) nothings.clear();
+  if (known) return known;
   const words = askLink(`${origin}/${newShareCode()}/${newShareCode()}`).then((answer) =>
     answer.ok ? wordsOf(answer) : null,
   );
-  nothings.set(origin, { until: Date.now() + KEEP, words });
+  nothings.set(origin, words);
   return words;
 }

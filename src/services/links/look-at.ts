@@ -18,30 +18,30 @@ import { forgetTurns, takeTurn, turnsUntil } from "./turn";
 
 /** So long one run goes on, in milliseconds; what is left is for the next. */
 const RUN = 45_000;
-/** So many addresses are looked through for one run, and so many sites are asked at once. */
-const [MOST, SITES] = [4_000, 60];
+/** So many addresses are looked through for one run, of one site, and so many are asked at once. */
+const [MOST, MOST_OF_ONE, AT_ONCE] = [12_000, 200, 100];
 /** From here on a page is the one it was, whatever little is new on it, and is not looked at more closely. */
 const STILL_ITSELF = 0.5;
 
-/** Asks what is due, each site by itself and never sooner than is set. @returns how many were asked */
+/**
+ * Asks what is due, and no site sooner than is set: of each site one after the other, so that nobody waits for a site while
+ * another one is free.
+ * @returns how many were asked
+ */
 export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
   forgetTurns();
-  const due = await dueLinks(database(), now(), MOST, Math.min(turnsUntil(until), 200));
-  const sites = new Map<string, string[]>();
-  for (const { host, resource } of due) sites.set(host, [...(sites.get(host) ?? []), resource]);
-  const waiting = [...sites];
-  let count = 0;
+  const due = await dueLinks(database(), now(), MOST, Math.min(turnsUntil(until), MOST_OF_ONE));
+  let [next, count] = [0, 0];
   const work = async () => {
-    for (let site = waiting.shift(); site; site = waiting.shift()) {
-      const [host, resources] = site;
-      for (const resource of resources) {
-        if (!(await takeTurn(host, until))) break;
-        await lookAtLink(resource);
-        count++;
-      }
+    while (next < due.length && Date.now() < until) {
+      const { host, resource } = due[next++]!;
+      // One whose site has no turn left comes again in the next run.
+      if (!(await takeTurn(host, until))) continue;
+      await lookAtLink(resource);
+      count++;
     }
   };
-  await Promise.all(Array.from({ length: SITES }, work));
+  await Promise.all(Array.from({ length: AT_ONCE }, work));
   return count;
 }
 

@@ -124,7 +124,7 @@ export function FoundLink({ link, team, arranges, brings, again }: Props) {
           </Button>
         )}
       </div>
-      {isOpen && <Ways resource={link.resource} {...{ brings }} onMend={mend} onGive={give} />}
+      {isOpen && <Ways resource={link.resource} {...{ team, brings }} onMend={mend} onGive={give} />}
       {typed !== null && (
         <form
           noValidate

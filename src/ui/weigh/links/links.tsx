@@ -127,7 +127,7 @@ function Houses({
 function sayPlan({ links, hosts, plan, pause, asked }: Read): string {
   if (!links) return "";
   const days = Math.round(plan.days);
-  return `${links === 1 ? "1 address" : `${links} addresses`} at ${hosts === 1 ? "1 site" : `${hosts} sites`}, each asked about every ${days} days; no site more often than every ${pause} seconds.${
+  return `${links === 1 ? "1 address" : `${links} addresses`} at ${hosts === 1 ? "1 site" : `${hosts} sites`}, each asked about every ${days} days; no site more often than every ${pause === 1 ? "second" : `${pause} seconds`}.${
     asked
       ? ` The last was asked ${new Date(asked).toLocaleDateString("en", { day: "numeric", month: "long" })}.`
       : " None has been asked yet."

@@ -9,6 +9,7 @@ import { toast } from "../../talk/toast";
 
 type Read = Answer<"links.ways">;
 type Props = {
+  team: string;
   resource: string;
   brings: boolean;
   /** Leads everything that leads there somewhere else. */
@@ -20,9 +21,10 @@ const day = (at: string | Date) =>
   new Date(at).toLocaleDateString("en", { day: "numeric", month: "long", year: "numeric" });
 
 /** Where a page may stand now, and what could stand in its place: one press each. */
-export function Ways({ resource, brings, onMend, onGive }: Props) {
+export function Ways({ team, resource, brings, onMend, onGive }: Props) {
   const client = useQueryClient();
-  const queryKey = ["links", "ways", resource];
+  // Under the list it stands in: what has that read again has this, too.
+  const queryKey = ["links", team, "ways", resource];
   const { data } = useQuery({ queryKey, queryFn: () => ask("links.ways", { resource }) });
   if (!data)
     return <p className="mt-2 min-h-24 pl-7 text-[15px] text-quiet">The ways are being looked up.</p>;
