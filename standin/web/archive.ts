@@ -33,7 +33,8 @@ function pageOf(original: string): string | null {
   const url = URL.canParse(original) ? new URL(original) : null;
   const site = SITES.find((one) => `${one.host}.localhost` === url?.hostname);
   if (!site || !url) return null;
-  const page = site.pages.find((one) => one.path === url.pathname);
+  // What had a year in its address once has none any more.
+  const page = site.pages.find((one) => one.path === url.pathname.replace(/^\/\d{4}(?=\/)/, ""));
   if (page) return writePage(site, page, url.origin);
   return url.pathname === "/gone"
     ? `<!doctype html><html lang="en"><title>What is gone – ${site.name}</title><h1>What is gone</h1><p>As it stood here once.</p>`

@@ -41,6 +41,7 @@ test("of the links in it it is said how many lead nowhere, and that they are bei
   const dead = ["one", "two", "three"].map((title) => ({ title }));
   expect(say()).toEqual([]);
   expect(say(null)).toEqual(["The links in it are being asked."]);
+  expect(say({ asked: null, dead: [] })).toEqual([]);
   expect(say({ asked: 0, dead: [] })).toEqual(["No links lead out of it."]);
   expect(say({ asked: 18, dead: [] })).toEqual(["All 18 links in it lead somewhere."]);
   expect(say({ asked: 18, dead: dead.slice(0, 1) })).toEqual(["1 of 18 links in it leads nowhere: “one”."]);

@@ -11,8 +11,8 @@ export type Known = {
   places?: readonly string[];
   /** How hard its language is, in words. */
   level?: string | null;
-  /** How many of the links in it were asked, and which lead nowhere; null: they are being asked. */
-  inside?: { asked: number; dead: readonly { title: string }[] } | null;
+  /** How many of the links in it were asked (null: nobody knows of any), and which lead nowhere; null: they are being asked. */
+  inside?: { asked: number | null; dead: readonly { title: string }[] } | null;
   /** What is judged beside it. */
   others?: readonly { kind: Kind; published: string | null }[];
 };
@@ -79,6 +79,7 @@ function sayInside({ inside }: Known): string[] {
   if (inside === undefined) return [];
   if (inside === null) return ["The links in it are being asked."];
   const { asked, dead } = inside;
+  if (asked === null) return [];
   if (!asked) return ["No links lead out of it."];
   if (!dead.length)
     return [asked === 1 ? "The one link in it leads somewhere." : `All ${asked} links in it lead somewhere.`];

@@ -21,18 +21,22 @@ const insideJob = (resource: string, team: string, at: Date): NewJob => ({
 export const askInside = action({
   name: "links.inside",
   about:
-    "How many of the links in a page's reading copy lead nowhere, as far as that was asked in the last month; else they are asked now, and it is told when that is done.",
+    "How many of the links in a page's reading copy lead nowhere, as far as that was asked in the last month; else they are asked now, and it is told when that is done. `asked` is null where no copy is kept.",
   input: AskInside,
   allow: can.bring("resource"),
   locks: ({ input }) => ({ resources: [input.resource] }),
   history: null,
   run: async ({ input, tx, locked, at, enqueue, emit }) => {
     const row = locked.resource(input.resource);
-    const known = (await findWatch(tx, row.id))?.watch;
-    if (known?.insideAt && known.insideAt.getTime() + COUNTS > at.getTime())
-      return { inside: { asked: known.insideAsked ?? 0, dead: known.insideDead ?? [], at: known.insideAt } };
-    if (!/^https?:/i.test(row.address)) return { inside: { asked: 0, dead: [], at } };
+    // Of what is kept in no copy nobody knows where it leads.
+    const unknown = { inside: { asked: null, dead: [], at } };
+    if (!/^https?:/i.test(row.address)) return unknown;
     await watchOne(tx, { resource: row.id, team: row.team, host: row.host, nextAt: at });
+    const found = await findWatch(tx, row.id);
+    if (!found?.origin) return unknown;
+    const { watch } = found;
+    if (watch.insideAt && watch.insideAt.getTime() + COUNTS > at.getTime())
+      return { inside: { asked: watch.insideAsked, dead: watch.insideDead ?? [], at: watch.insideAt } };
     enqueue(insideJob(row.id, row.team, at));
     emit({ verb: "links.inside", subject: row.id });
     return { inside: null };

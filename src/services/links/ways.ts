@@ -7,6 +7,8 @@ import { alikeOf } from "../search/alike";
 
 /** So many other things are offered in its place. */
 const OTHERS = 5;
+/** From this part of what its own telling words count on, something says much the same. */
+const ALIKE = 0.3;
 
 class ReadWays {
   @Id() resource: string;
@@ -24,32 +26,33 @@ export const readWays = reading({
       placementsStanding(tx, resource),
       othersFor(tx, scope.team!, resource),
     ]);
+    const ways = row?.watch.ways ?? [];
     return {
-      ways: row?.watch.ways ?? [],
+      ways,
       /** When it was looked for last; null: never. */
       soughtAt: row?.watch.soughtAt ?? null,
       /** The copy that is kept here, and at how many of its places readers can have it; null: none is kept. */
       copy: row?.origin
         ? { places: places.length, given: places.filter((one) => one.givesCopy).length }
         : null,
-      others,
+      // What was found on its site may be known here.
+      others: others.filter(({ address }) => !ways.some((way) => way.address === address)),
     };
   },
 });
 
 /** What could stand there instead: first what serves the same outcomes, then what says much the same. */
 async function othersFor(tx: Tx, team: string, resource: string) {
-  const serving = await servingTheSame(tx, resource, OTHERS);
-  if (serving.length >= OTHERS) return serving.map((one) => ({ ...one, why: "serves" as const }));
-  const alike = (await alikeOf(tx, team, resource))?.alike.map((one) => one.id) ?? [];
-  const known = new Set(serving.map((one) => one.resource));
-  const more = new Map(
-    (await leadingOut(tx, alike.slice(0, 2 * OTHERS))).map((one) => [one.resource, one] as const),
-  );
-  return [
-    ...serving.map((one) => ({ ...one, why: "serves" as const })),
-    ...alike
-      .flatMap((id) => (known.has(id) ? [] : (more.get(id) ?? [])))
-      .map((one) => ({ ...one, serves: "", why: "alike" as const })),
-  ].slice(0, OTHERS);
+  const serving = (await servingTheSame(tx, resource, OTHERS)).map((one) => ({
+    ...one,
+    why: "serves" as const,
+  }));
+  const found = serving.length < OTHERS ? await alikeOf(tx, team, resource) : null;
+  const near = (found?.alike ?? []).filter(({ score }) => score >= ALIKE * found!.own).map(({ id }) => id);
+  const known = new Map((await leadingOut(tx, near)).map((one) => [one.resource, one] as const));
+  const alike = near
+    .filter((id) => !serving.some((one) => one.resource === id))
+    .flatMap((id) => known.get(id) ?? [])
+    .map((one) => ({ ...one, serves: "", why: "alike" as const }));
+  return [...serving, ...alike].slice(0, OTHERS);
 }

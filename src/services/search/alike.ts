@@ -66,17 +66,18 @@ export async function alikeTo(
 }
 
 /**
- * Resources of a team in which the words stand that tell most of one, the likest first; with its words and their weights.
+ * Resources of a team in which the words stand that tell most of one, the likest first; with its words and their weights, and
+ * what it would count itself.
  * Null for one that is gone.
  */
 export async function alikeOf(tx: Tx, team: string, resource: string) {
   const [found] = await wordsOf(tx, [resource]);
   const words = found?.words;
   if (!words) return null;
-  const { terms, ranking } = await alikeTo(tx, team, words, { most: BY_TERMS, least: 2 });
+  const { terms, ranking, own } = await alikeTo(tx, team, words, { most: BY_TERMS, least: 2 });
   const alike = ranking
     .hits("best", 0, NEIGHBOURS + 1)
     .filter((one) => one.id !== resource)
     .slice(0, NEIGHBOURS);
-  return { words, terms, alike };
+  return { words, terms, alike, own };
 }

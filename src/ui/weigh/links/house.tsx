@@ -88,7 +88,7 @@ export function MovedHouse({ team, first, onClose, again }: Props) {
             {sayLed(shown)}
           </p>
           <ul
-            className="mt-2 max-h-72 overflow-y-auto scrolls border-y border-line"
+            className="mt-2 max-h-[min(15rem,28vh)] overflow-y-auto scrolls border-y border-line"
             tabIndex={0}
             aria-label="What is led elsewhere"
           >

@@ -62,7 +62,7 @@ export function Ways({ team, resource, brings, onMend, onGive }: Props) {
                 : `“${other.title}” says something like it`
             }
             address={other.address}
-            button="Let it stand there"
+            button="Take it instead"
             onPress={() => onMend({ to: other.resource })}
           />
         ))}
