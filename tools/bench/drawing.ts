@@ -17,8 +17,9 @@ export async function* measureDrawing(page: Page, drawn: readonly Drawn[]): Asyn
       times.push(
         await page.evaluate(
           ({ parts, least }) =>
-            new Promise<{ drawn: number; whole: number }>((resolve) => {
+            new Promise<{ drawn: number; whole: number }>((resolve, reject) => {
               const look = () => {
+                if (performance.now() > 30_000) return reject(new Error(`${parts} never came`));
                 if (document.querySelectorAll(parts).length < least) return requestAnimationFrame(look);
                 const [entry] = performance.getEntriesByType("navigation") as PerformanceNavigationTiming[];
                 const now = performance.now();

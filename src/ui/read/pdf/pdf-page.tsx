@@ -36,6 +36,7 @@ export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen
   useEffect(() => {
     let isHere = true;
     let drawing: RenderTask | undefined;
+    let letters: InstanceType<typeof TextLayer> | undefined;
     const words = layer.current!;
     const draw = async () => {
       const page = await pdf.getPage(number);
@@ -52,15 +53,11 @@ export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen
       target.width = Math.floor(viewport.width * dense);
       target.height = Math.floor(viewport.height * dense);
       drawing = page.render({ canvas: target, viewport, transform: [dense, 0, 0, dense, 0, 0] });
-      await drawing.promise;
-      if (!isHere) return;
       words.replaceChildren();
       words.style.setProperty("--total-scale-factor", String(scale));
-      await new TextLayer({
-        textContentSource: page.streamTextContent(),
-        container: words,
-        viewport,
-      }).render();
+      letters = new TextLayer({ textContentSource: page.streamTextContent(), container: words, viewport });
+      // Both are read by the same worker, and put on the page by the same thread, while the other waits for it.
+      await Promise.all([drawing.promise, letters.render()]);
       if (!isHere) return;
       setText(new PageText(words));
       drawn.current();
@@ -70,6 +67,7 @@ export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen
     return () => {
       isHere = false;
       drawing?.cancel();
+      letters?.cancel();
       words.replaceChildren();
       setText(null);
     };

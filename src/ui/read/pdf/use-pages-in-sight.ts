@@ -14,7 +14,8 @@ const MIDDLE = "-45%";
  * @param of what they belong to; null until it is there
  */
 export function usePagesInSight(box: RefObject<HTMLElement | null>, of: object | null) {
-  const [near, setNear] = useState<ReadonlySet<number>>(new Set());
+  // The first is what is seen first; whether it is, is told a moment after it stands there.
+  const [near, setNear] = useState<ReadonlySet<number>>(new Set([1]));
   const [at, setAt] = useState(1);
   useEffect(() => {
     const root = box.current;
