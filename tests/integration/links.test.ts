@@ -172,6 +172,16 @@ test("one site is not asked sooner than is set, however much of it is due", asyn
   expect(own()).toBe(1);
 });
 
+test("what is in the bin is not asked, and holds up nothing that is", async () => {
+  const { editor, resource: id, placement, look } = await watched("/binned");
+  await as(editor, "placements.remove", { placement });
+  await as(editor, "resources.remove", { resource: id });
+  asked.length = 0;
+  const row = await look();
+  expect([asked, row.askedAt]).toEqual([[], null]);
+  expect(row.nextAt.getTime()).toBeGreaterThan(Date.now());
+});
+
 test("a page made in the browser, which to programs is what the site shows for nothing, is not told to be missing", async () => {
   pages.delete("/app/page");
   const { resource: id, look } = await watched("/app/page", prose("peat"));

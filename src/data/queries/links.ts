@@ -34,16 +34,18 @@ export async function watchOne(
 }
 
 /** What is to be asked by now: of each site the one that is due longest, then of each the next, no more than some. */
-export async function dueLinks(tx: Tx, at: Date, most: number, ofOne: number) {
-  const rows = await queryRows<{ resource: string; address: string; host: string }>(
+export const dueLinks = (tx: Tx, at: Date, most: number, ofOne: number) =>
+  queryRows<{ resource: string; host: string }>(
     tx,
-    sql`SELECT resource, address, host FROM (
-        SELECT w.resource, r.address, w.host, w.next_at, ROW_NUMBER() OVER (PARTITION BY w.host ORDER BY w.next_at) n
-        FROM link_watch w JOIN resource r ON r.id = w.resource AND r.deleted_at IS NULL
-        WHERE w.next_at <= ${at}
+    sql`SELECT resource, host FROM (
+        SELECT resource, host, next_at, ROW_NUMBER() OVER (PARTITION BY host ORDER BY next_at) n
+        FROM link_watch WHERE next_at <= ${at}
       ) due WHERE n <= ${ofOne} ORDER BY n, next_at LIMIT ${most}`,
   );
-  return rows;
+
+/** Has an address asked later, which is in the bin. */
+export async function putOffWatch(tx: Tx, id: string, until: Date): Promise<void> {
+  await tx.update(linkWatch).set({ nextAt: until }).where(eq(linkWatch.resource, id));
 }
 
 /** What is known of an address, with the signature of the copy that is kept; null when it is not watched any more. */

@@ -5,6 +5,7 @@ import { type Fetched, fetchGuarded } from "@/outside/fetch/fetch-guarded";
 import { newShareCode } from "@/outside/random";
 import { settings } from "@/outside/settings";
 import { pageWordsInThread } from "@/outside/threads/in-thread";
+import { pauseOnce } from "./turn";
 
 /** Larger pages are not compared with anything. */
 const MOST_BYTES = 2 * 1024 * 1024;
@@ -34,13 +35,13 @@ export async function wordsOf({ headers, body }: Fetched & { ok: true }): Promis
 /** What sites answer for what they cannot have, by their origins; null: that there is no such page, as they should. */
 const nothings = new LRUCache<string, Promise<Words | null>>({ max: 5_000, ttl: 86_400_000 });
 
-/** What a site shows for an address that cannot exist; null: it says so. Asked once a day. */
+/** What a site shows for an address that cannot exist; null: it says so. Asked once a day, after a pause: it was just asked. */
 export function nothingAt(origin: string): Promise<Words | null> {
   const known = nothings.get(origin);
   if (known) return known;
-  const words = askLink(`${origin}/${newShareCode()}/${newShareCode()}`).then((answer) =>
-    answer.ok ? wordsOf(answer) : null,
-  );
+  const words = pauseOnce()
+    .then(() => askLink(`${origin}/${newShareCode()}/${newShareCode()}`))
+    .then((answer) => (answer.ok ? wordsOf(answer) : null));
   nothings.set(origin, words);
   return words;
 }

@@ -11,7 +11,7 @@ import type { Fetched } from "@/outside/fetch/fetch-guarded";
 import { copyInThread, factsInThread } from "@/outside/threads/in-thread";
 import { readAnswer, textOf } from "../feeds/ask";
 import { askArchive, askLink } from "./ask";
-import { takeTurn } from "./turn";
+import { inTurn } from "./turn";
 
 /** So long it is looked for one page, in milliseconds. */
 const RUN = 90_000;
@@ -31,9 +31,8 @@ export async function findWays(id: string): Promise<void> {
   if (!row) return;
   const until = Date.now() + RUN;
   const ask: Ask = async (address) => {
-    if (!(await takeTurn(new URL(address).host, until))) return null;
-    const answer = await askLink(address);
-    return answer.ok ? answer : null;
+    const answer = await inTurn(new URL(address).host, until, () => askLink(address));
+    return answer?.ok ? answer : null;
   };
   const [onSite, kept] = await Promise.all([onItsSite(row, ask), inArchive(row.address, row.createdAt)]);
   await changingByItself(async (tx, begin) => {

@@ -5,7 +5,7 @@ import { BAD_DAYS, isTold, nextLooked } from "@/core/health/when";
 import { retryAfter } from "@/core/feeds/when";
 import { keptHead } from "@/core/text/kept-head";
 import { readSignature, resemblance } from "@/core/text/min-hash";
-import { dueLinks, findWatch, setWatch, type WatchRow } from "@/data/queries/links";
+import { dueLinks, findWatch, putOffWatch, setWatch, type WatchRow } from "@/data/queries/links";
 import { collectionsHolding } from "@/data/queries/resources";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
@@ -14,12 +14,14 @@ import type { Fetched } from "@/outside/fetch/fetch-guarded";
 import { copyInThread } from "@/outside/threads/in-thread";
 import { askLink, nothingAt, wordsOf } from "./ask";
 import { seekJob } from "./seek";
-import { forgetTurns, takeTurn, turnsUntil } from "./turn";
+import { forgetTurns, inTurn, turnsUntil } from "./turn";
 
 /** So long one run goes on, in milliseconds; what is left is for the next. */
 const RUN = 45_000;
 /** So many addresses are looked through for one run, of one site, and so many are asked at once. */
 const [MOST, MOST_OF_ONE, AT_ONCE] = [12_000, 200, 100];
+/** So long nothing is asked that is in the bin, in milliseconds. */
+const PUT_OFF = 14 * 86_400_000;
 /** From here on a page is the one it was, whatever little is new on it, and is not looked at more closely. */
 const STILL_ITSELF = 0.5;
 
@@ -36,9 +38,7 @@ export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
     while (next < due.length && Date.now() < until) {
       const { host, resource } = due[next++]!;
       // One whose site has no turn left comes again in the next run.
-      if (!(await takeTurn(host, until))) continue;
-      await lookAtLink(resource);
-      count++;
+      if (await inTurn(host, until, () => lookAtLink(resource).then(() => true))) count++;
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, work));
@@ -48,7 +48,8 @@ export async function lookAtLinks(until = Date.now() + RUN): Promise<number> {
 /** Asks one address, and notes what became of it. */
 export async function lookAtLink(id: string): Promise<void> {
   const row = await findWatch(database(), id);
-  if (!row) return;
+  // What comes out of the bin again is asked then.
+  if (!row) return putOffWatch(database(), id, new Date(now().getTime() + PUT_OFF));
   const { watch, address, hash, canonical } = row;
   // What somebody typed, or saw in a browser, was never what the site gives to those who ask.
   const copy = row.origin === "fetched" ? row.copy : null;

@@ -5,7 +5,7 @@ import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import { linksInThread } from "@/outside/threads/in-thread";
 import { askLink } from "./ask";
-import { takeTurn } from "./turn";
+import { inTurn } from "./turn";
 
 /** So many links of a page are asked, for so long, in milliseconds: somebody is judging it. */
 const [MOST, RUN] = [30, 40_000];
@@ -19,8 +19,8 @@ export async function lookInside(id: string): Promise<void> {
   const until = Date.now() + RUN;
   const asked = await Promise.all(
     links.map(async (link) => {
-      if (!(await takeTurn(new URL(link.address).host, until))) return null;
-      const answer = await askLink(link.address);
+      const answer = await inTurn(new URL(link.address).host, until, () => askLink(link.address));
+      if (!answer) return null;
       // Only what says so, or is not there at all: a site may have a bad day, or mean us.
       return !answer.ok && (answer.problem === "not-found" || answer.problem === "no-answer");
     }),
