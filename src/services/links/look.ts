@@ -1,10 +1,9 @@
-import { watchOne } from "@/data/queries/links";
 import type { NewJob } from "@/data/queries/jobs";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
+import { watchNow } from "./watch-now";
 
 class LookNow {
   @Id() resource: string;
@@ -25,8 +24,7 @@ export const lookNow = action({
   history: null,
   run: async ({ input, tx, locked, at, enqueue, emit }) => {
     const row = locked.resource(input.resource);
-    if (!/^https?:/i.test(row.address)) throw new Problem("nothing-to-read-again");
-    await watchOne(tx, { resource: row.id, team: row.team, host: row.host, nextAt: at });
+    await watchNow(tx, row, at);
     enqueue(lookJob(row.id, row.team, at));
     emit({ verb: "links.look", subject: row.id });
     return { resource: row.id };

@@ -1,10 +1,9 @@
-import { watchOne } from "@/data/queries/links";
 import { BULK, type NewJob } from "@/data/queries/jobs";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
-import { Problem } from "@/mechanism/problem";
 import { newId } from "@/outside/random";
+import { watchNow } from "./watch-now";
 
 class SeekWays {
   @Id() resource: string;
@@ -26,8 +25,7 @@ export const seekWays = action({
   history: null,
   run: async ({ input, tx, locked, at, enqueue, emit }) => {
     const row = locked.resource(input.resource);
-    if (!/^https?:/i.test(row.address)) throw new Problem("nothing-to-read-again");
-    await watchOne(tx, { resource: row.id, team: row.team, host: row.host, nextAt: at });
+    await watchNow(tx, row, at);
     enqueue(seekJob(row.id, row.team, at, 0));
     emit({ verb: "links.seek", subject: row.id });
     return { resource: row.id };
