@@ -91,6 +91,15 @@ test("what is in dispute, what was judged before it changed, and what nobody has
   ]);
 });
 
+test("pages that are there no more or otherwise than they were; what is a file here is here, whatever became of its page", () => {
+  const items = [item({}, { became: "lost" }), item({}, { became: "other" }), item({}, {})];
+  const kept = item({ file: "peat.pdf", licence: "own" }, { became: "lost" });
+  expect(kinds([...items, kept])).toEqual([
+    ["lost", 0],
+    ["astray", 1],
+  ]);
+});
+
 test("an address that only opens inside does not lead out", () => {
   const isPublic = (ip: string) => ip === "8.8.8.8";
   for (const address of ["http://localhost/", "http://moss/", "https://files.local/a", "http://10.0.0.1/", "http://[::1]/", "file:///home/a", "not an address", "http://wiki.internal./"])
