@@ -93,8 +93,13 @@ export function TreePicker({ nodes, onPick, onMake, label, waits }: Props) {
             {node.title}
           </li>
         ))}
-        {!shown.length && <li className="px-3 py-2 text-quiet">No collection has these letters.</li>}
       </ul>
+      {/* A list of options holds nothing else. */}
+      {!shown.length && (
+        <p role="status" className="px-3 py-2 text-quiet">
+          No collection has these letters.
+        </p>
+      )}
     </div>
   );
 }

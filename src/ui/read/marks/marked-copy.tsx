@@ -9,7 +9,7 @@ import { isForField } from "../../shell/commands";
 import { useWindowKeys } from "../../shell/use-window-keys";
 import { caretAt } from "./caret";
 import { CopyMap } from "./copy-map";
-import { cardOf, focusCard, focusNote } from "./focus-card";
+import { cardOf, focusCard, focusComing, focusNewNote, focusNote } from "./focus-card";
 import { layOutLater } from "./lay-out-later";
 import { MarkCard } from "./mark-card";
 import { MarkStrip } from "./mark-strip";
@@ -125,7 +125,7 @@ export function MarkedCopy({
   const goToCard = (id: string | undefined) => {
     if (!id || cardOf(id)) return focusCard(id);
     onChoose(id);
-    requestAnimationFrame(() => focusCard(id));
+    focusComing(id);
   };
   const mark = (meaning: string | null) => {
     const now = map && selectedNow(map);
@@ -138,7 +138,7 @@ export function MarkedCopy({
     clearSelected();
     onChoose(id);
     // What is typed now is the note.
-    requestAnimationFrame(() => focusNote(id));
+    focusNewNote(id);
   };
   useWindowKeys((event) => {
     if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;

@@ -7,7 +7,7 @@ import { SolidText } from "@/core/marks/solid-text";
 import { may } from "@/core/policy/abilities";
 import { Button } from "../../parts/button";
 import { CopyMap } from "./copy-map";
-import { focusNote } from "./focus-card";
+import { focusNewNote } from "./focus-card";
 import type { MarksShown } from "./marks-shown";
 import { PartMarks, type Parts } from "./part-marks";
 import { PictureParts } from "./picture-parts";
@@ -53,7 +53,7 @@ export function MarkedParts({ children, pdf, onDrawn, ...props }: Props) {
     const id = marks.add(marked, { private: alone, meaning });
     onChoose(id);
     // What is typed now is the note.
-    requestAnimationFrame(() => focusNote(id));
+    focusNewNote(id);
   };
   const made = (fragment: string) => add({ fragment });
   const drawn = { shown, chosen, onChoose, marking, onMade: made, onLeave: () => setMarking(false) };
