@@ -160,7 +160,6 @@ export async function spreadOf(tx: Tx, team: string) {
       last: sql<Date | null>`MAX(${linkWatch.askedAt})`.mapWith(linkWatch.askedAt),
     })
     .from(linkWatch)
-    .innerJoin(resource, and(eq(resource.id, linkWatch.resource), isNull(resource.deletedAt)))
     .where(eq(linkWatch.team, team))
     .groupBy(linkWatch.host);
   return {

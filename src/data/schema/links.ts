@@ -43,5 +43,6 @@ export const linkWatch = mysqlTable(
     index("link_watch_due").on(t.nextAt),
     index("link_watch_host").on(t.host, t.nextAt),
     index("link_watch_found").on(t.team, t.state, t.times),
+    index("link_watch_spread").on(t.team, t.host, t.askedAt),
   ],
 );

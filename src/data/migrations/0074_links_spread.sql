@@ -1,0 +1,1 @@
+CREATE INDEX `link_watch_spread` ON `link_watch` (`team`,`host`,`asked_at`);
