@@ -1,7 +1,7 @@
 import { headers } from "next/headers";
 import { ofTeamOrGuest } from "@/app/of-team";
 import { read } from "@/app/read";
-import { fileOf, PDF } from "@/ui/read/file-in-place";
+import { PDF } from "@/ui/read/file-in-place";
 import { EarlyWorker } from "@/ui/read/pdf/early-worker";
 import { ReadRoom } from "@/ui/read/read-room";
 
@@ -36,7 +36,7 @@ export default async function Page({ params, searchParams }: Props) {
   const isPdf = text.file?.type === PDF;
   return (
     <>
-      {isPdf && <EarlyWorker src={fileOf(id)} nonce={(await headers()).get("x-nonce") ?? undefined} />}
+      {isPdf && <EarlyWorker nonce={(await headers()).get("x-nonce") ?? undefined} />}
       <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />
     </>
   );

@@ -4,16 +4,15 @@ import { version } from "pdfjs-dist/package.json";
 const PDF_PARTS = `/pdf/${version}/`;
 
 /**
- * Begins the worker that reads a PDF with the page itself, before anything on it is alive, and says which it is to read: it
- * takes as long to begin as all the rest. `open-pdf.ts` takes it up.
- * @param src the address of the file
+ * Begins the worker that reads a PDF with the page itself, before anything on it is alive: it takes as long to begin as all
+ * the rest. `open-pdf.ts` takes it up.
  */
-export const EarlyWorker = ({ src, nonce }: { src: string; nonce: string | undefined }) => (
+export const EarlyWorker = ({ nonce }: { nonce: string | undefined }) => (
   <script
     nonce={nonce}
     suppressHydrationWarning
     dangerouslySetInnerHTML={{
-      __html: `try{window.hobbinPdf={src:${JSON.stringify(src).replace(/</g, "\\u003c")},worker:new Worker("${PDF_PARTS}pdf.worker.min.mjs",{type:"module"})}}catch(e){}`,
+      __html: `try{window.hobbinPdf=new Worker("${PDF_PARTS}pdf.worker.min.mjs",{type:"module"})}catch(e){}`,
     }}
   />
 );

@@ -4,28 +4,17 @@ import * as library from "pdfjs-dist/legacy/build/pdf.mjs";
 /** Where what it loads besides lies, under our own origin, by the version it is of. */
 const PARTS = `/pdf/${library.version}/`;
 library.GlobalWorkerOptions.workerSrc = `${PARTS}pdf.worker.min.mjs`;
-const begun = (window as { hobbinPdf?: { src: string; worker: Worker } }).hobbinPdf;
-delete (window as { hobbinPdf?: unknown }).hobbinPdf;
+const begun = window as { hobbinPdf?: Worker };
 /** Begun before anything is asked of it: with the page, or, for who came from another one, now. */
-const worker = library.PDFWorker.create({ port: begun?.worker });
+const worker = library.PDFWorker.create({ port: begun.hobbinPdf });
+delete begun.hobbinPdf;
 
 export const { TextLayer } = library;
 
-const open = (url: string): library.PDFDocumentLoadingTask =>
+/** Opens a PDF of ours; only what is looked at is fetched. Nothing in it is run. */
+export const openPdf = (url: string): library.PDFDocumentLoadingTask =>
   library.getDocument({
     ...{ url, worker, disableAutoFetch: true, disableStream: true, enableXfa: false, isEvalSupported: false },
     ...{ cMapUrl: `${PARTS}cmaps/`, cMapPacked: true, standardFontDataUrl: `${PARTS}standard_fonts/` },
     wasmUrl: `${PARTS}wasm/`,
   });
-
-/** What the page itself is about is opened while the page wakes up; whoever asks for it first takes it. */
-let early = begun ? { src: begun.src, task: open(begun.src) } : null;
-// Whoever takes it is told what went wrong.
-early?.task.promise.catch(() => undefined);
-
-/** Opens a PDF of ours; only what is looked at is fetched. Nothing in it is run. */
-export function openPdf(url: string): library.PDFDocumentLoadingTask {
-  const task = early?.src === url ? early.task : null;
-  early = null;
-  return task ?? open(url);
-}
