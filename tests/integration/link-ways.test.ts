@@ -162,6 +162,11 @@ test("what serves the same outcomes is offered in its place, the one that serves
   await expect(as(editor, "links.mend", { resource: lost.id, to: lost.id })).rejects.toMatchObject({
     code: "address-same",
   });
+  // What is another team's is nowhere to be led to.
+  const theirs = await watched(await makeWorld(), "/theirs", "Theirs");
+  await expect(as(editor, "links.mend", { resource: lost.id, to: theirs.id })).rejects.toMatchObject({
+    code: "not-found",
+  });
 });
 
 test("a site that moved house is noticed by two of its pages; everything there is led at once, after a look and a try, and back", async () => {
@@ -264,7 +269,16 @@ test("of the links in a page it is told how many lead nowhere, once they have be
     .update(resourceText)
     .set({ html: `<p>${prose("peat")}</p>${links.join("")}` })
     .where(eq(resourceText.resource, id));
-  expect(await as(editor, "links.inside", { resource: id })).toMatchObject({ inside: null });
+  const jobs = () =>
+    database()
+      .select()
+      .from(job)
+      .where(eq(job.uniqueKey, `links.inside:${id}`));
+  const before = (await jobs()).length;
+  for (let times = 0; times < 3; times++)
+    expect(await as(editor, "links.inside", { resource: id })).toMatchObject({ inside: null });
+  // Whoever waits comes by often; it is asked once.
+  expect([before, (await jobs()).map((one) => one.again)]).toEqual([1, [false]]);
   await lookInside(id);
   expect(await as(editor, "links.inside", { resource: id })).toMatchObject({
     inside: { asked: 2, dead: [{ title: "To /nowhere", address: `${origin}/nowhere` }] },

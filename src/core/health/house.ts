@@ -21,6 +21,21 @@ export function ruleOf(was: string, is: string): HouseRule | null {
   return withoutScheme(rule.from) === withoutScheme(rule.to) ? null : rule;
 }
 
+/**
+ * A rule as somebody writes it down: with the scheme where it is left out, and both or neither ended by a slash, so that what
+ * follows begins where it should.
+ * @returns null: one of the two is no address
+ */
+export function writtenRule(from: string, to: string): HouseRule | null {
+  const [a, b] = [from, to].map((one) => (SCHEME.test(one.trim()) ? one.trim() : `https://${one.trim()}`));
+  if (!URL.canParse(a!) || !URL.canParse(b!)) return null;
+  // A site without a path ends with a slash.
+  const rule = { from: new URL(a!).href, to: new URL(b!).href };
+  if (rule.from.endsWith("/") && !rule.to.endsWith("/")) return { ...rule, to: `${rule.to}/` };
+  if (!rule.from.endsWith("/") && rule.to.endsWith("/")) return { ...rule, to: rule.to.replace(/\/+$/, "") };
+  return rule;
+}
+
 /** Where an address stands by a rule, whether by http or by https; null: the rule says nothing of it. */
 export function byRule({ from, to }: HouseRule, address: string): string | null {
   const [start, whole] = [withoutScheme(from), withoutScheme(address)];

@@ -6,9 +6,10 @@ type HeaderLink = { address: string; rel: string[]; datetime: string | null };
 
 /** So many links of one header are looked at; a list of all mementos may be long. */
 const MOST = 1_000;
+// Whatever stands somewhere can be read in one way alone, else many ways would be tried: no value is empty (RFC 8288, 3).
 const ONE =
-  /\s*<([^<>]*)>((?:\s*;\s*[\w!#$&+.^`|~*-]+(?:\s*=\s*(?:"(?:[^"\\]|\\.)*"|[^\s",;]*))?)*)\s*(?:,|$)/y;
-const PARAMETER = /;\s*([\w!#$&+.^`|~*-]+)(?:\s*=\s*(?:"((?:[^"\\]|\\.)*)"|([^\s",;]*)))?/g;
+  /\s*<([^<>]*)>((?:\s*;\s*[\w!#$&+.^`|~*-]+(?:\s*=\s*(?:"(?:[^"\\]|\\.)*"|[^\s",;]+))?)*)\s*(?:,|$)/y;
+const PARAMETER = /;\s*([\w!#$&+.^`|~*-]+)(?:\s*=\s*(?:"((?:[^"\\]|\\.)*)"|([^\s",;]+)))?/g;
 
 /**
  * The links of a `Link` header (RFC 8288, 3), or of a list of mementos, which is written the same way (RFC 7089, 5).

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { isSameTitle, likelyElsewhere, readSitemap, sitemapsOfRobots } from "./elsewhere";
-import { byRule, housesMoved, ruleOf } from "./house";
+import { byRule, housesMoved, ruleOf, writtenRule } from "./house";
 import { asHttpDate, httpDate, linksOfHeader, mementoOf } from "./memento";
 
 // https://www.sitemaps.org/protocol.html: the example of an index, and of a list with entities.
@@ -63,6 +63,25 @@ test("a site that moved house is known by two pages that moved alike; one alone 
   expect(ruleOf("http://heath.example/", "https://library.example/")).toBeNull();
 });
 
+test("a rule is written down with or without scheme and slashes, and leads to addresses either way", () => {
+  const led = (from: string, to: string, address: string) => {
+    const rule = writtenRule(from, to);
+    return rule && byRule(rule, address);
+  };
+  for (const from of ["heath.example/peat/", " http://HEATH.example/peat/"])
+    for (const to of ["library.example/heath", "https://library.example/heath/"])
+      expect(led(from, to, "http://heath.example/peat/a?b=1")).toBe("https://library.example/heath/a?b=1");
+  expect(led("heath.example", "library.example", "https://heath.example/a")).toBe(
+    "https://library.example/a",
+  );
+  expect(led("heath.example/old", "library.example/new/", "https://heath.example/old/a")).toBe(
+    "https://library.example/new/a",
+  );
+  // The name of a site that goes on is another site's.
+  expect(led("heath.example", "library.example", "https://heath.example.org/a")).toBeNull();
+  expect(writtenRule("http://", "library.example")).toBeNull();
+});
+
 test("a rule made of a pair leads from the one to the other, by http and https, and nowhere from outside of it", () => {
   const part = fc.stringMatching(/^[a-z][a-z0-9-]{0,6}$/);
   const path = fc.array(part, { minLength: 1, maxLength: 4 }).map((parts) => parts.join("/"));
@@ -108,6 +127,7 @@ test("the links of a header are read as they may be written, and a broken one en
   ]);
   expect(linksOfHeader("<a>; rel=x, what is this, <b>; rel=y").map((one) => one.address)).toEqual(["a"]);
   // Twice as long takes twice as long: it ends.
+  expect(linksOfHeader(`<a>${"; x= ".repeat(50_000)}"`)).toEqual([]);
   expect(linksOfHeader(`<a>${'; x="\\'.repeat(50_000)}`)).toEqual([]);
 });
 

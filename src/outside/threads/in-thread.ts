@@ -8,6 +8,7 @@ import type { WrittenReferences } from "@/core/formats/references-write";
 import type { PageFacts } from "@/core/page/facts";
 import type { Searchable, Weighed } from "@/core/search/weigh";
 import type { FeedDocument } from "@/core/feeds/entries";
+import type { SitemapAnswer, SitemapTask } from "./read-sitemap-thread";
 import type { FeedTask } from "./read-feed-thread";
 import type { OfficeAnswer } from "./read-document-thread";
 import type { ReadMessage } from "../read-message";
@@ -79,6 +80,10 @@ export const linksInThread = (html: string): Promise<{ address: string; title: s
 
 /** What is taken of a feed; null: it is none. @throws {TooSlow} when it takes longer than 6 s */
 export const feedInThread = (task: FeedTask): Promise<FeedDocument | null> => run("read-feed-thread", task);
+
+/** What a sitemap names that may be the page that is looked for. @throws when it unpacks to too much, or takes longer than 6 s */
+export const sitemapInThread = (task: SitemapTask): Promise<SitemapAnswer> =>
+  run("read-sitemap-thread", task);
 
 /** A message as mailparser and our own rules read it. @throws {TooSlow} when it takes longer than 15 s */
 export const messageInThread = async (raw: Buffer, attachments: boolean): Promise<ReadMessage> => {

@@ -1,5 +1,4 @@
-import { gunzipSync } from "node:zlib";
-import { isSameTitle, likelyElsewhere, readSitemap, sitemapsOfRobots } from "@/core/health/elsewhere";
+import { isSameTitle, likelyElsewhere, sitemapsOfRobots } from "@/core/health/elsewhere";
 import { mementoOf } from "@/core/health/memento";
 import type { Way } from "@/core/health/ways";
 import { feedsInPage } from "@/core/feeds/in-page";
@@ -8,7 +7,7 @@ import { findWatch, setFound } from "@/data/queries/links";
 import { changingByItself, database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
 import type { Fetched } from "@/outside/fetch/fetch-guarded";
-import { copyInThread, factsInThread } from "@/outside/threads/in-thread";
+import { copyInThread, factsInThread, sitemapInThread } from "@/outside/threads/in-thread";
 import { readAnswer, textOf } from "../feeds/ask";
 import { askArchive, askLink } from "./ask";
 import { inTurn } from "./turn";
@@ -17,8 +16,6 @@ import { inTurn } from "./turn";
 const RUN = 90_000;
 /** So many sitemaps of a site are read, and so many addresses are asked that may be it. */
 const [SITEMAPS, ASKED] = [3, 4];
-/** A sitemap that is larger when it is unpacked is let go (https://www.sitemaps.org/protocol.html: 50 MB at the most). */
-const MOST_UNPACKED = 20 * 1024 * 1024;
 /** From here on a page is the one whose copy is kept, whatever it is called now. */
 const ITSELF = 0.5;
 
@@ -57,7 +54,7 @@ async function onItsSite(wanted: Wanted, ask: Ask): Promise<Way[]> {
   const home = front ? new URL(front.address).origin : origin;
   const [told, listed] = [
     front ? await toldInFeed(wanted, front, ask) : [],
-    likelyElsewhere(wanted, await listedPages(home, ask), ASKED),
+    await listedPages(wanted, home, ask),
   ];
   const found: Way[] = [];
   for (const address of [...new Set([...told, ...listed])].slice(0, ASKED)) {
@@ -79,30 +76,25 @@ async function toldInFeed({ title, address }: Wanted, front: Fetched & { ok: tru
     .map((one) => one.address);
 }
 
-/** All pages a site's sitemaps name, of those its robots.txt names or of the usual one. */
-async function listedPages(origin: string, ask: Ask): Promise<string[]> {
+/** What may be it of all that a site's sitemaps name: of those its robots.txt names, or of the usual one. */
+async function listedPages(wanted: Wanted, origin: string, ask: Ask): Promise<string[]> {
   const robots = await ask(`${origin}/robots.txt`);
   const named = robots ? sitemapsOfRobots(textOf(robots)) : [];
   const waiting = named.length ? named : [`${origin}/sitemap.xml`];
-  const pages: string[] = [];
+  const likely: string[] = [];
   for (let i = 0; i < Math.min(SITEMAPS, waiting.length); i++) {
     const answer = await ask(waiting[i]!);
-    const read = answer && readSitemap(unpacked(answer));
+    const { address, title } = wanted;
+    const task = answer && {
+      ...{ body: answer.body, contentType: answer.headers["content-type"] ?? "" },
+      ...{ wanted: { address, title }, most: ASKED },
+    };
+    const read = task && (await sitemapInThread(task).catch(() => null));
     if (!read) continue;
-    pages.push(...read.pages);
-    waiting.push(...read.more.slice(0, SITEMAPS));
+    likely.push(...read.likely);
+    waiting.push(...read.more);
   }
-  return pages;
-}
-
-/** The text of a sitemap, which may be packed by itself; empty: it unpacks to more than one may be. */
-function unpacked(answer: Fetched & { ok: true }): string {
-  if (answer.body[0] !== 0x1f || answer.body[1] !== 0x8b) return textOf(answer);
-  try {
-    return gunzipSync(answer.body, { maxOutputLength: MOST_UNPACKED }).toString("utf8");
-  } catch {
-    return "";
-  }
+  return likelyElsewhere(wanted, likely, ASKED);
 }
 
 /** The title of a page, if it is the one that is looked for: called the same, or with much the same text. */

@@ -1,4 +1,4 @@
-import { byRule } from "@/core/health/house";
+import { byRule, type HouseRule, writtenRule } from "@/core/health/house";
 import { readAddress } from "@/core/address/read-address";
 import type { Tx } from "@/data/database";
 import { linksAt } from "@/data/queries/links";
@@ -35,16 +35,26 @@ export const houseAt = reading({
 
 /** What stands somewhere and is led elsewhere by the rule; one more than is taken at once. */
 export async function ledBy(tx: Tx, { team, from, to }: HouseAt) {
-  const start = taken("from", from);
-  taken("to", to);
-  const rows = await linksAt(tx, team, start.host, LOOKED_THROUGH);
+  const { rule, host } = houseRule(from, to);
+  const rows = await linksAt(tx, team, host, LOOKED_THROUGH);
   return rows.flatMap((row) => {
-    const led = byRule({ from: from.trim(), to: to.trim() }, row.address);
+    const led = byRule(rule, row.address);
     return led ? [{ ...row, to: led, isSaid: row.movedTo === led }] : [];
   });
 }
 
-/** @throws {Problem} address-not-taken, beside its field */
+/**
+ * A rule as somebody wrote it down, and the site it is of.
+ * @throws {Problem} address-not-taken, beside its field
+ */
+export function houseRule(from: string, to: string): { rule: HouseRule; host: string } {
+  const { host } = taken("from", from);
+  taken("to", to);
+  const rule = writtenRule(from, to);
+  if (!rule) throw fieldProblem("from", "address-not-taken");
+  return { rule, host };
+}
+
 function taken(field: "from" | "to", address: string) {
   const read = readAddress(address);
   if (!read.ok) throw fieldProblem(field, "address-not-taken", ADDRESS_WORDS[read.problem]);

@@ -1,4 +1,4 @@
-import { findWatch, watchOne } from "@/data/queries/links";
+import { findWatch, setFound, watchOne } from "@/data/queries/links";
 import type { NewJob } from "@/data/queries/jobs";
 import { action } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
@@ -11,6 +11,9 @@ class AskInside {
 
 /** As long as this what was asked counts, in milliseconds. */
 const COUNTS = 30 * 86_400_000;
+
+/** For so long it is being asked; after that something went wrong, and it is asked anew. */
+const TAKES = 10 * 60_000;
 
 /** The job that asks the links in a page. */
 const insideJob = (resource: string, team: string, at: Date): NewJob => ({
@@ -35,8 +38,13 @@ export const askInside = action({
     const found = await findWatch(tx, row.id);
     if (!found?.origin) return unknown;
     const { watch } = found;
-    if (watch.insideAt && watch.insideAt.getTime() + COUNTS > at.getTime())
-      return { inside: { asked: watch.insideAsked, dead: watch.insideDead ?? [], at: watch.insideAt } };
+    const { insideAt, insideAsked: asked, insideDead: dead } = watch;
+    const age = at.getTime() - (insideAt?.getTime() ?? -Infinity);
+    if (insideAt && asked !== null && age < COUNTS)
+      return { inside: { asked, dead: dead ?? [], at: insideAt } };
+    // Whoever waits for it comes by often; it is asked once.
+    if (asked === null && age < TAKES) return { inside: null };
+    await setFound(tx, row.id, { insideAsked: null, insideDead: null, insideAt: at });
     enqueue(insideJob(row.id, row.team, at));
     emit({ verb: "links.inside", subject: row.id });
     return { inside: null };

@@ -21,8 +21,9 @@ export async function lookInside(id: string): Promise<void> {
     links.map(async (link) => {
       const answer = await inTurn(new URL(link.address).host, until, () => askLink(link.address));
       if (!answer) return null;
-      // Only what says so, or is not there at all: a site may have a bad day, or mean us.
-      return !answer.ok && (answer.problem === "not-found" || answer.problem === "no-answer");
+      if (answer.ok) return false;
+      // Only what says so, or is not there at all: a site may have a bad day, or mean us, and then nothing is known.
+      return answer.problem === "not-found" || answer.problem === "no-answer" || null;
     }),
   );
   await changingByItself(async (tx, begin) => {

@@ -6,7 +6,7 @@ import { can } from "@/mechanism/policy";
 import { fieldProblem } from "@/mechanism/problem";
 import { countOf } from "@/mechanism/say-count";
 import { leadTo } from "../placements/relink";
-import { MOST_OF_HOUSE } from "./house";
+import { houseRule, MOST_OF_HOUSE } from "./house";
 
 class MendHouse {
   @Id() team: string;
@@ -29,7 +29,7 @@ export const mendHouse = action({
   history: ({ changes }) => `mend ${countOf(changes, "placement", "a link", "links")}`,
   run: async ({ input, scope, tx, locked, set }) => {
     const whose = { team: scope.team!, person: scope.person! };
-    const rule = { from: input.from.trim(), to: input.to.trim() };
+    const { rule } = houseRule(input.from, input.to);
     let mended = 0;
     for (const id of new Set(input.resources)) {
       locked.mustBeOfTeam("resource", id, input.team);

@@ -27,7 +27,10 @@ export const mendLink = action({
   history: ({ changes }) => `mend ${countOf(changes, "placement", "a link", "links")}`,
   run: async ({ input, scope, tx, locked, set }) => {
     locked.resource(input.resource);
-    if (input.to) return { resource: input.to, mended: await replace(tx, set, input.resource, input.to) };
+    if (input.to) {
+      locked.mustBeOfTeam("resource", input.to, scope.team);
+      return { resource: input.to, mended: await replace(tx, set, input.resource, input.to) };
+    }
     const [watch] = await lockWatches(tx, [input.resource]);
     const address = input.address?.trim() || watch?.movedTo;
     if (!address) throw fieldProblem("address", "address-missing");
