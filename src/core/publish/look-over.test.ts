@@ -92,7 +92,11 @@ test("what is in dispute, what was judged before it changed, and what nobody has
 });
 
 test("pages that are there no more or otherwise than they were; what is a file here is here, whatever became of its page", () => {
-  const items = [item({}, { became: "lost" }), item({}, { became: "other" }), item({}, {})];
+  const items = [
+    item({ fetchState: "failed" }, { became: "lost" }),
+    item({}, { became: "other" }),
+    item({}, {}),
+  ];
   const kept = item({ file: "peat.pdf", licence: "own" }, { became: "lost" });
   expect(kinds([...items, kept])).toEqual([
     ["lost", 0],

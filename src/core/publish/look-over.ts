@@ -106,7 +106,8 @@ export function lookOver(
     const isLink = resource.address !== "" && resource.file === null && !item.leadsTo;
     if (item.leadsTo === "closed") note("closed");
     if (collection.aimLevel !== null && (item.lix ?? 0) > collection.aimLevel) note("too-hard");
-    if (resource.fetchState === "failed") note("dead");
+    // What has become of it says more than that it could not be read.
+    if (resource.fetchState === "failed" && !item.became) note("dead");
     if (isLink && item.became) note(item.became === "lost" ? "lost" : "astray");
     if (resource.fetchState === "waiting") note("waiting");
     if (isLink && !isOpen(resource.address)) note("private");

@@ -21,11 +21,8 @@ export const readWays = reading({
   input: ReadWays,
   allow: can.see("resource"),
   run: async ({ input: { resource }, scope, tx }) => {
-    const [row, places, others] = await Promise.all([
-      findWatch(tx, resource),
-      placementsStanding(tx, resource),
-      othersFor(tx, scope.team!, resource),
-    ]);
+    const [row, places] = await Promise.all([findWatch(tx, resource), placementsStanding(tx, resource)]);
+    const others = await othersFor(tx, scope.team!, resource, !!row?.origin);
     const ways = row?.watch.ways ?? [];
     return {
       ways,
@@ -42,12 +39,13 @@ export const readWays = reading({
 });
 
 /** What could stand there instead: first what serves the same outcomes, then what says much the same. */
-async function othersFor(tx: Tx, team: string, resource: string) {
+async function othersFor(tx: Tx, team: string, resource: string, hasText: boolean) {
   const serving = (await servingTheSame(tx, resource, OTHERS)).map((one) => ({
     ...one,
     why: "serves" as const,
   }));
-  const found = serving.length < OTHERS ? await alikeOf(tx, team, resource) : null;
+  // A title alone says too little to be said by something else, too.
+  const found = hasText && serving.length < OTHERS ? await alikeOf(tx, team, resource) : null;
   const near = (found?.alike ?? []).filter(({ score }) => score >= ALIKE * found!.own).map(({ id }) => id);
   const known = new Map((await leadingOut(tx, near)).map((one) => [one.resource, one] as const));
   const alike = near

@@ -27,8 +27,9 @@ export function LinksLine({ team, first }: { team: string; first: Answer<"teams.
         <b className="font-semibold">
           {data.links === 1 ? "1 page" : data.links >= MOST ? `${MOST} pages or more` : `${data.links} pages`}
         </b>{" "}
-        you lead to {data.links === 1 ? "is" : "are"} gone, moved or changed. Your readers may have met{" "}
-        {data.links === 1 ? "it" : "them"}.
+        {data.links === 1
+          ? "you lead to is gone, or not what it was. Your readers may have met it."
+          : "you lead to are gone, or not what they were. Your readers may have met them."}
       </p>
       <Link href={`/team/${team}/links`} className={buttonLook("line")}>
         Mend the links

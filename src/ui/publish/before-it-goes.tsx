@@ -18,7 +18,7 @@ type Doing = (work: Promise<unknown>) => Promise<unknown>;
 const SAID: Record<FindingKind, [one: string, many: string]> = {
   dead: ["could not be read", "could not be read"],
   lost: ["leads to a page that is there no more", "lead to pages that are there no more"],
-  astray: ["leads to a page that has moved or changed", "lead to pages that have moved or changed"],
+  astray: ["leads to a page that is not what it was", "lead to pages that are not what they were"],
   private: ["has an address that only opens inside", "have addresses that only open inside"],
   waiting: ["is still being read", "are still being read"],
   closed: ["inside is not shown to readers", "inside are not shown to readers"],
@@ -92,7 +92,8 @@ function sayLicences({ yes, link, unknown }: Looked["holds"]["licences"]): strin
     ...(link ? [`${link} may only be linked to`] : []),
     ...(unknown ? [`of ${unknown} no licence is known; links to them are fine`] : []),
   ];
-  return said.length ? `${said.join(", ")}.` : "";
+  const whole = said.join(", ");
+  return whole && `${whole.charAt(0).toUpperCase()}${whole.slice(1)}.`;
 }
 
 type OneProps = { finding: Finding; team: string; doing: Doing };

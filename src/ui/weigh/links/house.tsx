@@ -97,7 +97,7 @@ export function MovedHouse({ team, first, onClose, again }: Props) {
                 <label className="flex items-start gap-2">
                   <input
                     type="checkbox"
-                    className="mt-1 size-4 accent-accent"
+                    className="mt-1 size-4 shrink-0 accent-accent"
                     checked={!left.has(link.resource)}
                     onChange={() => setLeft(without(left, link.resource))}
                   />
