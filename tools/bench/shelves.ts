@@ -1,6 +1,6 @@
 import { keysAfter } from "@/core/order/place";
 import { weigh } from "@/core/search/weigh";
-import { type Listing, searchableOf } from "@/core/shelves/listing";
+import type { Listing } from "@/core/shelves/listing";
 import { PUBLIC } from "@/core/shelves/public";
 import { haveIndex, lockIndex, writeTerms } from "@/data/search/index-writes";
 import { collection, listedAddress, listedTag, listing, shareLink } from "@/data/schema";
@@ -8,7 +8,7 @@ import { transact } from "@/data/transaction";
 import type { Actor } from "@/mechanism/actor";
 import { database } from "@/mechanism/changing";
 import { newId, newShareCode } from "@/outside/random";
-import { hashesOf, keyed } from "@/services/shelves/listed-words";
+import { foundBy, hashesOf, keyed } from "@/services/shelves/listed-words";
 import { packTeam } from "@/services/search/feed";
 import { as, fillCollection } from "./fill";
 import { WORDS } from "./texts";
@@ -155,7 +155,7 @@ async function seed(team: string, addressOf: (n: number) => string): Promise<voi
         PUBLIC,
         made.map(({ id, content }) => ({
           ...{ resource: id, fed: false, indexed: new Map(), counted: new Map(), now: new Map() },
-          after: weigh(searchableOf(content)),
+          after: weigh(foundBy(content)),
         })),
       );
     });

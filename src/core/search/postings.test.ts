@@ -30,6 +30,17 @@ describe("lists of postings", () => {
     );
   });
 
+  test("which of some are in it is what asking of each would say", () => {
+    fc.assert(
+      fc.property(weights, fc.array(uuid), (listed, more) => {
+        const list = of(listed);
+        const those = [...new Set([...Object.keys(listed).filter((_, i) => i % 2), ...more])].sort();
+        const asked = Postings.of(those.map((resource) => ({ resource, weight: 0 })));
+        expect(list.whichOf(asked).map((place) => those[place])).toEqual(those.filter((id) => list.has(id)));
+      }),
+    );
+  });
+
   test("changed, packed and read again, a list holds what it should", () => {
     fc.assert(
       fc.property(weights, weights, fc.array(fc.nat({ max: 60 })), (before, more, cuts) => {

@@ -102,6 +102,17 @@ export class Postings {
     return at < this.length && this.resourceAt(at) === resource;
   }
 
+  /** Which of these are in it, by their places among them. */
+  whichOf(others: Postings): number[] {
+    const found: number[] = [];
+    let at = 0;
+    for (let j = 0; j < others.length && at < this.length; j++) {
+      at = this.upTo(others.ids, j, at);
+      if (at < this.length && compareIds(this.ids, at, others.ids, j) === 0) found.push(j);
+    }
+    return found;
+  }
+
   /** How many come before a resource. */
   placeOf(resource: string): number {
     return this.upTo(Uint32Array.from(numbersOf(resource)), 0, 0);

@@ -5,7 +5,7 @@ import { holdsPhrase, Seeker } from "./passage";
 import { chipsOf, readQuery, readSpan, toggleFilter } from "./query";
 import { stem } from "./stem";
 import { fold, tokensOf } from "./tokens";
-import { idf, saturate, type Searchable, weigh } from "./weigh";
+import { idf, saturate, type Searchable, weigh, wholeTerm } from "./weigh";
 
 const words = (text: string, language: string | null = "en") =>
   tokensOf(text, language).map((token) => (token.part ? `(${token.word})` : token.word));
@@ -66,6 +66,13 @@ const moss: Searchable = {
 };
 
 describe("weights", () => {
+  test("what it is known by besides its words is a term of its own, whatever its words are", () => {
+    const key = wholeTerm("pYh+3x");
+    const terms = weigh({ ...moss, text: `${key} pYh+3x`, keys: [key] }).filter((one) => one.term === key);
+    expect(terms).toEqual([{ term: key, weight: 1, word: key }]);
+    expect(weigh({ ...moss, text: key }).map((one) => one.term)).not.toContain(key);
+  });
+
   test("by hand: one word once in a title of the usual length, and four times in a text twice as long as usual", () => {
     const eight = { ...moss, title: "moss b c d e f g h", tags: [], contexts: [], marks: [], source: [] };
     // 5 · 1 / (1 − 0.4 + 0.4 · 8/8) = 5; 5 · 2.2 / (5 + 1.2) = 1.774…

@@ -17,7 +17,18 @@ export type Searchable = {
   text: string;
   /** BCP 47 */
   language: string | null;
+  /**
+   * What it is known by besides its words, each found whole: no part of a text is ever one of them, because of the sign they
+   * begin with (`wholeTerm`).
+   */
+  keys?: readonly string[];
 };
+
+/** What no word of a text begins with. */
+const WHOLE = "=";
+
+/** A term that is no word. @param key at most 39 characters, without line breaks */
+export const wholeTerm = (key: string): string => WHOLE + key;
 
 /**
  * BM25F (Robertson, Zaragoza, Taylor 2004: "Simple BM25 extension to multiple weighted fields"): the frequency of a
@@ -98,7 +109,10 @@ export function weigh(resource: Searchable): Weighed[] {
   }));
   all.sort((a, b) => b.weight - a.weight || (a.term < b.term ? -1 : 1));
   let left = TEXT_TERMS;
-  return all
-    .filter(({ short }) => short || left-- > 0)
-    .map(({ term, weight, word }) => ({ term, weight, word }));
+  return [
+    ...all
+      .filter(({ short }) => short || left-- > 0)
+      .map(({ term, weight, word }) => ({ term, weight, word })),
+    ...(resource.keys ?? []).map((term) => ({ term, weight: 1, word: term })),
+  ];
 }

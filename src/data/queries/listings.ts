@@ -231,6 +231,20 @@ export async function toldAmong(tx: Tx, ids: readonly string[], at: Date) {
   return found;
 }
 
+/** So many of a team's own are left out where others' are looked for. */
+const OWN = 5_000;
+
+/** What a team has, or had, public. */
+export async function listedIdsOf(tx: Tx, id: string): Promise<string[]> {
+  const rows = await tx
+    .select({ id: listing.collection })
+    .from(collection)
+    .innerJoin(listing, eq(listing.collection, collection.id))
+    .where(eq(collection.team, id))
+    .limit(OWN);
+  return rows.map((row) => row.id);
+}
+
 /** Those of these that are public at this moment, each once. */
 export async function listedById(tx: Tx, ids: readonly string[], at: Date): Promise<Map<string, ListedRow>> {
   if (!ids.length) return new Map();

@@ -1,88 +1,9 @@
 import { and, countDistinct, eq, inArray, sql, type SQL } from "drizzle-orm";
-import type { MySqlColumn } from "drizzle-orm/mysql-core";
 import type { Tx } from "../database";
-import { collection, listedAddress, listedTag, listing } from "../schema";
-import { listed, rowsOf } from "../sql/by-keys";
+import { collection, listedAddress, listing } from "../schema";
+import { listed } from "../sql/by-keys";
 import { queryRows } from "../sql/query-rows";
 import { isPublic } from "./sharing";
-
-/** What stands in more public collections than this makes none of them near. */
-const COMMON = 2_000;
-
-type Where = { table: typeof listedAddress | typeof listedTag; key: MySqlColumn };
-const WHERE = {
-  addresses: { table: listedAddress, key: listedAddress.hash },
-  tags: { table: listedTag, key: listedTag.key },
-} satisfies Record<string, Where>;
-
-/** What is looked for by: addresses by their hashes, or subjects by their keys. */
-export type By = keyof typeof WHERE;
-
-/** What was found too common a moment ago is not counted again: it takes longest. By when it was found. */
-const tooCommon = new Map<string, number>();
-const [REMEMBERED, MOST_REMEMBERED] = [600_000, 20_000];
-
-/**
- * In how many public collections each of these stands; what stands in too many to tell anything is left out. (One going
- * through the index for each: what is looked up with it later is not counted again.)
- */
-export async function howCommon(tx: Tx, by: By, keys: readonly string[]): Promise<Map<string, number>> {
-  const nameOf = (one: string) => `${by} ${one}`;
-  const left = keys.filter((one) => (tooCommon.get(nameOf(one)) ?? 0) < Date.now() - REMEMBERED);
-  if (!left.length) return new Map();
-  const { table, key } = WHERE[by];
-  const k = sql.identifier(key.name);
-  const rows = await queryRows<{ k: string; df: number | string }>(
-    tx,
-    sql`SELECT ${k} AS k, COUNT(*) AS df FROM ${table} WHERE ${k} IN (${listed(left)}) GROUP BY ${k}`,
-  );
-  const counts = rows.map(({ k, df }) => [k, Number(df)] as const);
-  if (tooCommon.size > MOST_REMEMBERED) tooCommon.clear();
-  for (const [one, df] of counts) if (df > COMMON) tooCommon.set(nameOf(one), Date.now());
-  return new Map(counts.filter(([, df]) => df <= COMMON));
-}
-
-/**
- * The public collections of other teams in which most of these stand, each counting by its weight: one join, when it is
- * asked for.
- */
-export async function sharingMost(
-  tx: Tx,
-  by: By,
-  team: string,
-  weights: ReadonlyMap<string, number>,
-  most: number,
-): Promise<string[]> {
-  if (!weights.size) return [];
-  const { table, key } = WHERE[by];
-  const k = sql.identifier(key.name);
-  const sought = rowsOf([...weights], [`k ${key.getSQLType()}`, "w DOUBLE"]);
-  const rows = await queryRows<{ id: string }>(
-    tx,
-    sql`SELECT STRAIGHT_JOIN a.collection AS id FROM ${sought} JOIN ${table} a ON a.${k} = j.k WHERE a.team <> ${team}
-      GROUP BY a.collection ORDER BY SUM(j.w) DESC, a.collection DESC LIMIT ${most}`,
-  );
-  return rows.map((row) => row.id);
-}
-
-/** Which of these each of these public collections has. */
-export async function sharedBy(
-  tx: Tx,
-  by: By,
-  ids: readonly string[],
-  keys: readonly string[],
-): Promise<Map<string, string[]>> {
-  const shares = new Map<string, string[]>();
-  if (!ids.length || !keys.length) return shares;
-  const { table, key } = WHERE[by];
-  const k = sql.identifier(key.name);
-  const rows = await queryRows<{ id: string; k: string }>(
-    tx,
-    sql`SELECT collection AS id, ${k} AS k FROM ${table} WHERE collection IN (${listed(ids)}) AND ${k} IN (${listed(keys)})`,
-  );
-  for (const { id, k: shared } of rows) shares.set(id, [...(shares.get(id) ?? []), shared]);
-  return shares;
-}
 
 /** What is known of it is as its readers are shown it at this moment. */
 const isTrueNow = (at: Date): SQL => and(isPublic(at), sql`${listing.noted} = ${listing.taken}`)!;

@@ -22,12 +22,13 @@ export async function publishedCollection(
   id: string,
   shown: Shown | null,
 ): Promise<PublishedCollection> {
-  const found = (await findCollection(tx, id))!;
-  const [sections, all, inside] = await Promise.all([
+  const [row, sections, all, inside] = await Promise.all([
+    findCollection(tx, id),
     sectionsOf(tx, id),
     allItems(tx, id),
     shown ? insideOf(tx, shown, id) : [],
   ]);
+  const found = row!;
   const phases = new Map(
     found.use === "lesson" ? (await phasesOf(tx, id)).map((phase) => [phase.id, phase]) : [],
   );

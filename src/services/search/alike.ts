@@ -1,8 +1,10 @@
+import type { Postings } from "@/core/search/postings";
 import { rank, type Ranking } from "@/core/search/rank";
 import { idf, type Searchable, type Weighed } from "@/core/search/weigh";
 import type { Tx } from "@/data/database";
 import { readPostings } from "@/data/search/postings";
-import { countIndexed, dfOf } from "@/data/search/terms";
+import { ALL } from "@/data/search/index-writes";
+import { dfOf } from "@/data/search/terms";
 import { wordsOf } from "@/data/search/words";
 import { weighInThread } from "@/outside/threads/in-thread";
 
@@ -18,49 +20,57 @@ type Alike = {
   ranking: Ranking;
   /** What the words count so themselves. */
   own: number;
+  /** Of what else was asked for, the lists. */
+  lists: ReadonlyMap<string, Postings>;
+  /** How many resources are in the index. */
+  indexed: number;
 };
 
 /**
  * How much a term counts that stands in both: its idf squared, as in the cosine of two texts whose words are weighted by it, as
  * a whole number. By the idf alone a few common words together told more than a rare one (tests/reference/near.test.ts).
  */
-const rarityOfBoth = (indexed: number, df: number): number => Math.round(idf(indexed, df) ** 2 * 10);
+export const rarityOfBoth = (indexed: number, df: number): number => Math.round(idf(indexed, df) ** 2 * 10);
+
+/** What is looked for in an index by words, and along with them. */
+type Looked = { most: number; least: number; keys?: readonly string[]; without?: readonly Postings[] };
 
 /**
  * What of an index is written in the words that tell most of some.
  * @param most how many terms are looked for
  * @param least in how many a term must be: what is in the index itself is in each of its own
+ * @param keys terms that are no words, whose lists are read along; of those in very many there is none
+ * @param without what is left out
  */
 export async function alikeTo(
   tx: Tx,
   team: string,
   words: Searchable,
-  { most, least }: { most: number; least: number },
+  { most, least, keys = [], without = [] }: Looked,
 ): Promise<Alike> {
-  const [[terms], indexed] = await Promise.all([weighInThread([words]), countIndexed(tx, team)]);
+  const [terms] = await weighInThread([words]);
   const heavy = terms!.slice(0, 5 * most);
-  const df = await dfOf(
-    tx,
-    team,
-    heavy.map((one) => one.term),
-  );
+  const df = await dfOf(tx, team, [ALL, ...heavy.map((one) => one.term), ...keys]);
+  const indexed = df.get(ALL) ?? 0;
+  const isTelling = (term: string, few: number) => (df.get(term) ?? 0) >= few && df.get(term)! <= TOO_COMMON;
   const telling = heavy
-    .filter(({ term }) => (df.get(term) ?? 0) >= least && df.get(term)! <= TOO_COMMON)
+    .filter(({ term }) => isTelling(term, least))
     .map(({ term, weight }) => ({
       ...{ term, weight, factor: rarityOfBoth(indexed, df.get(term)!) },
       by: weight * idf(indexed, df.get(term)!),
     }))
     .sort((a, b) => b.by - a.by)
     .slice(0, most);
-  const lists = await readPostings(
-    tx,
-    team,
-    telling.map((one) => one.term),
-  );
+  const lists = await readPostings(tx, team, [
+    ...telling.map((one) => one.term),
+    ...keys.filter((key) => isTelling(key, 1)),
+  ]);
   const factors = new Map(telling.map(({ term, factor }) => [term, factor]));
   return {
     terms: terms!,
-    ranking: rank([[...factors.keys()]], lists, (term) => factors.get(term)!),
+    ranking: rank([[...factors.keys()]], lists, (term) => factors.get(term)!, without),
+    lists,
+    indexed,
     own: telling.reduce((sum, { weight, factor }) => sum + weight * factor, 0),
   };
 }

@@ -1,3 +1,4 @@
+import { type Searchable, wholeTerm } from "@/core/search/weigh";
 import { type Listing, listingOf, searchableOf } from "@/core/shelves/listing";
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
@@ -7,7 +8,7 @@ import { indexedListings, type Words } from "@/data/search/words";
 import { transact } from "@/data/transaction";
 import { database } from "@/mechanism/changing";
 import { now } from "@/outside/clock";
-import { addressHash } from "@/outside/hash";
+import { addressHash, identityHash } from "@/outside/hash";
 import { allBehind } from "../reader/behind";
 
 /** What is known of a public collection as its readers are shown it now; null when they are shown nothing. */
@@ -37,7 +38,7 @@ export async function listedWords(tx: Tx, ids: readonly string[]): Promise<Words
     );
     all.push({
       ...{ resource: id, fed: indexed.has(id), indexed: indexed.get(id) ?? new Map() },
-      ...{ counted: new Map(), now: new Map(), words: content && searchableOf(content) },
+      ...{ counted: new Map(), now: new Map(), words: content && foundBy(content) },
     });
   }
   return all;
@@ -47,6 +48,21 @@ export async function listedWords(tx: Tx, ids: readonly string[]): Promise<Words
 export const hashesOf = ({ items }: Listing): string[] => [
   ...new Set(items.flatMap(({ address }) => (address ? [addressHash(address)] : []))),
 ];
+
+/** What a public collection is found by: its words, and for those that are near to it, its pages and its subjects. */
+export const foundBy = (content: Listing): Searchable => ({
+  ...searchableOf(content),
+  keys: [...hashesOf(content).map(pageTerm), ...[...keyed(content.tags).keys()].map(subjectTerm)],
+});
+
+/** So much of a hash is enough to tell all apart (216 bits), and short enough for a term. */
+const OF_HASH = 36;
+
+/** A page as a term of the index. @param hash of its address */
+export const pageTerm = (hash: string): string => wholeTerm(`p${hash.slice(0, OF_HASH)}`);
+
+/** A subject as a term of the index: its key may be longer than a term. */
+export const subjectTerm = (key: string): string => wholeTerm(`s${identityHash(key).slice(0, OF_HASH)}`);
 
 /** Subjects by their keys. */
 export const keyed = (tags: readonly string[]): Map<string, string> =>

@@ -1,21 +1,20 @@
 import { insideOf } from "@/core/list/tree-moves";
 import { type Listing, listingOf, searchableOf } from "@/core/shelves/listing";
 import { type Met, lacking, nearest } from "@/core/shelves/near";
-import { idf } from "@/core/search/weigh";
+import { Postings } from "@/core/search/postings";
+import { rank } from "@/core/search/rank";
 import { PUBLIC } from "@/core/shelves/public";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
-import { listedById, toldAmong } from "@/data/queries/listings";
-import { type By, howCommon, sharedBy, sharingMost } from "@/data/queries/near";
-import { countIndexed } from "@/data/search/terms";
+import { listedById, listedIdsOf, toldAmong } from "@/data/queries/listings";
 import { reading } from "@/mechanism/action";
 import { Id } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
 import { addressHash } from "@/outside/hash";
 import { publishedCollection } from "../reader/published-collection";
-import { alikeTo } from "../search/alike";
-import { hashesOf, keyed } from "./listed-words";
+import { alikeTo, rarityOfBoth } from "../search/alike";
+import { hashesOf, keyed, pageTerm, subjectTerm } from "./listed-words";
 import { asCard } from "./shown";
 
 /** Of so many collections inside what stands in them is looked at, too; so many addresses are looked for. */
@@ -37,13 +36,13 @@ export const readNear = reading({
   allow: can.see("collection"),
   run: async ({ input, scope, tx }) => {
     const team = scope.team!;
-    const [own, indexed] = await Promise.all([
-      ownListing(tx, team, input.collection),
-      countIndexed(tx, PUBLIC),
-    ]);
+    const [own, theirs] = await Promise.all([ownListing(tx, team, input.collection), listedIdsOf(tx, team)]);
     const hashes = hashesOf(own).slice(0, ADDRESSES);
-    const tags = keyed(own.tags);
-    const shown = await nearTo(tx, team, own, { hashes, tags, indexed });
+    const shown = await nearTo(tx, team, own, {
+      pages: new Set(hashes.map(pageTerm)),
+      tags: new Map([...keyed(own.tags)].map(([key, name]) => [subjectTerm(key), name])),
+      without: Postings.of(theirs.map((resource) => ({ resource, weight: 0 }))),
+    });
     const found = lacking(
       shown.map(({ score, row }) => ({
         score,
@@ -76,41 +75,40 @@ export async function ownListing(tx: Tx, team: string, id: string): Promise<List
   return listingOf([first, ...(await Promise.all(inside.map((one) => publishedCollection(tx, one, null))))]);
 }
 
-/** What an own collection is looked for by, and in how many public ones. */
-type Known = { hashes: readonly string[]; tags: ReadonlyMap<string, string>; indexed: number };
+/** What an own collection is looked for by: its pages and its subjects, by the terms they have in the index. */
+type Known = { pages: ReadonlySet<string>; tags: ReadonlyMap<string, string>; without: Postings };
 
 /** What is nearest to it and public at this moment; what changed a moment ago is left out until it is known anew. */
-async function nearTo(tx: Tx, team: string, own: Listing, { hashes, tags, indexed }: Known) {
-  const sharing = async (by: By, keys: readonly string[]) => {
-    const dfs = await howCommon(tx, by, keys);
-    const rarity = new Map([...dfs].map(([key, df]) => [key, idf(indexed, df)]));
-    return { dfs, met: await sharingMost(tx, by, team, rarity, MET) };
-  };
-  const [{ dfs: dfOfPages, met: byPages }, { dfs: dfOfTags, met: byTags }, text] = await Promise.all([
-    sharing("addresses", hashes),
-    sharing("tags", [...tags.keys()]),
-    alikeTo(tx, PUBLIC, searchableOf(own), { most: TERMS, least: 1 }),
-  ]);
-  const byWords = text.ranking.hits("best", 0, MET).map((hit) => hit.id);
-  const met = [...new Set([...byPages, ...byTags, ...byWords])];
-  const [told, pages, subjects] = await Promise.all([
-    toldAmong(tx, met, now()),
-    sharedBy(tx, "addresses", met, [...dfOfPages.keys()]),
-    sharedBy(tx, "tags", met, [...dfOfTags.keys()]),
-  ]);
-  const alike = text.ranking.among(met);
-  const scores = new Map(alike.hits("best", 0, met.length).map((hit) => [hit.id, hit.score]));
-  const others = met.filter((id) => told.has(id) && told.get(id)!.team !== team);
+async function nearTo(tx: Tx, team: string, own: Listing, { pages, tags, without }: Known) {
+  const keys = [...pages, ...tags.keys()];
+  const { ranking, ...text } = await alikeTo(tx, PUBLIC, searchableOf(own), {
+    ...{ most: TERMS, least: 1, keys, without: [without] },
+  });
+  const sharing = (terms: Iterable<string>) =>
+    rank([[...terms]], text.lists, (_, { length }) => rarityOfBoth(text.indexed, length), [without]);
+  const met = [
+    ...new Set(
+      [sharing(pages), sharing(tags.keys()), ranking].flatMap((some) =>
+        some.hits("best", 0, MET).map((hit) => hit.id),
+      ),
+    ),
+  ];
+  const told = await toldAmong(tx, met, now());
+  const others = met.filter((id) => told.has(id) && told.get(id)!.team !== team).sort();
+  const shares = sharesOf(others, keys, text.lists);
+  const alike = ranking.among(others);
+  const scores = new Map(alike.hits("best", 0, others.length).map((hit) => [hit.id, hit.score]));
   const asMet = (id: string): Met => {
     const { addresses: size, tagged } = told.get(id)!;
+    const shared = shares.get(id) ?? [];
     return {
       ...{ id, size, tagged, words: scores.get(id) ?? 0 },
-      addresses: (pages.get(id) ?? []).map((hash) => dfOfPages.get(hash)!),
-      tags: (subjects.get(id) ?? []).map((key) => ({ name: tags.get(key)!, df: dfOfTags.get(key)! })),
+      addresses: shared.flatMap(({ term, df }) => (pages.has(term) ? df : [])),
+      tags: shared.flatMap(({ term, df }) => (tags.has(term) ? { name: tags.get(term)!, df } : [])),
     };
   };
-  const size = { size: hashes.length, tagged: tags.size, words: text.own };
-  const found = nearest(size, others.map(asMet), indexed).slice(0, SHOWN);
+  const size = { size: pages.size, tagged: tags.size, words: text.own };
+  const found = nearest(size, others.map(asMet), text.indexed).slice(0, SHOWN);
   // What is in them is read of those that are shown alone.
   const rows = await listedById(
     tx,
@@ -121,4 +119,18 @@ async function nearTo(tx: Tx, team: string, own: Listing, { hashes, tags, indexe
     const row = rows.get(one.id);
     return row?.content ? [{ ...one, row }] : [];
   });
+}
+
+/** Which of some terms each of these has, each with how many have it. @param ids in their order */
+function sharesOf(ids: readonly string[], terms: readonly string[], lists: ReadonlyMap<string, Postings>) {
+  const those = Postings.of(ids.map((resource) => ({ resource, weight: 0 })));
+  const shares = new Map<string, { term: string; df: number }[]>();
+  for (const term of terms) {
+    const list = lists.get(term);
+    for (const i of list?.whichOf(those) ?? []) {
+      const one = { term, df: list!.length };
+      shares.set(ids[i]!, [...(shares.get(ids[i]!) ?? []), one]);
+    }
+  }
+  return shares;
 }
