@@ -166,4 +166,19 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   // Letters that are not in the file, by maps that come with it.
   await readFile(page, team, pdf("letters-not-in-it.pdf"));
   await expect(words).toContainText("湿地の水位は高い");
+
+  // The first page is there before anything else is alive, and stays what it was when that is.
+  const held: (() => void)[] = [];
+  let isHeld = true;
+  await page.route(/\/_next\/static\/.*\.js/, async (route) => {
+    if (isHeld) await new Promise<void>((go) => held.push(go));
+    await route.continue();
+  });
+  await page.reload({ waitUntil: "commit" });
+  await expect(words).toContainText("湿地の水位は高い");
+  await words.evaluate((layer) => layer.firstElementChild!.setAttribute("data-early", ""));
+  isHeld = false;
+  held.forEach((go) => go());
+  await expect(page.getByText("Page 1 of 1")).toBeVisible();
+  await expect(words.locator("[data-early]")).toHaveCount(1);
 });

@@ -1,8 +1,8 @@
 import { headers } from "next/headers";
 import { ofTeamOrGuest } from "@/app/of-team";
 import { read } from "@/app/read";
-import { PDF } from "@/ui/read/file-in-place";
-import { EarlyWorker } from "@/ui/read/pdf/early-worker";
+import { fileOf, PDF } from "@/ui/read/file-in-place";
+import { FirstPage } from "@/ui/read/pdf/first-page";
 import { ReadRoom } from "@/ui/read/read-room";
 
 /** Of a long text so many characters come with the page, which are some screens of it; the rest is fetched behind. */
@@ -36,7 +36,7 @@ export default async function Page({ params, searchParams }: Props) {
   const isPdf = text.file?.type === PDF;
   return (
     <>
-      {isPdf && <EarlyWorker nonce={(await headers()).get("x-nonce") ?? undefined} />}
+      {isPdf && <FirstPage src={fileOf(id)} nonce={(await headers()).get("x-nonce") ?? undefined} />}
       <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />
     </>
   );

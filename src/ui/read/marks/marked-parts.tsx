@@ -13,10 +13,8 @@ import { PartMarks, type Parts } from "./part-marks";
 import { PictureParts } from "./picture-parts";
 import type { Marked } from "./use-marks";
 
-const loadPdf = () => import("../pdf/pdf-pages");
-const PdfPages = dynamic(() => loadPdf().then((m) => m.PdfPages), { ssr: false });
-// A page with a PDF on it says so before it is alive; what shows it comes meanwhile. Without it is asked for again.
-if (typeof window !== "undefined" && "hobbinPdf" in window) loadPdf().catch(() => undefined);
+// Its first page has a place before anything is alive, and is drawn there (pdf/first-page.tsx).
+const PdfPages = dynamic(() => import("../pdf/pdf-pages").then((m) => m.PdfPages));
 
 type Props = MarksShown & {
   parts: Parts | null;

@@ -1,20 +1,57 @@
-// The build for browsers that are not of this year. This file itself is loaded when a PDF is opened.
-import * as library from "pdfjs-dist/legacy/build/pdf.mjs";
+import type * as Library from "pdfjs-dist";
+import { type Begun, type Drawing, openWith, type Reader } from "./draw-page";
+import { PDF_PARTS } from "./parts";
 
-/** Where what it loads besides lies, under our own origin, by the version it is of. */
-const PARTS = `/pdf/${library.version}/`;
-library.GlobalWorkerOptions.workerSrc = `${PARTS}pdf.worker.min.mjs`;
-const begun = window as { hobbinPdf?: Worker };
-/** Begun before anything is asked of it: with the page, or, for who came from another one, now. */
-const worker = library.PDFWorker.create({ port: begun.hobbinPdf });
-delete begun.hobbinPdf;
+/** A PDF that is open: what draws its pages, and how high its first one is by its width. */
+export type OpenPdf = { reader: Reader; document: Library.PDFDocumentProxy; ratio: number };
 
-export const { TextLayer } = library;
+const page = typeof window === "undefined" ? {} : (window as { hobbinPdf?: Begun });
 
-/** Opens a PDF of ours; only what is looked at is fetched. Nothing in it is run. */
-export const openPdf = (url: string): library.PDFDocumentLoadingTask =>
-  library.getDocument({
-    ...{ url, worker, disableAutoFetch: true, disableStream: true, enableXfa: false, isEvalSupported: false },
-    ...{ cMapUrl: `${PARTS}cmaps/`, cMapPacked: true, standardFontDataUrl: `${PARTS}standard_fonts/` },
-    wasmUrl: `${PARTS}wasm/`,
-  });
+/** The build for browsers that are not of this year, as it came; loaded with the page, or, for who came from another one, now. */
+let reader: Promise<Reader> | undefined;
+const readerNow = () =>
+  (reader ??=
+    page.hobbinPdf?.reader ??
+    (import(/* turbopackIgnore: true */ `${PDF_PARTS}pdf.min.mjs`) as Promise<typeof Library>).then(
+      (library) => {
+        library.GlobalWorkerOptions.workerSrc = `${PDF_PARTS}pdf.worker.min.mjs`;
+        return { library, worker: library.PDFWorker.create({}) };
+      },
+    ));
+
+/**
+ * Opens a PDF of ours, or takes up what was begun with the page.
+ * @returns the document once it is there, and what closes it
+ */
+export function openPdf(src: string): { opened: Promise<OpenPdf>; close: () => void } {
+  const begun = page.hobbinPdf?.src === src ? page.hobbinPdf : null;
+  const task = begun ? begun.opened : readerNow().then((one) => ({ task: openWith(one, PDF_PARTS, src) }));
+  const open = async () => {
+    const document = await (await task).task.promise;
+    const { width, height } = (await document.getPage(1)).getViewport({ scale: 1 });
+    return { reader: await readerNow(), document, ratio: height / width };
+  };
+  return {
+    opened: open(),
+    close: () => {
+      // What is opened again is opened anew.
+      if (begun && page.hobbinPdf === begun) delete page.hobbinPdf;
+      task.then(({ task }) => task.destroy()).catch(() => undefined);
+    },
+  };
+}
+
+/**
+ * What was drawn on a canvas before anything was alive; null: nothing was, or in another width, and it is to be drawn now.
+ * Each is taken up once.
+ */
+export async function drawnBefore(canvas: HTMLCanvasElement, width: number): Promise<Drawing | null> {
+  const first = await page.hobbinPdf?.first.catch(() => null);
+  if (first?.canvas !== canvas) return null;
+  page.hobbinPdf!.first = Promise.resolve(null);
+  if (first.width === width) return first.drawing;
+  // Two who draw on one canvas are in each other's way.
+  first.drawing.cancel();
+  await first.drawing.done.catch(() => undefined);
+  return null;
+}

@@ -1,16 +1,17 @@
 "use client";
 
-import type { PDFDocumentProxy, RenderTask } from "pdfjs-dist";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { readFragment, writeFragment } from "@/core/marks/fragments";
 import { paint } from "../marks/paint";
 import { PictureParts } from "../marks/picture-parts";
-import { TextLayer } from "./open-pdf";
+import { type Drawing, drawPage } from "./draw-page";
+import { drawnBefore, type OpenPdf } from "./open-pdf";
 import { PageText } from "./page-text";
 import type { PdfMarks } from "./pdf-marks";
 
 type Props = PdfMarks & {
-  document: PDFDocumentProxy;
+  /** Null until it is open; meanwhile its first page may have been drawn already. */
+  pdf: OpenPdf | null;
   number: number;
   /** In CSS pixels. */
   width: number;
@@ -21,11 +22,8 @@ type Props = PdfMarks & {
   isSeen: boolean;
 };
 
-/** No canvas is larger, in pixels of the screen. */
-const MOST_PIXELS = 16_000_000;
-
 /** A page of a PDF that is near: its picture, its words over it, its marks over these. */
-export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen, ...marks }: Props) {
+export function PdfPage({ pdf, number, width, onRatio, onDrawn, isSeen, ...marks }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const layer = useRef<HTMLDivElement>(null);
   const [text, setText] = useState<PageText | null>(null);
@@ -34,30 +32,19 @@ export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen
     drawn.current = onDrawn;
   });
   useEffect(() => {
+    // Before it is known how wide it is to be, nothing is.
+    if (!pdf || !width) return;
     let isHere = true;
-    let drawing: RenderTask | undefined;
-    let letters: InstanceType<typeof TextLayer> | undefined;
+    let drawing: Drawing | null = null;
+    const target = canvas.current!;
     const words = layer.current!;
     const draw = async () => {
-      const page = await pdf.getPage(number);
+      const [page, before] = await Promise.all([pdf.document.getPage(number), drawnBefore(target, width)]);
+      drawing = before;
       if (!isHere) return;
-      const whole = page.getViewport({ scale: 1 });
-      const scale = width / whole.width;
-      onRatio(number, whole.height / whole.width);
-      const viewport = page.getViewport({ scale });
-      const dense = Math.min(
-        window.devicePixelRatio || 1,
-        Math.sqrt(MOST_PIXELS / (viewport.width * viewport.height)),
-      );
-      const target = canvas.current!;
-      target.width = Math.floor(viewport.width * dense);
-      target.height = Math.floor(viewport.height * dense);
-      drawing = page.render({ canvas: target, viewport, transform: [dense, 0, 0, dense, 0, 0] });
-      words.replaceChildren();
-      words.style.setProperty("--total-scale-factor", String(scale));
-      letters = new TextLayer({ textContentSource: page.streamTextContent(), container: words, viewport });
-      // Both are read by the same worker, and put on the page by the same thread, while the other waits for it.
-      await Promise.all([drawing.promise, letters.render()]);
+      drawing ??= drawPage(pdf.reader, page, { canvas: target, words, width });
+      onRatio(number, drawing.ratio);
+      await drawing.done;
       if (!isHere) return;
       setText(new PageText(words));
       drawn.current();
@@ -67,7 +54,6 @@ export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen
     return () => {
       isHere = false;
       drawing?.cancel();
-      letters?.cancel();
       words.replaceChildren();
       setText(null);
     };
@@ -92,7 +78,13 @@ export function PdfPage({ document: pdf, number, width, onRatio, onDrawn, isSeen
   return (
     <>
       <canvas ref={canvas} className="absolute inset-0 size-full" aria-hidden />
-      <div ref={layer} className="pdf-words" />
+      {/* What is in it is none of React's. */}
+      <div
+        ref={layer}
+        className="pdf-words"
+        suppressHydrationWarning
+        dangerouslySetInnerHTML={{ __html: "" }}
+      />
       <PictureParts
         shown={here}
         {...{ chosen, onChoose, marking, onLeave }}

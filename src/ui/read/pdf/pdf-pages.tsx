@@ -1,9 +1,8 @@
 "use client";
 
-import type { PDFDocumentProxy } from "pdfjs-dist";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { IconButton } from "../../parts/button";
-import { openPdf } from "./open-pdf";
+import { openPdf, type OpenPdf } from "./open-pdf";
 import { PdfSelection } from "./pdf-selection";
 import type { PdfMarks } from "./pdf-marks";
 import { PdfPage } from "./pdf-page";
@@ -18,24 +17,23 @@ type Props = PdfMarks & {
   onDrawn: () => void;
 };
 
+/** What most documents are printed on: height by width (ISO 216). */
+const A4 = Math.SQRT2;
 const SCALES = [0.75, 1, 1.25, 1.5, 2, 3];
 
 /** A PDF as its pages: only those that are looked at are drawn, with their words over them to be selected. */
 export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
   const box = useRef<HTMLDivElement>(null);
-  const [pdf, setPdf] = useState<{ document: PDFDocumentProxy; ratio: number } | null>(null);
+  const [pdf, setPdf] = useState<OpenPdf | null>(null);
   const [failed, setFailed] = useState(false);
   const [scale, setScale] = useState(1);
   const [width, setWidth] = useState(0);
   const foreign = useRef(onForeign);
   useEffect(() => {
     let isHere = true;
-    const task = openPdf(src);
-    task.promise
-      .then(async (document) => {
-        const { width: w, height: h } = (await document.getPage(1)).getViewport({ scale: 1 });
-        if (isHere) setPdf({ document, ratio: h / w });
-      })
+    const { opened, close } = openPdf(src);
+    opened
+      .then((open) => isHere && setPdf(open))
       .catch(() => {
         if (!isHere) return;
         setFailed(true);
@@ -43,7 +41,7 @@ export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
       });
     return () => {
       isHere = false;
-      void task.destroy().catch(() => undefined);
+      close();
     };
   }, [src]);
   useEffect(() => {
@@ -103,28 +101,30 @@ export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
         tabIndex={0}
         className="flex h-[80vh] flex-col gap-3 overflow-auto rounded-md border border-line bg-sunk"
       >
-        {pdf &&
-          width > 0 &&
-          Array.from({ length: count }, (_, i) => (
-            <div
-              key={i}
-              data-page={i + 1}
-              className="relative mx-auto shrink-0 bg-[white]"
-              style={{ width: width * scale, height: width * scale * (ratios.get(i + 1) ?? pdf.ratio) }}
-            >
-              {near.has(i + 1) && (
-                <PdfPage
-                  document={pdf.document}
-                  number={i + 1}
-                  width={width * scale}
-                  onRatio={noteRatio}
-                  onDrawn={onDrawn}
-                  isSeen={i + 1 === at}
-                  {...marks}
-                />
-              )}
-            </div>
-          ))}
+        {Array.from({ length: count || 1 }, (_, i) => (
+          <div
+            key={i}
+            data-page={i + 1}
+            className="relative mx-auto shrink-0 bg-[white]"
+            style={{
+              // Where the first one stands before anything is alive; of what size it is, is seen when it is drawn.
+              ...{ width: width ? width * scale : "100%" },
+              aspectRatio: 1 / (ratios.get(i + 1) ?? pdf?.ratio ?? A4),
+            }}
+          >
+            {near.has(i + 1) && (
+              <PdfPage
+                pdf={pdf}
+                number={i + 1}
+                width={width * scale}
+                onRatio={noteRatio}
+                onDrawn={onDrawn}
+                isSeen={i + 1 === at}
+                {...marks}
+              />
+            )}
+          </div>
+        ))}
       </div>
     </div>
   );
