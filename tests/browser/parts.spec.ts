@@ -170,15 +170,23 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   // The first page is there before anything else is alive, and stays what it was when that is.
   const held: (() => void)[] = [];
   let isHeld = true;
-  await page.route(/\/_next\/static\/.*\.js/, async (route) => {
+  // By a browser that has nothing of it yet.
+  const fresh = await browser.newContext({
+    ...{ storageState: await page.context().storageState(), baseURL: test.info().project.use.baseURL },
+  });
+  const early = await fresh.newPage();
+  await early.route(/\/_next\/static\/.*\.js/, async (route) => {
     if (isHeld) await new Promise<void>((go) => held.push(go));
     await route.continue();
   });
-  await page.reload({ waitUntil: "commit" });
-  await expect(words).toContainText("湿地の水位は高い");
-  await words.evaluate((layer) => layer.firstElementChild!.setAttribute("data-early", ""));
+  await early.goto(page.url(), { waitUntil: "commit" });
+  const there = early.locator(".pdf-words");
+  await expect(there).toContainText("湿地の水位は高い");
+  await there.evaluate((layer) => layer.firstElementChild!.setAttribute("data-early", ""));
+  await expect(early.getByText("Opening …")).toBeVisible();
+  expect(held).not.toEqual([]);
   isHeld = false;
   held.forEach((go) => go());
-  await expect(page.getByText("Page 1 of 1")).toBeVisible();
-  await expect(words.locator("[data-early]")).toHaveCount(1);
+  await expect(early.getByText("Page 1 of 1")).toBeVisible();
+  await expect(there.locator("[data-early]")).toHaveCount(1);
 });

@@ -57,7 +57,8 @@ export function PartMarks(props: Props) {
     onMade(writeFragment({ page: null, region: null, from: second, to: null }));
   };
   useWindowKeys((event) => {
-    if (isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+    // Of a PDF's words that were selected it was meant by the one above.
+    if (event.defaultPrevented || isForField(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     if (!parts || event.key.toLowerCase() !== "m" || document.querySelector("[role=dialog]")) return;
     // Words that are selected are meant before anything else.
     if (document.getSelection()?.isCollapsed === false) return;
