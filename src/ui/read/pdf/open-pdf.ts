@@ -29,6 +29,8 @@ export function openPdf(src: string): { opened: Promise<OpenPdf>; close: () => v
   const open = async () => {
     const document = await (await task).task.promise;
     const { width, height } = (await document.getPage(1)).getViewport({ scale: 1 });
+    // The places of hundreds of pages come after the picture of the first.
+    await begun?.first.then((one) => one?.drawing.done).catch(() => undefined);
     return { reader: await readerNow(), document, ratio: height / width };
   };
   return {
