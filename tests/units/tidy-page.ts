@@ -17,7 +17,9 @@ if (!GlobalRegistrator.isRegistered) {
   Element.prototype.scrollIntoView = () => undefined;
 }
 
-const { cleanup } = await import("@testing-library/react");
+const { cleanup, configure } = await import("@testing-library/react");
+// A machine that is busy otherwise takes its time: what is waited for comes, or never does.
+configure({ asyncUtilTimeout: 120_000 });
 afterEach(() => {
   cleanup();
   standAt(HOME);

@@ -1,4 +1,4 @@
-import { act, cleanup, renderHook } from "@testing-library/react";
+import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import { clipHtml, clipText } from "@/core/formats/clipboard";
 import { useBringing } from "./use-bringing";
@@ -63,10 +63,10 @@ test("a file that mostly holds links is looked at first; others, and several, ar
   bring("drop", { files: [file("bookmarks.HTML")] });
   expect(on.brings()).toMatchObject({ name: "bookmarks.HTML" });
   bring("drop", { files: [file("peat.pdf")] });
-  await vi.waitFor(() => expect(sendFiles).toHaveBeenCalledTimes(1));
+  await waitFor(() => expect(sendFiles).toHaveBeenCalledTimes(1));
   expect(sendFiles.mock.lastCall![1]).toEqual(INTO);
   bring("drop", { files: [file("a.csv"), file("b.csv")] });
-  await vi.waitFor(() => expect(sendFiles).toHaveBeenCalledTimes(2));
+  await waitFor(() => expect(sendFiles).toHaveBeenCalledTimes(2));
 });
 
 test("beside copied text the picture some programs make of it is left alone; dropped, a file is a file", async () => {
@@ -74,7 +74,7 @@ test("beside copied text the picture some programs make of it is left alone; dro
   bring("paste", { text: "Only words", files: [file("picture.png")] });
   expect(on.note).toHaveBeenCalledTimes(1);
   bring("drop", { text: "peat.pdf", files: [file("peat.pdf")] });
-  await vi.waitFor(() => expect(sendFiles).toHaveBeenCalledTimes(1));
+  await waitFor(() => expect(sendFiles).toHaveBeenCalledTimes(1));
   expect(on.paste).not.toHaveBeenCalled();
 });
 

@@ -1,4 +1,4 @@
-import { act, renderHook } from "@testing-library/react";
+import { act, renderHook, waitFor } from "@testing-library/react";
 import { afterAll, beforeEach, expect, test, vi } from "vitest";
 import type * as Uploads from "./uploads";
 
@@ -66,7 +66,7 @@ function sending(names: string[], onDone = vi.fn()) {
     all: () => result.current,
   };
 }
-const until = (what: () => void) => act(() => vi.waitFor(what));
+const until = (what: () => void) => waitFor(what);
 
 // The first, as an upload that is left lying goes on asking.
 test("who leaves the page while a file is on its way is asked first, and not before or after", async () => {
