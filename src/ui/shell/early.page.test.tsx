@@ -2,7 +2,7 @@ import { act } from "@testing-library/react";
 import { useState } from "react";
 import { hydrateRoot } from "react-dom/client";
 import { renderToString } from "react-dom/server";
-import { expect, test, vi } from "vitest";
+import { expect, onTestFinished, test, vi } from "vitest";
 import { EARLY } from "./early";
 
 function Counting() {
@@ -18,7 +18,13 @@ function Counting() {
 
 test("a button that was pressed before the page came alive is pressed once it hears, once; then each press counts", async () => {
   vi.useFakeTimers();
+  const listens = vi.spyOn(globalThis, "addEventListener");
   new Function(EARLY)();
+  const heard = listens.mock.calls.slice() as Parameters<typeof addEventListener>[];
+  listens.mockRestore();
+  // Whoever has this page next is not to be kept waiting by it.
+  onTestFinished(() => heard.forEach((one) => removeEventListener(...one)));
+  expect(heard.map(([what]) => what)).toEqual(["paste", "keydown", "pointerdown", "click"]);
   const page = document.createElement("div");
   page.innerHTML = renderToString(<Counting />);
   document.body.append(page);
