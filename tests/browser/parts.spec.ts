@@ -171,10 +171,9 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   const held: (() => void)[] = [];
   let isHeld = true;
   // By a browser that has nothing of it yet.
-  const fresh = await browser.newContext({
-    ...{ storageState: await page.context().storageState(), baseURL: test.info().project.use.baseURL },
-  });
-  const early = await fresh.newPage();
+  const kept = await page.context().storageState();
+  const fresh = () => browser.newContext({ storageState: kept, baseURL: test.info().project.use.baseURL });
+  const early = await (await fresh()).newPage();
   await early.route(/\/_next\/static\/.*\.js/, async (route) => {
     if (isHeld) await new Promise<void>((go) => held.push(go));
     await route.continue();
@@ -189,4 +188,13 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   held.forEach((go) => go());
   await expect(early.getByText("Page 1 of 1")).toBeVisible();
   await expect(there.locator("[data-early]")).toHaveCount(1);
+
+  // What reads it did not come at first, and is asked for again.
+  const lost = await (await fresh()).newPage();
+  let fails = 1;
+  await lost.route(/pdf\.min\.mjs/, (route) => (fails-- > 0 ? route.abort() : route.continue()));
+  await lost.goto(page.url());
+  await expect(lost.getByText("Page 1 of 1")).toBeVisible();
+  await expect(lost.locator(".pdf-words")).toContainText("湿地の水位は高い");
+  expect(fails).toBeLessThan(0);
 });

@@ -7,17 +7,25 @@ export type OpenPdf = { reader: Reader; document: Library.PDFDocumentProxy; rati
 
 const page = typeof window === "undefined" ? {} : (window as { hobbinPdf?: Begun });
 
-/** The build for browsers that are not of this year, as it came; loaded with the page, or, for who came from another one, now. */
+/** The build for browsers that are not of this year, as it came. */
+async function load(): Promise<Reader> {
+  const parts = import(/* turbopackIgnore: true */ `${PDF_PARTS}pdf.min.mjs`) as Promise<typeof Library>;
+  const library = await parts;
+  library.GlobalWorkerOptions.workerSrc = `${PDF_PARTS}pdf.worker.min.mjs`;
+  return { library, worker: library.PDFWorker.create({}) };
+}
+
+/** Loaded with the page, or, for who came from another one or could not load it then, now. */
 let reader: Promise<Reader> | undefined;
-const readerNow = () =>
-  (reader ??=
-    page.hobbinPdf?.reader ??
-    (import(/* turbopackIgnore: true */ `${PDF_PARTS}pdf.min.mjs`) as Promise<typeof Library>).then(
-      (library) => {
-        library.GlobalWorkerOptions.workerSrc = `${PDF_PARTS}pdf.worker.min.mjs`;
-        return { library, worker: library.PDFWorker.create({}) };
-      },
-    ));
+function readerNow(): Promise<Reader> {
+  if (!reader) {
+    const asked = page.hobbinPdf?.reader.catch(load) ?? load();
+    // What did not come is asked for again by the next one.
+    asked.catch(() => (reader = undefined));
+    reader = asked;
+  }
+  return reader;
+}
 
 /**
  * Opens a PDF of ours, or takes up what was begun with the page.
@@ -25,7 +33,9 @@ const readerNow = () =>
  */
 export function openPdf(src: string): { opened: Promise<OpenPdf>; close: () => void } {
   const begun = page.hobbinPdf?.src === src ? page.hobbinPdf : null;
-  const task = begun ? begun.opened : readerNow().then((one) => ({ task: openWith(one, PDF_PARTS, src) }));
+  const openNow = async () => ({ task: openWith(await readerNow(), PDF_PARTS, src) });
+  // Without what reads it nothing was opened.
+  const task = begun ? begun.reader.then(() => begun.opened, openNow) : openNow();
   const open = async () => {
     const document = await (await task).task.promise;
     const { width, height } = (await document.getPage(1)).getViewport({ scale: 1 });
