@@ -80,6 +80,21 @@ test("several are chosen by touch; what is done with them is said in the bar", a
   await expect(bar.getByText("Tagged 2 items.")).toBeVisible();
   await bar.getByRole("button", { name: "Undo" }).tap();
   await expect(page.getByText("by touch")).toHaveCount(0);
+
+  // The device is turned, where both sides stand beside each other, and back: the side stays that is named.
+  const sides = page.getByRole("navigation", { name: "Sides" });
+  const sources = page.getByRole("region", { name: "Sources" });
+  for (const side of ["Collection", "Sources"]) {
+    await sides.getByRole("button", { name: side }).tap();
+    await expect(sides.getByRole("button", { name: side })).toHaveAttribute("aria-current");
+    await page.setViewportSize({ width: 844, height: 390 });
+    await expect(sources).toBeInViewport();
+    await expect(items(page).first()).toBeInViewport();
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expect(sides.getByRole("button", { name: side })).toHaveAttribute("aria-current");
+    if (side === "Sources") await expect(sources).toBeInViewport();
+    else await expect(sources).not.toBeInViewport();
+  }
 });
 
 test("a slip in a word is forgiven, the seam keeps its place, and a table has the room to itself when nothing waits", async ({

@@ -10,10 +10,23 @@ export function SideSwitch({ sides }: { sides: RefObject<HTMLElement | null> }) 
   useEffect(() => {
     const element = sides.current;
     if (!element) return;
-    element.scrollTo({ left: element.clientWidth, behavior: "instant" });
-    const onScroll = () => setAt(Math.round(element.scrollLeft / Math.max(1, element.clientWidth)));
+    let now = 1;
+    const show = () => element.scrollTo({ left: now * element.clientWidth, behavior: "instant" });
+    show();
+    const onScroll = () => {
+      // Where both sides stand beside each other there is nothing to turn.
+      if (element.scrollWidth <= element.clientWidth) return;
+      now = Math.round(element.scrollLeft / Math.max(1, element.clientWidth));
+      setAt(now);
+    };
     element.addEventListener("scroll", onScroll, { passive: true });
-    return () => element.removeEventListener("scroll", onScroll);
+    // A device that is turned stays on the side it says it is on.
+    const turned = new ResizeObserver(show);
+    turned.observe(element);
+    return () => {
+      element.removeEventListener("scroll", onScroll);
+      turned.disconnect();
+    };
   }, [sides]);
   const turn = (to: number) =>
     sides.current?.scrollTo({ left: to * sides.current.clientWidth, behavior: "smooth" });

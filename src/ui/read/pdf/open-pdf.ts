@@ -7,10 +7,14 @@ export type OpenPdf = { reader: Reader; document: Library.PDFDocumentProxy; rati
 
 const page = typeof window === "undefined" ? {} : (window as { hobbinPdf?: Begun });
 
+/** How often it was asked for. A browser remembers that what it imports did not come: the next time it has another address. */
+let asked = page.hobbinPdf ? 1 : 0;
+
 /** The build for browsers that are not of this year, as it came. */
 async function load(): Promise<Reader> {
-  const parts = import(/* turbopackIgnore: true */ `${PDF_PARTS}pdf.min.mjs`) as Promise<typeof Library>;
-  const library = await parts;
+  const address = `${PDF_PARTS}pdf.min.mjs${asked ? `?${asked}` : ""}`;
+  asked++;
+  const library = (await import(/* turbopackIgnore: true */ address)) as typeof Library;
   library.GlobalWorkerOptions.workerSrc = `${PDF_PARTS}pdf.worker.min.mjs`;
   return { library, worker: library.PDFWorker.create({}) };
 }
@@ -19,10 +23,9 @@ async function load(): Promise<Reader> {
 let reader: Promise<Reader> | undefined;
 function readerNow(): Promise<Reader> {
   if (!reader) {
-    const asked = page.hobbinPdf?.reader.catch(load) ?? load();
+    reader = page.hobbinPdf?.reader.catch(load) ?? load();
     // What did not come is asked for again by the next one.
-    asked.catch(() => (reader = undefined));
-    reader = asked;
+    reader.catch(() => (reader = undefined));
   }
   return reader;
 }
