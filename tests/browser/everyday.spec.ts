@@ -88,8 +88,8 @@ test("several are chosen by touch; what is done with them is said in the bar", a
     await sides.getByRole("button", { name: side }).tap();
     await expect(sides.getByRole("button", { name: side })).toHaveAttribute("aria-current");
     await page.setViewportSize({ width: 844, height: 390 });
+    await expect(sides).toBeHidden();
     await expect(sources).toBeInViewport();
-    await expect(items(page).first()).toBeInViewport();
     await page.setViewportSize({ width: 390, height: 844 });
     await expect(sides.getByRole("button", { name: side })).toHaveAttribute("aria-current");
     if (side === "Sources") await expect(sources).toBeInViewport();
