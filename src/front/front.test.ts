@@ -1,6 +1,8 @@
 import http from "node:http";
 import type { AddressInfo } from "node:net";
+import { gzipSync } from "node:zlib";
 import { afterEach, expect, test } from "vitest";
+import { LENGTH, ofLength } from "@/http/length";
 import { requestId } from "@/outside/request-context";
 import { ADDRESS, Front, type Handle } from "./front";
 
@@ -51,6 +53,20 @@ test("pages run scripts by a nonce that is another one each time; over https the
   expect(seen.size).toBe(3);
   // A reader's page has a policy of its own.
   expect((await fetch(`${at}/c/abc`)).headers.has("content-security-policy")).toBe(false);
+});
+
+test("an answer that tells its length has it said, unless it was compressed on its way", async () => {
+  const { at } = await front(async ({ url }, response) => {
+    for (const [name, value] of Object.entries(ofLength(3))) response.setHeader(name, value);
+    response.removeHeader("content-length");
+    if (url === "/packed") response.setHeader("content-encoding", "gzip");
+    response.write(url === "/packed" ? gzipSync("abc") : "abc");
+    response.end();
+  });
+  const [plain, packed] = await Promise.all([fetch(`${at}/plain`), fetch(`${at}/packed`)]);
+  expect([plain.headers.get("content-length"), await plain.text()]).toEqual(["3", "abc"]);
+  expect([packed.headers.get("content-length"), await packed.text()]).toEqual([null, "abc"]);
+  for (const answer of [plain, packed]) expect(answer.headers.has(LENGTH)).toBe(false);
 });
 
 test("an address that is none is answered in words, before anybody takes it apart", async () => {

@@ -1,5 +1,6 @@
 import http, { type IncomingMessage, type ServerResponse } from "node:http";
 import { MOST_BYTES, MOST_OF_AUTH } from "@/http/bounds";
+import { LENGTH } from "@/http/length";
 import { KINDS, type ProblemCode, PROBLEMS } from "@/mechanism/problems";
 import { log } from "@/outside/log";
 import { newId } from "@/outside/random";
@@ -130,12 +131,24 @@ export class Front {
     delete headers["content-security-policy"];
     delete headers["x-nonce"];
     for (let i = 0; i < heads.length; i += 2) response.setHeader(heads[i]!, heads[i + 1]!);
+    sayLength(response);
     const page = pagePolicy(request.url ?? "/");
     if (!page) return;
     headers["content-security-policy"] = page.policy;
     headers["x-nonce"] = page.nonce;
     response.setHeader("content-security-policy", page.policy);
   }
+}
+
+/** Says how long an answer is that tells it (`LENGTH`), unless it was compressed on its way here. */
+function sayLength(response: ServerResponse): void {
+  const write = response.writeHead;
+  response.writeHead = function (this: ServerResponse, ...heads: unknown[]) {
+    const length = this.getHeader(LENGTH);
+    this.removeHeader(LENGTH);
+    if (length !== undefined && !this.hasHeader("content-encoding")) this.setHeader("content-length", length);
+    return Reflect.apply(write, this, heads) as ServerResponse;
+  };
 }
 
 function note({ method, url = "" }: IncomingMessage, status: number, ms: number, more: object = {}): void {

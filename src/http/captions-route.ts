@@ -3,6 +3,7 @@ import { openFile } from "@/outside/files";
 import { actorOf } from "@/services/accounts/actor-of-request";
 import { readResource } from "@/services/resources/read";
 import { answering } from "./answer";
+import { ofLength } from "./length";
 
 /** GET /api/captions/<resource>: what is said in a film or a sound, as WebVTT, for members. */
 export const getCaptions = (
@@ -21,7 +22,7 @@ export async function sendCaptions(hash: string | null | undefined): Promise<Res
   return new Response(Readable.toWeb(file.stream as Readable) as ReadableStream, {
     headers: {
       "content-type": "text/vtt; charset=utf-8",
-      "content-length": String(file.bytes),
+      ...ofLength(file.bytes),
       "cache-control": "private, no-cache",
       "content-security-policy": "default-src 'none'; sandbox",
       "x-content-type-options": "nosniff",

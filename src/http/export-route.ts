@@ -39,7 +39,7 @@ export const getOrdered = (
     const { name, type, hash } = await orderedFile.call(await actorOf(request.headers), await params);
     const found = await openFile(hash);
     if (!found) throw new Problem("not-found");
-    return fileAnswer({ name, type, content: found.stream });
+    return fileAnswer({ name, type, content: found.stream, bytes: found.bytes });
   });
 
 /** GET /api/imports/<intake>/rejected: the lines to mend, as a table. */

@@ -1,12 +1,17 @@
 import { Readable } from "node:stream";
+import { ofLength } from "./length";
 
-/** A file to be saved, under its name (RFC 6266: a plain name for old clients, the real one beside it). */
+/**
+ * A file to be saved, under its name (RFC 6266: a plain name for old clients, the real one beside it).
+ * @param file with its length in bytes, where it is a stream of which that is known
+ */
 export function fileAnswer(file: {
   name: string;
   type: string;
   content: string | Buffer | Readable;
+  bytes?: number;
 }): Response {
-  const { content } = file;
+  const { content, bytes = content instanceof Readable ? undefined : Buffer.byteLength(content) } = file;
   return new Response((content instanceof Readable ? Readable.toWeb(content) : content) as BodyInit, {
     headers: {
       "content-type": file.type,
@@ -14,6 +19,7 @@ export function fileAnswer(file: {
       "content-security-policy": "sandbox",
       "x-content-type-options": "nosniff",
       "cache-control": "no-store",
+      ...(bytes !== undefined && ofLength(bytes)),
     },
   });
 }

@@ -6,6 +6,7 @@ import { handleUpload } from "@/services/files/uploads";
 import { answering, forExtension, mustBeOwnSite, preflight } from "./answer";
 import { hasAlready, isRangeOf } from "./conditional";
 import { disposition } from "./file-answer";
+import { ofLength } from "./length";
 
 type Stored = { hash: string; name: string; type: string; bytes: number };
 
@@ -87,13 +88,13 @@ export async function sendFile(request: Request, file: Stored): Promise<Response
   const opened = await openFile(file.hash, range ?? undefined);
   if (!opened) return new Response(null, { status: 404 });
   const body = Readable.toWeb(opened.stream as Readable) as ReadableStream;
-  if (!range) return new Response(body, { headers: { ...headers, "content-length": String(file.bytes) } });
+  if (!range) return new Response(body, { headers: { ...headers, ...ofLength(file.bytes) } });
   return new Response(body, {
     status: 206,
     headers: {
       ...headers,
       "content-range": `bytes ${range.start}-${range.end}/${file.bytes}`,
-      "content-length": String(range.end - range.start + 1),
+      ...ofLength(range.end - range.start + 1),
     },
   });
 }

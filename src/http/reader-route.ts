@@ -12,6 +12,7 @@ import { type Asked, readerPage } from "@/services/reader/reader-page";
 import { sendCaptions } from "./captions-route";
 import { hasAlready } from "./conditional";
 import { sendFile } from "./file-route";
+import { ofLength } from "./length";
 
 const hashOf = (script: string) => `'sha256-${createHash("sha256").update(script).digest("base64")}'`;
 /**
@@ -117,7 +118,7 @@ export function pictureAnswer({ stream, bytes }: { stream: NodeJS.ReadableStream
   return new Response(Readable.toWeb(stream as Readable) as ReadableStream, {
     headers: {
       "content-type": "image/webp",
-      "content-length": String(bytes),
+      ...ofLength(bytes),
       "cache-control": "private, max-age=31536000, immutable",
       "content-security-policy": "default-src 'none'; sandbox",
       "x-content-type-options": "nosniff",
