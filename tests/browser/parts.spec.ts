@@ -198,3 +198,57 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   await expect(lost.locator(".pdf-words")).toContainText("湿地の水位は高い");
   expect(fails).toBeLessThan(0);
 });
+
+/** Two pages (ISO 32000-1, 7.5), each with so many bytes behind it that nobody looks at. */
+function longPdf(words: [string, string], idle: number): Buffer {
+  const stream = (content: string) => `<</Length ${content.length}>>stream\n${content}\nendstream`;
+  const page = (content: number) =>
+    `<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Resources<</Font<</F1 3 0 R>>>>/Contents ${content} 0 R>>`;
+  const [one, other] = words.map((said) => stream(`BT /F1 20 Tf 50 780 Td (${said}) Tj ET`));
+  const objects = [
+    ...["<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Count 2/Kids[4 0 R 7 0 R]>>"],
+    ...["<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>", page(5), one!, stream("0".repeat(idle))],
+    ...[page(8), other!, stream("0".repeat(idle))],
+  ];
+  let file = "%PDF-1.7\n";
+  const places = objects.map((object, i) => {
+    const at = file.length;
+    file += `${i + 1} 0 obj${object}\nendobj\n`;
+    return `${String(at).padStart(10, "0")} 00000 n \n`;
+  });
+  const end = `trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${file.length}\n%%EOF\n`;
+  return Buffer.from(
+    `${file}xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${places.join("")}${end}`,
+    "latin1",
+  );
+}
+
+test("of a long PDF comes what is looked at, also to a browser of some years ago; what is saved says how long it is", async ({
+  browser,
+}) => {
+  const { page, team } = await newcomer(browser, "Ott Veski");
+  await page.addInitScript(() => Reflect.deleteProperty(Math, "sumPrecise"));
+  const buffer = longPdf(["The first page", "The second page"], 6_000_000);
+  await readFile(page, team, { name: "survey.pdf", mimeType: "application/pdf", buffer });
+  const asked: number[] = [];
+  page.on("request", (request) => {
+    const [, from, to] = /bytes=(\d+)-(\d+)/.exec(request.headers().range ?? "") ?? [];
+    if (from) asked.push(Number(to) - Number(from) + 1);
+  });
+  await page.reload();
+  await expect(page.getByText("Page 1 of 2")).toBeVisible();
+  await expect(page.locator("[data-page='1'] .pdf-words")).toContainText("The first page");
+  await page.getByRole("button", { name: "Next page" }).click();
+  await expect(page.locator("[data-page='2'] .pdf-words")).toContainText("The second page");
+  expect(asked.length).toBeGreaterThan(4);
+  expect(asked.reduce((sum, one) => sum + one, 0)).toBeLessThan(buffer.length / 3);
+  const loaded = await page.evaluate(() => performance.getEntriesByType("resource").map((one) => one.name));
+  expect(loaded.filter((name) => name.endsWith("pdf.min.mjs"))).toEqual([
+    expect.stringMatching(/\/legacy\/pdf\.min\.mjs$/),
+  ]);
+
+  const file = page.url().replace("/read/", "/api/file/");
+  expect((await page.request.get(file)).headers()["content-length"]).toBe(String(buffer.length));
+  const part = await page.request.get(file, { headers: { range: "bytes=0-99" } });
+  expect([part.status(), part.headers()["content-length"]]).toEqual([206, "100"]);
+});

@@ -2,14 +2,9 @@ import { cpSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 
 /** What shows PDF in the browser consists of: its script and its worker, maps of characters, letters, decoders of pictures. */
-const PARTS = [
-  "cmaps",
-  "standard_fonts",
-  "wasm",
-  // The build for browsers that are not of this year, as it came: all that shows PDF has the same one.
-  "legacy/build/pdf.min.mjs",
-  "legacy/build/pdf.worker.min.mjs",
-];
+const PARTS = ["cmaps", "standard_fonts", "wasm"];
+/** These two as they came, in the build for browsers of this year and, beside it, in the one for others. */
+const SCRIPTS = ["pdf.min.mjs", "pdf.worker.min.mjs"];
 
 /** Lays these out under the application's own origin, from the package as it is, by its version: browsers keep them. */
 export function layOutPdfParts(root) {
@@ -19,8 +14,11 @@ export function layOutPdfParts(root) {
   );
   const folder = path.join(root, "public/pdf", version);
   mkdirSync(folder, { recursive: true });
-  for (const part of PARTS)
-    cpSync(path.join(root, "node_modules/pdfjs-dist", part), path.join(folder, path.basename(part)), {
-      recursive: true,
-    });
+  const copy = (part, place) =>
+    cpSync(path.join(root, "node_modules/pdfjs-dist", part), path.join(folder, place), { recursive: true });
+  for (const part of PARTS) copy(part, part);
+  for (const script of SCRIPTS) {
+    copy(`build/${script}`, script);
+    copy(`legacy/build/${script}`, `legacy/${script}`);
+  }
 }

@@ -200,7 +200,7 @@ export function ReadRoom({
               pdf={
                 file?.type === PDF
                   ? {
-                      src: fileOf(resource.id),
+                      source: { src: fileOf(resource.id), bytes: file.bytes },
                       title: resource.title,
                       copy: html ? (text.number ?? 1) : null,
                     }

@@ -33,10 +33,14 @@ export default async function Page({ params, searchParams }: Props) {
   const links =
     message?.links ??
     (about.resource.kind === "document" ? (await read("resources.links", { resource: id })).links : []);
-  const isPdf = text.file?.type === PDF;
   return (
     <>
-      {isPdf && <FirstPage src={fileOf(id)} nonce={(await headers()).get("x-nonce") ?? undefined} />}
+      {text.file?.type === PDF && (
+        <FirstPage
+          source={{ src: fileOf(id), bytes: text.file.bytes }}
+          nonce={(await headers()).get("x-nonce") ?? undefined}
+        />
+      )}
       <ReadRoom key={id} {...frame} {...about} {...{ text, message, links, marks, reading, waits }} />
     </>
   );

@@ -11,6 +11,7 @@ import { focusNewNote } from "./focus-card";
 import type { MarksShown } from "./marks-shown";
 import { PartMarks, type Parts } from "./part-marks";
 import { PictureParts } from "./picture-parts";
+import type { Source } from "../pdf/pieces";
 import type { Marked } from "./use-marks";
 
 // Its first page has a place before anything is alive, and is drawn there (pdf/first-page.tsx).
@@ -19,7 +20,7 @@ const PdfPages = dynamic(() => import("../pdf/pdf-pages").then((m) => m.PdfPages
 type Props = MarksShown & {
   parts: Parts | null;
   /** A PDF that is shown as its pages, and the number of the text that is kept beside it. */
-  pdf: { src: string; title: string; copy: number | null } | null;
+  pdf: { source: Source; title: string; copy: number | null } | null;
   /** Told when the first page of a PDF is there, or it is left to the browser. */
   onDrawn: () => void;
   /** What else is shown or played. */

@@ -1,20 +1,5 @@
 import type * as Library from "pdfjs-dist";
-
-/*
- * Each of these needs nothing but what it is given: they are written into the page as they are (first-page.tsx), and are
- * done there before anything else on it is alive.
- */
-
-/** What reads and shows PDFs: the library, and the worker it has. */
-export type Reader = { library: typeof Library; worker: Library.PDFWorker };
-
-/** Opens a PDF of ours; only what is looked at is fetched. Nothing in it is run. @param parts where the library's parts lie */
-export const openWith = ({ library, worker }: Reader, parts: string, url: string) =>
-  library.getDocument({
-    ...{ url, worker, disableAutoFetch: true, disableStream: true, enableXfa: false, isEvalSupported: false },
-    ...{ cMapUrl: `${parts}cmaps/`, cMapPacked: true, standardFontDataUrl: `${parts}standard_fonts/` },
-    wasmUrl: `${parts}wasm/`,
-  });
+import type { Reader } from "./begin";
 
 /** Where a page is drawn, and how wide, in CSS pixels. */
 type Sheet = { canvas: HTMLCanvasElement; words: HTMLElement; width: number };
@@ -27,7 +12,11 @@ export type Drawing = {
   cancel: () => void;
 };
 
-/** Draws a page and lays its words over it, which is done at once: what one of them waits for the other does. */
+/**
+ * Draws a page and lays its words over it, which is done at once: what one of them waits for the other does.
+ *
+ * It needs nothing but what it is given: it is written into the page as it is (first-page.tsx).
+ */
 export function drawPage(
   { library }: Reader,
   page: Library.PDFPageProxy,
@@ -55,38 +44,4 @@ export function drawPage(
       letters.cancel();
     },
   };
-}
-
-/** What was begun with the page, by `window.hobbinPdf`. */
-export type Begun = {
-  src: string;
-  reader: Promise<Reader>;
-  /** In an object, because what opens is waited for by itself. */
-  opened: Promise<{ task: Library.PDFDocumentLoadingTask }>;
-  /** Its first page, drawn where it shall stand; null: that was not there yet. */
-  first: Promise<{ canvas: HTMLCanvasElement; width: number; drawing: Drawing } | null>;
-};
-
-/** Begins what takes longest: the worker, the library, the document, and its first page on the sheet that stands there. */
-export function begin(parts: string, src: string, open: typeof openWith, draw: typeof drawPage): Begun {
-  const port = new Worker(`${parts}pdf.worker.min.mjs`, { type: "module" });
-  const loaded = import(/* turbopackIgnore: true */ `${parts}pdf.min.mjs`) as Promise<typeof Library>;
-  const reader = loaded.then((library) => ({ library, worker: library.PDFWorker.create({ port }) }));
-  const opened = reader.then((one) => ({ task: open(one, parts, src) }));
-  const drawn = async () => {
-    const page = await (await (await opened).task.promise).getPage(1);
-    const sheet = document.querySelector<HTMLElement>("[data-page='1']");
-    const canvas = sheet?.querySelector("canvas");
-    const words = sheet?.querySelector<HTMLElement>(".pdf-words");
-    if (!canvas || !words) return null;
-    const width = Math.floor(sheet!.getBoundingClientRect().width);
-    const drawing = draw(await reader, page, { canvas, words, width });
-    sheet!.style.aspectRatio = String(1 / drawing.ratio);
-    drawing.done.catch(() => undefined);
-    return { canvas, width, drawing };
-  };
-  const first = drawn();
-  // Whoever takes it up is told what went wrong.
-  for (const one of [reader, opened, first]) one.catch(() => undefined);
-  return { src, reader, opened, first };
 }

@@ -1,21 +1,24 @@
-import { begin, drawPage, openWith } from "./draw-page";
-import { PDF_PARTS } from "./parts";
+import { begin, openWith, scriptsIn } from "./begin";
+import { drawPage } from "./draw-page";
+import { PDF_NEEDS, PDF_PARTS } from "./parts";
+import { piecesOf, type Source } from "./pieces";
+
+const MEANS = `{scriptsIn:${scriptsIn},piecesOf:${piecesOf},openWith:${openWith},drawPage:${drawPage}}`;
 
 /**
  * Begins a PDF with the page it is on, before anything on that is alive: until then its first page stands there.
  * `open-pdf.ts` takes it up.
- * @param src the address of the file
  * @param nonce of the scripts of this very page
  */
-export const FirstPage = ({ src, nonce }: { src: string; nonce: string | undefined }) => (
+export const FirstPage = ({ source, nonce }: { source: Source; nonce: string | undefined }) => (
   <script
     nonce={nonce}
     suppressHydrationWarning
     dangerouslySetInnerHTML={{
-      __html: `try{window.hobbinPdf=(${begin})(${said(PDF_PARTS)},${said(src)},${openWith},${drawPage})}catch(e){}`,
+      __html: `try{window.hobbinPdf=(${begin})(${said(source)},${said(PDF_PARTS)},${said(PDF_NEEDS)},${MEANS})}catch(e){}`,
     }}
   />
 );
 
-/** A text as a script has it, within a page. */
-const said = (text: string) => JSON.stringify(text).replace(/</g, "\\u003c");
+/** A value as a script has it, within a page. */
+const said = (value: unknown) => JSON.stringify(value).replace(/</g, "\\u003c");

@@ -1,6 +1,8 @@
 import type * as Library from "pdfjs-dist";
-import { type Begun, type Drawing, openWith, type Reader } from "./draw-page";
-import { PDF_PARTS } from "./parts";
+import { type Begun, openWith, type Reader, scriptsIn } from "./begin";
+import type { Drawing } from "./draw-page";
+import { PDF_NEEDS, PDF_PARTS } from "./parts";
+import { piecesOf, type Source } from "./pieces";
 
 /** A PDF that is open: what draws its pages, and how high its first one is by its width. */
 export type OpenPdf = { reader: Reader; document: Library.PDFDocumentProxy; ratio: number };
@@ -10,12 +12,12 @@ const page = typeof window === "undefined" ? {} : (window as { hobbinPdf?: Begun
 /** How often it was asked for. A browser remembers that what it imports did not come: the next time it has another address. */
 let asked = page.hobbinPdf ? 1 : 0;
 
-/** The build for browsers that are not of this year, as it came. */
 async function load(): Promise<Reader> {
-  const address = `${PDF_PARTS}pdf.min.mjs${asked ? `?${asked}` : ""}`;
+  const scripts = scriptsIn(PDF_PARTS, PDF_NEEDS);
+  const address = `${scripts}pdf.min.mjs${asked ? `?${asked}` : ""}`;
   asked++;
   const library = (await import(/* turbopackIgnore: true */ address)) as typeof Library;
-  library.GlobalWorkerOptions.workerSrc = `${PDF_PARTS}pdf.worker.min.mjs`;
+  library.GlobalWorkerOptions.workerSrc = `${scripts}pdf.worker.min.mjs`;
   return { library, worker: library.PDFWorker.create({}) };
 }
 
@@ -34,13 +36,16 @@ function readerNow(): Promise<Reader> {
  * Opens a PDF of ours, or takes up what was begun with the page.
  * @returns the document once it is there, and what closes it
  */
-export function openPdf(src: string): { opened: Promise<OpenPdf>; close: () => void } {
-  const begun = page.hobbinPdf?.src === src ? page.hobbinPdf : null;
-  const openNow = async () => ({ task: openWith(await readerNow(), PDF_PARTS, src) });
+export function openPdf(source: Source): { opened: Promise<OpenPdf>; close: () => void } {
+  const begun = page.hobbinPdf?.src === source.src ? page.hobbinPdf : null;
+  const openNow = async () => {
+    const pieces = piecesOf(source);
+    return openWith(await readerNow(), PDF_PARTS, source, pieces);
+  };
   // Without what reads it nothing was opened.
-  const task = begun ? begun.reader.then(() => begun.opened, openNow) : openNow();
+  const opening = begun ? begun.reader.then(() => begun.opening, openNow) : openNow();
   const open = async () => {
-    const document = await (await task).task.promise;
+    const document = await (await opening).document;
     const { width, height } = (await document.getPage(1)).getViewport({ scale: 1 });
     // The places of hundreds of pages come after the picture of the first.
     await begun?.first.then((one) => one?.drawing.done).catch(() => undefined);
@@ -51,7 +56,7 @@ export function openPdf(src: string): { opened: Promise<OpenPdf>; close: () => v
     close: () => {
       // What is opened again is opened anew.
       if (begun && page.hobbinPdf === begun) delete page.hobbinPdf;
-      task.then(({ task }) => task.destroy()).catch(() => undefined);
+      opening.then(({ close }) => close()).catch(() => undefined);
     },
   };
 }

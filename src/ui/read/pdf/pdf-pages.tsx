@@ -6,10 +6,11 @@ import { openPdf, type OpenPdf } from "./open-pdf";
 import { PdfSelection } from "./pdf-selection";
 import type { PdfMarks } from "./pdf-marks";
 import { PdfPage } from "./pdf-page";
+import type { Source } from "./pieces";
 import { usePagesInSight } from "./use-pages-in-sight";
 
 type Props = PdfMarks & {
-  src: string;
+  source: Source;
   title: string;
   /** It cannot be shown here, and the browser's own reader takes it. */
   onForeign: () => void;
@@ -22,7 +23,7 @@ const A4 = Math.SQRT2;
 const SCALES = [0.75, 1, 1.25, 1.5, 2, 3];
 
 /** A PDF as its pages: only those that are looked at are drawn, with their words over them to be selected. */
-export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
+export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ...marks }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const [pdf, setPdf] = useState<OpenPdf | null>(null);
   const [failed, setFailed] = useState(false);
@@ -31,7 +32,7 @@ export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
   const foreign = useRef(onForeign);
   useEffect(() => {
     let isHere = true;
-    const { opened, close } = openPdf(src);
+    const { opened, close } = openPdf({ src, bytes });
     opened
       .then((open) => isHere && setPdf(open))
       .catch(() => {
@@ -43,7 +44,7 @@ export function PdfPages({ src, title, onForeign, onDrawn, ...marks }: Props) {
       isHere = false;
       close();
     };
-  }, [src]);
+  }, [src, bytes]);
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
     watch.observe(box.current!);
