@@ -1,5 +1,4 @@
 import type * as Library from "pdfjs-dist";
-import type { Reader } from "./begin";
 
 /** Where a page is drawn, and how wide, in CSS pixels. */
 type Sheet = { canvas: HTMLCanvasElement; words: HTMLElement; width: number };
@@ -18,7 +17,7 @@ export type Drawing = {
  * It needs nothing but what it is given: it is written into the page as it is (first-page.tsx).
  */
 export function drawPage(
-  { library }: Reader,
+  { library }: { library: typeof Library },
   page: Library.PDFPageProxy,
   { canvas, words, width }: Sheet,
 ): Drawing {
