@@ -17,10 +17,10 @@ export type Pieces = {
 };
 
 /**
- * Takes a short PDF at once, of a long one what is looked at. That begins to be read at its end, where it says what stands where, and goes on from its
- * beginning: both are asked for at once, while what reads it is still on its way. What is asked for comes with what lies
- * behind it, each time twice as much, because who walks from page to page asks for little at a time. What does not come is
- * asked for again; what is refused is not.
+ * Takes a short PDF at once, of a long one what is looked at. That begins to be read at its end, where it says what stands
+ * where, and goes on from its beginning: both are asked for at once, while what reads it is still on its way. What is
+ * asked for comes with what lies behind it, each time twice as much, because who walks from page to page asks for little
+ * at a time. What does not come is asked for again; what is refused is not.
  *
  * It needs nothing but what it is given: it is written into the page as it is (first-page.tsx).
  */
@@ -67,16 +67,20 @@ export function piecesOf({ src, bytes }: Source): Pieces {
     for (let from = 0, size = LEAST; from + size <= MOST; from += size, size *= 2) {
       const one = part(from, from + size);
       parts.push(one);
-      waiting.push(await one.came);
+      const came = await one.came;
+      waiting.push(came);
       hand();
     }
   };
   if (!isShort) begin().catch(() => undefined);
 
+  const whole = isShort ? parts[0]!.came.then((came) => new Uint8Array(came)) : null;
+  // Whoever takes it is told what went wrong.
+  whole?.catch(() => undefined);
   let ahead = LEAST;
   let last: Part | null = null;
   return {
-    whole: isShort ? parts[0]!.came.then((came) => new Uint8Array(came)) : null,
+    whole,
     beginning: (taker) => {
       take = taker;
       hand();
