@@ -42,7 +42,8 @@ export function MakingSide() {
   return (
     <section
       aria-label="Collection"
-      className="relative flex min-h-0 min-w-0 flex-col bg-sheet short:overflow-auto"
+      // On a phone it is the side one begins on, before any script has said so.
+      className="relative flex min-h-0 min-w-0 flex-col bg-sheet max-md:[scroll-initial-target:nearest] short:overflow-auto"
       {...workshop.sweep}
     >
       <MakingHead
