@@ -1,7 +1,6 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import { isHeard } from "../../shell/early";
 
 /**
  * The line that has, or had last, the focus: a field somebody writes in stays, wherever the list is scrolled, or the
@@ -67,7 +66,7 @@ export function untilStill(
 /**
  * Brings the line the keys act on into sight, when another one is chosen. How high lines are is a guess until they are
  * drawn, and on a busy machine that takes a while; so it is looked whether all of the line is there until it stands
- * still, or somebody scrolls by hand, which they may have done before the page was alive.
+ * still, or somebody scrolls by hand.
  * @param at its index; -1 when it is not in this list
  * @param when what else moves things: the view, or a bar that takes room away
  */
@@ -78,7 +77,7 @@ export function useBroughtIntoSight(
   scrollTo: (index: number) => void,
 ): void {
   useEffect(() => {
-    if (at < 0 || (!isHeard() && scroller.current?.scrollTop)) return;
+    if (at < 0) return;
     scrollTo(at);
     const box = scroller.current;
     const line = box?.querySelector<HTMLElement>("[data-index]");
