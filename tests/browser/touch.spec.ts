@@ -69,6 +69,9 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
   // Nothing makes the page wider than the phone: what is fixed to its edges would be fixed out of sight.
   expect(await page.evaluate(() => [innerWidth, document.documentElement.scrollWidth])).toEqual([390, 390]);
 
+  // How high its rows are, a page knows once it is alive.
+  await page.waitForFunction(() => (window as Window & { hobbinHears?: boolean }).hobbinHears);
+  await drawn(page);
   // Swiped at once, the list goes along with the finger and everything stays in its place.
   const height = async () => (await inside(page, 2, 0.5)).y;
   const start = await inside(page, 2, 0.5);
