@@ -90,7 +90,7 @@ test("by a finger: what is held and drawn moves, a swipe scrolls, holding alone 
   expect(await words(page)).toEqual(moved);
 });
 
-test("by a finger: before a page is alive its items are on the screen, and go along with the finger", async ({
+test("by a finger: before a page is alive its items are on the screen, and what is swiped then stays so", async ({
   browser,
 }) => {
   const page = await signIn(browser, "ama", PHONE);
@@ -100,7 +100,9 @@ test("by a finger: before a page is alive its items are on the screen, and go al
   const { baseURL } = test.info().project.use;
   const storageState = await page.context().storageState();
   const early = await (await browser.newContext({ ...PHONE, storageState, baseURL })).newPage();
-  await early.route(/\/_next\/static\/.*\.js/, (route) => route.abort());
+  let go = () => {};
+  const until = new Promise<void>((resolve) => (go = resolve));
+  await early.route(/\/_next\/static\/.*\.js/, (route) => until.then(() => route.continue()));
   await early.goto(page.url(), { waitUntil: "commit" });
   await expect(items(early).nth(2)).toBeInViewport();
   const scrolled = () => early.locator("[data-making]").evaluate((list) => list.scrollTop);
@@ -110,6 +112,12 @@ test("by a finger: before a page is alive its items are on the screen, and go al
   await hand.to({ x: start.x, y: start.y - 150 }, 6);
   await hand.up();
   await expect.poll(scrolled).toBeGreaterThan(50);
+  go();
+  await early.waitForFunction(() => (window as Window & { hobbinHears?: boolean }).hobbinHears);
+  // A menu opens once all around it is alive; what comes by itself has come by then.
+  await early.getByRole("button", { name: "What to do with this collection" }).click();
+  await expect(early.getByRole("menuitem", { name: "Duplicate", exact: true })).toBeVisible();
+  expect(await scrolled()).toBeGreaterThan(50);
 });
 
 test("by a finger: a collection is drawn into another one", async ({ browser }) => {

@@ -26,6 +26,9 @@ addEventListener("pointerdown",function(){self.hobbinKeys=null},true);
 function taken(b){return Object.keys(b).some(function(k){return k.indexOf("__reactProps")===0})}
 addEventListener("click",function(e){var b=e.target.closest&&e.target.closest("button");if(!b||taken(b))return;e.preventDefault();e.stopImmediatePropagation();var at=Date.now();(function wait(){if(Date.now()-at>${PATIENCE}||!b.isConnected)return;if(!taken(b))return setTimeout(wait,50);["pointerdown","mousedown","pointerup","mouseup"].forEach(function(t){b.dispatchEvent(new (t[0]==="p"&&self.PointerEvent||MouseEvent)(t,{bubbles:true,cancelable:true,button:0}))});b.focus();b.click()})()},true)})()`;
 
+/** Whether the screen that stands here is alive. */
+export const isHeard = (): boolean => !!(window as Window & Early).hobbinHears;
+
 /**
  * From now on somebody hears; what was pasted and typed just before is pasted and typed once more.
  * @returns what says that nobody hears any more

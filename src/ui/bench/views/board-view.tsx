@@ -11,7 +11,7 @@ import { LandingMark } from "../item/item-words";
 import { SectionHead } from "./section-head";
 import { BoardItem } from "./board-item";
 import { Nothing } from "./nothing";
-import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
+import { useBroughtIntoSight, useFocused, useFollow, useWhereItWas } from "./use-kept-in-sight";
 import { STACKED, useScroller } from "./use-scroller";
 import { type ViewProps, stateOf } from "./view-props";
 import type { Item, Section } from "../state/types";
@@ -66,6 +66,7 @@ function Column({ section, items, numbers, longest, props }: ColumnProps) {
   const { scroller, above } = useScroller(box, STACKED);
   const at = items.findIndex((item) => item.id === current);
   const [focused, onFocus] = useFocused();
+  useWhereItWas(scroller);
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,
@@ -86,6 +87,7 @@ function Column({ section, items, numbers, longest, props }: ColumnProps) {
   });
   const here = landing?.section === (section?.id ?? null);
   useFollow(
+    scroller,
     lifted,
     here
       ? Math.max(

@@ -11,7 +11,7 @@ import { ItemRow } from "../item/item-row";
 import { LandingMark } from "../item/item-words";
 import { SectionHead } from "./section-head";
 import { Nothing } from "./nothing";
-import { useBroughtIntoSight, useFocused, useFollow } from "./use-kept-in-sight";
+import { useBroughtIntoSight, useFocused, useFollow, useWhereItWas } from "./use-kept-in-sight";
 import { SHORT, useScroller } from "./use-scroller";
 import { type ViewProps, stateOf } from "./view-props";
 import type { Landing } from "../state/types";
@@ -67,6 +67,7 @@ export function ListView(props: ViewProps) {
   );
   const at = lineOf(lines, current);
   const [focused, onFocus] = useFocused();
+  useWhereItWas(scroller);
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -103,7 +104,7 @@ export function ListView(props: ViewProps) {
   }, [props.newSection, fresh >= 0]);
   // The mark hangs over the edge of its line, so that line lies over the next one.
   const landsAt = landing ? lineBefore(lines, landing) : -1;
-  useFollow(lifted, landsAt, at, (index) => virtual.scrollToIndex(index, { align: "auto" }));
+  useFollow(scroller, lifted, landsAt, at, (index) => virtual.scrollToIndex(index, { align: "auto" }));
   const titleOf = (section: string | null) => sections.find((one) => one.id === section)?.title;
   const sumOf = (section: string) => {
     const { items = 0, minutes = 0 } = sums.find((one) => one.section === section) ?? {};

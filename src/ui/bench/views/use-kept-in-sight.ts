@@ -1,6 +1,7 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { isHeard } from "../../shell/early";
 
 /**
  * The line that has, or had last, the focus: a field somebody writes in stays, wherever the list is scrolled, or the
@@ -63,6 +64,26 @@ export function untilStill(
   return stop;
 }
 
+/** Whether somebody had scrolled a list before the page it is on was alive: then it stays where they are. */
+const wasScrolled = (scroller: React.RefObject<HTMLElement | null>) =>
+  !isHeard() && !!scroller.current?.scrollTop;
+
+/**
+ * Leaves a list where somebody had scrolled it before the page it is on was alive: what draws only the lines in sight begins
+ * at its top, and takes it there. To be called before that.
+ */
+export function useWhereItWas(scroller: React.RefObject<HTMLElement | null>): void {
+  const was = useRef(0);
+  useLayoutEffect(() => {
+    if (!isHeard()) was.current = scroller.current?.scrollTop ?? 0;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it comes alive
+  }, []);
+  useEffect(() => {
+    if (was.current) scroller.current?.scrollTo({ top: was.current, behavior: "instant" });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it comes alive
+  }, []);
+}
+
 /**
  * Brings the line the keys act on into sight, when another one is chosen. How high lines are is a guess until they are
  * drawn, and on a busy machine that takes a while; so it is looked whether all of the line is there until it stands
@@ -77,7 +98,7 @@ export function useBroughtIntoSight(
   scrollTo: (index: number) => void,
 ): void {
   useEffect(() => {
-    if (at < 0) return;
+    if (at < 0 || wasScrolled(scroller)) return;
     scrollTo(at);
     const box = scroller.current;
     const line = box?.querySelector<HTMLElement>("[data-index]");
@@ -112,6 +133,7 @@ function wholeInSight(scroller: HTMLElement, index: number): number | null {
  * @param at index of the line the keys act on, or -1
  */
 export function useFollow(
+  scroller: React.RefObject<HTMLElement | null>,
   lifted: boolean,
   landing: number,
   at: number,
@@ -119,7 +141,7 @@ export function useFollow(
 ): void {
   useEffect(() => {
     const to = lifted ? landing : at;
-    if (to < 0) return;
+    if (to < 0 || wasScrolled(scroller)) return;
     scrollTo(to);
     if (!lifted) return;
     // The mark lies behind the line, so a line at the edge hides it; it is there once the list has scrolled.

@@ -6,12 +6,12 @@ import { type Quote, quoteAt } from "@/core/marks/selectors";
 import { SolidText } from "@/core/marks/solid-text";
 import { may } from "@/core/policy/abilities";
 import { Button } from "../../parts/button";
+import type { Source } from "../pdf/pieces";
 import { CopyMap } from "./copy-map";
 import { focusNewNote } from "./focus-card";
 import type { MarksShown } from "./marks-shown";
 import { PartMarks, type Parts } from "./part-marks";
 import { PictureParts } from "./picture-parts";
-import type { Source } from "../pdf/pieces";
 import type { Marked } from "./use-marks";
 
 // Its first page has a place before anything is alive, and is drawn there (pdf/first-page.tsx).
