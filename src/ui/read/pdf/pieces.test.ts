@@ -46,6 +46,22 @@ test("end and beginning of a long one are asked for at once, and the beginning g
   expect(asked.slice(2)).toEqual(["bytes=131072-393215", "bytes=393216-917503", "bytes=917504-1966079"]);
 });
 
+test("who walks backwards through a long one is given what lies before, and nothing twice", async () => {
+  const asked = serve();
+  const { piece } = of(8_000_000);
+  await vi.waitFor(() => expect(asked.at(-1)).toBe("bytes=917504-1966079"));
+  const before = asked.length;
+  for (let to = 7_864_320; to > 1_966_080; to -= 65_536) await piece(to - 65_536, to);
+  expect(asked.slice(before)).toEqual([
+    "bytes=7733248-7864319",
+    "bytes=7471104-7733247",
+    "bytes=6946816-7471103",
+    "bytes=5898240-6946815",
+    "bytes=3801088-5898239",
+    "bytes=1966080-3801087",
+  ]);
+});
+
 test("who walks on through a long one gets ever more at a time, who leaps what is there", async () => {
   const asked = serve();
   const { piece } = of(90_000_000);

@@ -19,7 +19,7 @@ export type Pieces = {
 /**
  * Takes a short PDF at once, of a long one what is looked at. That begins to be read at its end, where it says what stands
  * where, and goes on from its beginning: both are asked for at once, while what reads it is still on its way. What is
- * asked for comes with what lies behind it, each time twice as much, because who walks from page to page asks for little
+ * asked for comes with what lies on from it, each time twice as much, because who walks from page to page asks for little
  * at a time. What does not come is asked for again; what is refused is not.
  *
  * It needs nothing but what it is given: it is written into the page as it is (first-page.tsx).
@@ -28,6 +28,7 @@ export function piecesOf({ src, bytes }: Source): Pieces {
   const LEAST = 131_072;
   const MOST = 2_097_152;
   const TIMES = 8;
+  const KEPT = 8;
   const stopped = new AbortController();
   const ask = async (from: number, to: number): Promise<ArrayBuffer> => {
     const headers = { range: `bytes=${from}-${to - 1}` };
@@ -78,7 +79,22 @@ export function piecesOf({ src, bytes }: Source): Pieces {
   // Whoever takes it is told what went wrong.
   whole?.catch(() => undefined);
   let ahead = LEAST;
-  let last: Part | null = null;
+  let looked: Part[] = [];
+  /** Asks for what is looked at and what lies on from it, and for nothing that is there. */
+  const look = (from: number, to: number) => {
+    const there = [...parts, ...looked];
+    // PDF.js looks for its last page from the end of a list of all pages backwards.
+    const isBack = there.some((one) => one.from === to);
+    const before = there.filter((one) => one.to <= from).map((one) => one.to);
+    const behind = there.filter((one) => to <= one.from).map((one) => one.from);
+    const one = isBack
+      ? part(Math.max(Math.min(from, to - ahead), 0, ...before), to)
+      : part(from, Math.min(Math.max(to, from + ahead), bytes, ...behind));
+    ahead = Math.min(2 * ahead, MOST);
+    looked = [...looked, one].slice(-KEPT);
+    one.came.catch(() => (looked = looked.filter((other) => other !== one)));
+    return one;
+  };
   return {
     whole,
     beginning: (taker) => {
@@ -86,13 +102,8 @@ export function piecesOf({ src, bytes }: Source): Pieces {
       hand();
     },
     piece: async (from, to) => {
-      const has = (one: Part | null) => one && one.from <= from && to <= one.to;
-      const had = parts.find(has) ?? (has(last) ? last! : null);
-      if (!had) {
-        last = part(from, Math.min(Math.max(to, from + ahead), bytes));
-        ahead = Math.min(2 * ahead, MOST);
-      }
-      const { from: start, came } = had ?? last!;
+      const has = (one: Part) => one.from <= from && to <= one.to;
+      const { from: start, came } = parts.find(has) ?? looked.find(has) ?? look(from, to);
       return new Uint8Array((await came).slice(from - start, to - start));
     },
     stop: () => stopped.abort(),
