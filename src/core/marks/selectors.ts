@@ -9,15 +9,23 @@ export const AROUND = 32;
 /** The longest passage that is one mark, in characters. */
 const LONGEST_QUOTE = 16_000;
 
-const segmenter = new Intl.Segmenter("en", { granularity: "grapheme" });
+/** Made when it is needed first: a browser reads its tables of letters for it, 25 to 70 ms. */
+let segmenter: Intl.Segmenter | undefined;
+const graphemesOf = (text: string): Intl.Segments =>
+  (segmenter ??= new Intl.Segmenter("en", { granularity: "grapheme" })).segment(text);
 /** What one sees as one character is seldom longer than this; a family of five is 11. */
 const LONGEST_GRAPHEME = 40;
+/** The first combining mark. */
+const COMBINING = 0x300;
 
 /** The place of the beginning of whatever one sees as one character around `at`. */
 function beginningOf(text: string, at: number): number {
   if (at <= 0 || at >= text.length) return Math.min(Math.max(at, 0), text.length);
+  // Below the first combining mark every letter is one by itself, but for a line's two ends (UAX #29, GB3 to GB5 and GB999).
+  if (text.charCodeAt(at) < COMBINING && text.charCodeAt(at - 1) < COMBINING)
+    return text[at] === "\n" && text[at - 1] === "\r" ? at - 1 : at;
   const from = Math.max(0, at - LONGEST_GRAPHEME);
-  const around = segmenter.segment(text.slice(from, at + LONGEST_GRAPHEME)).containing(at - from);
+  const around = graphemesOf(text.slice(from, at + LONGEST_GRAPHEME)).containing(at - from);
   return around ? from + around.index : at;
 }
 
@@ -36,7 +44,7 @@ export function snapped(text: string, from: number, to: number): { start: number
   start = beginningOf(text, start);
   const last = beginningOf(text, end);
   if (last < end) {
-    const whole = segmenter.segment(text.slice(last, last + LONGEST_GRAPHEME)).containing(0);
+    const whole = graphemesOf(text.slice(last, last + LONGEST_GRAPHEME)).containing(0);
     end = last + (whole?.segment.length ?? end - last);
   }
   return { start, end };
