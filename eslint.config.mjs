@@ -53,6 +53,12 @@ const config = [
     files: ["src/**/*.{ts,tsx}"],
     rules: { "no-console": "error" },
   },
+  {
+    files: ["src/**/*.tsx"],
+    ignores: ["src/ui/parts/link.tsx"],
+    // It would ask for the pages behind all links in sight.
+    rules: { "no-restricted-imports": ["error", { name: "next/link", message: "Take ui/parts/link." }] },
+  },
 ];
 
 export default config;

@@ -209,16 +209,20 @@ export function post(path: string, form: Record<string, string>): Promise<string
 }
 export const linkIn = (text: string) => /https?:\/\/\S+/.exec(text)![0];
 
-/** Looks that no page is against its policy. Whatever a walk opened is closed behind it: pages left open go on listening and drawing beside the next walks. */
+/** Looks that no page is against its policy, or asks for pages nobody goes to. Whatever a walk opened is closed behind it: pages left open go on listening and drawing beside the next walks. */
 export const test = base.extend<{ closing: void }>({
   closing: [
     async ({ browser }, use) => {
       const refused: string[] = [];
+      const beforehand: string[] = [];
       const open = browser.newContext.bind(browser);
       browser.newContext = async (...options) => {
         const context = await open(...options);
         context.on("console", (message) => {
           if (message.text().includes("Content Security Policy")) refused.push(message.text());
+        });
+        context.on("request", (request) => {
+          if (request.headers()["next-router-prefetch"]) beforehand.push(request.url());
         });
         if (SLOWED)
           context.on("page", (page) => {
@@ -234,6 +238,8 @@ export const test = base.extend<{ closing: void }>({
       browser.newContext = open;
       // Nothing a page of ours does is against its own policy.
       expect(refused).toEqual([]);
+      // No page asks for what its links lead to.
+      expect(beforehand).toEqual([]);
     },
     { auto: true },
   ],

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Choice, Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";
 import { sayAtField, sayFailure } from "../talk/say-failure";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { Gate } from "./gate";
 import { useAccountForm } from "./use-account-form";
 

@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { Cover } from "../parts/cover";
+import { Link } from "../parts/link";
 import { Logo } from "../parts/logo";
 
 const THREADS = (

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
+import { Link } from "../parts/link";
 import { send } from "../talk/call";
 import { Gate } from "./gate";
 import { NewPasswordField } from "./new-password-field";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { Gate } from "./gate";
 import { WhatItIs } from "./what-it-is";
 import { useAccountForm } from "./use-account-form";

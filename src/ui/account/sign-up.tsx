@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { ownPath } from "@/core/address/own-path";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { Gate } from "./gate";
 import { useAccountForm } from "./use-account-form";
 

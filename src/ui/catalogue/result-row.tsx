@@ -1,7 +1,6 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { memo } from "react";
 import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
@@ -10,6 +9,7 @@ import { useBench } from "../bench/state/bench-context";
 import { ItemMenu } from "../bench/item/item-menu";
 import { EditableCell } from "../bench/views/editable-cell";
 import { KindMark } from "../parts/kind";
+import { Link } from "../parts/link";
 import { inPlace } from "../talk/in-place";
 import { Marked } from "../parts/marked";
 import { COLUMNS } from "./result-head";

@@ -2,10 +2,10 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { ClipboardCheck, Inbox, Scale } from "lucide-react";
-import Link from "next/link";
 import { placeOfNotice, sayAbout, sayAskedDay, sayNotice } from "@/core/talk/notices";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { Link } from "../parts/link";
 import { PersonMark } from "../parts/person-mark";
 import { sayDone } from "../shell/use-undo";
 import { ask, call } from "../talk/call";

@@ -1,7 +1,6 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useEffect, useState } from "react";
 import { sayInside } from "@/core/list/course";
 import { sayMinutes } from "@/core/text/minutes";
@@ -11,6 +10,7 @@ import { useGather } from "../gather/gather";
 import { GatherButtons } from "../gather/gather-buttons";
 import { trayOf } from "../gather/into-tray";
 import { Button, buttonLook } from "../parts/button";
+import { Link } from "../parts/link";
 import { Strip } from "../parts/strip";
 import { Empty } from "../parts/empty";
 import { Frame, type Me, type TeamRow } from "../shell/frame";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { may } from "@/core/policy/abilities";
@@ -8,6 +7,7 @@ import { useGather } from "../gather/gather";
 import { Button, buttonLook } from "../parts/button";
 import { Area } from "../parts/field";
 import { Key } from "../parts/key";
+import { Link } from "../parts/link";
 import { KEYS } from "../shell/commands";
 import type { TeamRow } from "../shell/frame";
 import { call } from "../talk/call";

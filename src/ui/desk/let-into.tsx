@@ -1,6 +1,6 @@
-import Link from "next/link";
 import type { Answer } from "@/services/registry";
 import { GUEST_WORDS } from "../guests/guest-words";
+import { Link } from "../parts/link";
 
 /** The collections of other teams one was let into, whichever team's Desk it is: they stand in no team of one's own. */
 export function LetInto({ collections }: { collections: Answer<"guests.let-into">["collections"] }) {

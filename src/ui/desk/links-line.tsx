@@ -1,9 +1,9 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import type { Answer } from "@/services/registry";
 import { buttonLook } from "../parts/button";
+import { Link } from "../parts/link";
 import { ask } from "../talk/call";
 
 /** More are not counted. */

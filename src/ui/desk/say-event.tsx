@@ -1,6 +1,6 @@
-import Link from "next/link";
 import type { Verb } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
+import { Link } from "../parts/link";
 
 type EventRow = Answer<"events.recent">["events"][number];
 

@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { KindMark } from "../parts/kind";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ListedCard } from "../shelves/listed-card";
 import { ask, call } from "../talk/call";

@@ -1,9 +1,9 @@
 "use client";
 
 import { useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { Link } from "../parts/link";
 import { toast } from "../talk/toast";
 import type { Answer } from "@/services/registry";
 import type { Brings } from "../imports/use-preview";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { namesIn } from "@/core/groups/names";
@@ -10,6 +9,7 @@ import { Day } from "../parts/day";
 import { Empty } from "../parts/empty";
 import { Area } from "../parts/field";
 import { InlineTitle } from "../parts/inline-title";
+import { Link } from "../parts/link";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";

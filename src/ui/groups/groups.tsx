@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { useUndo } from "../shell/use-undo";
 import { ask } from "../talk/call";

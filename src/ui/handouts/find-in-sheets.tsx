@@ -1,10 +1,10 @@
 "use client";
 
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { useDeferredValue, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { ask } from "../talk/call";
 
 type Found = Answer<"handouts.find">["found"][number];

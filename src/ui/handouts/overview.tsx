@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { STAGES } from "@/core/handouts/stage";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";

@@ -1,12 +1,12 @@
 "use client";
 
 import { useInfiniteQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { byDay } from "@/core/history/by-day";
 import type { Answer } from "@/services/registry";
 import { sayEvent } from "../desk/say-event";
 import { Button } from "../parts/button";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";

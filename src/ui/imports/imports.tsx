@@ -1,7 +1,6 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useState } from "react";
 import { reloads } from "@/core/history/verbs";
 import type { Answer } from "@/services/registry";
@@ -9,6 +8,7 @@ import { GatherButtons } from "../gather/gather-buttons";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Choice } from "../parts/field";
+import { Link } from "../parts/link";
 import { Progress } from "../parts/progress";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask, call } from "../talk/call";

@@ -1,7 +1,6 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useState } from "react";
 import { reloads } from "@/core/history/verbs";
 import { clockOf, sayTime } from "@/core/lesson/clock";
@@ -10,6 +9,7 @@ import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { SavedText } from "../parts/saved-text";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";

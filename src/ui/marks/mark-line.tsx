@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { sayFragment } from "@/core/marks/fragments";
 import type { Answer } from "@/services/registry";
+import { Link } from "../parts/link";
 import { MeaningWord } from "../read/marks/meaning-word";
 import type { Meaning } from "../read/marks/use-marks";
 

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import type { Yarn } from "@/core/cover/weave";
 import { shortName } from "@/core/list/course";
 import { sayMinutes } from "@/core/text/minutes";
 import { Cover } from "./cover";
+import { Link } from "./link";
 import { TwoPartName } from "./two-part-name";
 
 export type Stretch = {

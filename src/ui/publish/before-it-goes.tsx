@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { groupBy } from "@/core/list/group-by";
 import { type FindingKind, FINDINGS } from "@/core/publish/look-over";
@@ -8,6 +7,7 @@ import { sayMinutes } from "@/core/text/minutes";
 import { CHOICES, sayLicence } from "@/core/licence/known";
 import { Button, buttonLook } from "../parts/button";
 import { Choice } from "../parts/field";
+import { Link } from "../parts/link";
 import { call } from "../talk/call";
 import { inPlace } from "../talk/in-place";
 import type { Looked } from "./use-publish";

@@ -2,7 +2,6 @@
 
 import { useQuery } from "@tanstack/react-query";
 import { MoreHorizontal } from "lucide-react";
-import Link from "next/link";
 import { useState } from "react";
 import { countOf } from "@/core/editions/changes";
 import type { Shows } from "@/core/publish/model";
@@ -10,6 +9,7 @@ import type { Answer } from "@/services/registry";
 import { Button, buttonLook, IconButton } from "../parts/button";
 import { Day } from "../parts/day";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { Menu, MenuItem } from "../parts/menu";
 import { ask, call } from "../talk/call";
 import { copyText } from "../talk/copy-text";

@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { AUDIENCE_WORDS, AudienceMark } from "../parts/audience";
 import { Button, buttonLook } from "../parts/button";
 import { Day } from "../parts/day";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask, call } from "../talk/call";
 import { useLiveAnswer } from "../talk/use-live-answer";

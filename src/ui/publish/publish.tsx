@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { may } from "@/core/policy/abilities";
@@ -8,6 +7,7 @@ import type { Answer } from "@/services/registry";
 import { SaveAs } from "../export/save-as";
 import { Button } from "../parts/button";
 import { Day } from "../parts/day";
+import { Link } from "../parts/link";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { call } from "../talk/call";

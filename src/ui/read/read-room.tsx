@@ -78,8 +78,8 @@ export function ReadRoom({
   const { file, html } = text;
   // It counts as used when somebody reads it; when, not who.
   useEffect(() => {
-    noteUse(resource.id);
-  }, [resource.id]);
+    if (!drawing) noteUse(resource.id);
+  }, [resource.id, drawing]);
   // Its text may still be on its way when one comes here, or be mended by somebody else meanwhile.
   const router = useRouter();
   const marks = useMarks(resource.id, me, first);

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import type { Answer } from "@/services/registry";
 import { Key } from "../parts/key";
+import { Link } from "../parts/link";
 import { isForField, KEYS } from "../shell/commands";
 import { useWindowKeys } from "../shell/use-window-keys";
 import { inPlace } from "../talk/in-place";

@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { ask, call, Refusal } from "../talk/call";
 import { sayFailure, whyOf } from "../talk/say-failure";
 

@@ -1,10 +1,10 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { Link } from "../parts/link";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { sayAgo } from "../talk/say-time";

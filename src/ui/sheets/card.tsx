@@ -1,8 +1,8 @@
-import Link from "next/link";
 import type { Answer } from "@/services/registry";
 import { STAGE_WORDS } from "../handouts/stage-words";
 import { Day } from "../parts/day";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 
 /** What the holder of a card was given. */
 export function Card({ card, shown }: { card: string; shown: Answer<"sheets.of-card"> }) {

@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { useSyncExternalStore } from "react";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Day } from "../parts/day";
+import { Link } from "../parts/link";
 import { Progress } from "../parts/progress";
 import { sayFailure } from "../talk/say-failure";
 import { SheetParts } from "./sheet-parts";

@@ -2,14 +2,15 @@
 
 import { useQuery } from "@tanstack/react-query";
 import { ChevronDown, Menu as Lines, Plus, Search } from "lucide-react";
-import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { Fragment } from "react";
 import { Button } from "../parts/button";
+import { Link } from "../parts/link";
 import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { PersonMark } from "../parts/person-mark";
 import { ask } from "../talk/call";
+import { useSoon } from "../talk/use-soon";
 import { type Place, stageAt, stagesOf, type Waiting, waitingAt } from "./places";
 import type { Me, TeamRow } from "./who";
 
@@ -32,7 +33,8 @@ export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Pro
   const waiting = useQuery({
     queryKey: ["tray", team?.id, "waiting"],
     queryFn: () => ask("teams.waiting", { team: team!.id }),
-    enabled: !!team && !team.guest,
+    // What somebody came for is asked for first.
+    enabled: useSoon() && !!team && !team.guest,
   });
   const here = stageAt(stages, path);
   const desk = team && !team.guest ? `/team/${team.id}` : "/";

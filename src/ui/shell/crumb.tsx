@@ -1,5 +1,5 @@
 import { ChevronLeft } from "lucide-react";
-import Link from "next/link";
+import { Link } from "../parts/link";
 
 /** The way up from a page that stands below another one, above its title. */
 export const Crumb = ({ href, children }: { href: string; children: React.ReactNode }) => (

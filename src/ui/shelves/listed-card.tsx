@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useCallback, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { sayMinutes } from "@/core/text/minutes";
@@ -9,6 +8,7 @@ import { FollowMenu } from "../followed/follow-button";
 import { Button, buttonLook } from "../parts/button";
 import { Cover } from "../parts/cover";
 import { Day } from "../parts/day";
+import { Link } from "../parts/link";
 import { Marked } from "../parts/marked";
 import type { TeamRow } from "../shell/frame";
 import { call } from "../talk/call";

@@ -1,12 +1,12 @@
 "use client";
 
 import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { useDeferredValue, useRef, useState } from "react";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { FollowThis } from "../followed/follow-button";

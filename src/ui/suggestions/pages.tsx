@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import type { Answer } from "@/services/registry";
 import { buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { ask } from "../talk/call";
 import { useLiveAnswer } from "../talk/use-live-answer";

@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { may } from "@/core/policy/abilities";
 import { Button, buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
 import { Choice } from "../parts/field";
+import { Link } from "../parts/link";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { saidInGroups } from "@/core/share/short-code";
 import { Button, buttonLook } from "../parts/button";
+import { Link } from "../parts/link";
 import { ask, call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";
 import { useLiveAnswer } from "../talk/use-live-answer";

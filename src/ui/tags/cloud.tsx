@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { cloudSize } from "@/core/tags/cloud";
+import { Link } from "../parts/link";
 import { uses } from "./merge-dialog";
 import type { TagRow } from "./use-tags";
 

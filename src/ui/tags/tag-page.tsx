@@ -2,7 +2,6 @@
 
 import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { may } from "@/core/policy/abilities";
 import { reloads } from "@/core/history/verbs";
@@ -10,6 +9,7 @@ import type { Answer } from "@/services/registry";
 import { InlineTitle } from "../parts/inline-title";
 import { Button, buttonLook } from "../parts/button";
 import { KindMark } from "../parts/kind";
+import { Link } from "../parts/link";
 import { Crumb } from "../shell/crumb";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";

@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { EditableCell } from "../bench/views/editable-cell";
+import { Link } from "../parts/link";
 import { sayAgo } from "../talk/say-time";
 import { uses } from "./merge-dialog";
 import type { TagRow } from "./use-tags";

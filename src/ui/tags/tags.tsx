@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { buttonLook } from "../parts/button";
 import { Empty } from "../parts/empty";
+import { Link } from "../parts/link";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { Alike } from "./alike";
 import { Cloud } from "./cloud";

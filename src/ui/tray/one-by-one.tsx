@@ -2,7 +2,6 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { may } from "@/core/policy/abilities";
@@ -12,6 +11,7 @@ import { Button } from "../parts/button";
 import { Key } from "../parts/key";
 import { KEY_BUTTON, KeyButton } from "../parts/key-button";
 import { KindWord } from "../parts/kind";
+import { Link } from "../parts/link";
 import { isForField } from "../shell/commands";
 import type { TeamRow } from "../shell/who";
 import { placeResources } from "../shell/place-resources";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { countOfKind } from "@/core/look/kind-words";
 import { OLD_DAYS } from "@/core/tray/states";
@@ -8,6 +7,7 @@ import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Key } from "../parts/key";
+import { Link } from "../parts/link";
 import { KEYS } from "../shell/commands";
 import { sayDone } from "../shell/use-undo";
 import { ask, call } from "../talk/call";

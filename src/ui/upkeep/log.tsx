@@ -1,13 +1,13 @@
 "use client";
 
 import { useInfiniteQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { useState } from "react";
 import { LOG_KINDS, type Logged, type LogKind } from "@/core/log/kinds";
 import type { Answer } from "@/services/registry";
 import { sayDeed } from "../desk/say-event";
 import { Button, buttonLook } from "../parts/button";
 import { Choice } from "../parts/field";
+import { Link } from "../parts/link";
 import { ask } from "../talk/call";
 import { Moment } from "./moment";
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import { drawing } from "@/core/appraise/agreement/random";
 import { HEAVIEST } from "@/core/appraise/criteria";
@@ -8,6 +7,7 @@ import { ranked } from "@/core/appraise/ranking";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { KindMark } from "../parts/kind";
+import { Link } from "../parts/link";
 
 type Round = Answer<"rounds.look">;
 

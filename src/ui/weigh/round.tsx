@@ -1,7 +1,6 @@
 "use client";
 
 import { useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { STATE_WORDS } from "@/core/appraise/rounds";
@@ -9,6 +8,7 @@ import { screeningAt } from "@/core/appraise/screening";
 import { may } from "@/core/policy/abilities";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
+import { Link } from "../parts/link";
 import { TabPanel, Tabs } from "../parts/tabs";
 import { Frame, type Me, type TeamRow } from "../shell/frame";
 import { sayDone, useUndo } from "../shell/use-undo";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { screeningAt, tallyOf } from "@/core/appraise/screening";
 import type { Answer } from "@/services/registry";
 import { buttonLook } from "../parts/button";
+import { Link } from "../parts/link";
 
 type Round = Answer<"rounds.look">;
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import type { Answers } from "@/core/appraise/answers";
 import { OUT, stepsOf } from "@/core/appraise/scales";
@@ -8,6 +7,7 @@ import { common } from "@/core/appraise/sides";
 import type { Answer } from "@/services/registry";
 import { Button } from "../parts/button";
 import { Area, Choice } from "../parts/field";
+import { Link } from "../parts/link";
 import { sayDone } from "../shell/use-undo";
 import { call } from "../talk/call";
 import { sayFailure } from "../talk/say-failure";

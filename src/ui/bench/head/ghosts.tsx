@@ -1,8 +1,8 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
+import { Link } from "../../parts/link";
 import { setTray } from "../../tray/tray-acts";
 import { Button } from "../../parts/button";
 import { KindMark } from "../../parts/kind";

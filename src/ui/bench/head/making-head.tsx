@@ -3,7 +3,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { MessageSquareText, MoreHorizontal } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
 import { useContext, useState } from "react";
 import { sumTree } from "@/core/list/tree-sums";
 import type { ViewSetting } from "@/core/list/view-setting";
@@ -12,6 +11,7 @@ import type { Answer } from "@/services/registry";
 import { AUDIENCE_WORDS, AudienceMark } from "../../parts/audience";
 import { buttonLook, IconButton } from "../../parts/button";
 import { Cover } from "../../parts/cover";
+import { Link } from "../../parts/link";
 import { Menu } from "../../parts/menu";
 import { PersonMark } from "../../parts/person-mark";
 import { Progress } from "../../parts/progress";

@@ -2,9 +2,9 @@
 
 import { useQuery } from "@tanstack/react-query";
 import { ChevronDown } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { cloneElement, useCallback, useRef, useState } from "react";
+import { Link } from "../../parts/link";
 import { isForField } from "../../shell/commands";
 import { holdLetters } from "../../shell/hold-letters";
 import { useWindowKeys } from "../../shell/use-window-keys";

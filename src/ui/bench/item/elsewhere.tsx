@@ -1,7 +1,7 @@
 "use client";
 
-import Link from "next/link";
 import type { Answer } from "@/services/registry";
+import { Link } from "../../parts/link";
 import { inPlace } from "../../talk/in-place";
 
 /** The places where a thing stands, with the words it has there; each leads to it. */

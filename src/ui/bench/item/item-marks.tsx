@@ -1,10 +1,10 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import { useState } from "react";
 import { sayFragment } from "@/core/marks/fragments";
 import type { Answer } from "@/services/registry";
+import { Link } from "../../parts/link";
 import { ask } from "../../talk/call";
 import { SayField } from "../talk/say-field";
 import { useTalk } from "../talk/use-talk";

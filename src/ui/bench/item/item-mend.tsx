@@ -1,8 +1,8 @@
 "use client";
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import { useState } from "react";
+import { Link } from "../../parts/link";
 import { toast } from "../../talk/toast";
 import { sayDone } from "../../shell/use-undo";
 import { FIELD_WORDS, type FieldName, ITEM_TYPES, type ItemType, SHAPES } from "@/core/cite/reference";

@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { useContext } from "react";
+import { Link } from "../../parts/link";
 import { NewsContext } from "./news-context";
 
 /** How much is other in a collection since one was here, and the way to what happened; nothing where nothing is. */

@@ -1,8 +1,8 @@
 "use client";
 
+import { Link } from "../../parts/link";
 import type { Supplied } from "../state/types";
 import { useDraggable } from "@dnd-kit/core";
-import Link from "next/link";
 import { memo } from "react";
 import { sayProblemShort } from "@/core/page/facts";
 import { sayMinutes } from "@/core/text/minutes";

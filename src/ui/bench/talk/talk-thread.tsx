@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import { sayFragment } from "@/core/marks/fragments";
 import { may } from "@/core/policy/abilities";
 import type { Thread } from "@/core/talk/threads";
+import { Link } from "../../parts/link";
 import { PersonMark } from "../../parts/person-mark";
 import { sayAgo } from "../../talk/say-time";
 import { useBench } from "../state/bench-context";

@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import { useContext, useState } from "react";
 import { SayField } from "../../bench/talk/say-field";
+import { Link } from "../../parts/link";
 import { PersonMark } from "../../parts/person-mark";
 import { sayAgo } from "../../talk/say-time";
 import { useLookedAt } from "../../talk/use-looked-at";

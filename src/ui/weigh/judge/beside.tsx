@@ -1,8 +1,8 @@
 "use client";
 
 import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
-import Link from "next/link";
 import type { Answer } from "@/services/registry";
+import { Link } from "../../parts/link";
 import { ask, call } from "../../talk/call";
 
 /** So many characters of a long text stand beside the questions; the rest is in the Reading room. */

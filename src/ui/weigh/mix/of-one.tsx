@@ -1,10 +1,10 @@
 "use client";
 
 import { useQuery } from "@tanstack/react-query";
-import Link from "next/link";
 import type { Dimension } from "@/core/measure/mix";
 import { Button } from "../../parts/button";
 import { KindMark } from "../../parts/kind";
+import { Link } from "../../parts/link";
 import { ask } from "../../talk/call";
 import { sayValue } from "./say-mix";
 

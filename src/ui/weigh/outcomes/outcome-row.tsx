@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import type { Count, Row } from "@/core/outcomes/coverage";
 import { sayMinutes } from "@/core/text/minutes";
 import { Button } from "../../parts/button";
 import { Field } from "../../parts/field";
+import { Link } from "../../parts/link";
 import { sayDone } from "../../shell/use-undo";
 import { call } from "../../talk/call";
 import { sayByField, sayFailure } from "../../talk/say-failure";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRef, useState } from "react";
 import { minutesIn, NO_LOAD, sumOf } from "@/core/fit/load";
 import { groupBy } from "@/core/list/group-by";
@@ -10,6 +9,7 @@ import type { Answer } from "@/services/registry";
 import { MinutesField } from "../../lesson/minutes-field";
 import { Button, buttonLook } from "../../parts/button";
 import { Empty } from "../../parts/empty";
+import { Link } from "../../parts/link";
 import { SavedCheck } from "../../parts/saved-check";
 import { KindMark } from "../../parts/kind";
 import { Crumb } from "../../shell/crumb";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import { minutesIn } from "@/core/fit/load";
 import { insideOf } from "@/core/list/tree-moves";
@@ -8,6 +7,7 @@ import { sayMinutes } from "@/core/text/minutes";
 import type { Answer } from "@/services/registry";
 import { Empty } from "../../parts/empty";
 import { Choice } from "../../parts/field";
+import { Link } from "../../parts/link";
 import { Frame, type Me, type TeamRow } from "../../shell/frame";
 import { ask } from "../../talk/call";
 import { useLiveAnswer } from "../../talk/use-live-answer";
