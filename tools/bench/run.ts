@@ -24,6 +24,7 @@ import { measureListeners } from "./listeners";
 import { measureMarks } from "./marks";
 import { measureNewsletter } from "./newsletter";
 import { measurePassersBy } from "./passers-by";
+import { measurePdf } from "./pdf";
 import { measureReader } from "./reader";
 import { measureShelves } from "./shelves";
 import { measureTaking } from "./taking";
@@ -64,6 +65,7 @@ const PARTS: Record<string, () => AsyncIterable<Figure> | Promise<Figure[]>> = {
   newsletter: () => measureNewsletter(actor, small.id, few),
   reading: async () => [await measureReading(actor)],
   marks: () => measureMarks(actor, small.id, base),
+  pdf: () => measurePdf(actor, small.id, base),
   growth: () => measureGrowth(actor),
   // It gives what is in the large catalogue other addresses.
   links: () => measureLinks(actor, large.id),
