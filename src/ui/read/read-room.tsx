@@ -132,7 +132,7 @@ export function ReadRoom({
     resource.minutes && sayMinutes(resource.minutes),
   ].filter(Boolean);
   return (
-    <Frame me={me} teams={teams} team={team}>
+    <Frame me={me} teams={teams} team={team} later={drawing}>
       <SaidContext value={said}>
         <main
           id="main"

@@ -10,7 +10,6 @@ import { Logo } from "../parts/logo";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "../parts/menu";
 import { PersonMark } from "../parts/person-mark";
 import { ask } from "../talk/call";
-import { useSoon } from "../talk/use-soon";
 import { type Place, stageAt, stagesOf, type Waiting, waitingAt } from "./places";
 import type { Me, TeamRow } from "./who";
 
@@ -18,6 +17,8 @@ type Props = {
   me: Me;
   teams: TeamRow[];
   team: TeamRow | null;
+  /** What somebody came for is still being fetched: what waits is counted after it. */
+  later?: boolean;
   onFind: () => void;
   onBring?: () => void;
   onKeys: () => void;
@@ -27,14 +28,13 @@ type Props = {
 const LOOK = "relative flex h-9 items-center gap-1 rounded-md px-2 text-[15px] hover:bg-wash hover:text-ink";
 
 /** The bar at the top: the team, the Desk and the places by stages of the work, finding, bringing in, oneself. */
-export function Bar({ me, teams, team, onFind, onBring, onKeys, onSignOut }: Props) {
+export function Bar({ me, teams, team, later, onFind, onBring, onKeys, onSignOut }: Props) {
   const path = usePathname();
   const stages = team && !team.guest ? stagesOf(team) : [];
   const waiting = useQuery({
     queryKey: ["tray", team?.id, "waiting"],
     queryFn: () => ask("teams.waiting", { team: team!.id }),
-    // What somebody came for is asked for first.
-    enabled: useSoon() && !!team && !team.guest,
+    enabled: !later && !!team && !team.guest,
   });
   const here = stageAt(stages, path);
   const desk = team && !team.guest ? `/team/${team.id}` : "/";

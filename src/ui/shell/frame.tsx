@@ -26,6 +26,8 @@ type Props = {
   me: Me;
   teams: TeamRow[];
   team: TeamRow | null;
+  /** What somebody came for is still being fetched; what is not seen at once waits for it. */
+  later?: boolean;
   onBring?: () => void;
   /** Shows only what goes by some words of what is open. */
   onNarrow?: (words: string) => void;
@@ -47,7 +49,7 @@ export function Frame(props: Props) {
   );
 }
 
-function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
+function Framed({ me, teams, team, later, onNarrow, commands = [], children }: Props) {
   const { bring, file, make } = useGather();
   const client = useQueryClient();
   const router = useRouter();
@@ -104,7 +106,7 @@ function Framed({ me, teams, team, onNarrow, commands = [], children }: Props) {
         Skip to the contents
       </a>
       <Bar
-        {...{ me, teams, team }}
+        {...{ me, teams, team, later }}
         onFind={() => setPalette(true)}
         onBring={bring}
         onKeys={() => setSheet(true)}

@@ -90,6 +90,15 @@ test("what does not come is asked for again, some times; what is refused is not"
   await lost;
   expect(never).toHaveLength(8);
 
+  serve();
+  const { piece } = of(LONG);
+  await vi.runAllTimersAsync();
+  serve({ failing: 8 });
+  const middle = expect(piece(3_000_000, 3_000_100)).rejects.toThrow("does not come");
+  await vi.runAllTimersAsync();
+  await middle;
+  expect(said(await piece(3_000_000, 3_000_100))).toBe(said(content.slice(3_000_000, 3_000_100)));
+
   const refused = serve({ status: 404 });
   await expect(of(1_000).piece(0, 1_000)).rejects.toThrow("404");
   expect(refused).toHaveLength(1);
