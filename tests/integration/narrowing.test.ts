@@ -3,7 +3,7 @@ import { beforeAll, expect, test } from "vitest";
 import { groupBy } from "@/core/list/group-by";
 import { KINDS } from "@/core/page/facts";
 import type { Hit } from "@/core/search/rank";
-import { placement, resource, resourceTag, tag } from "@/data/schema";
+import { mark, placement, resource, resourceTag, tag } from "@/data/schema";
 import { reindexResources } from "@/data/search/reindex-queue";
 import { database } from "@/mechanism/changing";
 import { newId } from "@/outside/random";
@@ -22,6 +22,15 @@ const TAGS = ["sound walk", "winter", "plants"];
 const SITES = ["bog.example", "ridge.example", "www.hut.example"];
 const MONTHS = ["2026-01-15", "2026-02-03", "2026-03-09", "2026-03-28"];
 const MINUTES = [null, 3, 5, 12, 40, 90];
+const MARKS: Mark[] = [
+  { by: "editor", private: true, meant: true, gone: false },
+  { by: "viewer", private: true, meant: false, gone: false },
+  { by: "editor", private: false, meant: true, gone: true },
+  { by: "viewer", private: false, meant: true, gone: false },
+  { by: "editor", private: false, meant: false, gone: false },
+  { by: "editor", private: true, meant: false, gone: false },
+  { by: "editor", private: false, meant: true, gone: false },
+];
 
 type Row = {
   id: string;
@@ -35,7 +44,9 @@ type Row = {
   place: "outer" | "inner" | null;
   dead: boolean;
   pictured: boolean;
+  marks: Mark[];
 };
+type Mark = { by: "editor" | "viewer"; private: boolean; meant: boolean; gone: boolean };
 let world: World;
 let rows: Row[];
 
@@ -67,6 +78,7 @@ beforeAll(async () => {
     place: pick([null, "outer", "inner"] as const, n * 13 + 1),
     dead: n % 9 === 0,
     pictured: n % 4 === 1,
+    marks: some(MARKS, n * 3 + 2),
   }));
   const at = new Date();
   const tags = TAGS.map((name) => ({ id: newId(), team: world.team, name, key: name, createdAt: at }));
@@ -122,6 +134,19 @@ beforeAll(async () => {
           : [],
       ),
     );
+  const { meaning: doubt } = await as(world.editor, "meanings.save", { team: world.team, name: "doubt" });
+  await database()
+    .insert(mark)
+    .values(
+      rows.flatMap(({ id, marks }) =>
+        marks.map((one) => ({
+          ...{ id: newId(), team: world.team, resource: id, person: world[one.by].person!.id },
+          ...{ private: one.private, meaning: one.meant ? doubt.id : null },
+          ...{ quote: "marked", prefix: "", suffix: "", note: "", createdAt: at, updatedAt: at },
+          deletedAt: one.gone ? at : null,
+        })),
+      ),
+    );
   await reindexResources(
     database(),
     rows.map((row) => row.id),
@@ -132,6 +157,8 @@ beforeAll(async () => {
 });
 /** A condition as it is typed, and as a plain look. */
 type Condition = [typed: string, fits: (row: Row) => boolean];
+/** Who looks is a viewer. */
+const seen = ({ marks }: Row) => marks.filter((one) => !one.gone && (!one.private || one.by === "viewer"));
 const quoted = (name: string) => (name.includes(" ") ? `"${name}"` : name);
 const CONDITIONS: Condition[] = [
   ...WORDS.map((word): Condition => [word, (row) => row.words.includes(word)]),
@@ -155,7 +182,12 @@ const CONDITIONS: Condition[] = [
   ["is:unplaced", (row) => row.place === null],
   ["is:dead", (row) => row.dead],
   ["is:unpictured", (row) => !row.pictured],
+  ["marked:any", (row) => seen(row).length > 0],
+  ["marked:me", (row) => seen(row).some((one) => one.by === "viewer")],
+  ["marked:doubt", (row) => seen(row).some((one) => one.meant)],
 ];
+/** Several wishes of marks may be fulfilled by different ones. */
+const MARKED = CONDITIONS.slice(-3);
 /** Several of one name are alternatives for sites, kinds and people; of tags, words and states all must fit. */
 const ALTERNATIVE = /^(site|kind|by|in):/;
 const SPAN = /^(added|length):/;
@@ -186,7 +218,7 @@ test("any combination of words and filters finds what a look at every resource f
       expect((await found("best")).sort().reverse(), query).toEqual(expected);
       full += Number(expected.length > 0);
     }),
-    { numRuns: 120 },
+    { numRuns: 120, examples: [[MARKED]] },
   );
   expect(full).toBeGreaterThan(30);
 });
@@ -204,7 +236,7 @@ test("however many are looked at at a time, and whether the filters or the words
       async (one, more, step, few, order) => {
         const query = `${[one, ...more].map(([typed]) => typed).join(" ")} `;
         const expected = fitting([one, ...more.filter((other) => other !== one)]).map((row) => row.id);
-        const asked = await Asked.of(database(), world.team, query, world.owner.person!.id, { step, few });
+        const asked = await Asked.of(database(), world.team, query, world.viewer.person!.id, { step, few });
         const found: Hit[] = [];
         for (;;) {
           const { hits, total } = await asked.page(order, found.at(-1) ?? null, 5, { counted: 9 });
@@ -219,7 +251,7 @@ test("however many are looked at at a time, and whether the filters or the words
         if (expected.length > step) seen[expected.length > few ? "words" : "filters"]++;
       },
     ),
-    { numRuns: 80 },
+    { numRuns: 80, examples: [[CONDITIONS[0]!, MARKED, 1, 90, "newest"]] },
   );
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(2);
 });

@@ -1,20 +1,34 @@
-import { queryRows } from "../sql/query-rows";
 import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Filters } from "@/core/search/query";
 import type { Tx } from "../database";
-import { resource, resourceTag, tag } from "../schema";
-import { keysFirst, listed } from "../sql/by-keys";
+import { mark as markTable, resourceTag, tag } from "../schema";
+import { listed } from "../sql/by-keys";
 
-/** What a row of resource must fulfil to be found. */
-export type Condition = SQL;
+/** What a resource must fulfil to be found. */
+export type Condition = {
+  /** What its row `r`, and what stands beside that, must. */
+  row: SQL;
+  /** For each wish of what is marked, what a mark `m` on it must. It stands in the order of mark_marked. */
+  marks: readonly SQL[];
+};
+
+/** All of it, on a row `r`. */
+export const whole = ({ row, marks }: Condition): SQL =>
+  sql.join([row, ...marks.map((mark) => isMarked(sql`r.id`, mark))], sql` AND `);
+
+/** Whether there is such a mark on the resource of this id. */
+export const isMarked = (id: SQL, mark: SQL): SQL =>
+  sql`EXISTS (SELECT 1 FROM ${markTable} m WHERE m.resource = ${id} AND ${mark})`;
 
 /**
  * The same condition, and that the resource was added after a time.
  * @param at moment before which nothing counts
  * @param condition the other filters, or null
  */
-export const addedAfter = (at: Date, condition: Condition | null): Condition =>
-  condition ? sql`${condition} AND r.created_at > ${at}` : sql`r.created_at > ${at}`;
+export const addedAfter = (at: Date, condition: Condition | null): Condition => {
+  const after = sql`r.created_at > ${at}`;
+  return condition ? { ...condition, row: sql`${condition.row} AND ${after}` } : { row: after, marks: [] };
+};
 
 /** Names in the filters that were found, as ids. */
 export type FoundNames = {
@@ -27,8 +41,8 @@ export type FoundNames = {
   meanings: string[][];
 };
 
-/** The condition on a row `r` of resource that the filters are; null when there are none. */
-export function filterOn(team: string, filters: Filters, names: FoundNames): SQL | null {
+/** The condition that the filters are; null when there are none. */
+export function filterOn(team: string, filters: Filters, names: FoundNames): Condition | null {
   const all: SQL[] = [sql`r.team = ${team}`, sql`r.deleted_at IS NULL`];
   const none = all.length;
   const list = (ids: readonly string[]) => (ids.length ? listed(ids) : sql`NULL`);
@@ -57,18 +71,13 @@ export function filterOn(team: string, filters: Filters, names: FoundNames): SQL
     all.push(sql`r.minutes <= ${filters.length.to}`);
   for (const state of filters.is) all.push(STATE_IS[state]);
   for (const wish of filters.appraised) all.push(appraisedIs(wish, names.person));
-  for (const [i, wish] of filters.marked.entries()) {
-    const how =
-      wish === "any"
-        ? sql`TRUE`
-        : wish === "me"
-          ? sql`m.person = ${names.person}`
-          : sql`m.meaning IN (${list(names.meanings[i] ?? [])})`;
-    all.push(
-      sql`EXISTS (SELECT 1 FROM mark m WHERE m.resource = r.id AND m.deleted_at IS NULL AND (NOT m.private OR m.person = ${names.person}) AND ${how})`,
-    );
-  }
-  return all.length === none ? null : sql.join(all, sql` AND `);
+  const seen = sql`m.team = ${team} AND m.deleted_at IS NULL AND (NOT m.private OR m.person = ${names.person})`;
+  const marks = filters.marked.map((wish, i) => {
+    if (wish === "any") return seen;
+    if (wish === "me") return sql`${seen} AND m.person = ${names.person}`;
+    return sql`${seen} AND m.meaning IN (${list(names.meanings[i] ?? [])})`;
+  });
+  return all.length + marks.length === none ? null : { row: sql.join(all, sql` AND `), marks };
 }
 
 const BY_ANYBODY = sql`EXISTS (SELECT 1 FROM appraisal a WHERE a.resource = r.id AND a.whole AND a.deleted_at IS NULL)`;
@@ -108,26 +117,4 @@ export async function tagIdsNamed(tx: Tx, team: string, keys: readonly string[])
     .from(tag)
     .where(and(eq(tag.team, team), inArray(tag.key, [...keys])));
   return keys.map((key) => rows.filter((row) => row.key === key).map((row) => row.id));
-}
-
-/** Those of some resources that the filters let through. */
-export async function passing(tx: Tx, filters: SQL, ids: readonly string[]): Promise<string[]> {
-  if (!ids.length) return [];
-  const rows = await queryRows<{ id: string }>(
-    tx,
-    sql`SELECT r.id FROM ${keysFirst(ids)} STRAIGHT_JOIN ${resource} r ON r.id = CAST(k.k AS UUID) WHERE ${filters}`,
-  );
-  return rows.map((row) => row.id);
-}
-
-/**
- * All resources of a team that the filters let through, up to so many; null when there are more.
- * @param most how many may pass
- */
-export async function allPassing(tx: Tx, team: string, filters: SQL, most: number): Promise<string[] | null> {
-  const rows = await queryRows<{ id: string }>(
-    tx,
-    sql`SELECT r.id FROM ${resource} r WHERE r.team = ${team} AND r.deleted_at IS NULL AND ${filters} LIMIT ${most + 1}`,
-  );
-  return rows.length > most ? null : rows.map((row) => row.id);
 }

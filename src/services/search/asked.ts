@@ -5,17 +5,10 @@ import { STEMMED } from "@/core/search/stem";
 import { tagKey } from "@/core/tags/tag-name";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
-import {
-  addedAfter,
-  allPassing,
-  type Condition,
-  filterOn,
-  passing,
-  tagIdsNamed,
-} from "@/data/search/filters";
+import { addedAfter, type Condition, filterOn, tagIdsNamed } from "@/data/search/filters";
 import type { Postings } from "@/core/search/postings";
 import { ownPostings } from "@/data/search/own-words";
-import { findByFilters } from "@/data/search/newest-passing";
+import { allPassing, newestPassing, passing } from "@/data/search/passing";
 import { lookUp, type Sought } from "@/data/search/terms";
 import { languagesOf } from "@/data/search/languages";
 import { meaningsOf } from "@/data/queries/marks";
@@ -192,11 +185,11 @@ export class Asked {
     const from = after?.id ?? null;
     const without = [...new Set(this.query.without.flat())];
     const left = without.flatMap((term) => this.lists.get(term) ?? []);
-    if (!left.length) return findByFilters(tx, team, filters, { tags, after: from, most });
+    if (!left.length) return newestPassing(tx, team, filters, { tags, after: from, most });
     const found: Hit[] = [];
     let last = from;
     while (found.length < most) {
-      const some = await findByFilters(tx, team, filters, { tags, after: last, most: step });
+      const some = await newestPassing(tx, team, filters, { tags, after: last, most: step });
       found.push(...some.filter(({ id }) => !left.some((postings) => postings.has(id))));
       if (some.length < step) break;
       last = some.at(-1)!.id;

@@ -1,0 +1,1 @@
+CREATE INDEX `mark_marked` ON `mark` (`team`,`deleted_at`,`resource`,`private`,`person`,`meaning`);
