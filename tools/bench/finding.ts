@@ -1,5 +1,4 @@
 import { eq, sql } from "drizzle-orm";
-import { setTimeout } from "node:timers/promises";
 import { rank, rarity } from "@/core/search/rank";
 import { weigh } from "@/core/search/weigh";
 import { suggestTags } from "@/core/tags/suggest";
@@ -12,6 +11,7 @@ import { database } from "@/mechanism/changing";
 import { feedSome } from "@/services/search/feed";
 import { as } from "./fill";
 import { giveMarks, measureMarked } from "./finding-marks";
+import { settled } from "./settled";
 import { feedAll, giveTexts, textOf, WORDS } from "./texts";
 import { type Figure, median, timed } from "./figures";
 
@@ -133,17 +133,6 @@ async function* measureOneFed(teams: Teams, many: readonly string[]): AsyncGener
       aim ? "under 8 ms" : "no aim",
       !aim || median(took) < 8,
     );
-  }
-}
-
-/** Until the database has written out what it was fed with, a minute at the most: nobody feeds 100,000 texts and asks. */
-async function settled(): Promise<void> {
-  for (let second = 0; second < 60; second++) {
-    const [[row]] = (await database().execute(
-      sql`SHOW GLOBAL STATUS LIKE 'Innodb_buffer_pool_pages_dirty'`,
-    )) as unknown as [{ Value: string }[]];
-    if (Number(row?.Value ?? 0) < 2_000) return;
-    await setTimeout(1_000);
   }
 }
 

@@ -26,6 +26,7 @@ import { measureNewsletter } from "./newsletter";
 import { measurePassersBy } from "./passers-by";
 import { measurePdf } from "./pdf";
 import { measureReader } from "./reader";
+import { settled } from "./settled";
 import { measureShelves } from "./shelves";
 import { measureTaking } from "./taking";
 import { measureTogether } from "./together";
@@ -78,6 +79,7 @@ const figures: Paced[] = [];
 const failed: string[] = [];
 for (const [name, measure] of Object.entries(PARTS)) {
   if (wanted.length && !wanted.includes(name)) continue;
+  await settled();
   const pace = paceNow();
   process.stdout.write(`${name}, at a pace of ${pace} ms\n`);
   try {
