@@ -1,11 +1,12 @@
 import { expect, test } from "vitest";
-import { checkInput, Id, MaybeText, Name, OneOf, Texts } from "./input";
+import { checkInput, Id, MaybeSought, MaybeText, Name, OneOf, Texts } from "./input";
 import { Problem } from "./problem";
 
 class Example {
   @Id() team: string;
   @Name("a title", 5) title: string;
   @MaybeText(3) note?: string;
+  @MaybeSought(9) query?: string;
   @OneOf(["rows", "cards"]) view: string;
   @Texts(2, 4) tags: string[];
 }
@@ -24,6 +25,11 @@ const wrong = (raw: unknown) => {
 
 test("what is right is taken, without blanks around it", () => {
   expect(checkInput(Example, right)).toEqual({ ...right, title: "Moss" });
+  // Behind what is looked for a blank says that its last word is done.
+  expect(checkInput(Example, { ...right, note: "a ", query: "bog " })).toMatchObject({
+    note: "a",
+    query: "bog ",
+  });
 });
 
 test("every field that is wrong says so, in words for the person", () => {

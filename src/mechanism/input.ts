@@ -65,6 +65,11 @@ export const MaybeText = (most: number) =>
     IsString({ message: "This must be text." }),
     MaxLength(most, { message: `At most ${most} characters, please.` }),
   );
+/**
+ * What is looked for, taken as it was typed: a blank behind it says that its last word is done.
+ * @param most its greatest length in characters
+ */
+export const MaybeSought = (most: number) => all(MaybeText(most) as PropertyDecorator, keepBlanks);
 /** A picture in Base64, up to 6 MB. */
 export const Picture = () =>
   all(
@@ -171,6 +176,11 @@ const isBase = (value: unknown): value is Base =>
     return all.length <= 5 && all.every((one) => typeof one === "string" && one.length <= LONGEST_BASE);
   });
 
+/** The fields of each input whose blanks at the ends mean something. */
+const withBlanks = new WeakMap<object, Set<string>>();
+const keepBlanks: PropertyDecorator = (target, key) =>
+  void withBlanks.set(target, (withBlanks.get(target) ?? new Set()).add(String(key)));
+
 /** An action that takes nothing. */
 export class Nothing {}
 
@@ -186,7 +196,9 @@ export function checkInput<I extends object>(Input: InputClass<I>, raw: unknown)
     if (key !== "__proto__")
       (input as Record<string, unknown>)[key] =
         // Blanks at the ends of a password are part of it.
-        key === "password" ? wellFormed(value, DEEPEST) : trimmed(wellFormed(value, DEEPEST));
+        key === "password" || withBlanks.get(Input.prototype as object)?.has(key)
+          ? wellFormed(value, DEEPEST)
+          : trimmed(wellFormed(value, DEEPEST));
   const errors = validateSync(input, {
     whitelist: true,
     forbidNonWhitelisted: true,

@@ -83,6 +83,10 @@ describe("found", () => {
     ["by:editor dipwell", ["dipwell"]],
     ["added:>2999", []],
     ["nothing of the kind", []],
+    // A blank behind it says that the last word is done.
+    ["DIPW ", []],
+    ["dipwell ", ["dipwell"]],
+    ["lens knee ", []],
   ])("%s", async (query, expected) => expect((await find(query)).sort()).toEqual([...expected].sort()));
 
   test("the best first: a word of the title before one of the text; with the passage and the words marked", async () => {

@@ -83,7 +83,7 @@ export class Asked {
       tagIdsNamed(tx, team, filters.tag.map(tagKey)),
       filters.by.length ? membersOf(tx, team) : [],
       filters.in.length ? collectionTree(tx, team) : [],
-      filters.marked.length ? meaningsOf(tx, team) : [],
+      filters.marked.some((one) => one !== "any" && one !== "me") ? meaningsOf(tx, team) : [],
     ]);
     let known = looked;
     if (looked.queued > 0 && looked.queued <= AT_ONCE) {

@@ -1,7 +1,7 @@
 import { countAmong, countWhole, keptFacets } from "@/data/search/count-facets";
 import { isQueued } from "@/data/search/reindex-queue";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeText } from "@/mechanism/input";
+import { Id, MaybeSought } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
 import { countedAnew } from "./counted-anew";
@@ -11,7 +11,7 @@ const BEST = 2_000;
 
 class ReadFacets {
   @Id() team: string;
-  @MaybeText(500) query?: string;
+  @MaybeSought(500) query?: string;
 }
 
 export const readFacets = reading({

@@ -7,7 +7,7 @@ import type { Card } from "@/data/queries/resources";
 import { type FoundRow, foundById } from "@/data/search/found";
 import { READ, textsOf } from "@/data/search/texts";
 import { reading } from "@/mechanism/action";
-import { Id, MaybeId, MaybeOneOf, MaybeText, Optional } from "@/mechanism/input";
+import { Id, MaybeId, MaybeOneOf, MaybeSought, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { Asked } from "./asked";
 import { meantBy } from "./meant";
@@ -23,7 +23,7 @@ const PHRASE_STEPS = 6;
 class Search {
   @Id() team: string;
   /** Words, "phrases", -words, and tag: site: kind: by: in: added: is: length: marked: appraised: with a value. */
-  @MaybeText(500) query?: string;
+  @MaybeSought(500) query?: string;
   @MaybeOneOf(["best", "newest"]) order?: "best" | "newest";
   /** The last result of the page before: its id and score. */
   @MaybeId() after?: string;

@@ -11,7 +11,7 @@ import { listedById, listedLanguages } from "@/data/queries/listings";
 import { onShelf, type Shelf } from "@/data/queries/shelves";
 import { lookUp } from "@/data/search/terms";
 import { reading } from "@/mechanism/action";
-import { MaybeId, MaybeText, Optional } from "@/mechanism/input";
+import { MaybeId, MaybeSought, Optional } from "@/mechanism/input";
 import { can } from "@/mechanism/policy";
 import { now } from "@/outside/clock";
 import { cachedFor } from "../search/cached-for";
@@ -29,7 +29,7 @@ const PASSAGES = 3;
 
 class Find extends ShelfWish {
   /** Words, "phrases", -words, and tag: with a value. */
-  @MaybeText(500) query?: string;
+  @MaybeSought(500) query?: string;
   /** The last result of the page before: its id and score. */
   @MaybeId() after?: string;
   @Optional() @IsInt() @Min(0) @Max(1e9) score?: number;
