@@ -103,6 +103,10 @@ describe("found", () => {
   test("did you mean", async () => {
     const { meant } = await as(world.viewer, "search.find", { team: world.team, query: "dipwlel" });
     expect(meant).toBe("dipwell");
+    const meantBy = async (query: string) =>
+      (await as(world.viewer, "search.find", { team: world.team, query })).meant;
+    expect(await meantBy("dipw ")).toBe("dipwell ");
+    expect(await meantBy("dipw tells")).toBe("dipwell tells");
   });
 
   test("what is saved is found at once; what is changed, taken out or deleted is not any more", async () => {

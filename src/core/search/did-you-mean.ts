@@ -30,18 +30,22 @@ export function distance(a: string, b: string, most: number): number {
 /** How far off a word may be: short words are too near to each other. */
 const reach = (word: string): number => (word.length < 4 ? 0 : word.length < 8 ? 1 : 2);
 
+/** What a word is shortened to has so many letters at least. */
+const SHORTENED = 3;
+
 /**
- * The word of the team's own that was most likely meant, or null: the nearest, then the most used.
+ * The word of the team's own that was most likely meant, or null: the nearest, then the most used; where none is near,
+ * the most used one that begins so, because a word may have been left unfinished.
  * @param typed one word that was not found
  * @param known words of the team with how often they are used
  */
 export function didYouMean(typed: string, known: readonly Known[]): string | null {
   const most = reach(typed);
-  if (!most) return null;
   let best: (Known & { far: number }) | null = null;
   for (const one of known) {
+    const begins = typed.length >= SHORTENED && one.word.startsWith(typed);
     const far = distance(typed, one.word, most);
-    if (far === 0 || far > most) continue;
+    if (far === 0 || (far > most && !begins)) continue;
     if (!best || far < best.far || (far === best.far && one.df > best.df)) best = { ...one, far };
   }
   return best?.word ?? null;

@@ -207,4 +207,7 @@ test("did you mean: the nearest of the team's own words, the most used of equall
   expect(didYouMean("dipwel", known)).toBe("dipwell");
   expect(didYouMean("bog", known)).toBeNull();
   expect(didYouMean("curlew", known)).toBeNull();
+  // Left unfinished: what is near comes first, then what begins so, the most used.
+  expect(didYouMean("sph", known)).toBe("sphagnum");
+  expect(didYouMean("sp", known)).toBeNull();
 });
