@@ -1,5 +1,7 @@
 import { queryRows } from "../sql/query-rows";
 import { and, eq, sql } from "drizzle-orm";
+import { groupBy } from "@/core/list/group-by";
+import { FULL } from "@/core/search/blocks";
 import { differences, writeCounted } from "@/core/search/counted";
 import type { Weighed } from "@/core/search/weigh";
 import type { Tx } from "../database";
@@ -85,8 +87,11 @@ type Feeding = Pick<Words, "resource" | "fed" | "indexed" | "counted" | "now"> &
   after: readonly Weighed[];
 };
 
-/** From so many changes on they go into the blocks at once: then most blocks are written for more than one. */
-const MANY = 4_000;
+/**
+ * From so many changes on, in all or of one term, they go into the blocks at once: then most blocks are written for more
+ * than one. What is noted beside them is read row by row by every search for the term.
+ */
+const AT_ONCE = { all: 4_000, ofOne: FULL };
 
 const LIST = fixed(sql`INSERT INTO ${termList} (resource, team, terms, counted) VALUES`);
 const COMMA = sql.raw(", ");
@@ -94,13 +99,13 @@ const OR_NEW = sql.raw("ON DUPLICATE KEY UPDATE terms = VALUES(terms), counted =
 
 /**
  * Writes what is different into the index of a team.
- * @param many from so many changes on they are packed at once
+ * @param atOnce from so many changes on they are packed at once
  */
 export async function writeTerms(
   tx: Tx,
   team: string,
   feedings: readonly Feeding[],
-  many = MANY,
+  atOnce = AT_ONCE,
 ): Promise<void> {
   const changes: Change[] = [];
   for (const { resource, fed, indexed, after } of feedings) {
@@ -118,25 +123,29 @@ export async function writeTerms(
   }
   // In the order of their keys, as they lie there.
   changes.sort((a, b) => compare(a.term, b.term) || compare(a.resource, b.resource));
+  const all = changes.length >= atOnce.all;
+  const lists = [...groupBy(changes, ({ term }) => term).values()];
+  const packed = lists.filter((list) => all || list.length >= atOnce.ofOne).flat();
+  const noted = lists.filter((list) => !all && list.length < atOnce.ofOne).flat();
   // Each waits for the one before it: had that one lost its transaction, those behind it would be written without one.
-  if (changes.length < many) await addPending(tx, team, changes);
-  else {
+  if (packed.length) {
     // What was noted of them before is out of date.
     await dropPending(
       tx,
       team,
-      changes.filter((one) => one.fed),
+      packed.filter((one) => one.fed),
     );
-    await packInto(tx, team, byTerm(changes));
+    await packInto(tx, team, byTerm(packed));
   }
+  await addPending(tx, team, noted);
   await addToCounts(tx, team, differences(feedings));
-  const lists = feedings.map(({ resource, after, now }) => ({
+  const rows = feedings.map(({ resource, after, now }) => ({
     resource,
     counted: writeCounted(now),
     terms: after.map(({ term, weight }) => `${term} ${weight}`).join("\n"),
   }));
-  await inParts(lists, (rows) => {
-    const values = rows.map(
+  await inParts(rows, (part) => {
+    const values = part.map(
       ({ resource, terms, counted }) => sql`(${resource}, ${team}, ${terms}, ${counted})`,
     );
     return tx.execute(sql`${LIST} ${sql.join(values, COMMA)} ${OR_NEW}`);
