@@ -78,7 +78,7 @@ beforeAll(async () => {
     place: pick([null, "outer", "inner"] as const, n * 13 + 1),
     dead: n % 9 === 0,
     pictured: n % 4 === 1,
-    marks: some(MARKS, n * 3 + 2),
+    marks: n % 7 === 3 ? [] : some(MARKS, n * 3 + 2),
   }));
   const at = new Date();
   const tags = TAGS.map((name) => ({ id: newId(), team: world.team, name, key: name, createdAt: at }));
@@ -230,13 +230,17 @@ test("however many are looked at at a time, and whether the filters or the words
     fc.asyncProperty(
       word,
       conditions,
-      fc.integer({ min: 1, max: 40 }),
-      fc.nat({ max: 90 }),
+      fc.record({
+        first: fc.integer({ min: 1, max: 6 }),
+        step: fc.integer({ min: 1, max: 40 }),
+        far: fc.nat({ max: 30 }),
+        few: fc.nat({ max: 90 }),
+      }),
       fc.constantFrom("best" as const, "newest" as const),
-      async (one, more, step, few, order) => {
+      async (one, more, limits, order) => {
         const query = `${[one, ...more].map(([typed]) => typed).join(" ")} `;
         const expected = fitting([one, ...more.filter((other) => other !== one)]).map((row) => row.id);
-        const asked = await Asked.of(database(), world.team, query, world.viewer.person!.id, { step, few });
+        const asked = await Asked.of(database(), world.team, query, world.viewer.person!.id, limits);
         const found: Hit[] = [];
         for (;;) {
           const { hits, total } = await asked.page(order, found.at(-1) ?? null, 5, { counted: 9 });
@@ -248,10 +252,10 @@ test("however many are looked at at a time, and whether the filters or the words
         const isBefore = (a: Hit, b: Hit) =>
           order === "best" && a.score !== b.score ? a.score > b.score : a.id > b.id;
         found.slice(1).forEach((hit, i) => expect(isBefore(found[i]!, hit), query).toBe(true));
-        if (expected.length > step) seen[expected.length > few ? "words" : "filters"]++;
+        if (expected.length > limits.step) seen[expected.length > limits.few ? "words" : "filters"]++;
       },
     ),
-    { numRuns: 80, examples: [[CONDITIONS[0]!, MARKED, 1, 90, "newest"]] },
+    { numRuns: 80, examples: [[CONDITIONS[0]!, MARKED, { first: 1, step: 1, far: 0, few: 90 }, "newest"]] },
   );
   expect(Math.min(...Object.values(seen))).toBeGreaterThan(2);
 });
@@ -302,4 +306,30 @@ test("the counts to narrow by are those of what is found, and of everything", as
     ),
     { numRuns: 60 },
   );
+});
+
+test("what is marked while much else waits to be fed is found among the words at once, as when all is fed", async () => {
+  const fresh = rows.filter((row) => !row.marks.length).slice(0, 8);
+  const at = new Date();
+  const made: Mark = { by: "viewer", private: true, meant: false, gone: false };
+  await database()
+    .insert(mark)
+    .values(
+      fresh.map(({ id }) => ({
+        ...{ id: newId(), team: world.team, resource: id, person: world.viewer.person!.id, private: true },
+        ...{ quote: "", prefix: "", suffix: "", note: "", createdAt: at, updatedAt: at },
+      })),
+    );
+  for (const row of fresh) row.marks.push(made);
+  await reindexResources(
+    database(),
+    fresh.map((row) => row.id),
+  );
+  const word = CONDITIONS.find(([, fits]) => fresh.some(fits))!;
+  const query = `${word[0]} marked:any `;
+  const found = () => everyPage(world.viewer, { team: world.team, query, order: "newest", most: 20 });
+  const expected = fitting([word, MARKED[0]!]).map((row) => row.id);
+  expect((await found()).sort()).toEqual(expected.toSorted());
+  while ((await feedSome(world.team)) > 0);
+  expect((await found()).sort()).toEqual(expected.toSorted());
 });

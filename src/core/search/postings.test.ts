@@ -155,7 +155,7 @@ describe("ranking", () => {
             }));
           const left = without.flatMap((name) => lists.get(name) ?? []);
           const all = rank(words, lists, factor, left);
-          const ranking = among ? all.among(among) : all;
+          const ranking = among ? all.among(Postings.unweighted(among)) : all;
           for (const order of ["best", "newest"] as const) {
             const found: { id: string; score: number }[] = [];
             for (;;) {

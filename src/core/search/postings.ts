@@ -30,6 +30,11 @@ export class Postings {
     return made;
   }
 
+  /** Resources that weigh nothing, each once, in any order. */
+  static unweighted(resources: readonly string[]): Postings {
+    return Postings.of(resources.map((resource) => ({ resource, weight: 0 })));
+  }
+
   /** @param packs what `pack` gave, in any order, none reaching into another */
   static read(packs: readonly Uint8Array[]): Postings {
     const length = packs.reduce((sum, pack) => sum + Math.floor(pack.length / BYTES), 0);

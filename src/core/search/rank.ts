@@ -1,5 +1,5 @@
 import { compareIds, copyId, idAt, WORDS } from "./ids";
-import { Postings } from "./postings";
+import type { Postings } from "./postings";
 import { idf } from "./weigh";
 
 export type Hit = { id: string; score: number };
@@ -173,9 +173,8 @@ export class Ranking {
     return low;
   }
 
-  /** Only those of them that are among these resources. */
-  among(resources: readonly string[]): Ranking {
-    const kept = Postings.of(resources.map((resource) => ({ resource, weight: 0 })));
+  /** Only those of them that are among these resources, whatever they weigh there. */
+  among(kept: Postings): Ranking {
     const { found } = this;
     const others = { ids: kept.ids, scores: new Float64Array(kept.length) };
     return new Ranking(kept.length < this.length ? intersect(others, found) : intersect(found, others));

@@ -31,6 +31,12 @@ const WHOLE = "=";
 export const wholeTerm = (key: string): string => WHOLE + key;
 
 /**
+ * The term of whatever somebody has marked, be it for themselves alone. It says neither who nor what: among what has it, it
+ * is still asked which marks one may see.
+ */
+export const MARKED = wholeTerm("marked");
+
+/**
  * BM25F (Robertson, Zaragoza, Taylor 2004: "Simple BM25 extension to multiple weighted fields"): the frequency of a
  * term in a field, divided by how long the field is beside a usual one, times the weight of the field; the sum over
  * the fields saturates with k1. With one field this is BM25. The usual lengths are fixed, not measured in the team, so

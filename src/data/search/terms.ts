@@ -11,8 +11,8 @@ import { fixed } from "../sql/fixed";
 import { AskedLists, type ListRow } from "./postings";
 import { ALL } from "./index-writes";
 
-/** What is looked up of a query. */
-type Terms = Pick<Query, "groups" | "without">;
+/** What is looked up of a query, and terms that are no words whose lists are read along. */
+type Terms = Pick<Query, "groups" | "without"> & { keys?: readonly string[] };
 
 /** A word of the query with the terms of the team's index that stand for it, and in how many resources each is. */
 export type Sought = { typed: string; terms: { term: string; df: number }[] };
@@ -38,8 +38,9 @@ export type Looked = {
 
 /** Looks the words of a query up among the team's terms; in one statement, because every search does this first. */
 export async function lookUp(tx: Tx, team: string, query: Terms, queued: number): Promise<Looked> {
-  const { groups, without } = query;
-  const asked = new AskedLists(team, [...groups.flatMap((group) => group.terms), ...without.flat()]);
+  const { groups, without, keys = [] } = query;
+  const named = [...groups.flatMap((group) => group.terms), ...without.flat(), ...keys];
+  const asked = new AskedLists(team, named);
   const selects = [
     sql`SELECT ${DUE} AS part, ${WAITING} ${team} LIMIT ${queued}) d`,
     ...asked.selects(LISTS),

@@ -1,7 +1,7 @@
 import { queryRows } from "../sql/query-rows";
 import { inArray, sql } from "drizzle-orm";
 import { type Counted, countedOf, readCounted } from "@/core/search/counted";
-import type { Searchable } from "@/core/search/weigh";
+import { MARKED, type Searchable } from "@/core/search/weigh";
 import type { Tx } from "../database";
 import {
   collection,
@@ -50,6 +50,7 @@ type Row = CountedRow & {
   text: string | null;
   tags: string[] | null;
   contexts: [heading: string, context: string][] | null;
+  /** Of those that are one person's alone nothing but that they are there. */
   marks: [quote: string, note: string][] | null;
 };
 
@@ -61,8 +62,8 @@ const WHAT = fixed(sql`
     (SELECT JSON_ARRAYAGG(JSON_ARRAY(p.heading, p.context)) FROM ${placement} p
       JOIN ${collection} c ON c.id = p.collection LEFT JOIN ${section} s ON s.id = p.section
       WHERE p.resource = r.id AND p.deleted_at IS NULL AND c.deleted_at IS NULL AND s.deleted_at IS NULL) AS contexts,
-    (SELECT JSON_ARRAYAGG(JSON_ARRAY(LEFT(m.quote, 300), LEFT(m.note, 2000))) FROM ${mark} m
-      WHERE m.resource = r.id AND m.deleted_at IS NULL AND NOT m.private) AS marks`);
+    (SELECT JSON_ARRAYAGG(JSON_ARRAY(IF(m.private, '', LEFT(m.quote, 300)), IF(m.private, '', LEFT(m.note, 2000))))
+      FROM ${mark} m WHERE m.resource = r.id AND m.deleted_at IS NULL) AS marks`);
 const JOINED = fixed(sql`
   LEFT JOIN ${resource} r ON r.id = CAST(k.k AS UUID)
   LEFT JOIN ${resourceText} x ON x.resource = r.id
@@ -101,6 +102,7 @@ function wordsIn(row: Row): Searchable {
     contexts: (row.contexts ?? []).flat().filter(Boolean),
     marks: (row.marks ?? []).flat().filter(Boolean),
     source: [row.site_name, row.host, ...row.authors].filter(Boolean),
+    keys: row.marks ? [MARKED] : [],
   };
 }
 

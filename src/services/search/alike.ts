@@ -82,8 +82,9 @@ export async function alikeTo(
  */
 export async function alikeOf(tx: Tx, team: string, resource: string) {
   const [found] = await wordsOf(tx, [resource]);
-  const words = found?.words;
-  if (!words) return null;
+  if (!found?.words) return null;
+  // That something is marked makes it like nothing else.
+  const words = { ...found.words, keys: [] };
   const { terms, ranking, own } = await alikeTo(tx, team, words, { most: BY_TERMS, least: 2 });
   const alike = ranking
     .hits("best", 0, NEIGHBOURS + 1)

@@ -3,10 +3,11 @@ import { foldName, type Query, readQuery } from "@/core/search/query";
 import type { Hit, Order, Ranking } from "@/core/search/rank";
 import { STEMMED } from "@/core/search/stem";
 import { tagKey } from "@/core/tags/tag-name";
+import { MARKED } from "@/core/search/weigh";
 import type { Tx } from "@/data/database";
 import { collectionTree } from "@/data/queries/collections";
 import { addedAfter, type Condition, filterOn, tagIdsNamed } from "@/data/search/filters";
-import type { Postings } from "@/core/search/postings";
+import { Postings } from "@/core/search/postings";
 import { ownPostings } from "@/data/search/own-words";
 import { allPassing, newestPassing, passing } from "@/data/search/passing";
 import { lookUp, type Sought } from "@/data/search/terms";
@@ -28,12 +29,16 @@ const stemmedLanguages = cachedFor(60_000, async (tx, team) => {
 
 /** How filters are looked at, see `fitting`. */
 type Limits = {
-  /** So many hits are looked at at a time. */
+  /** So many hits are looked at at first, when there are more than can be at a time. */
+  first: number;
+  /** So many at a time. */
   step: number;
-  /** When the filters let no more than this through in all, these are read first. */
+  /** When more than these would have to be looked at, it is tried the other way. */
+  far: number;
+  /** When the filters let no more than this through in all, these are read. */
   few: number;
 };
-const LIMITS: Limits = { step: 2_000, few: 20_000 };
+const LIMITS: Limits = { first: 500, step: 2_000, far: 6_000, few: 20_000 };
 
 /** Hits, and how many there are in all when it was asked to count them. */
 export type Hits = { hits: Hit[]; total: number | null };
@@ -71,14 +76,17 @@ export class Asked {
     readonly indexed: number,
     readonly lists: ReadonlyMap<string, Postings>,
     private readonly own: ReadonlyMap<string, Postings>,
+    /** What somebody has marked, when that was asked for and all of it is in the index. */
+    private readonly marked: Postings | null,
     private readonly limits: Limits,
   ) {}
 
   static async of(tx: Tx, team: string, text: string, person: string, limits = LIMITS): Promise<Asked> {
     const query = readQuery(text, await stemmedLanguages(tx, team));
     const { filters } = query;
+    const terms = { ...query, keys: filters.marked.length ? [MARKED] : [] };
     const [looked, own, tags, people, tree, meanings] = await Promise.all([
-      lookUp(tx, team, query, AT_ONCE + 1),
+      lookUp(tx, team, terms, AT_ONCE + 1),
       ownPostings(tx, { person, team }, query),
       tagIdsNamed(tx, team, filters.tag.map(tagKey)),
       filters.by.length ? membersOf(tx, team) : [],
@@ -88,9 +96,11 @@ export class Asked {
     let known = looked;
     if (looked.queued > 0 && looked.queued <= AT_ONCE) {
       await feedSome(team, AT_ONCE).catch(() => 0);
-      known = await lookUp(tx, team, query, 0);
+      known = await lookUp(tx, team, terms, 1);
     }
-    const { indexed, lists } = known;
+    const { indexed, lists, queued } = known;
+    // Not to be gone by while something waits to be fed: it may be marked since.
+    const marked = terms.keys.length && !queued ? (lists.get(MARKED) ?? Postings.NONE) : null;
     const sought = known.sought.map((one, i) => withOwn(one, query.groups[i]!, own));
     const begins = (name: string, wanted: readonly string[]) =>
       wanted.some(
@@ -112,7 +122,7 @@ export class Asked {
       ),
     };
     const condition = filterOn(team, filters, names);
-    return new Asked(tx, team, person, query, sought, condition, tags, indexed, lists, own, limits);
+    return new Asked(tx, team, person, query, sought, condition, tags, indexed, lists, own, marked, limits);
   }
 
   /**
@@ -130,7 +140,8 @@ export class Asked {
     const both = since ? addedAfter(since, filters) : filters;
     const enough = Math.max(most, counted);
     if (!this.sought.length) return pageOf(await this.byFilters(after, enough, both), most, counted);
-    const ranking = await this.ranked();
+    const all = await this.ranked();
+    const ranking = this.marked ? all.among(this.marked) : all;
     const from = ranking.upTo(order, after);
     if (both) return pageOf(await this.fitting(ranking, order, from, enough, both), most, counted);
     const total = counted ? Math.min(counted, ranking.length - from) : null;
@@ -142,7 +153,10 @@ export class Asked {
     return (this.ranking ??= ranked(this.tx, this.team, this.query, this, this.own));
   }
 
-  /** Those of a ranking behind a place that the filters let through. */
+  /**
+   * Those of a ranking behind a place that the filters let through. Where many fit, enough are soon found. Where few do, the
+   * filters may let few through in all, which are read instead.
+   */
   private async fitting(
     ranking: Ranking,
     order: Order,
@@ -151,20 +165,23 @@ export class Asked {
     filters: Condition,
   ): Promise<Hit[]> {
     const { tx, team, limits } = this;
-    // Few hits are looked at each. When the filters let few through, these are read; of many in many enough are soon
-    // found.
-    if (ranking.length - from > limits.step) {
-      const few = await allPassing(tx, team, filters, limits.few);
-      if (few) {
-        const last = from ? ranking.at(order, from - 1) : null;
-        const some = ranking.among(few);
-        const start = some.upTo(order, last);
-        return some.hits(order, start, start + most);
-      }
-    }
+    const { first, step } = limits;
     const found: Hit[] = [];
-    for (let at = from; at < ranking.length && found.length < most; at += limits.step) {
-      const some = ranking.hits(order, at, at + limits.step);
+    for (let at = from; at < ranking.length && found.length < most;) {
+      const left = ranking.length - at;
+      // So many more would have to be looked at, did as many of them fit as of those before.
+      const more = ((most - found.length) * (at - from)) / found.length;
+      if (at === from + first && Math.min(more, left) > limits.far) {
+        const few = await allPassing(tx, team, filters, limits.few);
+        if (few) {
+          const last = from ? ranking.at(order, from - 1) : null;
+          const some = ranking.among(Postings.unweighted(few));
+          const start = some.upTo(order, last);
+          return some.hits(order, start, start + most);
+        }
+      }
+      const size = left <= step ? left : Math.min(step, Math.max(first, Math.ceil(more || 0)));
+      const some = ranking.hits(order, at, at + size);
       const fit = new Set(
         await passing(
           tx,
@@ -173,6 +190,7 @@ export class Asked {
         ),
       );
       found.push(...some.filter((hit) => fit.has(hit.id)));
+      at += size;
     }
     return found.slice(0, most);
   }

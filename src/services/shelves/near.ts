@@ -41,7 +41,7 @@ export const readNear = reading({
     const shown = await nearTo(tx, team, own, {
       pages: new Set(hashes.map(pageTerm)),
       tags: new Map([...keyed(own.tags)].map(([key, name]) => [subjectTerm(key), name])),
-      without: Postings.of(theirs.map((resource) => ({ resource, weight: 0 }))),
+      without: Postings.unweighted(theirs),
     });
     const found = lacking(
       shown.map(({ score, row }) => ({
@@ -96,7 +96,7 @@ async function nearTo(tx: Tx, team: string, own: Listing, { pages, tags, without
   const told = await toldAmong(tx, met, now());
   const others = met.filter((id) => told.has(id) && told.get(id)!.team !== team).sort();
   const shares = sharesOf(others, keys, text.lists);
-  const alike = ranking.among(others);
+  const alike = ranking.among(Postings.unweighted(others));
   const scores = new Map(alike.hits("best", 0, others.length).map((hit) => [hit.id, hit.score]));
   const asMet = (id: string): Met => {
     const { addresses: size, tagged } = told.get(id)!;
@@ -123,7 +123,7 @@ async function nearTo(tx: Tx, team: string, own: Listing, { pages, tags, without
 
 /** Which of some terms each of these has, each with how many have it. @param ids in their order */
 function sharesOf(ids: readonly string[], terms: readonly string[], lists: ReadonlyMap<string, Postings>) {
-  const those = Postings.of(ids.map((resource) => ({ resource, weight: 0 })));
+  const those = Postings.unweighted(ids);
   const shares = new Map<string, { term: string; df: number }[]>();
   for (const term of terms) {
     const list = lists.get(term);
