@@ -90,6 +90,22 @@ describe("weights", () => {
     expect(idf(10, 20)).toBeGreaterThan(0);
   });
 
+  test("of the words of a long text that stand there once the longer ones are kept, and numbers last", () => {
+    const short = Array.from(
+      { length: 26 * 26 },
+      (_, i) => `${String.fromCharCode(97 + (i % 26), 97 + Math.floor(i / 26))}q`,
+    );
+    const text = [
+      "In 1911 they opened the sluice at Vellamo.",
+      ...short.slice(0, 110),
+      ...Array(200).keys(),
+    ].join(" ");
+    const kept = new Set(weigh({ ...moss, text }).map((one) => one.term));
+    expect(["vellamo", "sluic", "open"].every((term) => kept.has(term))).toBe(true);
+    expect([...kept].filter((term) => /^\d+$/.test(term)).length).toBeLessThan(10);
+    expect(short.slice(0, 110).every((term) => kept.has(term))).toBe(true);
+  });
+
   test("a title counts more than a text; of a long text only the heaviest terms are kept, of the rest all", () => {
     const text = Array.from({ length: 2_000 }, (_, i) => `word${i}x`).join(" ");
     const all = weigh({ ...moss, text });

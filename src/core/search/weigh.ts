@@ -107,13 +107,16 @@ export function weigh(resource: Searchable): Weighed[] {
   add("description", [resource.description]);
   add("source", resource.source);
   add("text", [resource.text]);
+  // Of those that stand there equally often the longer ones tell more: the rarer a word, the longer (Zipf 1935, law of
+  // abbreviation). Numbers tell least.
   const all = [...sums].map(([term, { tf, word, short }]) => ({
     term,
     word,
     short,
     weight: Math.max(1, Math.round(saturate(tf) * SCALE)),
+    telling: /\p{L}/u.test(term) ? term.length : 0,
   }));
-  all.sort((a, b) => b.weight - a.weight || (a.term < b.term ? -1 : 1));
+  all.sort((a, b) => b.weight - a.weight || b.telling - a.telling || (a.term < b.term ? -1 : 1));
   let left = TEXT_TERMS;
   return [
     ...all
