@@ -52,11 +52,19 @@ export function useCatalogue(team: string, first: First) {
     refetchInterval: ({ state }) => (state.data?.old ? 4_000 : false),
   });
   useEffect(() => {
-    const timer = setTimeout(() => {
+    const put = () => {
+      leave();
       const address = query ? `?q=${encodeURIComponent(query)}` : window.location.pathname;
       window.history.replaceState(null, "", address);
-    }, 400);
-    return () => clearTimeout(timer);
+    };
+    const timer = setTimeout(put, 400);
+    // Whoever follows a link before then leaves this address behind; put later, it would call that off.
+    window.addEventListener("click", put, { capture: true });
+    const leave = () => {
+      clearTimeout(timer);
+      window.removeEventListener("click", put, { capture: true });
+    };
+    return leave;
   }, [query]);
   const change = (id: string, how: (item: Item) => Item) =>
     client.setQueriesData<InfiniteData<Page>>(
