@@ -200,18 +200,24 @@ test("from a phone without a connection: it waits on the device and goes later, 
   await page.context().setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event("online")));
   await expect(page.getByText("One thing waits on this device")).toBeHidden();
-  await page.locator("input[type=file]").setInputFiles({
-    name: "Note to self.txt",
-    mimeType: "text/plain",
-    buffer: Buffer.from("Bring the long spade."),
-  });
-  await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("Saved.")).toBeVisible();
+  const newNote = Date.now();
+  for (const said of ["Saved. Look at it", "Saved. It was in the catalogue already. Look at it"]) {
+    await page.locator("input[type=file]").setInputFiles({
+      name: "Note to self.txt",
+      mimeType: "text/plain",
+      // Another one each time this runs.
+      buffer: Buffer.from(`Bring the long spade. ${newNote}`),
+    });
+    await page.getByRole("button", { name: "Save" }).click();
+    await expect(page.getByRole("status").filter({ hasText: "Saved." })).toHaveText(said);
+  }
   const tray = (await (
     await page.request.get(`/api/actions/tray.read?team=${await teamOf(page)}`)
   ).json()) as { entries: { resource: { title: string; address: string } }[] };
   expect(tray.entries.filter((one) => one.resource.address.includes("phone.localhost"))).toHaveLength(1);
   expect(tray.entries.map((one) => one.resource.title)).toContain("Note to self");
+  await page.getByRole("link", { name: "Look at it" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Note to self" })).toBeVisible();
   const manifest = (await (await page.request.get("/manifest.webmanifest")).json()) as {
     share_target: { action: string };
   };

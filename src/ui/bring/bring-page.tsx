@@ -6,10 +6,11 @@ import { tagNames } from "@/core/tags/tag-name";
 import type { Answer } from "@/services/registry";
 import { Button, buttonLook } from "../parts/button";
 import { Area, Choice, Field } from "../parts/field";
+import { Link } from "../parts/link";
 import { flattenTree } from "../parts/tree-picker";
 import { Refusal } from "../talk/call";
 import { newId } from "../talk/ids";
-import { type Waiting, keep, send, sendWaiting, waiting } from "./waiting";
+import { keep, send, type Sent, sendWaiting, type Waiting, waiting } from "./waiting";
 
 type Tree = Answer<"collections.tree">["collections"];
 type Props = { teams: { id: string; name: string; tree: Tree }[]; url: string; title: string; text: string };
@@ -27,7 +28,8 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
   const [place, setPlace] = useState(`${teams[0]?.id ?? ""} `);
   const [file, setFile] = useState<Waiting["file"]>();
   const [error, setError] = useState("");
-  const [said, setSaid] = useState("");
+  /** What became of the last one; "kept": it waits on this device. */
+  const [sent, setSent] = useState<Sent | "kept" | null>(null);
   const [left, setLeft] = useState(0);
   useEffect(() => {
     const send = () =>
@@ -57,6 +59,7 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
   ]);
   const bring = async () => {
     setError("");
+    setSent(null);
     if (!address && !text.trim() && !file)
       return setError("Give an address, some text, a photo or a voice note.");
     const [team, collection] = place.split(" ") as [string, string];
@@ -72,14 +75,13 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
       ...(file && { file }),
     };
     try {
-      await send(one);
-      setSaid("Saved.");
+      setSent(await send(one));
     } catch (failure) {
       if (failure instanceof Refusal && failure.status !== 0 && failure.status < 500)
         return setError(Object.values(failure.fields)[0] ?? failure.detail);
       await keep(one);
       setLeft((await waiting()).length);
-      setSaid("No connection. It is stored on this device and sent as soon as there is one.");
+      setSent("kept");
     }
     setAddress("");
     setTitle("");
@@ -88,7 +90,12 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
   };
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-lg flex-col gap-4 bg-sheet px-4 py-5">
-      <h1 className="font-serif text-2xl font-semibold">Bring in</h1>
+      <div className="flex items-baseline justify-between gap-3">
+        <h1 className="font-serif text-2xl font-semibold">Bring in</h1>
+        <Link href="/" className="py-1 text-[15px] text-accent hover:underline">
+          To the Desk
+        </Link>
+      </div>
       {left > 0 && (
         <p role="status" className="rounded-md bg-warn-wash p-3 text-[15px]">
           {left === 1 ? "One thing waits" : `${left} things wait`} on this device for a connection.
@@ -169,12 +176,30 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
             {error}
           </p>
         )}
-        {said && <p role="status">{said}</p>}
+        <p role="status" className="empty:-mt-4">
+          {sent === "kept"
+            ? "No connection. It is stored on this device and sent as soon as there is one."
+            : sent && <Became sent={sent} />}
+        </p>
         <Button look="accent" type="submit">
           Save
         </Button>
       </form>
     </main>
+  );
+}
+
+/** That it is saved, where it was before, and the way to it. */
+function Became({ sent: { resource, already, places } }: { sent: Sent }) {
+  const titles = [...new Set(places.map((place) => place.title))];
+  const where = titles.length ? `, in ${titles.slice(0, 3).join(", ")}${titles.length > 3 ? " …" : ""}` : "";
+  return (
+    <>
+      Saved.{already && ` It was in the catalogue already${where}.`}{" "}
+      <Link href={`/read/${resource.id}`} className="text-accent underline">
+        Look at it
+      </Link>
+    </>
   );
 }
 

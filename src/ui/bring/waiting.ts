@@ -13,6 +13,13 @@ export type Waiting = {
   file?: { name: string; content: Blob };
 };
 
+/** What became of it: the thing, whether it was there before, and where that stood. */
+export type Sent = {
+  resource: { id: string };
+  already: boolean;
+  places: readonly { title: string }[];
+};
+
 const stored = () => createStore("hobbin-bring", "waiting");
 
 /** Saves something on this device until it can be sent. */
@@ -31,19 +38,19 @@ export async function send({
   text,
   tags,
   file,
-}: Waiting): Promise<void> {
+}: Waiting): Promise<Sent> {
   const spot = { team, ...(collection && { collection, placement: id }) };
-  let resource: string;
+  let sent: Sent;
   if (file) {
     const upload = await sendFile(team, file.name, file.content);
-    resource = (await call("capture.file", { ...spot, upload, ...(title && { title }) })).resource.id;
-  } else if (address && text)
-    resource = (
-      await call("capture.note", { ...spot, text, source: address, ...(title && { sourceTitle: title }) })
-    ).resource.id;
-  else if (address) resource = (await call("capture.page", { ...spot, address, tags })).resource.id;
-  else resource = (await call("capture.note", { ...spot, text, ...(title && { title }) })).resource.id;
-  if (tags.length && !(address && !text)) await call("tags.add", { resource, tags });
+    sent = await call("capture.file", { ...spot, upload, ...(title && { title }) });
+  } else if (address && text) {
+    const source = { source: address, ...(title && { sourceTitle: title }) };
+    sent = await call("capture.note", { ...spot, text, ...source });
+  } else if (address) sent = await call("capture.page", { ...spot, address, tags });
+  else sent = await call("capture.note", { ...spot, text, ...(title && { title }) });
+  if (tags.length && !(address && !text)) await call("tags.add", { resource: sent.resource.id, tags });
+  return sent;
 }
 
 async function sendFile(team: string, name: string, content: Blob): Promise<string> {
