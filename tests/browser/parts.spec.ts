@@ -1,8 +1,9 @@
 import { readFileSync } from "node:fs";
-import type { Page } from "@playwright/test";
 import sharp from "sharp";
 import { axe } from "./axe";
 import { expect, newcomer, test } from "./hands";
+import { pdfOf, pdfStream } from "./pdf-of";
+import { readFile } from "./read-file";
 
 /** Some seconds of silence: RIFF WAVE, PCM, 8 bits, 8,000 a second. */
 function silence(seconds: number): Buffer {
@@ -21,25 +22,6 @@ function silence(seconds: number): Buffer {
   head.write("data", 36);
   head.writeUInt32LE(data.length, 40);
   return Buffer.concat([head, data]);
-}
-
-/** Brings a file in, and opens it. */
-async function readFile(page: Page, team: string, file: { name: string; mimeType: string; buffer: Buffer }) {
-  await page.goto("/bring");
-  await page.locator("input[type=file]").setInputFiles(file);
-  await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("Saved.")).toBeVisible();
-  const tray = (await (await page.request.get(`/api/actions/tray.read?team=${team}`)).json()) as {
-    entries: { resource: { id: string; title: string } }[];
-  };
-  const { id } = tray.entries.find((one) => file.name.startsWith(one.resource.title))!.resource;
-  await expect(async () => {
-    await page.goto(`/read/${id}`);
-    await expect(page.locator("#main :is(audio, img[draggable=false], [data-page])").first()).toBeVisible({
-      // The pages of a PDF come by a script of their own: looked at anew each second they are never there.
-      timeout: 10_000,
-    });
-  }).toPass();
 }
 
 test("seconds of a sound are marked while it plays, and lead back to where they were said", async ({
@@ -199,28 +181,16 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   expect(fails).toBeLessThan(0);
 });
 
-/** Two pages (ISO 32000-1, 7.5), each with so many bytes behind it that nobody looks at. */
+/** Two pages, each with so many bytes behind it that nobody looks at. */
 function longPdf(words: [string, string], idle: number): Buffer {
-  const stream = (content: string) => `<</Length ${content.length}>>stream\n${content}\nendstream`;
   const page = (content: number) =>
     `<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Resources<</Font<</F1 3 0 R>>>>/Contents ${content} 0 R>>`;
-  const [one, other] = words.map((said) => stream(`BT /F1 20 Tf 50 780 Td (${said}) Tj ET`));
-  const objects = [
+  const [one, other] = words.map((said) => pdfStream(`BT /F1 20 Tf 50 780 Td (${said}) Tj ET`));
+  return pdfOf([
     ...["<</Type/Catalog/Pages 2 0 R>>", "<</Type/Pages/Count 2/Kids[4 0 R 7 0 R]>>"],
-    ...["<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>", page(5), one!, stream("0".repeat(idle))],
-    ...[page(8), other!, stream("0".repeat(idle))],
-  ];
-  let file = "%PDF-1.7\n";
-  const places = objects.map((object, i) => {
-    const at = file.length;
-    file += `${i + 1} 0 obj${object}\nendobj\n`;
-    return `${String(at).padStart(10, "0")} 00000 n \n`;
-  });
-  const end = `trailer<</Size ${objects.length + 1}/Root 1 0 R>>\nstartxref\n${file.length}\n%%EOF\n`;
-  return Buffer.from(
-    `${file}xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${places.join("")}${end}`,
-    "latin1",
-  );
+    ...["<</Type/Font/Subtype/Type1/BaseFont/Helvetica>>", page(5), one!, pdfStream("0".repeat(idle))],
+    ...[page(8), other!, pdfStream("0".repeat(idle))],
+  ]);
 }
 
 test("of a long PDF comes what is looked at, also to a browser of some years ago; what is saved says how long it is", async ({

@@ -6,8 +6,10 @@ import { paint } from "../marks/paint";
 import { PictureParts } from "../marks/picture-parts";
 import { type Drawing, drawPage } from "./draw-page";
 import { drawnBefore, type OpenPdf } from "./open-pdf";
+import { PageLinks } from "./page-links";
 import { PageText } from "./page-text";
 import type { PdfMarks } from "./pdf-marks";
+import type { Dest } from "./place-of";
 
 type Props = PdfMarks & {
   /** Null until it is open; meanwhile its first page may have been drawn already. */
@@ -18,12 +20,14 @@ type Props = PdfMarks & {
   /** Tells its height by its width. */
   onRatio: (page: number, ratio: number) => void;
   onDrawn: () => void;
+  /** A link to another place of the document is followed. */
+  onGo: (dest: Dest) => void;
   /** It is the one in the middle of what is seen. */
   isSeen: boolean;
 };
 
 /** A page of a PDF that is near: its picture, its words over it, its marks over these. */
-export function PdfPage({ pdf, number, width, onRatio, onDrawn, isSeen, ...marks }: Props) {
+export function PdfPage({ pdf, number, width, onRatio, onDrawn, onGo, isSeen, ...marks }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const layer = useRef<HTMLDivElement>(null);
   const [text, setText] = useState<PageText | null>(null);
@@ -85,6 +89,7 @@ export function PdfPage({ pdf, number, width, onRatio, onDrawn, isSeen, ...marks
         suppressHydrationWarning
         dangerouslySetInnerHTML={{ __html: "" }}
       />
+      {text && pdf && <PageLinks pdf={pdf} number={number} onGo={onGo} />}
       <PictureParts
         shown={here}
         {...{ chosen, onChoose, marking, onLeave }}

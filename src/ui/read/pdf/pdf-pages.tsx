@@ -1,12 +1,15 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { IconButton } from "../../parts/button";
+import { Button, IconButton } from "../../parts/button";
+import { toast } from "../../talk/toast";
 import { openPdf, type OpenPdf } from "./open-pdf";
+import { PdfContents } from "./pdf-contents";
 import { PdfSelection } from "./pdf-selection";
 import type { PdfMarks } from "./pdf-marks";
 import { PdfPage } from "./pdf-page";
 import type { Source } from "./pieces";
+import { type Dest, type Place, placeOf } from "./place-of";
 import { usePagesInSight } from "./use-pages-in-sight";
 
 type Props = PdfMarks & {
@@ -20,6 +23,13 @@ type Props = PdfMarks & {
 
 /** What most documents are printed on: height by width (ISO 216). */
 const A4 = Math.SQRT2;
+/** So much is seen above a place that is gone to, in CSS pixels. */
+const ABOVE = 12;
+/** What was pressed may be thrown away with its page. */
+const focusOn = (sheet: HTMLElement) => {
+  sheet.tabIndex = -1;
+  sheet.focus({ preventScroll: true });
+};
 const SCALES = [0.75, 1, 1.25, 1.5, 2, 3];
 
 /** A PDF as its pages: only those that are looked at are drawn, with their words over them to be selected. */
@@ -29,6 +39,10 @@ export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ..
   const [failed, setFailed] = useState(false);
   const [scale, setScale] = useState(1);
   const [width, setWidth] = useState(0);
+  /** Whether a page was drawn: what else a document brings is looked for behind that. */
+  const [isDrawn, setDrawn] = useState(false);
+  /** Where one was before a link was followed. */
+  const [was, setWas] = useState<Place | null>(null);
   const foreign = useRef(onForeign);
   useEffect(() => {
     let isHere = true;
@@ -68,8 +82,30 @@ export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ..
       />
     );
   const count = pdf?.document.numPages ?? 0;
-  const goTo = (page: number) =>
-    box.current?.querySelector(`[data-page="${page}"]`)?.scrollIntoView({ block: "start" });
+  const sheetOf = (page: number) => box.current?.querySelector<HTMLElement>(`[data-page="${page}"]`);
+  /** How far the top of a page is below what is seen; only the pages move, and what stands over them stays. */
+  const below = (sheet: HTMLElement) =>
+    sheet.getBoundingClientRect().top - box.current!.getBoundingClientRect().top - box.current!.clientTop;
+  const goTo = ({ page, part }: Place) => {
+    const sheet = sheetOf(page);
+    if (!sheet) return;
+    box.current!.scrollIntoView({ block: "nearest" });
+    box.current!.scrollTop += below(sheet) + (part ? part * sheet.offsetHeight - ABOVE : 0);
+  };
+  /** Goes where a link or a line of the contents leads, and remembers the way back. */
+  const follow = async (dest: Dest) => {
+    const place = pdf && (await placeOf(pdf.document, dest).catch(() => null));
+    const here = sheetOf(at);
+    if (!place || !here) return toast("That leads to no page of this document.");
+    setWas({ page: at, part: (ABOVE - below(here)) / here.offsetHeight });
+    goTo(place);
+    focusOn(sheetOf(place.page)!);
+  };
+  const goBack = (place: Place) => {
+    setWas(null);
+    goTo(place);
+    focusOn(sheetOf(place.page)!);
+  };
   const step = (by: number) => setScale(SCALES[SCALES.indexOf(scale) + by] ?? scale);
   return (
     <div className="mt-6">
@@ -81,10 +117,10 @@ export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ..
         <span role="status" className="mr-auto tabular-nums">
           {count ? `Page ${at} of ${count}` : "Opening …"}
         </span>
-        <IconButton label="Page before" disabled={at <= 1} onClick={() => goTo(at - 1)}>
+        <IconButton label="Page before" disabled={at <= 1} onClick={() => goTo({ page: at - 1, part: 0 })}>
           <span aria-hidden>↑</span>
         </IconButton>
-        <IconButton label="Next page" disabled={at >= count} onClick={() => goTo(at + 1)}>
+        <IconButton label="Next page" disabled={at >= count} onClick={() => goTo({ page: at + 1, part: 0 })}>
           <span aria-hidden>↓</span>
         </IconButton>
         <IconButton label="Smaller" disabled={scale === SCALES[0]} onClick={() => step(-1)}>
@@ -93,6 +129,14 @@ export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ..
         <IconButton label="Larger" disabled={scale === SCALES.at(-1)} onClick={() => step(1)}>
           <span aria-hidden>+</span>
         </IconButton>
+      </div>
+      <div className="flex items-start gap-2">
+        {pdf && isDrawn && <PdfContents pdf={pdf} onGo={(dest) => void follow(dest)} />}
+        {was && (
+          <Button small look="line" className="mb-2 ml-auto" onClick={() => goBack(was)}>
+            Back to page {was.page}
+          </Button>
+        )}
       </div>
       <PdfSelection {...marks} />
       <div
@@ -119,7 +163,11 @@ export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ..
                 number={i + 1}
                 width={width * scale}
                 onRatio={noteRatio}
-                onDrawn={onDrawn}
+                onDrawn={() => {
+                  setDrawn(true);
+                  onDrawn();
+                }}
+                onGo={(dest) => void follow(dest)}
                 isSeen={i + 1 === at}
                 {...marks}
               />
