@@ -222,3 +222,47 @@ test("on through a collection without going back; a passage begins a context lin
     ),
   ).toBeVisible();
 });
+
+test("from what was found one reads on where the words stand, and is told when they do so no more", async ({
+  browser,
+}) => {
+  const { page, team, act } = await newcomer(browser, "Maarit Oja");
+  const STOOD = " The water stood in the moss.".repeat(5);
+  const odd = new Map([
+    [20, " Two of us mended the hurdles."],
+    [130, " Somebody had opened the sluice at Vellamo."],
+  ]);
+  const paragraphs = Array.from({ length: 160 }, (_, i) => `Day ${i}.${STOOD}${odd.get(i) ?? ""}${STOOD}`);
+  const { resource } = await act<{ resource: { id: string } }>("capture.note", { team, text: "The log" });
+  const paste = (words: readonly string[]) =>
+    act("resources.paste-text", {
+      ...{ resource: resource.id, text: words.join("\n") },
+      html: words.map((one) => `<p>${one}</p>`).join(""),
+    });
+  await paste(paragraphs);
+  await page.goto(`/team/${team}/catalogue`);
+  const asked = () =>
+    page.evaluate(() => [...(CSS.highlights.get("hobbin-asked") ?? [])].map((range) => String(range)).join());
+  const words = page.locator(".reading p").filter({ hasText: "Day 130." });
+  const expectThere = async () => {
+    await expect(words).toBeInViewport();
+    await expect(words).toBeFocused();
+    expect(await asked()).toContain("the sluice at Vellamo.");
+  };
+  await page.getByRole("searchbox", { name: "Find in the catalogue" }).fill("vellamo");
+  await page.getByRole("link", { name: "Read on in The log" }).click();
+  await expectThere();
+
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("hurdles");
+  await page.getByRole("option", { name: /The log/ }).click();
+  await expect(page.locator(".reading p").filter({ hasText: "Day 20." })).toBeFocused();
+  expect(await asked()).toContain("mended the hurdles");
+  await page.goBack();
+  await expectThere();
+
+  await paste(paragraphs.filter((_, i) => i !== 130));
+  await page.reload();
+  await expect(page.getByText("Those words do not stand in this copy any more.")).toBeVisible();
+  expect(await asked()).toBe("");
+});

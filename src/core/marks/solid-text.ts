@@ -30,8 +30,9 @@ export class SolidText {
   /**
    * Where words stand: by what is before or behind them, of several places where both fit. A few words without either may be
    * others that are alike.
+   * @param alone so many letters stand by themselves, where nothing before or behind them fits
    */
-  find({ exact, prefix, suffix }: Quote): { start: number; end: number } | null {
+  find({ exact, prefix, suffix }: Quote, alone = ALONE): { start: number; end: number } | null {
     const wanted = solid(exact);
     if (!wanted) return null;
     const [before, after] = [solid(prefix).slice(-AROUND), solid(suffix).slice(0, AROUND)];
@@ -44,7 +45,7 @@ export class SolidText {
       if (!best || fits > best.fits) best = { at, fits };
       at = this.#letters.indexOf(wanted, at + 1);
     }
-    if (!best || (best.fits === 0 && wanted.length < ALONE)) return null;
+    if (!best || (best.fits === 0 && wanted.length < alone)) return null;
     return { start: this.#places[best.at]!, end: this.#places[best.at + wanted.length - 1]! + 1 };
   }
 }

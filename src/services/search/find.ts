@@ -114,7 +114,8 @@ export type Found = Card & {
   /** Each collection once, with the first place in it. */
   places: { placement: string; collection: string; title: string }[];
   marks: [number, number][];
-  passage: Passage | null;
+  /** Where the words stand; whether that is in its text, to be read on from there. */
+  passage: (Passage & { inText: boolean }) | null;
 };
 
 /** How much of a text is looked through first; most passages are found there. */
@@ -128,7 +129,9 @@ async function describe(asked: Asked, hits: readonly Hit[], seeker: Seeker | nul
   const ids = hits.map((hit) => hit.id);
   const found = await foundById(tx, asked, ids, seeker ? BEGINNING : 0);
   const rows = byId(found);
-  const passages = seeker ? await passagesOf(tx, found, seeker) : new Map<string, Passage>();
+  const passages = seeker
+    ? await passagesOf(tx, found, seeker)
+    : new Map<string, NonNullable<Found["passage"]>>();
   return ids.flatMap((id) => {
     const row = rows.get(id);
     if (!row) return [];
@@ -155,24 +158,24 @@ const byId = (rows: readonly FoundRow[]) => new Map(rows.map((row) => [row.card.
  * Where the words stand: in the curator's own words first, then in what the page says of itself, then in its text. Of
  * long texts the rest is read only when nothing was found before it.
  */
-async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Promise<Map<string, Passage>> {
-  const found = new Map<string, Passage>();
-  const look = (row: FoundRow, texts: readonly string[]) => {
+async function passagesOf(
+  tx: Tx,
+  rows: readonly FoundRow[],
+  seeker: Seeker,
+): Promise<Map<string, NonNullable<Found["passage"]>>> {
+  const found = new Map<string, NonNullable<Found["passage"]>>();
+  const look = (row: FoundRow, texts: readonly string[], inText: boolean) => {
     for (const text of texts) {
       const passage = text ? seeker.passageIn(text, row.language, PASSAGE) : null;
-      if (passage) return void found.set(row.card.id, passage);
+      if (passage) return void found.set(row.card.id, { ...passage, inText });
     }
   };
   const isLong = (row: FoundRow) => row.text.length >= BEGINNING;
   for (const row of rows) {
-    look(row, [
-      ...row.places.flatMap((place) => place.slice(3)),
-      row.notes,
-      ...row.marks,
-      row.card.description,
-    ]);
+    const said = [...row.places.flatMap((place) => place.slice(3)), row.notes, ...row.marks];
+    look(row, [...said, row.card.description], false);
     if (found.has(row.card.id)) continue;
-    look(row, [row.text]);
+    look(row, [row.text], true);
     const { cut } = found.get(row.card.id) ?? {};
     if (cut) cut[1] ||= isLong(row);
   }
@@ -187,7 +190,7 @@ async function passagesOf(tx: Tx, rows: readonly FoundRow[], seeker: Seeker): Pr
   );
   for (const row of rest) {
     const text = texts.get(row.card.id) ?? "";
-    look(row, [text]);
+    look(row, [text], true);
     const { cut } = found.get(row.card.id) ?? {};
     if (cut) [cut[0], cut[1]] = [true, cut[1] || text.length >= READ - from];
   }

@@ -2,6 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { memo } from "react";
+import { hashOfWords } from "@/core/read/words-asked";
 import { tagNames } from "@/core/tags/tag-name";
 import { sayMinutes } from "@/core/text/minutes";
 import { sayProblem } from "@/core/page/facts";
@@ -102,7 +103,17 @@ export const ResultRow = memo(function ResultRow({
             <p className="mt-0.5 font-serif text-[15px]">
               {passage.cut[0] && "… "}
               <Marked text={passage.text} marks={passage.marks} />
-              {passage.cut[1] && " …"}
+              {passage.cut[1] && " …"}{" "}
+              {passage.inText && (
+                <Link
+                  href={`/read/${found.id}${hashOfWords(passage.text)}`}
+                  aria-label={`Read on in ${found.title}`}
+                  tabIndex={reachable ? 0 : -1}
+                  className="ml-1 font-sans text-sm whitespace-nowrap text-accent hover:underline"
+                >
+                  Read on
+                </Link>
+              )}
             </p>
           )}
           {found.fetchProblem && <p className="text-sm text-warn">{sayProblem(found.fetchProblem)}</p>}

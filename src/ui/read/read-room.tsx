@@ -37,6 +37,7 @@ import { SaidContext, useSaid } from "./marks/use-said";
 import { TextLinks } from "./text-links";
 import { TrayStrip } from "./tray-strip";
 import { type GivenText, useWholeText } from "./use-whole-text";
+import { useWordsAsked } from "./use-words-asked";
 import { WayBack, WayOn } from "./way-on";
 import { Played } from "./played";
 
@@ -90,6 +91,7 @@ export function ReadRoom({
   const shown = useMemo(() => passing(marks.marks, filter), [marks.marks, filter]);
   const [naming, setNaming] = useState(false);
   const [comfort, setComfort] = useState(reading.comfort);
+  useWordsAsked(!!html, text.whole);
   const at = usePlace(resource.id, !!html && text.whole, reading.was);
   useLive(team.id, {
     onEvents: (events) => {

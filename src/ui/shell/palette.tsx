@@ -4,7 +4,8 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
-import { useCallback, useDeferredValue, useEffect, useEffectEvent, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useEffectEvent, useRef, useState } from "react";
+import { hashOfWords } from "@/core/read/words-asked";
 import { Key } from "../parts/key";
 import { KindMark } from "../parts/kind";
 import { Marked } from "../parts/marked";
@@ -83,12 +84,22 @@ export function Palette({ open, onOpenChange, words, onWords, team, finds, comma
   const result = results.find((one) => one.id === chosen);
   const placed = isFound && result?.places.length ? result : undefined;
   const toPlace = ({ places }: (typeof results)[number]) => run(() => router.push(inPlace(places[0]!)));
-  const toText = (id: string) => run(() => router.push(`/read/${id}`));
+  /** What is gone to on this page has the focus then, not what had it before. */
+  const goesOn = useRef(false);
+  const toText = ({ id, passage }: (typeof results)[number]) =>
+    run(() => {
+      const [path, hash] = [`/read/${id}`, passage?.inText ? hashOfWords(passage.text) : ""];
+      // The text that is being read hears of its address only so.
+      if (hash && window.location.pathname === path) {
+        goesOn.current = true;
+        window.location.hash = hash;
+      } else router.push(path + hash);
+    });
   /** Enter that was pressed before everything typed had been looked for: it is done as soon as that is there. */
   const [pressed, setPressed] = useState<{ query: string; toPlace: boolean } | null>(null);
   const answer = useEffectEvent(({ toPlace: wanted }: { toPlace: boolean }) => {
     if (wanted && placed) toPlace(placed);
-    else if (result) toText(result.id);
+    else if (result) toText(result);
   });
   const isDue = isFound && pressed?.query === query ? pressed : null;
   useEffect(() => {
@@ -106,6 +117,10 @@ export function Palette({ open, onOpenChange, words, onWords, team, finds, comma
             const box = (event.target as HTMLElement).querySelector("input");
             box?.focus();
             box?.setSelectionRange(box.value.length, box.value.length);
+          }}
+          onCloseAutoFocus={(event) => {
+            if (goesOn.current) event.preventDefault();
+            goesOn.current = false;
           }}
           aria-describedby={undefined}
           className="fixed top-[10vh] left-1/2 z-50 w-[calc(100vw-2rem)] max-w-2xl -translate-x-1/2 rounded-md border border-line bg-sheet shadow-lift"
@@ -177,12 +192,7 @@ export function Palette({ open, onOpenChange, words, onWords, team, finds, comma
               {results.length > 0 && (
                 <Command.Group heading="In the catalogue" className={GROUP}>
                   {results.map((one) => (
-                    <Command.Item
-                      key={one.id}
-                      value={one.id}
-                      onSelect={() => toText(one.id)}
-                      className={ITEM}
-                    >
+                    <Command.Item key={one.id} value={one.id} onSelect={() => toText(one)} className={ITEM}>
                       <KindMark kind={one.kind} />
                       <span className="min-w-0 flex-1">
                         <span className="block truncate">
