@@ -62,6 +62,14 @@ test("links of a PDF and its contents lead to their places, and back", async ({ 
   await expect(out).toHaveAttribute("href", "https://station.example/");
   await expect(out).toHaveAttribute("target", "_blank");
 
+  // What is selected up to a link ends in its words.
+  const [from, to] = [await pages.getByText("Run me").boundingBox(), await out.boundingBox()];
+  await page.mouse.move(from!.x + 1, from!.y + from!.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to!.x + to!.width / 5, to!.y + to!.height / 2, { steps: 5 });
+  await page.mouse.up();
+  expect(await page.evaluate(() => String(getSelection()))).toMatch(/^\w* ?station\s*$/);
+
   await page.getByText("Contents", { exact: true }).click();
   const contents = page.getByRole("list", { name: "Contents" });
   await expect(contents.getByRole("button")).toHaveText(["Water", "Moss"]);

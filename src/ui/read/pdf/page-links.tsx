@@ -82,7 +82,7 @@ export function PageLinks({
     };
   }, [pdf, number]);
   return (
-    <div className="pointer-events-none absolute inset-0">
+    <div className="pdf-links pointer-events-none absolute inset-0">
       {links.flatMap(({ boxes, name, address, dest }, i) =>
         boxes.map((box, line) => {
           // It is met once, on the first of its lines.
