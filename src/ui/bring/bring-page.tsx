@@ -83,10 +83,11 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
       setLeft((await waiting()).length);
       setSent("kept");
     }
-    setAddress("");
-    setTitle("");
-    setText("");
-    setFile(undefined);
+    // What was begun meanwhile is the next one.
+    setAddress((now) => (now === address ? "" : now));
+    setTitle((now) => (now === title ? "" : now));
+    setText((now) => (now === text ? "" : now));
+    setFile((now) => (now === file ? undefined : now));
   };
   return (
     <main id="main" className="mx-auto flex min-h-dvh max-w-lg flex-col gap-4 bg-sheet px-4 py-5">
@@ -146,6 +147,8 @@ export function BringPage({ teams, url, title: firstTitle, text: firstText }: Pr
               onChange={(event) => {
                 const chosen = event.target.files?.[0];
                 if (chosen) setFile({ name: chosen.name, content: chosen });
+                // The same one again is to be heard of, too.
+                event.target.value = "";
               }}
             />
           </label>
