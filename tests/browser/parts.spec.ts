@@ -27,8 +27,8 @@ function silence(seconds: number): Buffer {
 test("seconds of a sound are marked while it plays, and lead back to where they were said", async ({
   browser,
 }) => {
-  const { page, team } = await newcomer(browser, "Tuuli Sepp");
-  await readFile(page, team, { name: "Interview.wav", mimeType: "audio/wav", buffer: silence(90) });
+  const { page } = await newcomer(browser, "Tuuli Sepp");
+  await readFile(page, { name: "Interview.wav", mimeType: "audio/wav", buffer: silence(90) });
   const sound = page.locator("audio");
   const seek = (to: number) =>
     sound.evaluate((one: HTMLAudioElement, at) => {
@@ -57,11 +57,11 @@ test("seconds of a sound are marked while it plays, and lead back to where they 
 test("a part of a picture is marked by pointer and by keys alone, and its note stands with its number", async ({
   browser,
 }) => {
-  const { page, team } = await newcomer(browser, "Raul Mets");
+  const { page } = await newcomer(browser, "Raul Mets");
   const buffer = await sharp({ create: { width: 800, height: 500, channels: 3, background: "#8a9a6b" } })
     .png()
     .toBuffer();
-  await readFile(page, team, { name: "Dam from above.png", mimeType: "image/png", buffer });
+  await readFile(page, { name: "Dam from above.png", mimeType: "image/png", buffer });
   const part = page.getByRole("region", { name: "Marked parts" });
   await part.getByRole("button", { name: "Mark a part" }).click();
   const box = (await page.locator("#main img[draggable=false]").boundingBox())!;
@@ -107,12 +107,12 @@ test("a part of a picture is marked by pointer and by keys alone, and its note s
 test("a PDF is read as its pages; its words are marked there and stand in its text too, and a part of a page is marked", async ({
   browser,
 }) => {
-  const { page, team } = await newcomer(browser, "Kaja Org");
+  const { page } = await newcomer(browser, "Kaja Org");
   const pdf = (name: string) => ({
     ...{ name, mimeType: "application/pdf" },
     buffer: readFileSync(`tests/reference/files/documents/${name}`),
   });
-  await readFile(page, team, pdf("with-links.pdf"));
+  await readFile(page, pdf("with-links.pdf"));
   const words = page.locator(".pdf-words");
   await expect(words).toContainText("map and text.");
   await expect(page.locator(".reading")).toContainText("map and text.");
@@ -146,7 +146,7 @@ test("a PDF is read as its pages; its words are marked there and stand in its te
   await expect(page.getByRole("button", { name: "Page 1, a part of it" })).toBeVisible();
 
   // Letters that are not in the file, by maps that come with it.
-  await readFile(page, team, pdf("letters-not-in-it.pdf"));
+  await readFile(page, pdf("letters-not-in-it.pdf"));
   await expect(words).toContainText("湿地の水位は高い");
 
   // The first page is there before anything else is alive, and stays what it was when that is.
@@ -196,10 +196,10 @@ function longPdf(words: [string, string], idle: number): Buffer {
 test("of a long PDF comes what is looked at, also to a browser of some years ago; what is saved says how long it is", async ({
   browser,
 }) => {
-  const { page, team } = await newcomer(browser, "Ott Veski");
+  const { page } = await newcomer(browser, "Ott Veski");
   await page.addInitScript(() => Reflect.deleteProperty(Math, "sumPrecise"));
   const buffer = longPdf(["The first page", "The second page"], 6_000_000);
-  await readFile(page, team, { name: "survey.pdf", mimeType: "application/pdf", buffer });
+  await readFile(page, { name: "survey.pdf", mimeType: "application/pdf", buffer });
   // What it was opened with first is done asking.
   const address = page.url();
   await page.goto("about:blank");

@@ -35,8 +35,8 @@ function linkedPdf(): Buffer {
 }
 
 test("links of a PDF and its contents lead to their places, and back", async ({ browser }) => {
-  const { page, team } = await newcomer(browser, "Kaja Pihl");
-  await readFile(page, team, { name: "linked.pdf", mimeType: "application/pdf", buffer: linkedPdf() });
+  const { page } = await newcomer(browser, "Kaja Pihl");
+  await readFile(page, { name: "linked.pdf", mimeType: "application/pdf", buffer: linkedPdf() });
   const pages = page.getByRole("region", { name: "Pages of linked" });
   const link = pages.getByRole("button", { name: "See what was said of the moss" });
   const expectSeen = async (words: string, at: string) => {
