@@ -260,6 +260,12 @@ test("from what was found one reads on where the words stand, and is told when t
   expect(await asked()).toContain("mended the hurdles");
   await page.goBack();
   await expectThere();
+  // The same words again are gone to again.
+  await page.locator("#main").evaluate((main) => main.scrollTo(0, 0));
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("vellamo");
+  await page.getByRole("option", { name: /The log/ }).click();
+  await expectThere();
 
   await paste(paragraphs.filter((_, i) => i !== 130));
   await page.reload();

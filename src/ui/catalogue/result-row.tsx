@@ -109,7 +109,7 @@ export const ResultRow = memo(function ResultRow({
                   href={`/read/${found.id}${hashOfWords(passage.text)}`}
                   aria-label={`Read on in ${found.title}`}
                   tabIndex={reachable ? 0 : -1}
-                  className="ml-1 font-sans text-sm whitespace-nowrap text-accent hover:underline"
+                  className="ml-1 py-1 font-sans text-sm whitespace-nowrap text-accent hover:underline"
                 >
                   Read on
                 </Link>

@@ -5,6 +5,8 @@ import { SolidText } from "@/core/marks/solid-text";
 import { wordsOfHash } from "@/core/read/words-asked";
 import { toast } from "../talk/toast";
 import { CopyMap } from "./marks/copy-map";
+import { scrollTo } from "./scroll-to";
+import { useHash } from "./use-hash";
 
 const LAYER = "hobbin-asked";
 
@@ -17,7 +19,7 @@ function rangeOf(words: string): Range | null {
   return found && map.range(found.start, found.end);
 }
 
-/** Goes to a range and has it in the middle; whoever reads with a keyboard or aloud goes on from there. */
+/** Goes to a range; whoever reads with a keyboard or aloud goes on from there. */
 function goTo(range: Range, main: HTMLElement): () => void {
   const block = range.startContainer.parentElement?.closest<HTMLElement>(
     "p,li,td,th,h2,h3,pre,blockquote,div",
@@ -26,16 +28,7 @@ function goTo(range: Range, main: HTMLElement): () => void {
     block.tabIndex = -1;
     block.focus({ preventScroll: true });
   }
-  // Of a long text what is come to is laid out only then, and may stand elsewhere: it is gone to until it stays.
-  let left = 5;
-  let frame = 0;
-  const go = () => {
-    const before = main.scrollTop;
-    main.scrollTop += range.getBoundingClientRect().top - main.clientHeight / 3;
-    if (Math.abs(main.scrollTop - before) > 1 && --left) frame = requestAnimationFrame(go);
-  };
-  go();
-  return () => cancelAnimationFrame(frame);
+  return scrollTo(main, range, main.clientHeight / 3);
 }
 
 /**
@@ -44,15 +37,14 @@ function goTo(range: Range, main: HTMLElement): () => void {
  * @param whole whether all of it stands on the page
  */
 export function useWordsAsked(hasText: boolean, whole: boolean): void {
-  const [asked, setAsked] = useState<string | null>(null);
-  useEffect(() => {
-    const look = () => setAsked(wordsOfHash(window.location.hash));
-    look();
-    window.addEventListener("hashchange", look);
-    return () => window.removeEventListener("hashchange", look);
-  }, []);
+  // Each time anew, also when the same words are asked for again.
+  const [asked, setAsked] = useState<{ words: string } | null>(null);
+  useHash((hash) => {
+    const words = wordsOfHash(hash);
+    setAsked(words === null ? null : { words });
+  });
   /** What was gone to already: more of the text may come behind it, and whoever reads on is not thrown back. */
-  const there = useRef<string | null>(null);
+  const there = useRef<object | null>(null);
   useEffect(
     () => () => {
       there.current = null;
@@ -65,7 +57,7 @@ export function useWordsAsked(hasText: boolean, whole: boolean): void {
     if (!asked || !hasText || !main || there.current === asked) return;
     let leave: (() => void) | undefined;
     const frame = requestAnimationFrame(() => {
-      const range = rangeOf(asked);
+      const range = rangeOf(asked.words);
       if (range) {
         there.current = asked;
         if (typeof Highlight !== "undefined") CSS.highlights.set(LAYER, new Highlight(range));

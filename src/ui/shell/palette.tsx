@@ -92,7 +92,8 @@ export function Palette({ open, onOpenChange, words, onWords, team, finds, comma
       // The text that is being read hears of its address only so.
       if (hash && window.location.pathname === path) {
         goesOn.current = true;
-        window.location.hash = hash;
+        if (window.location.hash === hash) window.dispatchEvent(new HashChangeEvent("hashchange"));
+        else window.location.hash = hash;
       } else router.push(path + hash);
     });
   /** Enter that was pressed before everything typed had been looked for: it is done as soon as that is there. */

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { placeIn } from "@/core/read/comfort";
 import { call } from "../../talk/call";
 import { CopyMap } from "../marks/copy-map";
+import { scrollTo } from "../scroll-to";
 
 /** Where the first line below the bar is, from the top of the window. */
 const TOP = 90;
@@ -26,6 +27,7 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     const text = () => (read ??= new CopyMap(root));
     let noted = 0;
     let frame = 0;
+    let leave: (() => void) | undefined;
     const say = () => setAt({ place: placeNow(), length: text().text.length, back: noted > 0 });
     let timer: ReturnType<typeof setTimeout> | undefined;
     const placeNow = () => {
@@ -44,17 +46,8 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     const begins = was ? placeIn(was.place, was.length, length) : 0;
     // At its end one was through with it, and begins anew; who comes to a mark goes there.
     if (begins > 0 && begins < length * 0.98 && !window.location.hash) {
-      const range = text().range(begins, Math.min(length, begins + 1));
-      // Of a long text what is come to is laid out only then, and may stand elsewhere: it is gone to until it stays.
-      let left = 5;
-      const go = () => {
-        const by = (range?.getBoundingClientRect().top ?? TOP) - TOP;
-        main.scrollTop += by;
-        if (Math.abs(by) > 1 && --left) frame = requestAnimationFrame(go);
-        else say();
-      };
       noted = begins;
-      go();
+      leave = scrollTo(main, text().range(begins, Math.min(length, begins + 1)), TOP, say);
     } else frame = requestAnimationFrame(say);
     const heard = () => {
       clearTimeout(timer);
@@ -65,6 +58,7 @@ export function usePlace(resource: string, hasText: boolean, was: { place: numbe
     window.addEventListener("pagehide", leaves);
     return () => {
       cancelAnimationFrame(frame);
+      leave?.();
       clearTimeout(timer);
       main.removeEventListener("scroll", heard);
       window.removeEventListener("pagehide", leaves);

@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
+import { useHash } from "../use-hash";
 import type { Mark } from "./use-marks";
 
 /**
@@ -9,12 +10,7 @@ import type { Mark } from "./use-marks";
 export function useChosenMark(marks: readonly Mark[]): [string | null, (id: string | null) => void] {
   const [chosen, setChosen] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
-  useEffect(() => {
-    const look = () => setAsked(/^#mark-([\da-f-]{36})$/.exec(window.location.hash)?.[1] ?? null);
-    look();
-    window.addEventListener("hashchange", look);
-    return () => window.removeEventListener("hashchange", look);
-  }, []);
+  useHash((hash) => setAsked(/^#mark-([\da-f-]{36})$/.exec(hash)?.[1] ?? null));
   const found = asked !== null && marks.some((mark) => mark.id === asked);
   useEffect(() => {
     if (!found || !asked) return;

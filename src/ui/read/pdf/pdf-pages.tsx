@@ -95,6 +95,8 @@ export function PdfPages({ source: { src, bytes }, title, onForeign, onDrawn, ..
   /** Goes where a link or a line of the contents leads, and remembers the way back. */
   const follow = async (dest: Dest) => {
     const place = pdf && (await placeOf(pdf.document, dest).catch(() => null));
+    // It may have been left meanwhile.
+    if (!box.current) return;
     const here = sheetOf(at);
     if (!place || !here) return toast("That leads to no page of this document.");
     setWas({ page: at, part: (ABOVE - below(here)) / here.offsetHeight });
